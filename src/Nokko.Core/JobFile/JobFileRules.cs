@@ -1,0 +1,436 @@
+using System.Text.Json.Nodes;
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.JobFile;
+
+/// <summary>What a job file must keep beyond its schema.</summary>
+internal static class JobFileRules
+{
+    /// <summary>No vehicle part that is measured is taller or longer than this, mm.</summary>
+    private const double AbsurdMm = 30_000;
+
+    /// <summary>Fields that hold a quantity, each with a unit of the kind that it must have and whether it must be above zero.</summary>
+    private static readonly Dictionary<string, (string Unit, bool Positive)> Kinds = new()
+    {
+        ["wheelbase"] = ("mm", true),
+        ["frontTrack"] = ("mm", true),
+        ["rearTrack"] = ("mm", true),
+        ["rearSpringBase"] = ("mm", true),
+        ["frontAxleMass"] = ("kg", true),
+        ["rearAxleMass"] = ("kg", true),
+        ["frontUnsprungShare"] = ("1", true),
+        ["rearUnsprungShare"] = ("1", true),
+        ["sillHeight"] = ("mm", true),
+        ["midMark"] = ("mm", true),
+        ["thickness"] = ("mm", true),
+        ["claim"] = ("mm", false),
+        ["extension"] = ("mm", false),
+        ["frontClaim"] = ("mm", false),
+        ["rearClaim"] = ("mm", false),
+        ["tolerance"] = ("mm", true),
+        ["rake"] = ("mm", false),
+        ["leastFrontLift"] = ("mm", false),
+        ["leastRearLift"] = ("mm", false),
+        ["division"] = ("mm", true),
+        ["odometer"] = ("km", false),
+        ["odometerIn"] = ("km", false),
+        ["odometerOut"] = ("km", false),
+        ["dueAt"] = ("km", false),
+        ["torque"] = ("N·m", true),
+        ["lengthFound"] = ("mm", true),
+        ["lengthNeeded"] = ("mm", true),
+    };
+
+    private static readonly Dictionary<string, string> ReadingUnits = new()
+    {
+        ["height"] = "mm",
+        ["gap"] = "mm",
+        ["length"] = "mm",
+        ["angle"] = "°",
+        ["pressure"] = "kPa",
+        ["load"] = "N",
+        ["torque"] = "N·m",
+    };
+
+    /// <summary>Checks every quantity, number and string, wherever it stands.</summary>
+    public static JobFileError? CheckValues(JsonNode? node, string path = "$", string name = "")
+    {
+        switch (node)
+        {
+            case JsonObject row:
+                if (row.ContainsKey("unit") && Quantity(row, path, name) is { } bad)
+                {
+                    return bad;
+                }
+                if (name == "readings" && Reading(row, path) is { } reading)
+                {
+                    return reading;
+                }
+                return row.Select(p => CheckValues(p.Value, $"{path}.{p.Key}", p.Key))
+                    .FirstOrDefault(e => e is not null);
+            case JsonArray rows:
+                return rows.Select((r, i) => CheckValues(r, $"{path}[{i}]", name))
+                    .FirstOrDefault(e => e is not null);
+            case JsonValue value
+                when value.TryGetValue<string>(out var text) && text.Contains('\0'):
+                return new JobFileError(path, "Text must not hold a null character.");
+            case JsonValue value
+                when value.TryGetValue<double>(out var number) && !double.IsFinite(number):
+                return new JobFileError(path, "This number is too large.");
+            default:
+                return null;
+        }
+    }
+
+    private static JobFileError? Quantity(JsonObject row, string path, string name)
+    {
+        if (JobFileReader.Text(row["unit"]) is not { } unit || !UnitTable.Knows(unit))
+        {
+            return new JobFileError(
+                $"{path}.unit",
+                $"The unit “{row["unit"]}” is not known. Known units: {string.Join(", ", UnitTable.All)}."
+            );
+        }
+        if (row["u"] is JsonValue u && u.TryGetValue<double>(out var sd) && sd < 0)
+        {
+            return new JobFileError($"{path}.u", "An uncertainty cannot be below zero.");
+        }
+        // Results carry what they rest on; their values are differences as often as sizes.
+        if (row.ContainsKey("restsOn") || !Kinds.TryGetValue(name, out var kind))
+        {
+            return null;
+        }
+        if (!UnitTable.SameKind(unit, kind.Unit))
+        {
+            return new JobFileError($"{path}.unit", $"“{unit}” is no unit for {name}.");
+        }
+        return
+            kind.Positive
+            && row["value"] is JsonValue value
+            && value.TryGetValue<double>(out var x)
+            && !(x > 0)
+            ? new JobFileError($"{path}.value", $"{name} must be above zero.")
+            : null;
+    }
+
+    private static JobFileError? Reading(JsonObject row, string path)
+    {
+        if (row["value"] is not JsonObject value || JobFileReader.Text(row["kind"]) is not { } kind)
+        {
+            return null;
+        }
+        if (
+            !ReadingUnits.TryGetValue(kind, out var expected)
+            || JobFileReader.Text(value["unit"]) is not { } unit
+        )
+        {
+            return null;
+        }
+        if (!UnitTable.Knows(unit))
+        {
+            return new JobFileError(
+                $"{path}.value.unit",
+                $"The unit “{unit}” is not known. Known units: {string.Join(", ", UnitTable.All)}."
+            );
+        }
+        if (!UnitTable.SameKind(unit, expected))
+        {
+            return new JobFileError($"{path}.value.unit", $"“{unit}” is no unit for a {kind}.");
+        }
+        return kind == "height" && value["value"] is JsonValue v && v.TryGetValue<double>(out var x)
+            ? UnitTable.Convert(x, unit, "mm") switch
+            {
+                <= 0 => new JobFileError($"{path}.value.value", "A height must be above zero."),
+                > AbsurdMm => new JobFileError($"{path}.value.value", "No vehicle is that high."),
+                _ => null,
+            }
+            : null;
+    }
+
+    /// <summary>Checks that whatever is named is there.</summary>
+    public static JobFileError? CheckReferences(JobDocument d)
+    {
+        var people = d.People.Select(p => p.Id).ToHashSet();
+        var stages = d.Stages.Select(s => s.Id).ToHashSet();
+        var rounds = d.WalkRounds.Select(w => w.Id).ToHashSet();
+        var readings = d.Readings.Select(r => r.Id).ToHashSet();
+        var plans = d.Plans.Select(p => p.Id).ToHashSet();
+        var joints = d.Joints.Select(j => j.Id).ToHashSet();
+        var stations = d.Vehicle.Stations.Select(s => s.Name).ToHashSet();
+        return First(
+            Known(
+                d.Job.VehicleId == d.Vehicle.Id,
+                "$.job.vehicleId",
+                "The job is on another vehicle."
+            ),
+            Known(
+                d.Vehicle.OwnerId == d.Owner.Id,
+                "$.vehicle.ownerId",
+                "The vehicle has another owner."
+            ),
+            Known(
+                d.Vehicle.PlatformId == d.Platform.Id,
+                "$.vehicle.platformId",
+                "The vehicle has another platform."
+            ),
+            Known(
+                TyreIsKnown(d.Vehicle),
+                "$.vehicle.tyreSize",
+                "That is no tyre size. Write it as on the tyre, for example 265/70R17."
+            ),
+            Each(
+                d.Vehicle.Stations,
+                "vehicle.stations",
+                (s, p) =>
+                    First(
+                        Known(
+                            UnitTable.SameKind(s.X.Unit, "mm"),
+                            $"{p}.x.unit",
+                            "A place is a length."
+                        ),
+                        Known(
+                            UnitTable.SameKind(s.Y.Unit, "mm"),
+                            $"{p}.y.unit",
+                            "A place is a length."
+                        )
+                    )
+            ),
+            Known(
+                stations.Count == d.Vehicle.Stations.Count,
+                "$.vehicle.stations",
+                "Two stations have the same name."
+            ),
+            Unique(d),
+            Each(
+                d.Stages,
+                "stages",
+                (s, p) =>
+                    First(
+                        Known(
+                            s.VehicleId == d.Vehicle.Id,
+                            $"{p}.vehicleId",
+                            "The stage is of another vehicle."
+                        ),
+                        CornersOf(s.Stacks, p)
+                    )
+            ),
+            Each(
+                d.WalkRounds,
+                "walkRounds",
+                (w, p) =>
+                    First(
+                        Known(
+                            stages.Contains(w.StageId),
+                            $"{p}.stageId",
+                            "The file does not define this stage."
+                        ),
+                        Someone(people, w.PersonId, p)
+                    )
+            ),
+            Each(
+                d.Readings,
+                "readings",
+                (r, p) =>
+                    First(
+                        Known(
+                            rounds.Contains(r.WalkRoundId),
+                            $"{p}.walkRoundId",
+                            "The file does not define this walk-round."
+                        ),
+                        Known(
+                            r.Place.Kind != PlaceKind.Station
+                                || r.Place.Name is null
+                                || stations.Contains(r.Place.Name),
+                            $"{p}.place.name",
+                            $"The file does not define the station “{r.Place.Name}”."
+                        ),
+                        Known(
+                            r.Supersedes is null || readings.Contains(r.Supersedes.Value),
+                            $"{p}.supersedes",
+                            "The file does not hold the reading that this one corrects."
+                        ),
+                        Someone(people, r.PersonId, p)
+                    )
+            ),
+            Each(
+                d.Plans,
+                "plans",
+                (x, p) =>
+                    First(
+                        Known(
+                            stages.Contains(x.FromStageId),
+                            $"{p}.fromStageId",
+                            "The file does not define this stage."
+                        ),
+                        Known(
+                            x.ToStageId is null || stages.Contains(x.ToStageId.Value),
+                            $"{p}.toStageId",
+                            "The file does not define this stage."
+                        ),
+                        CornersOf(x.Stacks, p)
+                    )
+            ),
+            Each(
+                d.FrozenPredictions,
+                "frozenPredictions",
+                (f, p) =>
+                    Known(
+                        plans.Contains(f.PlanId),
+                        $"{p}.planId",
+                        "The file does not define this plan."
+                    )
+            ),
+            Each(
+                d.TorqueEntries,
+                "torqueEntries",
+                (t, p) =>
+                    First(
+                        Known(
+                            joints.Contains(t.JointId),
+                            $"{p}.jointId",
+                            "The file does not define this joint."
+                        ),
+                        Known(
+                            plans.Contains(t.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Known(
+                            t.Value is null || UnitTable.SameKind(t.Value.Unit, "N·m"),
+                            $"{p}.value.unit",
+                            "A value reached is a torque."
+                        ),
+                        Someone(people, t.PersonId, p)
+                    )
+            ),
+            Each(
+                d.OffLines,
+                "offLines",
+                (o, p) =>
+                    First(
+                        Known(
+                            plans.Contains(o.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Someone(people, o.OffBy, p, "offBy")
+                    )
+            ),
+            Each(
+                d.Steps,
+                "steps",
+                (s, p) =>
+                    First(
+                        Known(
+                            plans.Contains(s.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Someone(people, s.PersonId, p)
+                    )
+            ),
+            Each(
+                d.Attachments,
+                "attachments",
+                (a, p) =>
+                    Known(
+                        IsSha256(a.Sha256),
+                        $"{p}.sha256",
+                        "A file is named by its SHA-256 in lower-case hex."
+                    )
+            )
+        );
+    }
+
+    private static bool TyreIsKnown(Vehicle vehicle) =>
+        vehicle.TyreSize is null || TyreSize.Parse(vehicle.TyreSize) is not null;
+
+    private static bool IsSha256(string text) =>
+        text.Length == 64 && text.All(c => c is (>= '0' and <= '9') or (>= 'a' and <= 'f'));
+
+    private static JobFileError? CornersOf(IReadOnlyList<Parts.CornerStack> stacks, string path) =>
+        stacks
+            .Select(
+                (s, i) =>
+                    Known(
+                        Corners.All.Contains(s.Corner),
+                        $"{path}.stacks[{i}].corner",
+                        $"“{s.Corner}” is no corner: LF, RF, LR or RR."
+                    )
+            )
+            .FirstOrDefault(e => e is not null);
+
+    private static JobFileError? Unique(JobDocument d)
+    {
+        var seen = new HashSet<Guid>();
+        foreach (var (list, ids) in d.Ids())
+        {
+            foreach (var (id, index) in ids.Select((x, i) => (x, i)))
+            {
+                if (!seen.Add(id))
+                {
+                    return new JobFileError(
+                        $"$.{list}[{index}].id",
+                        "This key stands twice in the file."
+                    );
+                }
+            }
+        }
+        return null;
+    }
+
+    /// <summary>Keys of every list of rows, by the list's name in the file.</summary>
+    public static IEnumerable<(string List, IEnumerable<Guid> Ids)> Ids(this JobDocument d) =>
+        [
+            ("people", d.People.Select(x => x.Id)),
+            ("stages", d.Stages.Select(x => x.Id)),
+            ("walkRounds", d.WalkRounds.Select(x => x.Id)),
+            ("readings", d.Readings.Select(x => x.Id)),
+            ("plans", d.Plans.Select(x => x.Id)),
+            ("frozenPredictions", d.FrozenPredictions.Select(x => x.Id)),
+            ("kits", d.Kits.Select(x => x.Id)),
+            ("joints", d.Joints.Select(x => x.Id)),
+            ("torqueEntries", d.TorqueEntries.Select(x => x.Id)),
+            ("offLines", d.OffLines.Select(x => x.Id)),
+            ("steps", d.Steps.Select(x => x.Id)),
+            ("supports", d.Supports.Select(x => x.Id)),
+            ("marks", d.Marks.Select(x => x.Id)),
+            ("orientations", d.Orientations.Select(x => x.Id)),
+            ("deviations", d.Deviations.Select(x => x.Id)),
+            ("promises", d.Promises.Select(x => x.Id)),
+            ("followUps", d.FollowUps.Select(x => x.Id)),
+            ("schools", d.Schools.Select(x => x.Id)),
+            ("attachments", d.Attachments.Select(x => x.Id)),
+            ("history", d.History.Select(x => x.Id)),
+        ];
+
+    private static JobFileError? Someone(
+        HashSet<Guid> people,
+        Guid id,
+        string path,
+        string field = "personId"
+    ) => Known(people.Contains(id), $"{path}.{field}", "The file does not name this person.");
+
+    private static JobFileError? Known(bool ok, string path, string message) =>
+        ok ? null : new JobFileError(path, message);
+
+    private static JobFileError? First(params ReadOnlySpan<JobFileError?> errors)
+    {
+        foreach (var error in errors)
+        {
+            if (error is not null)
+            {
+                return error;
+            }
+        }
+        return null;
+    }
+
+    private static JobFileError? Each<T>(
+        IReadOnlyList<T> rows,
+        string list,
+        Func<T, string, JobFileError?> check
+    ) => rows.Select((r, i) => check(r, $"$.{list}[{i}]")).FirstOrDefault(e => e is not null);
+}

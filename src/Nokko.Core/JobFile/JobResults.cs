@@ -1,0 +1,101 @@
+using Nokko.Core.Planning;
+using Nokko.Core.Proving;
+using Nokko.Core.Stance;
+
+namespace Nokko.Core.JobFile;
+
+/// <summary>Everything that the core computes from a job.</summary>
+public sealed record JobResults
+{
+    /// <summary>The name of the format.</summary>
+    public const string FormatName = "nokko.results";
+
+    /// <summary>Always <see cref="FormatName"/>.</summary>
+    public required string Format { get; init; }
+
+    /// <summary>Version of the format.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>Version of the core.</summary>
+    public required string Core { get; init; }
+
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>Stance of every walk-round.</summary>
+    public required IReadOnlyList<WalkRoundStance> WalkRounds { get; init; }
+
+    /// <summary>Prediction of every plan as the core computes it now, from the latest walk-round of its first stage.</summary>
+    public required IReadOnlyList<Prediction> Predictions { get; init; }
+
+    /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
+    public required IReadOnlyList<Proof> Proofs { get; init; }
+}
+
+/// <summary>Computes everything from a job. Pure: no clock, no store, no chance.</summary>
+public static class JobEvaluator
+{
+    /// <summary>Version of the core, as kept with frozen predictions.</summary>
+    public static string CoreVersion { get; } =
+        typeof(JobEvaluator).Assembly.GetName().Version!.ToString(3);
+
+    /// <summary>Evaluates a job.</summary>
+    public static JobResults Evaluate(JobDocument d)
+    {
+        var stances = d
+            .WalkRounds.OrderBy(w => w.At)
+            .ThenBy(w => w.Id)
+            .Select(w => StanceOf.Compute(w, d.Readings, d.Vehicle))
+            .ToArray();
+        return new JobResults
+        {
+            Format = JobResults.FormatName,
+            Version = 1,
+            Core = CoreVersion,
+            JobId = d.Job.Id,
+            WalkRounds = stances,
+            Predictions = [.. d.Plans.Select(p => Predict(d, p, stances)).OfType<Prediction>()],
+            Proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()],
+        };
+    }
+
+    /// <summary>The prediction of one plan, or null when its first stage is not in the job.</summary>
+    public static Prediction? Predict(
+        JobDocument d,
+        Plan plan,
+        IReadOnlyList<WalkRoundStance> stances
+    ) =>
+        d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
+            ? Predictor.Predict(plan, from, d.Vehicle, Speaks(stances, from.Id))
+            : null;
+
+    /// <summary>The walk-round that speaks for a stage: the latest that decides, else the latest with readings.</summary>
+    public static WalkRoundStance? Speaks(IReadOnlyList<WalkRoundStance> stances, Guid stage)
+    {
+        var mine = stances.Where(s => s.StageId == stage && s.Stations.Count > 0).ToArray();
+        return mine.LastOrDefault(s => s.Decides) ?? mine.LastOrDefault();
+    }
+
+    private static Proof? Proof(JobDocument d, Plan plan, IReadOnlyList<WalkRoundStance> stances)
+    {
+        if (
+            plan.ToStageId is not { } to
+            || Speaks(stances, to) is not { } now
+            || d.FrozenPredictions.FirstOrDefault(f => f.PlanId == plan.Id) is not { } frozen
+            || d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is not { } from
+        )
+        {
+            return null;
+        }
+        var before =
+            stances.FirstOrDefault(s => s.WalkRoundId == frozen.Prediction.WalkRoundId)
+            ?? Speaks(stances, from.Id);
+        var comparison = before is null
+            ? null
+            : Rises.Compare(before, WalkRoundOf(before), now, WalkRoundOf(now), d.Vehicle);
+        return Prove.Of(plan, frozen, from, now, comparison);
+
+        Measuring.WalkRound WalkRoundOf(WalkRoundStance stance) =>
+            d.WalkRounds.First(w => w.Id == stance.WalkRoundId);
+    }
+}

@@ -1,0 +1,155 @@
+using MathNet.Numerics.LinearAlgebra;
+
+namespace Nokko.Core.Learning;
+
+/// <summary>A mean with its standard deviation.</summary>
+/// <param name="Mean">The mean.</param>
+/// <param name="Sd">The standard deviation; not below zero.</param>
+public readonly record struct Estimate(double Mean, double Sd);
+
+/// <summary>What is believed about a lift line before any job has been seen.</summary>
+/// <param name="OffsetMm">o: bushings that let go and settle at the new height, mm.</param>
+/// <param name="Ratio">ρ: free rise per thickness.</param>
+/// <param name="VehicleSd">Standard deviation of one vehicle's own ratio about ρ.</param>
+/// <param name="ThicknessUMm">Standard uncertainty of a part's thickness, mm.</param>
+public sealed record LiftPrior(
+    Estimate OffsetMm,
+    Estimate Ratio,
+    double VehicleSd,
+    double ThicknessUMm
+);
+
+/// <summary>One trial: a thickness fitted, and the free rise that was found.</summary>
+/// <param name="Vehicle">The vehicle on which it was fitted.</param>
+/// <param name="ThicknessMm">t, mm; above zero.</param>
+/// <param name="FreeRiseMm">h, mm.</param>
+/// <param name="FreeRiseUMm">Standard uncertainty of h, mm; above zero.</param>
+public sealed record LiftTrial(
+    string Vehicle,
+    double ThicknessMm,
+    double FreeRiseMm,
+    double FreeRiseUMm
+);
+
+/// <summary>h = o + (ρ + v)·t + e for one platform, axle and kind of part, learned by a joint Gaussian update.</summary>
+/// <remarks>Source: computation.md, section 10. Immutable: each observation gives a new line; their order does not matter.</remarks>
+public sealed class LiftLine
+{
+    private const int Offset = 0;
+    private const int Ratio = 1;
+    private readonly LiftPrior _prior;
+    private readonly IReadOnlyList<string> _vehicles;
+    private readonly Vector<double> _mean;
+    private readonly Matrix<double> _covariance;
+
+    /// <summary>The line before any trial.</summary>
+    public LiftLine(LiftPrior prior)
+        : this(
+            prior,
+            [],
+            Vector<double>.Build.DenseOfArray([prior.OffsetMm.Mean, prior.Ratio.Mean]),
+            Matrix<double>.Build.DiagonalOfDiagonalArray([
+                prior.OffsetMm.Sd * prior.OffsetMm.Sd,
+                prior.Ratio.Sd * prior.Ratio.Sd,
+            ])
+        ) { }
+
+    private LiftLine(
+        LiftPrior prior,
+        IReadOnlyList<string> vehicles,
+        Vector<double> mean,
+        Matrix<double> covariance
+    ) => (_prior, _vehicles, _mean, _covariance) = (prior, vehicles, mean, covariance);
+
+    /// <summary>o, mm.</summary>
+    public Estimate OffsetMm => new(_mean[Offset], Math.Sqrt(_covariance[Offset, Offset]));
+
+    /// <summary>ρ.</summary>
+    public Estimate RatioEstimate => new(_mean[Ratio], Math.Sqrt(_covariance[Ratio, Ratio]));
+
+    /// <summary>The line after one more trial.</summary>
+    /// <exception cref="ArgumentException">The thickness or the uncertainty is not above zero, or a value is not finite.</exception>
+    public LiftLine Learn(LiftTrial trial)
+    {
+        if (
+            !(trial.ThicknessMm > 0)
+            || !(trial.FreeRiseUMm > 0)
+            || !double.IsFinite(trial.FreeRiseMm)
+            || !double.IsFinite(trial.ThicknessMm)
+        )
+        {
+            throw new ArgumentException(
+                "A trial needs a thickness and an uncertainty above zero.",
+                nameof(trial)
+            );
+        }
+        var line = With(trial.Vehicle);
+        var h = line.Row(trial.Vehicle, 1, trial.ThicknessMm);
+        var noise =
+            (trial.FreeRiseUMm * trial.FreeRiseUMm) + ThicknessVariance(_prior.ThicknessUMm);
+        var gain = line._covariance * h / ((h * line._covariance * h) + noise);
+        var mean = line._mean + (gain * (trial.FreeRiseMm - (h * line._mean)));
+        var kept = Matrix<double>.Build.DenseIdentity(mean.Count) - gain.OuterProduct(h);
+        // Joseph form: stays symmetric and positive however small the noise.
+        var covariance =
+            (kept * line._covariance * kept.Transpose()) + (gain.OuterProduct(gain) * noise);
+        return new LiftLine(_prior, line._vehicles, mean, covariance);
+    }
+
+    /// <summary>Free rise of a stack, thickness exact.</summary>
+    /// <param name="vehicle">A vehicle that may have been seen before.</param>
+    /// <param name="thicknessMm">t, mm; zero gives zero.</param>
+    public Estimate Predict(string vehicle, double thicknessMm) => Change(vehicle, 0, thicknessMm);
+
+    /// <summary>Change of free rise between two stacks on one vehicle. The offset counts only where a stack appears or goes.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="fromMm">Thickness now, mm; zero for none.</param>
+    /// <param name="toMm">Thickness after, mm; zero for none.</param>
+    public Estimate Change(string vehicle, double fromMm, double toMm)
+    {
+        var line = With(vehicle);
+        var row = line.Row(vehicle, (toMm > 0 ? 1 : 0) - (fromMm > 0 ? 1 : 0), toMm - fromMm);
+        return new Estimate(row * line._mean, Math.Sqrt(Math.Max(0, row * line._covariance * row)));
+    }
+
+    /// <summary>Variance that an uncertain thickness adds to a free rise, (ρ·u_t)², mm².</summary>
+    /// <param name="thicknessUMm">Standard uncertainty of the thickness, mm.</param>
+    public double ThicknessVariance(double thicknessUMm) =>
+        Math.Pow(_prior.Ratio.Mean * thicknessUMm, 2);
+
+    private Vector<double> Row(string vehicle, double offset, double thickness)
+    {
+        var row = Vector<double>.Build.Dense(_mean.Count);
+        row[Offset] = offset;
+        row[Ratio] = thickness;
+        row[Index(vehicle)] = thickness;
+        return row;
+    }
+
+    private int Index(string vehicle)
+    {
+        for (var i = 0; i < _vehicles.Count; i++)
+        {
+            if (_vehicles[i] == vehicle)
+            {
+                return i + 2;
+            }
+        }
+        return -1;
+    }
+
+    private LiftLine With(string vehicle)
+    {
+        if (Index(vehicle) > 0)
+        {
+            return this;
+        }
+        var n = _mean.Count;
+        var mean = Vector<double>.Build.Dense(n + 1);
+        mean.SetSubVector(0, n, _mean);
+        var covariance = Matrix<double>.Build.Dense(n + 1, n + 1);
+        covariance.SetSubMatrix(0, 0, _covariance);
+        covariance[n, n] = _prior.VehicleSd * _prior.VehicleSd;
+        return new LiftLine(_prior, [.. _vehicles, vehicle], mean, covariance);
+    }
+}

@@ -1,0 +1,401 @@
+using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Learning;
+using Nokko.Core.Parts;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Planning;
+
+/// <summary>Predicts heights: the difference of two stacks through the lift line and the body on its springs.</summary>
+/// <remarks>
+/// Source: computation.md, sections 6, 7 and 10. A prediction is the difference of two stacks, so taking a part out is the same arithmetic as putting one in.
+/// Offset and ratio are common to both sides of an axle; thickness is each part's own.
+/// </remarks>
+public static class Predictor
+{
+    private const double Gravity = 9.80665;
+
+    /// <summary>Predicts what a plan does.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="from">The stage from which it starts.</param>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="baseline">The stance before; null when nothing was measured yet.</param>
+    public static Prediction Predict(
+        Plan plan,
+        Stage from,
+        Vehicle vehicle,
+        WalkRoundStance? baseline
+    )
+    {
+        var refusals = plan
+            .Stacks.Select(s =>
+                LiftLaw.Refusal(
+                    s.Corner,
+                    s.Parts,
+                    vehicle.SuspensionOf(Corners.AxleOf(s.Corner)).Kind
+                )
+            )
+            .OfType<string>()
+            .ToArray();
+        var (supports, missing) = Supports(vehicle);
+        if (supports is null)
+        {
+            return None(plan, baseline, refusals, missing!);
+        }
+        if (FreeRises(plan, from, vehicle) is not ({ } mean, { } covariance, var rests))
+        {
+            return None(plan, baseline, refusals, WhyNoRise(plan, from, vehicle));
+        }
+        var body = new BodyOnSprings([
+            .. supports.Select((s, i) => s with { FreeRiseMm = mean[i] }),
+        ]);
+        var motion = body.Solve();
+        if (baseline is null || baseline.Stations.Count == 0)
+        {
+            return None(
+                plan,
+                baseline,
+                refusals,
+                "Nothing was measured at this stage yet: walk round the vehicle first."
+            );
+        }
+
+        var rows = vehicle
+            .Stations.Select(s => (Station: s, Before: baseline.At(s.Name)))
+            .Where(s => s.Before is not null)
+            .Select(s => Row(s.Station, s.Before!, body, mean, covariance, rests))
+            .ToArray();
+        var sums = new Sums(vehicle, baseline, body, mean, covariance, rests);
+        return new Prediction
+        {
+            PlanId = plan.Id,
+            WalkRoundId = baseline.WalkRoundId,
+            Datum = baseline.Datum,
+            Stations = rows,
+            Rake = sums.Of(
+                baseline.Rake,
+                (Corners.LF, -0.5),
+                (Corners.RF, -0.5),
+                (Corners.LR, 0.5),
+                (Corners.RR, 0.5)
+            ),
+            LeanFront = sums.Of(baseline.LeanFront, (Corners.LF, 1), (Corners.RF, -1)),
+            LeanRear = sums.Of(baseline.LeanRear, (Corners.LR, 1), (Corners.RR, -1)),
+            FrontRise = sums.Of(null, (Corners.LF, 0.5), (Corners.RF, 0.5)),
+            RearRise = sums.Of(null, (Corners.LR, 0.5), (Corners.RR, 0.5)),
+            Loads =
+            [
+                .. body.LoadChanges(motion)
+                    .Select(
+                        (n, i) =>
+                            new LoadChange(
+                                Corners.All[i],
+                                Result.Of(n, "N", null, rests, Known.Estimated)
+                            )
+                    ),
+            ],
+            Cannot = null,
+            Basis = Basis(plan, vehicle),
+            Refusals = refusals,
+        };
+    }
+
+    private static PredictedStation Row(
+        Station station,
+        StationHeight before,
+        BodyOnSprings body,
+        Vector<double> mean,
+        Matrix<double> covariance,
+        IReadOnlyList<Guid> rests
+    )
+    {
+        var response = Vector<double>.Build.DenseOfEnumerable(
+            body.Response(station.X.In("mm"), station.Y.In("mm"))
+        );
+        var rise = response * mean;
+        var u = Math.Sqrt(Math.Max(0, response * covariance * response));
+        var height = before.Height.Value!.Value + rise;
+        var total = Math.Sqrt((u * u) + (before.Height.U!.Value * before.Height.U.Value));
+        return new PredictedStation(
+            station.Name,
+            before.Height,
+            Result.Of(rise, "mm", u, rests),
+            Result.Of(height, "mm", total, [.. before.Height.RestsOn, .. rests])
+        );
+    }
+
+    /// <summary>The body's supports with estimated rates, or the size that is missing.</summary>
+    public static (IReadOnlyList<Stance.Support>? Supports, string? Missing) Supports(
+        Vehicle vehicle
+    )
+    {
+        var d = vehicle.Dimensions;
+        var unknown = d.Named()
+            .Where(n => n.Value is null && n.Name is not ("sillHeight" or "midMark"))
+            .Select(n => n.Name)
+            .ToArray();
+        if (unknown.Length > 0)
+        {
+            return (null, $"The prediction needs {string.Join(", ", unknown)}.");
+        }
+        var front = Rate(d.FrontAxleMass!, d.FrontUnsprungShare!, RateEstimate.FrontHz);
+        var rear = Rate(
+            d.RearAxleMass!,
+            d.RearUnsprungShare!,
+            vehicle.Rear.Kind == SuspensionKind.LeafOverslung
+                ? RateEstimate.LeafRearHz
+                : RateEstimate.CoilRearHz
+        );
+        var x = -d.Wheelbase!.In("mm");
+        var f = d.FrontTrack!.In("mm") / 2;
+        var r =
+            (
+                vehicle.Rear.Kind == SuspensionKind.LeafOverslung ? d.RearSpringBase! : d.RearTrack!
+            ).In("mm") / 2;
+        return (
+            [
+                new Stance.Support(0, f, front, 0),
+                new Stance.Support(0, -f, front, 0),
+                new Stance.Support(x, r, rear, 0),
+                new Stance.Support(x, -r, rear, 0),
+            ],
+            null
+        );
+    }
+
+    /// <summary>Static load on one wheel of an axle, N, or null when the mass is not known.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="axle">front or rear.</param>
+    public static double? WheelLoadN(Vehicle vehicle, string axle) =>
+        (
+            axle == Corners.Front
+                ? vehicle.Dimensions.FrontAxleMass
+                : vehicle.Dimensions.RearAxleMass
+        )?.In("kg")
+        * Gravity
+        / 2;
+
+    private static double Rate(Quantity axleMass, Quantity unsprung, double hertz) =>
+        RateEstimate.NPerMm(axleMass.In("kg") * (1 - unsprung.In("1")) / 2, hertz);
+
+    /// <summary>Mean and covariance of the free rises at the four corners, mm and mm².</summary>
+    private static (Vector<double>?, Matrix<double>?, IReadOnlyList<Guid>) FreeRises(
+        Plan plan,
+        Stage from,
+        Vehicle vehicle
+    )
+    {
+        var mean = Vector<double>.Build.Dense(4);
+        var covariance = Matrix<double>.Build.Dense(4, 4);
+        var rests = new List<Guid>();
+        foreach (var kind in Kinds(plan, from))
+        {
+            for (var axle = 0; axle < 2; axle++)
+            {
+                var name = axle == 0 ? Corners.Front : Corners.Rear;
+                var changes = Corners.Of(name).Select(c => Change(c, kind, plan, from)).ToArray();
+                if (changes.All(c => c is { Offset: 0, ThicknessMm: 0, VarianceMm2: 0 }))
+                {
+                    continue;
+                }
+                if (
+                    changes.Any(c => c is null)
+                    || LiftLaw.Prior(kind, vehicle.SuspensionOf(name).Kind) is not { } prior
+                )
+                {
+                    return (null, null, []);
+                }
+                var ratio = (prior.Ratio.Sd * prior.Ratio.Sd) + (prior.VehicleSd * prior.VehicleSd);
+                var offset = prior.OffsetMm.Sd * prior.OffsetMm.Sd;
+                for (var i = 0; i < 2; i++)
+                {
+                    var ci = changes[i]!;
+                    mean[(2 * axle) + i] +=
+                        (prior.OffsetMm.Mean * ci.Offset) + (prior.Ratio.Mean * ci.ThicknessMm);
+                    rests.AddRange(ci.Parts);
+                    for (var j = 0; j < 2; j++)
+                    {
+                        var cj = changes[j]!;
+                        covariance[(2 * axle) + i, (2 * axle) + j] +=
+                            (offset * ci.Offset * cj.Offset)
+                            + (ratio * ci.ThicknessMm * cj.ThicknessMm)
+                            + (i == j ? prior.Ratio.Mean * prior.Ratio.Mean * ci.VarianceMm2 : 0);
+                    }
+                }
+            }
+        }
+        return (mean, covariance, rests);
+    }
+
+    private static IEnumerable<PartKind> Kinds(Plan plan, Stage from) =>
+        plan.Stacks.Concat(from.Stacks).SelectMany(s => s.Parts).Select(p => p.Kind).Distinct();
+
+    private sealed record StackChange(
+        int Offset,
+        double ThicknessMm,
+        double VarianceMm2,
+        IReadOnlyList<Guid> Parts
+    );
+
+    /// <summary>What changes at one corner for one kind of part; null when a part that comes or goes has no thickness.</summary>
+    private static StackChange? Change(string corner, PartKind kind, Plan plan, Stage from)
+    {
+        var old = PartsOf(from.Stacks, corner, kind);
+        var next = PartsOf(plan.Stacks, corner, kind);
+        // A piece that stays where it was changes nothing, whatever is known of it.
+        var gone = old.Where(o => next.All(n => n.Id != o.Id)).ToArray();
+        var come = next.Where(n => old.All(o => o.Id != n.Id)).ToArray();
+        if (gone.Concat(come).Any(p => p.Thickness is null))
+        {
+            return null;
+        }
+        return new StackChange(
+            Math.Sign(next.Length) - Math.Sign(old.Length),
+            come.Sum(p => p.Thickness!.In("mm")) - gone.Sum(p => p.Thickness!.In("mm")),
+            gone.Concat(come).Sum(ThicknessVariance),
+            [.. gone.Concat(come).Select(p => p.PartId ?? p.Id)]
+        );
+    }
+
+    private static double ThicknessVariance(PlacedPart part)
+    {
+        var u = part.Thickness!.UIn(
+            "mm",
+            part.Thickness.Known == Known.Measured
+                ? LiftLaw.MeasuredThicknessUMm
+                : LiftLaw.UnmeasuredThicknessUMm
+        );
+        return u * u;
+    }
+
+    private static PlacedPart[] PartsOf(
+        IReadOnlyList<CornerStack> stacks,
+        string corner,
+        PartKind kind
+    ) =>
+        [
+            .. stacks
+                .Where(s => s.Corner == corner)
+                .SelectMany(s => s.Parts)
+                .Where(p => p.Kind == kind),
+        ];
+
+    private static string WhyNoRise(Plan plan, Stage from, Vehicle vehicle)
+    {
+        // Placements in both stacks stay where they are and change nothing.
+        var parts = plan
+            .Stacks.Concat(from.Stacks)
+            .SelectMany(s => s.Parts.Select(p => (s.Corner, Part: p)))
+            .GroupBy(p => p.Part.Id)
+            .Where(g => g.Count() == 1)
+            .Select(g => g.Single());
+        foreach (var (corner, part) in parts)
+        {
+            var kind = vehicle.SuspensionOf(Corners.AxleOf(corner)).Kind;
+            if (LiftLaw.Prior(part.Kind, kind) is null)
+            {
+                return $"What {part.Name} does on the {Corners.Said(corner)} cannot be foretold.";
+            }
+            if (part.Thickness is null)
+            {
+                return part.Claim is null
+                    ? $"Nobody has measured how thick {part.Name} is, so there is no prediction."
+                    : $"{part.Name} has a claim but no thickness: measure it, then there is a prediction.";
+            }
+        }
+        return "This change of parts cannot be foretold.";
+    }
+
+    private static List<string> Basis(Plan plan, Vehicle vehicle)
+    {
+        var basis = new List<string>();
+        var kinds = plan.Stacks.SelectMany(s => s.Parts.Select(p => p.Kind)).ToHashSet();
+        if (kinds.Contains(PartKind.StrutTopSpacer))
+        {
+            basis.Add(
+                "Lift ratio 1.9 ± 0.3 for a strut on an arm, a rule of thumb: no points were taped."
+            );
+        }
+        if (kinds.Contains(PartKind.Block))
+        {
+            basis.Add("A block lifts by its own thickness.");
+        }
+        basis.Add("Spring rates are estimated from the axle masses.");
+        var guessed = vehicle
+            .Dimensions.Named()
+            .Count(n => n.Value is { Known: not (Known.Measured or Known.Document) });
+        if (guessed > 0)
+        {
+            basis.Add($"{guessed} of this vehicle's sizes are estimated.");
+        }
+        return basis;
+    }
+
+    private static Prediction None(
+        Plan plan,
+        WalkRoundStance? baseline,
+        IReadOnlyList<string> refusals,
+        string why
+    ) =>
+        new()
+        {
+            PlanId = plan.Id,
+            WalkRoundId = baseline?.WalkRoundId,
+            Datum = baseline?.Datum,
+            Stations = [],
+            Rake = Result.No("mm", why),
+            LeanFront = Result.No("mm", why),
+            LeanRear = Result.No("mm", why),
+            FrontRise = Result.No("mm", why),
+            RearRise = Result.No("mm", why),
+            Loads = [],
+            Cannot = why,
+            Basis = [],
+            Refusals = refusals,
+        };
+
+    /// <summary>Weighted sums of predicted rises, with the covariance between corners kept.</summary>
+    private sealed class Sums(
+        Vehicle vehicle,
+        WalkRoundStance baseline,
+        BodyOnSprings body,
+        Vector<double> mean,
+        Matrix<double> covariance,
+        IReadOnlyList<Guid> rests
+    )
+    {
+        public Result Of(Result? before, params ReadOnlySpan<(string Station, double Factor)> terms)
+        {
+            if (before?.Cannot is { } why)
+            {
+                return Result.No("mm", why);
+            }
+            var response = Vector<double>.Build.Dense(4);
+            foreach (var (name, factor) in terms)
+            {
+                if (vehicle.Stations.FirstOrDefault(s => s.Name == name) is not { } station)
+                {
+                    return Result.No("mm", $"This vehicle has no station {name}.");
+                }
+                response +=
+                    factor
+                    * Vector<double>.Build.DenseOfEnumerable(
+                        body.Response(station.X.In("mm"), station.Y.In("mm"))
+                    );
+            }
+            var u = before?.U ?? 0;
+            return Result.Of(
+                (before?.Value ?? 0) + (response * mean),
+                "mm",
+                Math.Sqrt((u * u) + Math.Max(0, response * covariance * response)),
+                [
+                    .. before?.RestsOn ?? [],
+                    .. rests,
+                    .. baseline.Stations.SelectMany(s => before is null ? [] : s.Height.RestsOn),
+                ]
+            );
+        }
+    }
+}

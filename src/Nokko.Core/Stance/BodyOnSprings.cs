@@ -1,0 +1,122 @@
+using MathNet.Numerics.LinearAlgebra;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>A point on which the body rests.</summary>
+/// <param name="XMm">x forward of the front axle, mm.</param>
+/// <param name="YMm">y to the left, mm: the wheel for independent suspension, the spring for a solid axle.</param>
+/// <param name="RateNPerMm">Wheel rate or spring rate, N/mm; above zero.</param>
+/// <param name="FreeRiseMm">h: how far the point would rise with its load held constant, mm.</param>
+public sealed record Support(double XMm, double YMm, double RateNPerMm, double FreeRiseMm);
+
+/// <summary>An anti-roll bar between two supports.</summary>
+/// <param name="Left">Index of the left support.</param>
+/// <param name="Right">Index of the right support.</param>
+/// <param name="RateNPerMm">k_b at the supports, N/mm: the force at each per mm of difference. A rate given at the wheels of a solid axle is multiplied by (track/base)² first.</param>
+public sealed record AntiRollBar(int Left, int Right, double RateNPerMm);
+
+/// <summary>A load put on the body.</summary>
+/// <param name="XMm">x forward of the front axle, mm.</param>
+/// <param name="YMm">y to the left, mm.</param>
+/// <param name="DownN">Force downward, N.</param>
+public sealed record BodyLoad(double XMm, double YMm, double DownN);
+
+/// <summary>How a rigid body moved.</summary>
+/// <param name="ZMm">Heave at the origin, mm, up positive.</param>
+/// <param name="PitchRad">θ, nose-down positive, rad.</param>
+/// <param name="RollRad">φ, left side up positive, rad.</param>
+public readonly record struct BodyMotion(double ZMm, double PitchRad, double RollRad)
+{
+    /// <summary>Rise of a body point, Δ = Z − xθ + yφ, mm.</summary>
+    public double RiseAt(double xMm, double yMm) => ZMm - (xMm * PitchRad) + (yMm * RollRad);
+}
+
+/// <summary>A rigid body at rest on its springs, tyres rigid (so it answers in hub datum).</summary>
+/// <remarks>
+/// (Bᵀ(K_s+K_b)B) q = BᵀK_s h − Σ P_j b_j, q = (Z, θ, φ), b = [1, −x, y].
+/// Source: computation.md, section 6. Linear in h, so one factorisation serves every stack of a vehicle.
+/// </remarks>
+public sealed class BodyOnSprings
+{
+    private readonly IReadOnlyList<Support> _supports;
+    private readonly Matrix<double> _perFreeRise;
+    private readonly Matrix<double> _compliance;
+
+    /// <summary>Sets up the equilibrium.</summary>
+    /// <exception cref="ArgumentException">Fewer than three supports, a rate that is not above zero, or supports that span no plane.</exception>
+    public BodyOnSprings(IReadOnlyList<Support> supports, IReadOnlyList<AntiRollBar>? bars = null)
+    {
+        if (supports.Count < 3 || supports.Any(s => !(s.RateNPerMm > 0)))
+        {
+            throw new ArgumentException(
+                "A body needs three supports with rates above zero.",
+                nameof(supports)
+            );
+        }
+        _supports = supports;
+        var b = Matrix<double>.Build.DenseOfRows(supports.Select(s => Row(s.XMm, s.YMm)));
+        var springs = Matrix<double>.Build.DiagonalOfDiagonalArray([
+            .. supports.Select(s => s.RateNPerMm),
+        ]);
+        var all = Matrix<double>.Build.DenseOfMatrix(springs);
+        foreach (var bar in bars ?? [])
+        {
+            all[bar.Left, bar.Left] += bar.RateNPerMm;
+            all[bar.Right, bar.Right] += bar.RateNPerMm;
+            all[bar.Left, bar.Right] -= bar.RateNPerMm;
+            all[bar.Right, bar.Left] -= bar.RateNPerMm;
+        }
+        var stiffness = b.TransposeThisAndMultiply(all * b);
+        var scale = stiffness[0, 0] * stiffness[1, 1] * stiffness[2, 2];
+        if (!(scale > 0) || Math.Abs(stiffness.Determinant()) <= 1e-12 * scale)
+        {
+            throw new ArgumentException("The supports span no plane.", nameof(supports));
+        }
+        _compliance = stiffness.Inverse();
+        _perFreeRise = _compliance * b.TransposeThisAndMultiply(springs);
+    }
+
+    /// <summary>The body's motion under the supports' free rises and added loads.</summary>
+    public BodyMotion Solve(IReadOnlyList<BodyLoad>? loads = null)
+    {
+        var q =
+            _perFreeRise
+            * Vector<double>.Build.DenseOfEnumerable(_supports.Select(s => s.FreeRiseMm));
+        foreach (var load in loads ?? [])
+        {
+            q -=
+                _compliance
+                * Vector<double>.Build.DenseOfArray(Row(load.XMm, load.YMm))
+                * load.DownN;
+        }
+        return new BodyMotion(q[0], q[1], q[2]);
+    }
+
+    /// <summary>Change of each spring's load, k_i(h_i − Δ_i), N: the cross-weight of a one-sided stack.</summary>
+    public IReadOnlyList<double> LoadChanges(BodyMotion motion) =>
+        [.. _supports.Select(s => s.RateNPerMm * (s.FreeRiseMm - motion.RiseAt(s.XMm, s.YMm)))];
+
+    /// <summary>Rise of a body point per mm of free rise at each support, dimensionless.</summary>
+    public IReadOnlyList<double> Response(double xMm, double yMm) =>
+        [.. (Vector<double>.Build.DenseOfArray(Row(xMm, yMm)) * _perFreeRise)];
+
+    private static double[] Row(double x, double y) => [1, -x, y];
+}
+
+/// <summary>Rates estimated from the mass they carry.</summary>
+/// <remarks>k = m(2πf)²/1000. Source: computation.md, section 6.</remarks>
+public static class RateEstimate
+{
+    /// <summary>Usual natural frequency of a front corner, Hz.</summary>
+    public const double FrontHz = 1.3;
+
+    /// <summary>Usual natural frequency of a coil-sprung rear corner, Hz.</summary>
+    public const double CoilRearHz = 1.5;
+
+    /// <summary>Usual natural frequency of an unladen leaf-sprung rear corner, Hz.</summary>
+    public const double LeafRearHz = 1.9;
+
+    /// <summary>Rate in N/mm of a corner that carries <paramref name="sprungMassKg"/> at <paramref name="hertz"/>.</summary>
+    public static double NPerMm(double sprungMassKg, double hertz) =>
+        sprungMassKg * Math.Pow(2 * Math.PI * hertz, 2) / 1000;
+}

@@ -1,0 +1,50 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>A stance in plain sentences.</summary>
+public static class StanceWords
+{
+    /// <summary>Rake, lean by axle with the low side named, and warp, each with its ± (k = 2).</summary>
+    public static IReadOnlyList<string> Say(WalkRoundStance stance, LengthStyle style)
+    {
+        var words = new List<string> { SayRake(stance.Rake, stance.Datum, style) };
+        Lean(stance.LeanFront, "front");
+        Lean(stance.LeanRear, "rear");
+        if (stance.Warp is { Value: { } warp, U: { } u } && Math.Abs(warp) > 2 * u)
+        {
+            words.Add(
+                $"The four corners are twisted by {LengthText.Show(Math.Abs(warp), style)}: a tape slip, a low pad or a spring."
+            );
+        }
+        return words;
+
+        void Lean(Result lean, string axle)
+        {
+            if (lean is { Value: { } value, U: { } u })
+            {
+                words.Add(
+                    Math.Abs(value) <= 2 * u
+                        ? $"No lean at the {axle} that this tape can show ({LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)})."
+                        : $"{(value > 0 ? "Right" : "Left")} side low at the {axle} by {LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)}."
+                );
+            }
+        }
+    }
+
+    /// <summary>The rake as a sentence.</summary>
+    public static string SayRake(Result rake, Datum? datum, LengthStyle style)
+    {
+        if (rake.Value is not { } value || rake.U is not { } u)
+        {
+            return $"Rake not known yet. {rake.Cannot}";
+        }
+        var amount =
+            $"{LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)}";
+        var from = datum is { } d ? $", by {d.ToString().ToLowerInvariant()}" : "";
+        return Math.Abs(value) <= 2 * u ? $"Level within what the tape can show ({amount}{from})."
+            : value > 0 ? $"Nose down {amount}{from}."
+            : $"Nose high {amount}{from}.";
+    }
+}

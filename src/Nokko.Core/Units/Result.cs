@@ -1,0 +1,57 @@
+using System.Text.Json.Serialization;
+
+namespace Nokko.Core.Units;
+
+/// <summary>A computed number with its unit, its uncertainty and what it rests on; or the reason why there is none.</summary>
+public sealed record Result
+{
+    /// <summary>The unrounded value; null exactly when <see cref="Cannot"/> is set.</summary>
+    public double? Value { get; private init; }
+
+    /// <summary>The unit of <see cref="Value"/> and <see cref="U"/>.</summary>
+    public string Unit { get; private init; }
+
+    /// <summary>Standard uncertainty (k = 1).</summary>
+    public double? U { get; private init; }
+
+    /// <summary>The weakest way of knowing among the inputs; <see cref="Known.Measured"/> only if all that decides was measured.</summary>
+    public Known Known { get; private init; }
+
+    /// <summary>Ids of the readings and parts on which the value rests.</summary>
+    public IReadOnlyList<Guid> RestsOn { get; private init; }
+
+    /// <summary>Why the value cannot be computed, in a fitter's words.</summary>
+    public string? Cannot { get; private init; }
+
+    /// <summary>Rebuilds a result from its stored parts.</summary>
+    [JsonConstructor]
+    public Result(
+        double? value,
+        string unit,
+        double? u,
+        Known known,
+        IReadOnlyList<Guid> restsOn,
+        string? cannot
+    ) => (Value, Unit, U, Known, RestsOn, Cannot) = (value, unit, u, known, restsOn, cannot);
+
+    /// <summary>A computed value.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">The value or its uncertainty is not finite.</exception>
+    public static Result Of(
+        double value,
+        string unit,
+        double? u,
+        IEnumerable<Guid> restsOn,
+        Known known = Known.Computed
+    )
+    {
+        if (!double.IsFinite(value) || (u is { } s && !double.IsFinite(s)))
+        {
+            throw new ArgumentOutOfRangeException(nameof(value), "A result must be finite.");
+        }
+        return new Result(value, unit, u, known, [.. restsOn.Distinct().Order()], null);
+    }
+
+    /// <summary>A value that cannot be had, with the reason.</summary>
+    public static Result No(string unit, string why) =>
+        new(null, unit, null, Known.Computed, [], why);
+}

@@ -1,0 +1,243 @@
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Vehicles;
+
+/// <summary>Who owns vehicles.</summary>
+public sealed record Owner
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Name as printed on the record.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>How to reach the owner.</summary>
+    public string? Contact { get; init; }
+}
+
+/// <summary>Vehicles that share a suspension; evidence is learned by platform.</summary>
+public sealed record Platform
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Name in the shop's own list.</summary>
+    public required string Name { get; init; }
+}
+
+/// <summary>What sort of vehicle.</summary>
+public enum VehicleKind
+{
+    /// <summary>Pickup: cab and bed are two bodies.</summary>
+    Pickup,
+
+    /// <summary>Open-top 4x4.</summary>
+    OpenTop,
+
+    /// <summary>SUV or wagon.</summary>
+    Wagon,
+
+    /// <summary>Estate or car.</summary>
+    Estate,
+
+    /// <summary>UTV or cart.</summary>
+    Utv,
+}
+
+/// <summary>How the body is carried.</summary>
+public enum BodyKind
+{
+    /// <summary>Body on frame.</summary>
+    BodyOnFrame,
+
+    /// <summary>Unibody.</summary>
+    Unibody,
+}
+
+/// <summary>How an axle is sprung and located. Front and rear are chosen separately.</summary>
+public enum SuspensionKind
+{
+    /// <summary>Independent, coil-over on a lower arm.</summary>
+    CoilOverArm,
+
+    /// <summary>Live axle on leaf springs, axle below the spring.</summary>
+    LeafOverslung,
+}
+
+/// <summary>The suspension of one axle.</summary>
+public sealed record Suspension
+{
+    /// <summary>The kind.</summary>
+    public required SuspensionKind Kind { get; init; }
+
+    /// <summary>Named dimensions of this kind, for example a strut's extended length.</summary>
+    public IReadOnlyDictionary<string, Quantity> Dimensions { get; init; } =
+        new Dictionary<string, Quantity>();
+
+    /// <summary>Named suspension points.</summary>
+    public IReadOnlyList<SuspensionPoint> Points { get; init; } = [];
+}
+
+/// <summary>A suspension point in the vehicle's frame (ISO 8855: x forward, y left, z up).</summary>
+public sealed record SuspensionPoint
+{
+    /// <summary>Name, unique in its axle.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>x forward of the front axle.</summary>
+    public Quantity? X { get; init; }
+
+    /// <summary>y to the left.</summary>
+    public Quantity? Y { get; init; }
+
+    /// <summary>z above the ground.</summary>
+    public Quantity? Z { get; init; }
+}
+
+/// <summary>Which part of the vehicle a station is fixed to.</summary>
+public enum Carrier
+{
+    /// <summary>Body or cab.</summary>
+    Body,
+
+    /// <summary>Pickup bed.</summary>
+    Bed,
+
+    /// <summary>Frame.</summary>
+    Frame,
+
+    /// <summary>Axle.</summary>
+    Axle,
+}
+
+/// <summary>A place on the body that is measured.</summary>
+public sealed record Station
+{
+    /// <summary>LF, RF, LR, RR for the lips over the wheels, LM and RM for the mid marks, or a name of one's own.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>x forward of the front axle.</summary>
+    public required Quantity X { get; init; }
+
+    /// <summary>y to the left.</summary>
+    public required Quantity Y { get; init; }
+
+    /// <summary>What it is fixed to.</summary>
+    public required Carrier Carrier { get; init; }
+
+    /// <summary>The edge that is hooked: sheet metal, liner, flare.</summary>
+    public string? Edge { get; init; }
+}
+
+/// <summary>The sizes that the stance and the prediction rest on; null is unknown.</summary>
+public sealed record VehicleDimensions
+{
+    /// <summary>Front axle to rear axle.</summary>
+    public Quantity? Wheelbase { get; init; }
+
+    /// <summary>Between the middles of the front tyres.</summary>
+    public Quantity? FrontTrack { get; init; }
+
+    /// <summary>Between the middles of the rear tyres.</summary>
+    public Quantity? RearTrack { get; init; }
+
+    /// <summary>Between the rear springs of a solid axle.</summary>
+    public Quantity? RearSpringBase { get; init; }
+
+    /// <summary>Mass on the front axle.</summary>
+    public Quantity? FrontAxleMass { get; init; }
+
+    /// <summary>Mass on the rear axle.</summary>
+    public Quantity? RearAxleMass { get; init; }
+
+    /// <summary>Share of the front axle mass that is not carried by springs.</summary>
+    public Quantity? FrontUnsprungShare { get; init; }
+
+    /// <summary>Share of the rear axle mass that is not carried by springs.</summary>
+    public Quantity? RearUnsprungShare { get; init; }
+
+    /// <summary>Sill above the floor, at its middle.</summary>
+    public Quantity? SillHeight { get; init; }
+
+    /// <summary>How far the mid marks lie behind the front axle.</summary>
+    public Quantity? MidMark { get; init; }
+
+    /// <summary>Each size with its name in files, for checks and lists.</summary>
+    public IEnumerable<(string Name, string Unit, Quantity? Value)> Named() =>
+        [
+            ("wheelbase", "mm", Wheelbase),
+            ("frontTrack", "mm", FrontTrack),
+            ("rearTrack", "mm", RearTrack),
+            ("rearSpringBase", "mm", RearSpringBase),
+            ("frontAxleMass", "kg", FrontAxleMass),
+            ("rearAxleMass", "kg", RearAxleMass),
+            ("frontUnsprungShare", "1", FrontUnsprungShare),
+            ("rearUnsprungShare", "1", RearUnsprungShare),
+            ("sillHeight", "mm", SillHeight),
+            ("midMark", "mm", MidMark),
+        ];
+}
+
+/// <summary>A vehicle, apart from its owner and its jobs.</summary>
+public sealed record Vehicle
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Its owner.</summary>
+    public required Guid OwnerId { get; init; }
+
+    /// <summary>Its platform.</summary>
+    public required Guid PlatformId { get; init; }
+
+    /// <summary>Make.</summary>
+    public required string Make { get; init; }
+
+    /// <summary>Name of the model.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Plate.</summary>
+    public string? Plate { get; init; }
+
+    /// <summary>Vehicle identification number.</summary>
+    public string? Vin { get; init; }
+
+    /// <summary>Engine as said.</summary>
+    public string? Engine { get; init; }
+
+    /// <summary>Driven wheels as said.</summary>
+    public string? Drive { get; init; }
+
+    /// <summary>Body or cab as said.</summary>
+    public string? Body { get; init; }
+
+    /// <summary>Suspension option as said.</summary>
+    public string? SuspensionOption { get; init; }
+
+    /// <summary>Sort of vehicle.</summary>
+    public required VehicleKind Kind { get; init; }
+
+    /// <summary>How the body is carried.</summary>
+    public required BodyKind BodyKind { get; init; }
+
+    /// <summary>Front suspension.</summary>
+    public required Suspension Front { get; init; }
+
+    /// <summary>Rear suspension.</summary>
+    public required Suspension Rear { get; init; }
+
+    /// <summary>Sizes.</summary>
+    public required VehicleDimensions Dimensions { get; init; }
+
+    /// <summary>Tyre size as printed on the tyre; null is unknown.</summary>
+    public string? TyreSize { get; init; }
+
+    /// <summary>How the tyre size is known.</summary>
+    public Known? TyreKnown { get; init; }
+
+    /// <summary>Stations in walking order.</summary>
+    public required IReadOnlyList<Station> Stations { get; init; }
+
+    /// <summary>The suspension of an axle.</summary>
+    public Suspension SuspensionOf(string axle) => axle == Corners.Front ? Front : Rear;
+}

@@ -1,0 +1,90 @@
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Vehicles;
+
+/// <summary>Sizes used until somebody measures: all marked estimated, with wide uncertainties.</summary>
+/// <remarks>Rules of thumb for a mid-size vehicle; no value belongs to a real one.</remarks>
+public static class VehicleDefaults
+{
+    /// <summary>Tyre size when none was read.</summary>
+    public const string TyreSize = "265/70R17";
+
+    /// <summary>Fills what is not known of a pickup.</summary>
+    public static VehicleDimensions Fill(VehicleDimensions known)
+    {
+        var wheelbase = known.Wheelbase ?? Guess(3300, "mm", 150);
+        var track = known.FrontTrack ?? Guess(1600, "mm", 40);
+        return known with
+        {
+            Wheelbase = wheelbase,
+            FrontTrack = track,
+            RearTrack = known.RearTrack ?? Guess(track.In("mm"), "mm", 40),
+            RearSpringBase = known.RearSpringBase ?? Guess(0.66 * track.In("mm"), "mm", 60),
+            FrontAxleMass = known.FrontAxleMass ?? Guess(1150, "kg", 120),
+            RearAxleMass = known.RearAxleMass ?? Guess(850, "kg", 120),
+            FrontUnsprungShare = known.FrontUnsprungShare ?? Guess(0.12, "1", 0.03),
+            RearUnsprungShare = known.RearUnsprungShare ?? Guess(0.2, "1", 0.05),
+            SillHeight = known.SillHeight ?? Guess(480, "mm", 60),
+            MidMark = known.MidMark ?? Guess(0.42 * wheelbase.In("mm"), "mm", 100),
+        };
+    }
+
+    /// <summary>The six stations of a first walk-round, in walking order: down the left side, up the right.</summary>
+    /// <param name="sizes">Filled sizes: wheelbase, tracks and mid mark are needed.</param>
+    /// <param name="kind">On a pickup the rear lips are on the bed.</param>
+    /// <exception cref="ArgumentException">A needed size is missing.</exception>
+    public static IReadOnlyList<Station> Stations(VehicleDimensions sizes, VehicleKind kind)
+    {
+        if (
+            sizes
+            is not {
+                Wheelbase: { } wheelbase,
+                FrontTrack: { } front,
+                RearTrack: { } rear,
+                MidMark: { } mid
+            }
+        )
+        {
+            throw new ArgumentException(
+                "Stations need wheelbase, tracks and the mid mark.",
+                nameof(sizes)
+            );
+        }
+        var bed = kind == VehicleKind.Pickup ? Carrier.Bed : Carrier.Body;
+        var (x, f, r, m) = (
+            wheelbase.In("mm"),
+            front.In("mm") / 2,
+            rear.In("mm") / 2,
+            mid.In("mm")
+        );
+        // Door handles and sill marks stand a little outside the wheels' middle.
+        var side = Math.Max(f, r) + 60;
+        return
+        [
+            At("LF", 0, f, Carrier.Body),
+            At("LM", -m, side, Carrier.Body),
+            At("LR", -x, r, bed),
+            At("RR", -x, -r, bed),
+            At("RM", -m, -side, Carrier.Body),
+            At("RF", 0, -f, Carrier.Body),
+        ];
+    }
+
+    private static Station At(string name, double x, double y, Carrier carrier) =>
+        new()
+        {
+            Name = name,
+            X = Quantity.Mm(x, Known.Estimated),
+            Y = Quantity.Mm(y, Known.Estimated),
+            Carrier = carrier,
+        };
+
+    private static Quantity Guess(double value, string unit, double u) =>
+        new()
+        {
+            Value = value,
+            Unit = unit,
+            U = u,
+            Known = Known.Estimated,
+        };
+}
