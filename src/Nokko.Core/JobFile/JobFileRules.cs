@@ -365,7 +365,7 @@ internal static class JobFileRules
     private static JobFileError? Unique(JobDocument d)
     {
         var seen = new HashSet<Guid>();
-        foreach (var (list, ids) in d.Ids())
+        foreach (var (list, ids) in JobRows.Ids(d))
         {
             foreach (var (id, index) in ids.Select((x, i) => (x, i)))
             {
@@ -380,31 +380,6 @@ internal static class JobFileRules
         }
         return null;
     }
-
-    /// <summary>Keys of every list of rows, by the list's name in the file.</summary>
-    public static IEnumerable<(string List, IEnumerable<Guid> Ids)> Ids(this JobDocument d) =>
-        [
-            ("people", d.People.Select(x => x.Id)),
-            ("stages", d.Stages.Select(x => x.Id)),
-            ("walkRounds", d.WalkRounds.Select(x => x.Id)),
-            ("readings", d.Readings.Select(x => x.Id)),
-            ("plans", d.Plans.Select(x => x.Id)),
-            ("frozenPredictions", d.FrozenPredictions.Select(x => x.Id)),
-            ("kits", d.Kits.Select(x => x.Id)),
-            ("joints", d.Joints.Select(x => x.Id)),
-            ("torqueEntries", d.TorqueEntries.Select(x => x.Id)),
-            ("offLines", d.OffLines.Select(x => x.Id)),
-            ("steps", d.Steps.Select(x => x.Id)),
-            ("supports", d.Supports.Select(x => x.Id)),
-            ("marks", d.Marks.Select(x => x.Id)),
-            ("orientations", d.Orientations.Select(x => x.Id)),
-            ("deviations", d.Deviations.Select(x => x.Id)),
-            ("promises", d.Promises.Select(x => x.Id)),
-            ("followUps", d.FollowUps.Select(x => x.Id)),
-            ("schools", d.Schools.Select(x => x.Id)),
-            ("attachments", d.Attachments.Select(x => x.Id)),
-            ("history", d.History.Select(x => x.Id)),
-        ];
 
     private static JobFileError? Someone(
         HashSet<Guid> people,

@@ -57,10 +57,32 @@ public static class JobJson
     /// <param name="title">Title of the schema.</param>
     public static string Schema(Type type, string title)
     {
-        var schema = Options.GetJsonSchemaAsNode(type).AsObject();
+        var schema = Options
+            .GetJsonSchemaAsNode(type, new JsonSchemaExporterOptions { TransformSchemaNode = Tell })
+            .AsObject();
         schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
         schema.Insert(1, "title", title);
         return schema.ToJsonString(Indented) + "\n";
+    }
+
+    /// <summary>Tells what the types alone do not: instants are text, and units are those of the table.</summary>
+    private static JsonNode Tell(JsonSchemaExporterContext context, JsonNode schema)
+    {
+        var type = Nullable.GetUnderlyingType(context.TypeInfo.Type) ?? context.TypeInfo.Type;
+        if (type == typeof(DateTimeOffset))
+        {
+            return new JsonObject
+            {
+                ["type"] =
+                    type == context.TypeInfo.Type ? "string" : new JsonArray("string", "null"),
+                ["format"] = "date-time",
+            };
+        }
+        if (context.PropertyInfo?.Name == "unit" && schema is JsonObject unit)
+        {
+            unit["enum"] = new JsonArray([.. Units.UnitTable.All.Select(s => JsonValue.Create(s))]);
+        }
+        return schema;
     }
 
     private static JsonSerializerOptions Make(bool indented)

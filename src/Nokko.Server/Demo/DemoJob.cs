@@ -1,0 +1,458 @@
+using System.Text.Json;
+using Nokko.Core.Fitting;
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Server.Demo;
+
+/// <summary>Writes one made-up job as people would have, step by step.</summary>
+internal sealed class DemoJob
+{
+    private static readonly string[] Lips = [Corners.LF, Corners.RF, Corners.LR, Corners.RR];
+    private static readonly string[] Mids = ["LM", "RM"];
+    private readonly Person _by;
+    private DateTimeOffset _now;
+
+    public JobDocument Document { get; private set; }
+
+    public DemoJob(
+        Owner owner,
+        Platform platform,
+        Person by,
+        string make,
+        string name,
+        string plate,
+        DateTimeOffset at
+    )
+    {
+        _by = by;
+        _now = Instants.ToMicroseconds(at);
+        var known = new VehicleDimensions
+        {
+            Wheelbase = Mm(3240, Known.Document),
+            FrontTrack = Mm(1580, Known.Document),
+            RearTrack = Mm(1580, Known.Document),
+            RearSpringBase = Mm(1040, Known.Measured),
+            SillHeight = Mm(510, Known.Measured),
+            MidMark = Mm(1340, Known.Measured),
+        };
+        var sizes = VehicleDefaults.Fill(known);
+        var vehicle = new Vehicle
+        {
+            Id = NewId(),
+            OwnerId = owner.Id,
+            PlatformId = platform.Id,
+            Make = make,
+            Name = name,
+            Plate = plate,
+            Engine = "2.4 diesel",
+            Drive = "selectable four",
+            Kind = VehicleKind.Pickup,
+            BodyKind = BodyKind.BodyOnFrame,
+            Front = new Suspension { Kind = SuspensionKind.CoilOverArm },
+            Rear = new Suspension { Kind = SuspensionKind.LeafOverslung },
+            Dimensions = sizes,
+            TyreSize = "265/70R17",
+            TyreKnown = Known.Document,
+            Stations = VehicleDefaults.Stations(sizes, VehicleKind.Pickup),
+        };
+        Document = new JobDocument
+        {
+            Format = JobDocument.FormatName,
+            Version = JobDocument.CurrentVersion,
+            Owner = owner,
+            Platform = platform,
+            Vehicle = vehicle,
+            People = [by],
+            Job = new Job
+            {
+                Id = NewId(),
+                VehicleId = vehicle.Id,
+                Wish = "Level, no higher than needed",
+                Carries = "tools and water cans",
+                Target = new Target
+                {
+                    Datum = Datum.Hub,
+                    Rake = Mm(0, Known.Told),
+                    Tolerance = Mm(Target.UsualToleranceMm, Known.Estimated),
+                },
+                PromisedOn = DateOnly.FromDateTime(_now.AddDays(5).UtcDateTime),
+                OdometerIn = Miles(48_200),
+                Equipment = Equipment.TwoPostLift,
+                TakenInAt = _now,
+            },
+            Stages =
+            [
+                new Stage
+                {
+                    Id = NewId(),
+                    VehicleId = vehicle.Id,
+                    Ordinal = 0,
+                    Name = "as found",
+                    OpenedAt = _now,
+                    Stacks = [],
+                },
+            ],
+        };
+        Remember("vehicle taken in");
+    }
+
+    /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth.</summary>
+    public void Round(Settled settled, double[] lips, double[] mids)
+    {
+        Later(30);
+        var round = new WalkRound
+        {
+            Id = NewId(),
+            StageId = Document.CurrentStage()!.Id,
+            Datum = Datum.Hub,
+            Division = new Quantity
+            {
+                Value = 1.0 / 16,
+                Unit = "in",
+                Known = Known.Told,
+            },
+            Settled = settled,
+            FloorSurveyed = true,
+            Spot = "bay 1",
+            Fuel = "half",
+            Load = "empty",
+            PersonId = _by.Id,
+            At = _now,
+        };
+        Document = Document with { WalkRounds = [.. Document.WalkRounds, round] };
+        Remember("walk-round begun");
+        foreach (var (station, inches) in Lips.Zip(lips))
+        {
+            Read(round, station, Datum.Hub, inches);
+        }
+        foreach (var (station, inches) in Mids.Zip(mids))
+        {
+            Read(round, station, Datum.Floor, inches);
+        }
+    }
+
+    public void Plan(string name, (string Corner, Part Part)[] parts)
+    {
+        Later(20);
+        var plan = new Plan
+        {
+            Id = NewId(),
+            Name = name,
+            FromStageId = Document.CurrentStage()!.Id,
+            Stacks =
+            [
+                .. parts.Select(p => new CornerStack
+                {
+                    Corner = p.Corner,
+                    Parts = [PlacedPart.Of(p.Part, NewId())],
+                }),
+            ],
+        };
+        Document = Document with { Plans = [.. Document.Plans, plan] };
+        Remember("plan changed");
+    }
+
+    public void Begin()
+    {
+        Later(15);
+        var plan = Document.DraftPlan()!;
+        var from = Document.CurrentStage()!;
+        var to = new Stage
+        {
+            Id = NewId(),
+            VehicleId = Document.Vehicle.Id,
+            Ordinal = from.Ordinal + 1,
+            Name = $"after stack {from.Ordinal + 1}",
+            OpenedAt = _now,
+            Stacks = plan.Stacks,
+        };
+        var begun = plan with { ToStageId = to.Id, BegunAt = _now };
+        var frozen = new FrozenPrediction
+        {
+            Id = NewId(),
+            PlanId = plan.Id,
+            At = _now,
+            Core = JobEvaluator.CoreVersion,
+            Prediction = JobEvaluator.Predict(
+                Document,
+                plan,
+                JobEvaluator.Evaluate(Document).WalkRounds
+            )!,
+            Target = Document.Job.Target,
+            Dimensions = Document.Vehicle.Dimensions,
+        };
+        var known = Document.Joints.Select(j => j.Place).ToHashSet();
+        var joints = JobCard
+            .Derive(from, begun, Document.Vehicle, Document.Job.Equipment)
+            .Joints.Where(j => !known.Contains(j.Place))
+            .Select(j => new Joint
+            {
+                Id = NewId(),
+                Where = j.Where,
+                Place = j.Place,
+                Kind = j.Kind,
+                Fasteners = j.Fasteners,
+                Order = j.Order,
+                Spec = Spec(j),
+            });
+        Document = Document with
+        {
+            Plans = [.. Document.Plans.Where(p => p.Id != plan.Id), begun],
+            Stages = [.. Document.Stages, to],
+            FrozenPredictions = [.. Document.FrozenPredictions, frozen],
+            Joints = [.. Document.Joints, .. joints],
+        };
+        Remember("fitting begun");
+    }
+
+    public void FitAll(string? leaveOpen = null) => Fit(int.MaxValue, leaveOpen);
+
+    /// <summary>Does the first steps of the card, with every entry that they call for.</summary>
+    public void Fit(int steps, string? leaveOpen = null)
+    {
+        var plan = Document.BegunPlan()!;
+        foreach (var step in Progress.CardOf(Document).Steps.Take(steps))
+        {
+            Later(step.Minutes);
+            Document = Document with
+            {
+                Steps =
+                [
+                    .. Document.Steps,
+                    new StepEntry
+                    {
+                        Id = NewId(),
+                        PlanId = plan.Id,
+                        Step = step.Key,
+                        Minutes = step.Minutes,
+                        PersonId = _by.Id,
+                        At = _now,
+                    },
+                ],
+                OffLines =
+                [
+                    .. Document.OffLines,
+                    .. step.TakesOff.Select(what => new OffLine
+                    {
+                        Id = NewId(),
+                        PlanId = plan.Id,
+                        Where = step.Where,
+                        What = what,
+                        OffBy = _by.Id,
+                        OffAt = _now,
+                    }),
+                ],
+            };
+            if (step.Puts is { } position)
+            {
+                var on = position == WheelPosition.OnWheels ? "its wheels" : "lift arms, locks in";
+                Document = Document with
+                {
+                    Supports =
+                    [
+                        .. Document.Supports,
+                        new SupportEntry
+                        {
+                            Id = NewId(),
+                            Where = "all",
+                            Position = position,
+                            On = on,
+                            PersonId = _by.Id,
+                            At = _now,
+                        },
+                    ],
+                };
+            }
+            foreach (var place in step.Joints.Where(_ => step.Pass is not null))
+            {
+                if (step.Pass != Pass.Final || place != leaveOpen)
+                {
+                    Tighten(plan, place, step.Pass!.Value);
+                }
+            }
+        }
+        if (steps == int.MaxValue)
+        {
+            Document = Document with
+            {
+                OffLines =
+                [
+                    .. Document.OffLines.Select(o =>
+                        o.Fate is null
+                            ? o with
+                            {
+                                Fate = Fate.RefitHere,
+                                ClosedBy = _by.Id,
+                                ClosedAt = _now,
+                            }
+                            : o
+                    ),
+                ],
+            };
+        }
+        Remember("step done");
+    }
+
+    public void HandOver(DateTimeOffset now, string notes)
+    {
+        Later(30);
+        Document = Document with
+        {
+            Job = Document.Job with
+            {
+                HandedOverAt = _now,
+                HandedOverBy = _by.Id,
+                OdometerOut = Miles(48_204),
+                OwnerNotes = notes,
+            },
+            FollowUps =
+            [
+                Follow(
+                    "Alignment at a licensed shop",
+                    "Height moves toe, camber and caster.",
+                    now.AddDays(2),
+                    48_254
+                ),
+                Follow("Headlight aim", "The nose angle changed.", now.AddDays(2), 48_254),
+                Follow(
+                    "Re-torque all opened joints",
+                    "Paint and faces settle in the first 50 to 100 miles.",
+                    now.AddDays(9),
+                    48_279
+                ),
+                Follow("Measure again", "Springs and bushings settle.", now.AddDays(50), 48_704),
+            ],
+        };
+        Remember("handed over");
+    }
+
+    private void Read(WalkRound round, string station, Datum from, double inches)
+    {
+        Later(1);
+        var mm = Math.Round(inches * 16) / 16 * 25.4;
+        var text = LengthText
+            .Show(mm, LengthStyle.Inches)
+            .Replace(" in", "", StringComparison.Ordinal);
+        Document = Document with
+        {
+            Readings =
+            [
+                .. Document.Readings,
+                new Reading
+                {
+                    Id = NewId(),
+                    WalkRoundId = round.Id,
+                    Kind = ReadingKind.Height,
+                    Place = new Place { Kind = PlaceKind.Station, Name = station },
+                    From = from,
+                    Value = new Quantity
+                    {
+                        Value = mm / 25.4,
+                        Unit = "in",
+                        Known = Known.Measured,
+                        Typed = text,
+                    },
+                    PersonId = _by.Id,
+                    TakenAt = _now,
+                    StoredAt = _now,
+                },
+            ],
+        };
+        Remember("reading stored");
+    }
+
+    private void Tighten(Plan plan, string place, Pass pass)
+    {
+        var joint = Document.Joints.First(j => j.Place == place);
+        Document = Document with
+        {
+            TorqueEntries =
+            [
+                .. Document.TorqueEntries,
+                new TorqueEntry
+                {
+                    Id = NewId(),
+                    JointId = joint.Id,
+                    PlanId = plan.Id,
+                    Pass = pass,
+                    Value = pass == Pass.Final ? joint.Spec!.Torque : null,
+                    Tool = pass == Pass.Final ? "torque wrench" : "ratchet",
+                    Position = FittingRules.Position(Document.Supports),
+                    PersonId = _by.Id,
+                    At = _now,
+                },
+            ],
+        };
+    }
+
+    private FollowUp Follow(string what, string why, DateTimeOffset due, double miles) =>
+        new()
+        {
+            Id = NewId(),
+            What = what,
+            Why = why,
+            DueOn = DateOnly.FromDateTime(due.UtcDateTime),
+            DueAt = Miles(miles),
+        };
+
+    private static JointSpec Spec(CardJoint joint) =>
+        new()
+        {
+            Torque = new Quantity
+            {
+                Value = joint.Kind switch
+                {
+                    JointKind.BondedRubber => 101,
+                    JointKind.Ball => 62,
+                    JointKind.Clamped => 41,
+                    JointKind.Wheel => 92,
+                    _ => 83,
+                },
+                Unit = "lb·ft",
+                Known = Known.Document,
+            },
+            Source = "shop's sheet SV-12 (made up)",
+        };
+
+    private void Remember(string kind) =>
+        Document = Document with
+        {
+            History =
+            [
+                .. Document.History,
+                new HistoryEntry
+                {
+                    Id = NewId(),
+                    Kind = kind,
+                    PersonId = _by.Id,
+                    At = _now,
+                    Body = JsonSerializer.SerializeToElement(new { demo = true }),
+                    Replaced = JsonSerializer.SerializeToElement(Array.Empty<string>()),
+                },
+            ],
+        };
+
+    private void Later(double minutes) => _now = Instants.ToMicroseconds(_now.AddMinutes(minutes));
+
+    /// <summary>Each key a millisecond after the last, so that rows keep their order.</summary>
+    private Guid NewId()
+    {
+        _now = _now.AddMilliseconds(1);
+        return Guid.CreateVersion7(_now);
+    }
+
+    private static Quantity Mm(double value, Known known) => Quantity.Mm(value, known);
+
+    private static Quantity Miles(double value) =>
+        new()
+        {
+            Value = value,
+            Unit = "mi",
+            Known = Known.Measured,
+        };
+}

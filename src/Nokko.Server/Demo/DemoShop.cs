@@ -1,0 +1,200 @@
+using Microsoft.AspNetCore.Identity;
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Parts;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Storage;
+
+namespace Nokko.Server.Demo;
+
+/// <summary>The made-up shop: nothing in it is a real brand, owner or figure.</summary>
+internal static class DemoShop
+{
+    private sealed record Shelf(
+        Part Thin,
+        Part Middle,
+        Part Thick,
+        Part Unmeasured,
+        Part Block,
+        Part TallBlock
+    )
+    {
+        public IEnumerable<Part> All => [Thin, Middle, Thick, Unmeasured, Block, TallBlock];
+    }
+
+    public static async Task Seed(NokkoDb db, UserManager<Account> users, DateTimeOffset now)
+    {
+        var people = await Seeding.AddShop(
+            db,
+            users,
+            Guid.CreateVersion7(),
+            "Skarn Vale Fitting",
+            [("brenna", "Brenna Tarn", "stance-42"), ("odd", "Odd Farrow", "stance-42")]
+        );
+        var brenna = new Person { Id = people[0], Name = "Brenna Tarn" };
+        var odd = new Person { Id = people[1], Name = "Odd Farrow" };
+        var drover = new Platform
+        {
+            Id = Guid.CreateVersion7(),
+            Name = "Ostrel Drover, second shape",
+        };
+        var packer = new Platform { Id = Guid.CreateVersion7(), Name = "Skeld Packer" };
+        var rescue = new Owner
+        {
+            Id = Guid.CreateVersion7(),
+            Name = "Skarn Vale flood rescue",
+            Contact = "duty desk",
+        };
+        var orchard = new Owner
+        {
+            Id = Guid.CreateVersion7(),
+            Name = "Hollin Orchard co-operative",
+        };
+        var survey = new Owner { Id = Guid.CreateVersion7(), Name = "Ninefords river survey" };
+        var farrier = new Owner
+        {
+            Id = Guid.CreateVersion7(),
+            Name = "T. Aldous, travelling farrier",
+        };
+        var shelf = MakeShelf();
+
+        foreach (var row in new object[] { drover, packer, rescue, orchard, survey, farrier })
+        {
+            db.Put(row);
+        }
+        foreach (var part in shelf.All)
+        {
+            db.Put(part);
+        }
+        DemoJob Job(
+            Owner owner,
+            Platform platform,
+            Person by,
+            string make,
+            string name,
+            string plate,
+            double daysAgo
+        ) => new(owner, platform, by, make, name, plate, now.AddDays(-daysAgo));
+
+        JobDocument[] jobs =
+        [
+            WentRight(Job(farrier, drover, odd, "Ostrel", "Drover", "SV 118 K", 9), shelf, now),
+            NoseHighThenRight(
+                Job(rescue, drover, brenna, "Ostrel", "Drover", "SV 204 R", 4),
+                shelf
+            ),
+            SlipOfTheTape(Job(survey, packer, brenna, "Skeld", "Packer", "NF 77 W", 3), shelf),
+            OnTheStands(Job(orchard, packer, odd, "Skeld", "Packer", "HO 31 T", 1), shelf),
+            SideLean(Job(orchard, drover, brenna, "Ostrel", "Drover", "HO 32 T", 0.4)),
+            HalfRead(Job(survey, packer, odd, "Skeld", "Packer", "NF 80 W", 0.1)),
+        ];
+        foreach (var job in jobs)
+        {
+            db.PutJob(job, ownerIsNew: false, platformIsNew: false);
+        }
+        await db.SaveChangesAsync();
+    }
+
+    private static Shelf MakeShelf() =>
+        new(
+            Thin: Make("T-100", "Alder plate 1", PartKind.StrutTopSpacer, 1, 2, 8),
+            Middle: Make("T-125", "Alder plate 1 1/4", PartKind.StrutTopSpacer, 1.25, 2.5, 6),
+            Thick: Make("T-150", "Alder plate 1 1/2", PartKind.StrutTopSpacer, 1.5, 2.5, 4),
+            Unmeasured: Make("MB-3", "Moor box spacer", PartKind.StrutTopSpacer, null, 3, 2),
+            Block: Make("B-100", "Fell block 1", PartKind.Block, 1, 1, 4),
+            TallBlock: Make("B-200", "Fell block 2", PartKind.Block, 2, 2, 2)
+        );
+
+    private static Part Make(
+        string number,
+        string name,
+        PartKind kind,
+        double? thickness,
+        double claim,
+        int count
+    ) =>
+        new()
+        {
+            Id = Guid.CreateVersion7(),
+            Number = number,
+            Name = name,
+            Kind = kind,
+            Thickness = thickness is { } t ? Inches(t, Known.Measured) : null,
+            Claim = Inches(claim, Known.Box),
+            Count = count,
+        };
+
+    private static Quantity Inches(double value, Known known) =>
+        new()
+        {
+            Value = value,
+            Unit = "in",
+            Known = known,
+        };
+
+    /// <summary>On plan at the first pass, all lines closed, handed over.</summary>
+    private static JobDocument WentRight(DemoJob job, Shelf shelf, DateTimeOffset now)
+    {
+        job.Round(Settled.Rolled, [20.5, 20.44, 22.94, 22.94], [41.06, 41.0]);
+        job.Plan("Plan A", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
+        job.Begin();
+        job.FitAll();
+        job.Round(Settled.Driven, [22.63, 22.56, 22.94, 22.88], [42.31, 42.25]);
+        job.HandOver(
+            now,
+            "Sits level now. Headlights were set for the old rake: have them aimed. Mind the low beam of the forge door."
+        );
+        return job.Document;
+    }
+
+    /// <summary>Lifted an inch more than a bare rule of thumb foretold; a thinner plate put it right in a second pass.</summary>
+    private static JobDocument NoseHighThenRight(DemoJob job, Shelf shelf)
+    {
+        job.Round(Settled.Rolled, [20.5, 20.5, 23.06, 23], [41.13, 41.06]);
+        job.Plan("Plan A", [(Corners.LF, shelf.Thick), (Corners.RF, shelf.Thick)]);
+        job.Begin();
+        job.FitAll();
+        job.Round(Settled.Rolled, [24.06, 24, 23.06, 23], [43.19, 43.13]);
+        job.Plan("Second pass", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
+        job.Begin();
+        job.FitAll(leaveOpen: "LF sway-bar link to arm");
+        job.Round(Settled.Driven, [23.06, 23, 23, 22.94], [42.56, 42.5]);
+        return job.Document;
+    }
+
+    /// <summary>All went well but one reading at a door handle, half an inch too high.</summary>
+    private static JobDocument SlipOfTheTape(DemoJob job, Shelf shelf)
+    {
+        job.Round(Settled.Rolled, [19.88, 19.81, 22.19, 22.13], [40.5, 40.44]);
+        job.Plan("Plan A", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
+        job.Begin();
+        job.FitAll();
+        job.Round(Settled.Rolled, [22.06, 22, 22.19, 22.13], [41.81, 42.25]);
+        return job.Document;
+    }
+
+    /// <summary>Hanging on the lift, the left strut out.</summary>
+    private static JobDocument OnTheStands(DemoJob job, Shelf shelf)
+    {
+        job.Round(Settled.Bounced, [19.94, 19.94, 22.5, 22.44], [40.56, 40.5]);
+        job.Plan("Plan A", [(Corners.LF, shelf.Middle), (Corners.RF, shelf.Middle)]);
+        job.Begin();
+        job.Fit(7);
+        return job.Document;
+    }
+
+    /// <summary>Measured before, right side low at both ends; nothing planned yet.</summary>
+    private static JobDocument SideLean(DemoJob job)
+    {
+        job.Round(Settled.Rolled, [20.75, 20.13, 22.81, 22.25], [41.25, 40.63]);
+        return job.Document;
+    }
+
+    /// <summary>Just taken in, two stations read.</summary>
+    private static JobDocument HalfRead(DemoJob job)
+    {
+        job.Round(Settled.Rolled, [20.06], [40.63]);
+        return job.Document;
+    }
+}

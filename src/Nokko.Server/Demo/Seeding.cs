@@ -1,0 +1,78 @@
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Storage;
+
+namespace Nokko.Server.Demo;
+
+/// <summary>Brings the database to its newest form and, once, seeds the shop.</summary>
+internal static class Seeding
+{
+    public static async Task Prepare(WebApplication app)
+    {
+        await using var scope = app.Services.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
+        await db.Database.MigrateAsync();
+        if (await db.Shops.AnyAsync())
+        {
+            return;
+        }
+        var users = scope.ServiceProvider.GetRequiredService<UserManager<Account>>();
+        // Whole or not at all: a start that is cut short seeds again.
+        await using var transaction = await db.Database.BeginTransactionAsync();
+        if (app.Configuration.GetValue<bool>("Nokko:Empty"))
+        {
+            var password =
+                app.Configuration["Nokko:FirstPassword"]
+                ?? throw new InvalidOperationException("An empty shop needs Nokko:FirstPassword.");
+            await AddShop(
+                db,
+                users,
+                Guid.CreateVersion7(),
+                "My shop",
+                [("fitter", "Fitter", password)]
+            );
+        }
+        else
+        {
+            await DemoShop.Seed(
+                db,
+                users,
+                scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow()
+            );
+        }
+        await transaction.CommitAsync();
+    }
+
+    public static async Task<IReadOnlyList<Guid>> AddShop(
+        NokkoDb db,
+        UserManager<Account> users,
+        Guid shop,
+        string name,
+        IReadOnlyList<(string UserName, string Name, string Password)> people
+    )
+    {
+        db.Shops.Add(new Shop { Id = shop, Name = name });
+        await db.SaveChangesAsync();
+        db.ShopId = shop;
+        var ids = new List<Guid>();
+        foreach (var person in people)
+        {
+            var account = new Account
+            {
+                Id = Guid.CreateVersion7(),
+                ShopId = shop,
+                PersonName = person.Name,
+                UserName = person.UserName,
+            };
+            var created = await users.CreateAsync(account, person.Password);
+            if (!created.Succeeded)
+            {
+                throw new InvalidOperationException(
+                    string.Join(" ", created.Errors.Select(e => e.Description))
+                );
+            }
+            ids.Add(account.Id);
+        }
+        return ids;
+    }
+}

@@ -1,0 +1,252 @@
+using Microsoft.AspNetCore.Authentication.Cookies;
+using Microsoft.AspNetCore.Authorization;
+using Microsoft.AspNetCore.DataProtection;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.OpenApi;
+using Nokko.Core.JobFile;
+using Nokko.Server.Accounts;
+using Nokko.Server.Fitting;
+using Nokko.Server.HandOver;
+using Nokko.Server.JobFiles;
+using Nokko.Server.Jobs;
+using Nokko.Server.Plans;
+using Nokko.Server.Shelf;
+using Nokko.Server.Tape;
+using Nokko.Server.WalkRounds;
+using Nokko.Server.Yard;
+using Nokko.Storage;
+using Npgsql;
+using Serilog;
+
+namespace Nokko.Server.Hosting;
+
+/// <summary>Puts the server together.</summary>
+internal static class Composition
+{
+    public static WebApplication Build(string[] args)
+    {
+        var builder = WebApplication.CreateBuilder(args);
+        builder.Services.AddSerilog(log =>
+            log.ReadFrom.Configuration(builder.Configuration)
+                .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture)
+        );
+        builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = 80 * 1024 * 1024);
+        AddData(builder);
+        AddAccounts(builder.Services);
+        builder.Services.ConfigureHttpJsonOptions(o => JobJson.Apply(o.SerializerOptions));
+        builder.Services.AddProblemDetails();
+        builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer(RequireWhatIsAlwaysThere));
+        builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
+        builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddHealthChecks().AddCheck<DatabaseCheck>("database");
+
+        var app = builder.Build();
+        app.UseExceptionHandler(e => e.Run(AnswerException));
+        app.UseStatusCodePages();
+        app.UseResponseCompression();
+        app.UseDefaultFiles();
+        app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.Use(SeeOwnShop);
+        MapAll(app);
+        return app;
+    }
+
+    /// <summary>Writes the API's description, from which the front end's types are made.</summary>
+    public static async Task WriteOpenApi(WebApplication app, string file)
+    {
+        // The endpoints are known only once the server has started; any free port will do.
+        app.Urls.Add("http://127.0.0.1:0");
+        await app.StartAsync();
+        var provider = app.Services.GetRequiredKeyedService<IOpenApiDocumentProvider>("v1");
+        var document = await provider.GetOpenApiDocumentAsync();
+        document.Servers?.Clear();
+        await File.WriteAllTextAsync(
+            file,
+            await document.SerializeAsJsonAsync(OpenApiSpecVersion.OpenApi3_1)
+        );
+        await app.StopAsync();
+    }
+
+    private static void AddData(WebApplicationBuilder builder)
+    {
+        var connection =
+            builder.Configuration.GetConnectionString("Nokko") ?? "Host=127.0.0.1;Database=nokko";
+        builder.Services.AddDbContext<NokkoDb>(o =>
+            o.UseNpgsql(connection).UseSnakeCaseNamingConvention()
+        );
+        var protection = builder.Services.AddDataProtection().SetApplicationName("nokko");
+        if (builder.Configuration["openapi"] is null)
+        {
+            protection.PersistKeysToDbContext<NokkoDb>();
+        }
+        else
+        {
+            protection.UseEphemeralDataProtectionProvider();
+        }
+    }
+
+    private static void AddAccounts(IServiceCollection services)
+    {
+        services
+            .AddIdentityCore<Account>(o =>
+            {
+                o.Password.RequiredLength = 8;
+                o.Password.RequireNonAlphanumeric = false;
+                o.Password.RequireUppercase = false;
+                o.Password.RequireDigit = false;
+            })
+            .AddEntityFrameworkStores<NokkoDb>()
+            .AddClaimsPrincipalFactory<ClaimsOfAccount>()
+            .AddSignInManager();
+        services
+            .AddAuthentication(IdentityConstants.ApplicationScheme)
+            .AddCookie(
+                IdentityConstants.ApplicationScheme,
+                o =>
+                {
+                    o.Cookie.Name = "nokko";
+                    o.Cookie.SameSite = SameSiteMode.Strict;
+                    o.ExpireTimeSpan = TimeSpan.FromDays(30);
+                    o.Events = new CookieAuthenticationEvents
+                    {
+                        OnRedirectToLogin = c =>
+                            Refuse(c.Response, StatusCodes.Status401Unauthorized),
+                        OnRedirectToAccessDenied = c =>
+                            Refuse(c.Response, StatusCodes.Status403Forbidden),
+                    };
+                }
+            );
+        services
+            .AddAuthorizationBuilder()
+            .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
+        services.AddHttpContextAccessor();
+        services.AddScoped<SignedIn>();
+        services.AddScoped<JobDesk>();
+
+        static Task Refuse(HttpResponse response, int status)
+        {
+            response.StatusCode = status;
+            return Task.CompletedTask;
+        }
+    }
+
+    private static void MapAll(WebApplication app)
+    {
+        app.MapHealthChecks("/healthz").AllowAnonymous();
+        app.MapOpenApi();
+        var api = app.MapGroup("/api");
+        AccountEndpoints.Map(api);
+        YardEndpoints.Map(api);
+        ShelfEndpoints.Map(api);
+        TapeEndpoints.Map(api);
+        JobFileEndpoints.Map(api);
+        var jobs = api.MapGroup("/jobs");
+        JobEndpoints.Map(jobs);
+        WalkRoundEndpoints.Map(jobs);
+        PlanEndpoints.Map(jobs);
+        FittingEndpoints.Map(jobs);
+        HandOverEndpoints.Map(jobs);
+        api.MapFallback(() => TypedResults.NotFound());
+        // Every other address is a screen of the front end, which asks for the sign-in itself.
+        app.MapFallbackToFile("index.html").AllowAnonymous();
+    }
+
+    private static async Task SeeOwnShop(HttpContext context, RequestDelegate next)
+    {
+        if (context.User.Identity?.IsAuthenticated == true)
+        {
+            context.RequestServices.GetRequiredService<NokkoDb>().ShopId = context
+                .RequestServices.GetRequiredService<SignedIn>()
+                .ShopId;
+        }
+        await next(context);
+    }
+
+    /// <summary>Files with a hash in their name never change; the page that names them is always asked for.</summary>
+    private static void Cache(Microsoft.AspNetCore.StaticFiles.StaticFileResponseContext context) =>
+        context.Context.Response.Headers.CacheControl =
+            context.Context.Request.Path.StartsWithSegments("/assets")
+                ? "public, max-age=31536000, immutable"
+                : "no-cache";
+
+    private static Task AnswerException(HttpContext context)
+    {
+        var trouble = context.Features.Get<IExceptionHandlerFeature>()?.Error switch
+        {
+            BadHttpRequestException bad => new Trouble(
+                bad.StatusCode,
+                "",
+                "The request could not be read: a field is missing or has another form."
+            ),
+            DbUpdateException
+            {
+                InnerException: PostgresException { SqlState: "22021" or "22P05" }
+            } => Trouble.At("", "There is a character in it that cannot be stored."),
+            PostgresException { SqlState: "22021" or "22P05" } => Trouble.At(
+                "",
+                "There is a character in it that cannot be stored."
+            ),
+            _ => new Trouble(
+                StatusCodes.Status500InternalServerError,
+                "",
+                "Something broke on the server. Nothing was stored by this request; what you typed is still here. Try again."
+            ),
+        };
+        return trouble.Answer().ExecuteAsync(context);
+    }
+
+    /// <summary>Answers always hold every field, so the front end's types need no question marks; requests say themselves what may be left out.</summary>
+    private static Task RequireWhatIsAlwaysThere(
+        OpenApiSchema schema,
+        OpenApiSchemaTransformerContext context,
+        CancellationToken cancel
+    )
+    {
+        if (schema.Properties is { Count: > 0 } properties)
+        {
+            schema.Required = properties.Keys.ToHashSet();
+        }
+        var type =
+            Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
+        if (type == typeof(DateTimeOffset))
+        {
+            // Its converter is our own, so its schema must be told.
+            schema.Type =
+                type == context.JsonTypeInfo.Type
+                    ? JsonSchemaType.String
+                    : JsonSchemaType.String | JsonSchemaType.Null;
+            schema.Format = "date-time";
+        }
+        if (type.IsEnum && schema.Enum is { } values)
+        {
+            // Where an enum may be null, its place says so, not the enum itself.
+            schema.Enum =
+            [
+                .. values.Where(v =>
+                    v is not null && v.GetValueKind() == System.Text.Json.JsonValueKind.String
+                ),
+            ];
+        }
+        return Task.CompletedTask;
+    }
+}
+
+/// <summary>Healthy means that the database answers.</summary>
+internal sealed class DatabaseCheck(NokkoDb db)
+    : Microsoft.Extensions.Diagnostics.HealthChecks.IHealthCheck
+{
+    public async Task<Microsoft.Extensions.Diagnostics.HealthChecks.HealthCheckResult> CheckHealthAsync(
+        Microsoft.Extensions.Diagnostics.HealthChecks.HealthCheckContext context,
+        CancellationToken cancellationToken = default
+    ) =>
+        await db.Database.CanConnectAsync(cancellationToken)
+            ? Microsoft.Extensions.Diagnostics.HealthChecks.HealthCheckResult.Healthy()
+            : Microsoft.Extensions.Diagnostics.HealthChecks.HealthCheckResult.Unhealthy(
+                "The database does not answer."
+            );
+}

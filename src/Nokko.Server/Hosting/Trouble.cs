@@ -1,0 +1,62 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Nokko.Core.Measuring;
+
+namespace Nokko.Server.Hosting;
+
+/// <summary>Why a request was refused: the field, the sentence, and a question when there is one.</summary>
+internal sealed record Trouble(
+    int Status,
+    string Field,
+    string Message,
+    IReadOnlyList<TapeChoice>? Choices = null,
+    object? Theirs = null
+)
+{
+    /// <summary>Something that was typed cannot be taken.</summary>
+    public static Trouble At(string field, string message) =>
+        new(StatusCodes.Status422UnprocessableEntity, field, message);
+
+    /// <summary>A gate: it may be passed with a written reason, where the endpoint takes one.</summary>
+    public static Trouble Gate(string field, string message) =>
+        new(StatusCodes.Status409Conflict, field, message);
+
+    /// <summary>What is asked for is not there.</summary>
+    public static Trouble Missing(string what) => new(StatusCodes.Status404NotFound, "", what);
+
+    /// <summary>The trouble of a text that was asked about or refused.</summary>
+    public static Trouble Of(string field, TapeReading reading) =>
+        reading switch
+        {
+            TapeReading.Asked asked => At(field, asked.Question) with { Choices = asked.Choices },
+            TapeReading.Refused refused => At(field, refused.Reason),
+            _ => throw new ArgumentException(
+                "A reading that was understood is no trouble.",
+                nameof(reading)
+            ),
+        };
+
+    /// <summary>The answer over HTTP.</summary>
+    public ProblemHttpResult Answer() =>
+        TypedResults.Problem(
+            detail: Message,
+            statusCode: Status,
+            title: Status switch
+            {
+                404 => "Not found",
+                409 => "Not now",
+                _ => "Look again",
+            },
+            extensions: new Dictionary<string, object?>
+            {
+                ["field"] = Field,
+                ["choices"] = Choices,
+                ["theirs"] = Theirs,
+            }
+        );
+}
+
+/// <summary>Thrown inside a command to refuse it; nothing of it is stored.</summary>
+internal sealed class TroubleException(Trouble trouble) : Exception(trouble.Message)
+{
+    public Trouble Trouble { get; } = trouble;
+}

@@ -1,0 +1,119 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.JobFile;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Server.Hosting;
+using Nokko.Storage;
+
+namespace Nokko.Server.Jobs;
+
+/// <summary>Shows a job and edits its vehicle and its target.</summary>
+internal static class JobEndpoints
+{
+    internal sealed record EditVehicle(Guid CommandId, uint Version, VehicleSizes Sizes);
+
+    internal sealed record EditTarget(
+        Guid CommandId,
+        uint Version,
+        TargetInput Target,
+        string? Wish,
+        DateOnly? PromisedOn
+    );
+
+    internal sealed record HistoryLine(Guid Id, string Kind, string Person, DateTimeOffset At);
+
+    public static void Map(RouteGroupBuilder jobs)
+    {
+        TakeIn.Map(jobs);
+        jobs.MapGet(
+            "/{job:guid}",
+            (Guid job, JobDesk desk, CancellationToken cancel) => desk.Show(job, cancel)
+        );
+        jobs.MapGet("/{job:guid}/history", History);
+        jobs.MapPut("/{job:guid}/vehicle", Vehicle);
+        jobs.MapPut("/{job:guid}/target", Target);
+    }
+
+    private static async Task<Results<Ok<HistoryLine[]>, ProblemHttpResult>> History(
+        Guid job,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadJob(job, true, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        var names = d.People.ToDictionary(p => p.Id, p => p.Name);
+        return TypedResults.Ok(
+            d.History.OrderByDescending(h => h.At)
+                .Select(h => new HistoryLine(
+                    h.Id,
+                    h.Kind,
+                    names.GetValueOrDefault(h.PersonId, "?"),
+                    h.At
+                ))
+                .ToArray()
+        );
+    }
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Vehicle(
+        Guid job,
+        EditVehicle body,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "vehicle's sizes changed",
+            body,
+            d =>
+            {
+                var sizes = VehicleDefaults.Fill(body.Sizes.Read());
+                var tyre = body.Sizes.ReadTyre();
+                desk.Edit(
+                    d.Vehicle,
+                    body.Version,
+                    d.Vehicle with
+                    {
+                        Dimensions = sizes,
+                        TyreSize = tyre ?? VehicleDefaults.TyreSize,
+                        TyreKnown = tyre is null ? Known.Estimated : Known.Document,
+                        Stations = VehicleDefaults.Stations(sizes, d.Vehicle.Kind),
+                    }
+                );
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Target(
+        Guid job,
+        EditTarget body,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "target changed",
+            body,
+            d =>
+            {
+                desk.Edit(
+                    d.Job,
+                    body.Version,
+                    d.Job with
+                    {
+                        Target = body.Target.Read(),
+                        Wish = TakeIn.Blank(body.Wish),
+                        PromisedOn = body.PromisedOn,
+                    }
+                );
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+}

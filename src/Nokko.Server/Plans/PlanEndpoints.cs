@@ -1,0 +1,351 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Fitting;
+using Nokko.Core.JobFile;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Vehicles;
+using Nokko.Server.Hosting;
+using Nokko.Server.Jobs;
+using Nokko.Storage;
+
+namespace Nokko.Server.Plans;
+
+/// <summary>Draws up stacks, previews them, and begins the fitting.</summary>
+internal static class PlanEndpoints
+{
+    /// <summary>A part in its place: one that is already there by its key, or a new one from the shelf.</summary>
+    internal sealed record Placing(Guid Id, Guid? PartId);
+
+    internal sealed record CornerPlacings(string Corner, IReadOnlyList<Placing> Parts);
+
+    internal sealed record Save(
+        Guid CommandId,
+        uint? Version,
+        Guid FromStageId,
+        string Name,
+        IReadOnlyList<CornerPlacings> Stacks
+    );
+
+    internal sealed record Preview(Guid FromStageId, IReadOnlyList<CornerPlacings> Stacks);
+
+    internal sealed record BeginFitting(
+        Guid CommandId,
+        uint Version,
+        Guid StageId,
+        Guid FrozenId,
+        Guid DeviationId,
+        string? Reason
+    );
+
+    public static void Map(RouteGroupBuilder jobs)
+    {
+        jobs.MapPut("/{job:guid}/plans/{id:guid}", SavePlan);
+        jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan);
+        jobs.MapPost("/{job:guid}/plans/{id:guid}/begin", Begin);
+    }
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> SavePlan(
+        Guid job,
+        Guid id,
+        Save body,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "plan changed",
+            body,
+            async d =>
+            {
+                var existing = d.Plans.FirstOrDefault(p => p.Id == id);
+                if (existing is { BegunAt: not null })
+                {
+                    throw new TroubleException(
+                        Trouble.Gate(
+                            "plan",
+                            "The fitting of this plan has begun: draw up a second pass instead."
+                        )
+                    );
+                }
+                var stage = Stage(d, body.FromStageId);
+                var stacks = await Stacks(desk.Db, d, stage, existing, body.Stacks, cancel);
+                if (existing is null)
+                {
+                    desk.Db.Put(
+                        job,
+                        new Plan
+                        {
+                            Id = id,
+                            Name = TakeIn.Text(body.Name, "name", "Name the plan."),
+                            FromStageId = stage.Id,
+                            Stacks = stacks,
+                        }
+                    );
+                }
+                else
+                {
+                    desk.Edit(
+                        existing,
+                        body.Version ?? 0,
+                        existing with
+                        {
+                            Name = body.Name,
+                            Stacks = stacks,
+                        }
+                    );
+                }
+            },
+            cancel
+        );
+
+    /// <summary>What stacks would do; stores nothing and follows the finger.</summary>
+    private static async Task<Results<Ok<Prediction>, ProblemHttpResult>> PreviewPlan(
+        Guid job,
+        Preview body,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadJob(job, false, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        try
+        {
+            var stage = Stage(d, body.FromStageId);
+            var plan = new Plan
+            {
+                Id = Guid.Empty,
+                Name = "",
+                FromStageId = stage.Id,
+                Stacks = await Stacks(db, d, stage, d.DraftPlan(), body.Stacks, cancel),
+            };
+            var stances = JobEvaluator.Evaluate(d with { Plans = [] }).WalkRounds;
+            return TypedResults.Ok(JobEvaluator.Predict(d, plan, stances)!);
+        }
+        catch (TroubleException e)
+        {
+            return e.Trouble.Answer();
+        }
+    }
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Begin(
+        Guid job,
+        Guid id,
+        BeginFitting body,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "fitting begun",
+            body,
+            async d =>
+            {
+                var plan =
+                    d.Plans.FirstOrDefault(p => p.Id == id)
+                    ?? throw new TroubleException(Trouble.Missing("This job has no such plan."));
+                if (plan.BegunAt is not null || d.CurrentStage()?.Id != plan.FromStageId)
+                {
+                    throw new TroubleException(
+                        Trouble.Gate("plan", "The fitting of this plan has begun already.")
+                    );
+                }
+                var prediction = JobEvaluator.Predict(
+                    d,
+                    plan,
+                    JobEvaluator.Evaluate(d).WalkRounds
+                )!;
+                Gates(desk, d, prediction, body);
+                await TakeFromShelf(desk, d, plan, cancel);
+                desk.Db.Put(
+                    job,
+                    new Stage
+                    {
+                        Id = body.StageId,
+                        VehicleId = d.Vehicle.Id,
+                        Ordinal = d.Stages.Max(s => s.Ordinal) + 1,
+                        Name = $"after stack {d.Plans.Count(p => p.BegunAt is not null) + 1}",
+                        OpenedAt = desk.Now,
+                        Stacks = plan.Stacks,
+                    }
+                );
+                desk.Db.Put(
+                    job,
+                    new FrozenPrediction
+                    {
+                        Id = body.FrozenId,
+                        PlanId = plan.Id,
+                        At = desk.Now,
+                        Core = JobEvaluator.CoreVersion,
+                        Prediction = prediction,
+                        Target = d.Job.Target,
+                        Dimensions = d.Vehicle.Dimensions,
+                    }
+                );
+                var begun = plan with { ToStageId = body.StageId, BegunAt = desk.Now };
+                PutJoints(desk, d, begun);
+                desk.Edit(plan, body.Version, begun);
+            },
+            cancel
+        );
+
+    private static void Gates(JobDesk desk, JobDocument d, Prediction prediction, BeginFitting body)
+    {
+        if (prediction.Refusals.Count > 0)
+        {
+            throw new TroubleException(Trouble.At("plan", prediction.Refusals[0]));
+        }
+        if (prediction.Cannot is not { } why)
+        {
+            return;
+        }
+        if (TakeIn.Blank(body.Reason) is not { } reason)
+        {
+            throw new TroubleException(
+                Trouble.Gate(
+                    "reason",
+                    $"There is no prediction to prove against. {why} Begin all the same? Then write why."
+                )
+            );
+        }
+        desk.Db.Put(
+            d.Job.Id,
+            new Deviation
+            {
+                Id = body.DeviationId,
+                Where = "vehicle",
+                SheetSays = "Measure and predict before anything is undone.",
+                Did = "Began the fitting without a prediction.",
+                Why = reason,
+                PersonId = desk.PersonId,
+                At = desk.Now,
+            }
+        );
+    }
+
+    private static async Task TakeFromShelf(
+        JobDesk desk,
+        JobDocument d,
+        Plan plan,
+        CancellationToken cancel
+    )
+    {
+        var fitted = d.CurrentStage()!
+            .Stacks.SelectMany(s => s.Parts)
+            .Select(p => p.Id)
+            .ToHashSet();
+        var needed = plan
+            .Stacks.SelectMany(s => s.Parts)
+            .Where(p => !fitted.Contains(p.Id) && p.PartId is not null)
+            .GroupBy(p => p.PartId!.Value)
+            .ToArray();
+        if (
+            needed.Length == 0
+            && plan.Stacks.SelectMany(s => s.Parts).All(p => fitted.Contains(p.Id))
+            && plan.Stacks.Sum(s => s.Parts.Count) == fitted.Count
+        )
+        {
+            throw new TroubleException(
+                Trouble.At("plan", "Nothing changes in this plan: place or take out a part first.")
+            );
+        }
+        foreach (var group in needed)
+        {
+            var part = await desk.Db.Parts.FirstOrDefaultAsync(p => p.Id == group.Key, cancel);
+            if (part is null)
+            {
+                continue;
+            }
+            if (part.Count < group.Count())
+            {
+                throw new TroubleException(
+                    Trouble.At(
+                        "plan",
+                        $"The plan needs {group.Count()} of {part.Name}, the shelf holds {part.Count}."
+                    )
+                );
+            }
+            desk.Db.Entry(part)
+                .CurrentValues.SetValues(part with { Count = part.Count - group.Count() });
+        }
+    }
+
+    private static void PutJoints(JobDesk desk, JobDocument d, Plan plan)
+    {
+        var card = JobCard.Derive(d.CurrentStage()!, plan, d.Vehicle, d.Job.Equipment);
+        var known = d.Joints.Select(j => j.Place).ToHashSet();
+        foreach (var joint in card.Joints.Where(j => !known.Contains(j.Place)))
+        {
+            desk.Db.Put(
+                d.Job.Id,
+                new Joint
+                {
+                    Id = Guid.CreateVersion7(desk.Now),
+                    Where = joint.Where,
+                    Place = joint.Place,
+                    Kind = joint.Kind,
+                    Fasteners = joint.Fasteners,
+                    Order = joint.Order,
+                }
+            );
+        }
+    }
+
+    private static Stage Stage(JobDocument d, Guid id) =>
+        d.Stages.FirstOrDefault(s => s.Id == id)
+        ?? throw new TroubleException(Trouble.At("fromStageId", "This job has no such stage."));
+
+    private static async Task<List<CornerStack>> Stacks(
+        NokkoDb db,
+        JobDocument d,
+        Stage stage,
+        Plan? existing,
+        IReadOnlyList<CornerPlacings> placings,
+        CancellationToken cancel
+    )
+    {
+        var placed = stage
+            .Stacks.Concat(existing?.Stacks ?? [])
+            .SelectMany(s => s.Parts)
+            .GroupBy(p => p.Id)
+            .ToDictionary(g => g.Key, g => g.First());
+        var wanted = placings
+            .SelectMany(c => c.Parts)
+            .Select(p => p.PartId)
+            .OfType<Guid>()
+            .Distinct()
+            .ToArray();
+        var shelf = await db
+            .Parts.AsNoTracking()
+            .Where(p => wanted.Contains(p.Id))
+            .ToDictionaryAsync(p => p.Id, cancel);
+        if (placings.FirstOrDefault(c => !Corners.All.Contains(c.Corner)) is { } nowhere)
+        {
+            throw new TroubleException(
+                Trouble.At("stacks", $"“{nowhere.Corner}” is no corner: LF, RF, LR or RR.")
+            );
+        }
+        return
+        [
+            .. placings
+                .Where(c => c.Parts.Count > 0)
+                .Select(c => new CornerStack
+                {
+                    Corner = c.Corner,
+                    Parts = [.. c.Parts.Select(Copy)],
+                }),
+        ];
+
+        PlacedPart Copy(Placing placing) =>
+            placed.TryGetValue(placing.Id, out var there) ? there
+            : placing.PartId is { } partId && shelf.TryGetValue(partId, out var part)
+                ? PlacedPart.Of(part, placing.Id)
+            : throw new TroubleException(
+                Trouble.At("stacks", "One of the parts is no longer on the shelf. Choose it again.")
+            );
+    }
+}

@@ -1,0 +1,79 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Nokko.Core.Fitting;
+
+namespace Nokko.Storage.Configurations;
+
+internal sealed class JointTable : IEntityTypeConfiguration<Joint>
+{
+    public void Configure(EntityTypeBuilder<Joint> table)
+    {
+        table.OfJob("joints").Edited();
+    }
+}
+
+internal sealed class TorqueEntryTable : IEntityTypeConfiguration<TorqueEntry>
+{
+    public void Configure(EntityTypeBuilder<TorqueEntry> table)
+    {
+        table.OfJob("torque_entries");
+        table
+            .HasOne<Joint>()
+            .WithMany()
+            .HasForeignKey(t => t.JointId)
+            .OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class OffLineTable : IEntityTypeConfiguration<OffLine>
+{
+    public void Configure(EntityTypeBuilder<OffLine> table)
+    {
+        table.OfJob("off_lines");
+    }
+}
+
+internal sealed class StepEntryTable : IEntityTypeConfiguration<StepEntry>
+{
+    public void Configure(EntityTypeBuilder<StepEntry> table)
+    {
+        table.OfJob("step_entries");
+        table.HasIndex(s => new { s.PlanId, s.Step }).IsUnique();
+    }
+}
+
+internal sealed class SupportEntryTable : IEntityTypeConfiguration<SupportEntry>
+{
+    public void Configure(EntityTypeBuilder<SupportEntry> table)
+    {
+        table.OfJob("supports");
+    }
+}
+
+internal sealed class MarkTable : IEntityTypeConfiguration<Mark>
+{
+    public void Configure(EntityTypeBuilder<Mark> table) => table.OfJob("marks");
+}
+
+internal sealed class OrientationTable : IEntityTypeConfiguration<Orientation>
+{
+    public void Configure(EntityTypeBuilder<Orientation> table) => table.OfJob("orientations");
+}
+
+internal sealed class DeviationTable : IEntityTypeConfiguration<Deviation>
+{
+    public void Configure(EntityTypeBuilder<Deviation> table) => table.OfJob("deviations");
+}
+
+internal sealed class PromisedTable : IEntityTypeConfiguration<Promised>
+{
+    public void Configure(EntityTypeBuilder<Promised> table) => table.OfJob("promises");
+}
+
+internal sealed class FollowUpTable : IEntityTypeConfiguration<FollowUp>
+{
+    public void Configure(EntityTypeBuilder<FollowUp> table)
+    {
+        table.OfJob("follow_ups");
+    }
+}

@@ -1,0 +1,125 @@
+using System.Reflection;
+using System.Text.Json;
+using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Fitting;
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Storage.Configurations;
+
+namespace Nokko.Storage;
+
+/// <summary>The database of all shops. Rows of one shop only are seen: those of <see cref="ShopId"/>.</summary>
+public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
+    : IdentityUserContext<Account, Guid>(options),
+        IDataProtectionKeyContext
+{
+    /// <summary>Shadow property of every row: the shop that it belongs to.</summary>
+    public const string ShopIdColumn = "ShopId";
+
+    /// <summary>Shadow property of every row of a job.</summary>
+    public const string JobIdColumn = "JobId";
+
+    /// <summary>The concurrency token, PostgreSQL's own row version.</summary>
+    public const string VersionColumn = "Version";
+
+    /// <summary>The shop whose rows are seen and written; set from the sign-in.</summary>
+    public Guid ShopId { get; set; }
+
+    public DbSet<Shop> Shops => Set<Shop>();
+    public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
+    public DbSet<Owner> Owners => Set<Owner>();
+    public DbSet<Platform> Platforms => Set<Platform>();
+    public DbSet<Vehicle> Vehicles => Set<Vehicle>();
+    public DbSet<Job> Jobs => Set<Job>();
+    public DbSet<Part> Parts => Set<Part>();
+    public DbSet<Stage> Stages => Set<Stage>();
+    public DbSet<WalkRound> WalkRounds => Set<WalkRound>();
+    public DbSet<Reading> Readings => Set<Reading>();
+    public DbSet<Plan> Plans => Set<Plan>();
+    public DbSet<FrozenPrediction> FrozenPredictions => Set<FrozenPrediction>();
+    public DbSet<Joint> Joints => Set<Joint>();
+    public DbSet<TorqueEntry> TorqueEntries => Set<TorqueEntry>();
+    public DbSet<OffLine> OffLines => Set<OffLine>();
+    public DbSet<HistoryEntry> History => Set<HistoryEntry>();
+    public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
+    public DbSet<StoredFile> Files => Set<StoredFile>();
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<Enum>().HaveConversion<string>();
+        Json<Quantity>();
+        Json<Place>();
+        Json<Target>();
+        Json<Suspension>();
+        Json<VehicleDimensions>();
+        Json<Prediction>();
+        Json<JointSpec>();
+        Json<JsonElement>();
+        Json<IReadOnlyList<Station>>();
+        Json<IReadOnlyList<CornerStack>>();
+        Json<IReadOnlyList<Fastener>>();
+        Json<IReadOnlyList<KitPiece>>();
+
+        void Json<T>() =>
+            configurationBuilder
+                .Properties<T>()
+                .HaveConversion<AsJson<T>, SameJson<T>>()
+                .HaveColumnType("jsonb");
+    }
+
+    protected override void OnModelCreating(ModelBuilder builder)
+    {
+        base.OnModelCreating(builder);
+        builder.Ignore<IdentityUserPasskey<Guid>>();
+        builder.Ignore<IdentityPasskeyData>();
+        builder.Entity<IdentityUserClaim<Guid>>().ToTable("account_claims");
+        builder.Entity<IdentityUserLogin<Guid>>().ToTable("account_logins");
+        builder.Entity<IdentityUserToken<Guid>>().ToTable("account_tokens");
+        builder.ApplyConfigurationsFromAssembly(typeof(NokkoDb).Assembly);
+        var filter = GetType()
+            .GetMethod(nameof(ShowOneShop), BindingFlags.NonPublic | BindingFlags.Instance)!;
+        foreach (
+            var type in builder
+                .Model.GetEntityTypes()
+                .Select(t => t.ClrType)
+                .Where(t => t != typeof(Account))
+                .ToArray()
+        )
+        {
+            if (builder.Entity(type).Metadata.FindProperty(ShopIdColumn) is not null)
+            {
+                filter.MakeGenericMethod(type).Invoke(this, [builder]);
+            }
+        }
+    }
+
+    /// <summary>Shows each query the rows of one shop only. An instance method: EF exchanges this context for the one that asks.</summary>
+    private void ShowOneShop<T>(ModelBuilder builder)
+        where T : class =>
+        builder.Entity<T>().HasQueryFilter(row => EF.Property<Guid>(row, ShopIdColumn) == ShopId);
+
+    /// <summary>Adds a row of this shop.</summary>
+    public T Put<T>(T row)
+        where T : class
+    {
+        var entry = Add(row);
+        entry.Property(ShopIdColumn).CurrentValue = ShopId;
+        return row;
+    }
+
+    /// <summary>Adds a row of a job of this shop.</summary>
+    public T Put<T>(Guid job, T row)
+        where T : class
+    {
+        Put(row);
+        Entry(row).Property(JobIdColumn).CurrentValue = job;
+        return row;
+    }
+}

@@ -1,0 +1,14 @@
+import hooks from "eslint-plugin-react-hooks";
+import ts from "typescript-eslint";
+
+export default ts.config(
+    { ignores: ["dist", "src/api/schema.ts"] },
+    ...ts.configs.strict,
+    {
+        plugins: { "react-hooks": hooks },
+        rules: {
+            "react-hooks/rules-of-hooks": "error",
+            "react-hooks/exhaustive-deps": "error",
+        },
+    },
+);

@@ -1,0 +1,69 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { lazy, Suspense } from "react";
+import { Route, Routes } from "react-router";
+import { useMe, useStoredJobs } from "../api/job";
+import { Problem } from "../api/problem";
+import { SignIn } from "../features/accounts/SignIn";
+import { JobLayout } from "../features/jobs/JobLayout";
+import { TopBar } from "./TopBar";
+
+const Yard = lazy(() => import("../features/yard/Yard"));
+const TakeIn = lazy(() => import("../features/jobs/TakeIn"));
+const TakenIn = lazy(() => import("../features/jobs/TakenIn"));
+const WalkRound = lazy(() => import("../features/walk-rounds/WalkRoundView"));
+const Plan = lazy(() => import("../features/plans/PlanView"));
+const Fit = lazy(() => import("../features/fitting/FitView"));
+const Prove = lazy(() => import("../features/proof/ProveView"));
+const HandOver = lazy(() => import("../features/hand-over/HandOverView"));
+const Shelf = lazy(() => import("../features/shelf/Shelf"));
+
+export function App() {
+  const me = useMe();
+  useStoredJobs();
+  if (me.isPending) {
+    return null;
+  }
+  if (me.isError) {
+    if (me.error instanceof Problem && me.error.status === 401) {
+      return <SignIn />;
+    }
+    return (
+      <Box component="main" sx={{ p: 4 }}>
+        <Typography variant="h1">The server does not answer.</Typography>
+        <Typography sx={{ mt: 1 }}>
+          What you typed is kept on this device. Check that Nokko is started,
+          then reload this page.
+        </Typography>
+      </Box>
+    );
+  }
+  return (
+    <Box sx={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
+      <TopBar me={me.data} />
+      <Suspense fallback={null}>
+        <Routes>
+          <Route index element={<Yard />} />
+          <Route path="take-in" element={<TakeIn />} />
+          <Route path="shelf" element={<Shelf />} />
+          <Route path="jobs/:job" element={<JobLayout />}>
+            <Route path="take-in" element={<TakenIn />} />
+            <Route path="walk-round" element={<WalkRound />} />
+            <Route path="plan" element={<Plan />} />
+            <Route path="fit" element={<Fit />} />
+            <Route path="prove" element={<Prove />} />
+            <Route path="hand-over" element={<HandOver />} />
+          </Route>
+          <Route
+            path="*"
+            element={
+              <Typography component="main" sx={{ p: 4 }}>
+                There is no such page.
+              </Typography>
+            }
+          />
+        </Routes>
+      </Suspense>
+    </Box>
+  );
+}

@@ -1,0 +1,115 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
+import { useColorScheme } from "@mui/material/styles";
+import { useQueryClient } from "@tanstack/react-query";
+import { Link as To } from "react-router";
+import { api, type Schemas } from "../api/client";
+import { useOutbox } from "../api/job";
+
+/** One thin line: where home is, whether all is saved, unit, day or night, who. */
+export function TopBar({ me }: { me: Schemas["Me"] }) {
+  const client = useQueryClient();
+  const { mode, systemMode, setMode } = useColorScheme();
+  const dark = (mode === "system" ? systemMode : mode) === "dark";
+  const unit = me.lengthUnit === "mm" ? "in" : "mm";
+  return (
+    <Box
+      component="header"
+      className="no-print"
+      sx={{
+        display: "flex",
+        alignItems: "center",
+        gap: { xs: 0.5, sm: 1.5 },
+        px: { xs: 1, sm: 2 },
+        borderBottom: 1,
+        borderColor: "divider",
+        minHeight: 48,
+        whiteSpace: "nowrap",
+      }}
+    >
+      <Link
+        component={To}
+        to="/"
+        color="text.primary"
+        underline="none"
+        sx={{ fontWeight: 800, fontSize: "1.15rem", py: 1.2 }}
+      >
+        Nokko
+      </Link>
+      <Link
+        component={To}
+        to="/"
+        color="text.secondary"
+        sx={{ display: { xs: "none", sm: "inline" } }}
+      >
+        {me.shop}
+      </Link>
+      <Link component={To} to="/shelf" color="text.primary" sx={{ py: 1.2 }}>
+        Shelf
+      </Link>
+      <Box sx={{ flex: 1, textAlign: "right" }}>
+        <SaveState />
+      </Box>
+      <Button
+        size="small"
+        color="inherit"
+        aria-label={`Show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
+        onClick={() => {
+          void api
+            .PUT("/api/me/unit", { body: { lengthUnit: unit } })
+            .then(() => client.invalidateQueries());
+        }}
+      >
+        {me.lengthUnit === "mm" ? "mm → in" : "in → mm"}
+      </Button>
+      <Button
+        size="small"
+        color="inherit"
+        onClick={() => {
+          setMode(dark ? "light" : "dark");
+        }}
+      >
+        {dark ? "Day" : "Night"}
+      </Button>
+      <Button
+        size="small"
+        color="inherit"
+        aria-label={`Sign out ${me.name}`}
+        onClick={() => {
+          void api.POST("/api/sign-out").then(() => {
+            window.location.assign("/");
+          });
+        }}
+      >
+        <Box component="span" sx={{ display: { xs: "none", md: "inline" } }}>
+          {me.name}:&nbsp;
+        </Box>
+        out
+      </Button>
+    </Box>
+  );
+}
+
+function SaveState() {
+  const { letters, failing } = useOutbox();
+  const words =
+    letters.length === 0
+      ? "✓ All saved"
+      : failing
+        ? `▲ Not saved yet: ${letters.length.toString()}. Kept here, trying again`
+        : "Saving…";
+  return (
+    <Box
+      component="span"
+      role="status"
+      sx={{
+        color: failing ? "warning.main" : "text.secondary",
+        fontSize: "0.9rem",
+        whiteSpace: "normal",
+      }}
+    >
+      {words}
+    </Box>
+  );
+}

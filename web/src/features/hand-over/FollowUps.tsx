@@ -1,0 +1,53 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { useJob, useSend } from "../../api/job";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { due } from "./due";
+
+/** What is to come after the hand-over, and what of it is done. */
+export function FollowUps() {
+  const d = useJob().document;
+  const send = useSend();
+  const [problem, setProblem] = useState<Error | null>(null);
+  const done = async (id: string, what: string) => {
+    try {
+      await send("POST", `/follow-ups/${id}/done`, { note: null }, what);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  return (
+    <>
+      <Typography sx={{ mt: 1 }}>To come:</Typography>
+      <Box component="ul" sx={{ listStyle: "none", p: 0 }}>
+        {d.followUps.map((f) => (
+          <Box
+            component="li"
+            key={f.id}
+            sx={{ display: "flex", alignItems: "center", gap: 1, my: 0.5 }}
+          >
+            <Box sx={{ flex: 1 }}>
+              {f.doneAt ? "✓ " : "○ "}
+              <b>{f.what}</b>
+              <Box sx={{ color: "text.secondary" }}>
+                {due(f)}. {f.why}
+              </Box>
+            </Box>
+            {!f.doneAt && (
+              <Button
+                variant="outlined"
+                aria-label={`${f.what} is done`}
+                onClick={() => void done(f.id, f.what)}
+              >
+                Done
+              </Button>
+            )}
+          </Box>
+        ))}
+      </Box>
+      <ProblemNote problem={problem} />
+    </>
+  );
+}

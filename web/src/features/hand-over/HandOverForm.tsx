@@ -1,0 +1,153 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { useJob, useSend } from "../../api/job";
+import { useUnit } from "../../shared/Length";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+import { useDraft } from "../../shared/useDraft";
+
+const kmPerMile = 1.609344;
+
+function inDays(days: number): string {
+  const day = new Date();
+  day.setDate(day.getDate() + days);
+  return day.toISOString().slice(0, 10);
+}
+
+/** Odometer, words for the owner and follow-ups; with open lines it can be handed over, and they are printed. */
+export function HandOverForm() {
+  const view = useJob();
+  const d = view.document;
+  const send = useSend();
+  const unit = useUnit() === "in" ? "mi" : "km";
+  const [draft, setDraft, clear] = useDraft(`hand-over.${d.job.id}`, {
+    odometer: "",
+    notes: "",
+    left: [] as string[],
+    days: {} as Record<string, string>,
+  });
+  const [problem, setProblem] = useState<Error | null>(null);
+  const kept = view.followUpSuggestions.filter(
+    (f) => !draft.left.includes(f.what),
+  );
+  const odometer = Number.parseFloat(draft.odometer.replace(",", "."));
+
+  const hand = async () => {
+    setProblem(null);
+    try {
+      await send(
+        "POST",
+        "/hand-over",
+        {
+          version: view.versions[d.job.id],
+          odometer: typed(draft.odometer, unit),
+          ownerNotes: draft.notes || null,
+          followUps: kept.map((f) => ({
+            id: v7(),
+            what: f.what,
+            why: f.why,
+            dueOn: draft.days[f.what] ?? inDays(f.days),
+            dueAt: Number.isFinite(odometer)
+              ? typed(
+                  Math.round(
+                    odometer + (unit === "mi" ? f.km / kmPerMile : f.km),
+                  ).toString(),
+                  unit,
+                  "computed",
+                )
+              : null,
+          })),
+        },
+        "the hand-over",
+      );
+      clear();
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+
+  return (
+    <Box sx={{ display: "grid", gap: 1.5, mt: 1 }}>
+      {view.progress.openLines.length > 0 && (
+        <Box sx={{ border: 2, borderColor: "warning.main", p: 1 }}>
+          ▲ {view.progress.openLines.length} open lines. Close them under Fit;
+          handed over open, they are printed on the record.
+        </Box>
+      )}
+      <TextField
+        label={`Odometer, ${unit}`}
+        value={draft.odometer}
+        onChange={(e) => {
+          setDraft({ ...draft, odometer: e.target.value });
+        }}
+        {...at(problem, "odometer")}
+      />
+      <TextField
+        label="For the owner: what changed"
+        placeholder="Garage door, headlights, longer braking feel, first drive slow and short"
+        multiline
+        minRows={2}
+        value={draft.notes}
+        onChange={(e) => {
+          setDraft({ ...draft, notes: e.target.value });
+        }}
+      />
+      {kept.length > 0 && (
+        <Typography variant="h2">
+          To come (rules of thumb, change them)
+        </Typography>
+      )}
+      {kept.map((f) => (
+        <Box
+          key={f.what}
+          sx={{
+            display: "flex",
+            gap: 1,
+            alignItems: "center",
+            flexWrap: "wrap",
+          }}
+        >
+          <Box sx={{ flex: "1 1 180px" }}>
+            <b>{f.what}</b>
+            <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+              {f.why} After{" "}
+              {unit === "mi"
+                ? `${Math.round(f.km / kmPerMile / 10) * 10} mi`
+                : `${f.km.toString()} km`}
+              .
+            </Box>
+          </Box>
+          <TextField
+            type="date"
+            label="By"
+            value={draft.days[f.what] ?? inDays(f.days)}
+            onChange={(e) => {
+              setDraft({
+                ...draft,
+                days: { ...draft.days, [f.what]: e.target.value },
+              });
+            }}
+            sx={{ width: 165 }}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <Button
+            aria-label={`Leave out ${f.what}`}
+            onClick={() => {
+              setDraft({ ...draft, left: [...draft.left, f.what] });
+            }}
+          >
+            Leave out
+          </Button>
+        </Box>
+      ))}
+      <ProblemNote problem={problem} />
+      <Button variant="contained" onClick={() => void hand()}>
+        Hand it over
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,305 @@
+import Box from "@mui/material/Box";
+import GlobalStyles from "@mui/material/GlobalStyles";
+import type { Schemas } from "../../api/client";
+import { begunPlan, firstStage, heightAt, speaks, useJob } from "../../api/job";
+import { Length, PlusMinus, ResultLength, useUnit } from "../../shared/Length";
+import { inMm, showText } from "../../shared/length";
+import { cornerWords, knownWords } from "../../shared/quantity";
+import { torqueText } from "../fitting/torque";
+import { verdicts } from "../proof/verdict";
+import { due } from "./due";
+
+/** One page for the owner, always ink on white, made for A4 and Letter alike. */
+export function Record() {
+  const view = useJob();
+  const d = view.document;
+  const plan = begunPlan(d);
+  const proof = view.results.proofs.find((p) => p.planId === plan?.id);
+  const first = firstStage(d);
+  const before = speaks(view, first.id);
+  const last = plan && speaks(view, plan.toStageId ?? "");
+  const people = d.people.map((p) => p.name).join(", ");
+  return (
+    <Box
+      component="article"
+      aria-label="Record"
+      sx={{
+        bgcolor: "#fff",
+        color: "#1c1e21",
+        border: "1px solid #9a9a94",
+        p: 2.5,
+        fontSize: "0.86rem",
+        lineHeight: 1.35,
+        "& *": { color: "#1c1e21 !important", borderColor: "#1c1e21" },
+        "& h2": { fontSize: "1.35rem", m: 0 },
+        "& h3": {
+          fontSize: "0.95rem",
+          mt: 1.25,
+          mb: 0.25,
+          borderBottom: "1px solid",
+        },
+        "& table": { borderCollapse: "collapse", width: "100%" },
+        "& th, & td": { textAlign: "left", py: "1px", pr: 1, fontWeight: 400 },
+        "& thead th": { fontWeight: 650, borderBottom: "1px solid" },
+        "& ul": { my: 0.25, pl: 2 },
+        "@media print": { border: 0, p: 0, fontSize: "8.6pt" },
+      }}
+    >
+      <GlobalStyles
+        styles={{
+          "@page": { margin: "12mm" },
+          "@media print": {
+            "body, html": { background: "#fff !important" },
+            'section[aria-label="Stance"]': { display: "none !important" },
+            main: { padding: "0 !important" },
+          },
+        }}
+      />
+      <h2>
+        {d.vehicle.make} {d.vehicle.name}, {d.vehicle.plate ?? d.vehicle.vin}
+      </h2>
+      <div>
+        {d.owner.name} · taken in {d.job.takenInAt.slice(0, 10)}
+        {d.job.odometerIn &&
+          ` at ${d.job.odometerIn.value.toString()} ${d.job.odometerIn.unit}`}
+        {d.job.handedOverAt &&
+          ` · handed over ${d.job.handedOverAt.slice(0, 10)}`}
+        {d.job.odometerOut &&
+          ` at ${d.job.odometerOut.value.toString()} ${d.job.odometerOut.unit}`}{" "}
+        · {people}
+      </div>
+      {proof && (
+        <div>
+          <b>
+            {verdicts[proof.overall].shape} {verdicts[proof.overall].word}
+          </b>
+          {proof.target.map((t) => (
+            <span key={t.what}>
+              {" "}
+              ·{" "}
+              {t.what === "rake"
+                ? "rake"
+                : t.what === "frontLift"
+                  ? "front lift"
+                  : "rear lift"}{" "}
+              <ResultLength result={t.now} signed />:{" "}
+              {verdicts[t.reached].target}
+            </span>
+          ))}
+        </div>
+      )}
+      <Heights before={before} after={last} />
+      <Parts plan={plan} proof={proof} />
+      <Torques plan={plan?.id} />
+      <List title="Open lines" items={view.progress.openLines} none="None." />
+      <List
+        title="Done otherwise than the sheet says"
+        items={d.deviations.map(
+          (x) => `${x.where}: ${x.sheetSays} ${x.did} Because: ${x.why}`,
+        )}
+        none="Nothing."
+      />
+      <List
+        title="To come"
+        items={d.followUps.map(
+          (f) => `${f.what}: ${f.doneAt ? "done" : due(f)}`,
+        )}
+        none="Not agreed yet."
+      />
+      <List title="Not measured" items={view.notMeasured} none="" />
+      {d.job.ownerNotes && (
+        <>
+          <h3>For the owner</h3>
+          <p style={{ margin: 0 }}>{d.job.ownerNotes}</p>
+        </>
+      )}
+      <p style={{ margin: "8px 0 0" }}>
+        First a brake test at walking pace, then a short slow drive. Height
+        changes headlights, garage and car-wash clearance and handling. Rules on
+        lift, lamps and bumpers differ by place: check them. ± is at k = 2,
+        about 95 %.
+      </p>
+    </Box>
+  );
+}
+
+function Heights({
+  before,
+  after,
+}: {
+  before: Schemas["WalkRoundStance"] | undefined;
+  after: Schemas["WalkRoundStance"] | undefined;
+}) {
+  const view = useJob();
+  const d = view.document;
+  const stage = (s: Schemas["WalkRoundStance"] | undefined) =>
+    d.stages.find((x) => x.id === s?.stageId)?.name ?? "not measured";
+  const proof = view.results.proofs.find(
+    (p) =>
+      p.comparison?.beforeId === before?.walkRoundId &&
+      p.comparison?.afterId === after?.walkRoundId,
+  );
+  return (
+    <>
+      <h3>
+        Heights, fender lip above {before?.datum ?? after?.datum ?? "datum"}{" "}
+        (middle stations above the floor)
+      </h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Station</th>
+            <th scope="col">Before: {stage(before)}</th>
+            <th scope="col">After: {stage(after)}</th>
+            <th scope="col">Lift</th>
+          </tr>
+        </thead>
+        <tbody>
+          {d.vehicle.stations.map((s) => {
+            const [a, b] = [heightAt(before, s.name), heightAt(after, s.name)];
+            const rise = proof?.comparison?.rises.find(
+              (r) => r.station === s.name,
+            );
+            return (
+              <tr key={s.name}>
+                <th scope="row">{cornerWords[s.name] ?? s.name}</th>
+                <td>{a ? <ResultLength result={a.height} /> : "not read"}</td>
+                <td>{b ? <ResultLength result={b.height} /> : "not read"}</td>
+                <td>
+                  {rise ? (
+                    <ResultLength result={rise.rise} signed />
+                  ) : a?.height.value != null &&
+                    b?.height.value != null &&
+                    a.datum === b.datum ? (
+                    <>
+                      <Length mm={b.height.value - a.height.value} signed />{" "}
+                      <PlusMinus
+                        u={Math.hypot(a.height.u ?? 0, b.height.u ?? 0)}
+                      />
+                    </>
+                  ) : (
+                    "–"
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+function Parts({
+  plan,
+  proof,
+}: {
+  plan: Schemas["Plan"] | undefined;
+  proof: Schemas["Proof"] | undefined;
+}) {
+  const unit = useUnit();
+  const length = (q: Schemas["Quantity"] | null) =>
+    q ? `${showText(inMm(q), unit)} (${knownWords[q.known]})` : "unknown";
+  return (
+    <>
+      <h3>Parts fitted</h3>
+      {plan?.stacks.some((s) => s.parts.length > 0) ? (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Corner</th>
+              <th scope="col">Part</th>
+              <th scope="col">Thickness</th>
+              <th scope="col">Claim</th>
+            </tr>
+          </thead>
+          <tbody>
+            {plan.stacks.flatMap((s) =>
+              s.parts.map((p) => (
+                <tr key={p.id}>
+                  <th scope="row">{s.corner}</th>
+                  <td>
+                    {p.name} {p.number}
+                  </td>
+                  <td>{length(p.thickness)}</td>
+                  <td>{length(p.claim)}</td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      ) : (
+        <div>None.</div>
+      )}
+      {proof?.lifts.map((l) => (
+        <div key={l.axle}>
+          {l.axle === "front" ? "Front" : "Rear"} achieved{" "}
+          <b>
+            <ResultLength result={l.measured} signed />
+          </b>{" "}
+          in this pass.
+        </div>
+      ))}
+    </>
+  );
+}
+
+function Torques({ plan }: { plan: string | undefined }) {
+  const view = useJob();
+  const d = view.document;
+  const rows = view.jointLines.flatMap((line) => {
+    const joint = d.joints.find((j) => j.id === line.jointId);
+    const entry = d.torqueEntries
+      .filter((t) => t.jointId === line.jointId && t.planId === plan)
+      .sort((a, b) => a.at.localeCompare(b.at))
+      .at(-1);
+    return joint ? [{ joint, entry, open: line.open }] : [];
+  });
+  if (rows.length === 0) {
+    return null;
+  }
+  return (
+    <>
+      <h3>Torques</h3>
+      <Box
+        component="ul"
+        sx={{ columns: 2, listStyle: "none", p: "0 !important" }}
+      >
+        {rows.map(({ joint, entry, open }) => (
+          <li key={joint.id}>
+            {open === null ? "●" : "○"} {joint.place}:{" "}
+            {entry
+              ? `${entry.pass}${entry.value ? ` ${torqueText(entry.value)}` : entry.criterionSeen ? ", criterion seen" : ""}, ${entry.position === "hanging" ? "hanging" : "on its wheels"}`
+              : "not touched"}
+            {joint.spec && ` (${joint.spec.source})`}
+          </li>
+        ))}
+      </Box>
+    </>
+  );
+}
+
+function List({
+  title,
+  items,
+  none,
+}: {
+  title: string;
+  items: readonly string[];
+  none: string;
+}) {
+  return (
+    <>
+      <h3>{title}</h3>
+      {items.length === 0 ? (
+        <div>{none}</div>
+      ) : (
+        <ul>
+          {items.map((x) => (
+            <li key={x}>{x}</li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,268 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { v7 } from "uuid";
+import { api, must, type Schemas } from "../../api/client";
+import { outbox } from "../../api/job";
+import { useUnit } from "../../shared/Length";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+import { useDraft } from "../../shared/useDraft";
+import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
+import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
+import { levelByHub, targetBody, TargetFields } from "./TargetFields";
+
+const blank = {
+  ownerName: "",
+  ownerContact: "",
+  platformId: "",
+  make: "",
+  name: "",
+  plate: "",
+  vin: "",
+  engine: "",
+  drive: "",
+  odometer: "",
+  wish: "",
+  carries: "",
+  troubles: "",
+  promisedOn: "",
+  equipment: "twoPostLift" as Schemas["Equipment"],
+  sizes: noSizes,
+  target: levelByHub,
+  fitted: [] as FittedText[],
+};
+
+/** Takes in a vehicle. What is typed is kept on the device until it is stored. */
+export default function TakeIn() {
+  const unit = useUnit();
+  const navigate = useNavigate();
+  const [draft, setDraft, clear] = useDraft("take-in", {
+    ...blank,
+    ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7() },
+  });
+  const [problem, setProblem] = useState<Error | null>(null);
+  const platforms = useQuery({
+    queryKey: ["platforms"],
+    queryFn: async () => must(await api.GET("/api/platforms")),
+  });
+
+  const field = (
+    key:
+      | "ownerName"
+      | "ownerContact"
+      | "make"
+      | "name"
+      | "plate"
+      | "vin"
+      | "engine"
+      | "drive"
+      | "odometer"
+      | "wish"
+      | "carries"
+      | "troubles",
+    label: string,
+  ) => (
+    <TextField
+      label={label}
+      value={draft[key]}
+      onChange={(e) => {
+        setDraft({ ...draft, [key]: e.target.value });
+      }}
+      {...at(problem, key)}
+    />
+  );
+
+  const take = async () => {
+    setProblem(null);
+    try {
+      await outbox.post({
+        job: draft.ids.job,
+        method: "POST",
+        path: "/api/jobs",
+        says: `${draft.make} ${draft.name} ${draft.plate}`,
+        body: {
+          jobId: draft.ids.job,
+          vehicleId: draft.ids.vehicle,
+          stageId: draft.ids.stage,
+          ownerId: draft.ids.owner,
+          ownerName: draft.ownerName,
+          ownerContact: draft.ownerContact || null,
+          platformId: draft.platformId || v7(),
+          make: draft.make,
+          name: draft.name,
+          plate: draft.plate || null,
+          vin: draft.vin || null,
+          engine: draft.engine || null,
+          drive: draft.drive || null,
+          sizes: sizesBody(draft.sizes, unit),
+          fitted: fittedBody(draft.fitted, unit),
+          wish: draft.wish || null,
+          carries: draft.carries || null,
+          troubles: draft.troubles || null,
+          target: targetBody(draft.target, unit),
+          promisedOn: draft.promisedOn || null,
+          odometer: typed(draft.odometer, unit === "in" ? "mi" : "km"),
+          equipment: draft.equipment,
+        },
+      });
+      clear();
+      await navigate(`/jobs/${draft.ids.job}/walk-round`);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+
+  return (
+    <Box
+      component="main"
+      sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 1080, width: "100%" }}
+    >
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void take();
+        }}
+      >
+        <Typography variant="h1">Take in a vehicle</Typography>
+        <Section title="Whose, and which">
+          <Grid>
+            {field("ownerName", "Owner")}
+            {field("ownerContact", "Phone or mail")}
+            {field("make", "Make")}
+            {field("name", "Model")}
+            {field("plate", "Plate")}
+            {field("vin", "VIN")}
+            <TextField
+              select
+              label="Platform"
+              value={draft.platformId}
+              onChange={(e) => {
+                setDraft({ ...draft, platformId: e.target.value });
+              }}
+              {...at(problem, "platformId")}
+              helperText={
+                at(problem, "platformId").helperText ??
+                "Vehicles that share a suspension"
+              }
+            >
+              {platforms.data?.map((p) => (
+                <MenuItem key={p.id} value={p.id}>
+                  {p.name}
+                </MenuItem>
+              ))}
+            </TextField>
+            {field("engine", "Engine")}
+            {field("drive", "Drive")}
+            {field("odometer", unit === "in" ? "Odometer, mi" : "Odometer, km")}
+          </Grid>
+          <Typography color="text.secondary" sx={{ mt: 1 }}>
+            Pickup, body on frame: coil-overs on arms in front, leaf springs
+            above the axle behind.
+          </Typography>
+        </Section>
+        <Section title="How it shall sit">
+          <TargetFields
+            target={draft.target}
+            onChange={(target) => {
+              setDraft({ ...draft, target });
+            }}
+            problem={problem}
+          />
+          <Box sx={{ height: 12 }} />
+          <Grid>
+            {field("wish", "In the owner's words")}
+            {field("carries", "Carries and tows")}
+            {field("troubles", "Known troubles")}
+            <TextField
+              type="date"
+              label="Promised for"
+              value={draft.promisedOn}
+              onChange={(e) => {
+                setDraft({ ...draft, promisedOn: e.target.value });
+              }}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+            <TextField
+              select
+              label="Lifted with"
+              value={draft.equipment}
+              onChange={(e) => {
+                setDraft({
+                  ...draft,
+                  equipment: e.target.value as Schemas["Equipment"],
+                });
+              }}
+            >
+              <MenuItem value="twoPostLift">two-post lift</MenuItem>
+              <MenuItem value="jackAndStands">jack and stands</MenuItem>
+              <MenuItem value="pit">pit</MenuItem>
+            </TextField>
+          </Grid>
+          <Typography color="text.secondary" sx={{ mt: 1 }}>
+            Rules on lift, lamp and bumper height differ by place: check them
+            before you agree.
+          </Typography>
+        </Section>
+        <Section title="What is fitted now">
+          <FittedNow
+            rows={draft.fitted}
+            onChange={(fitted) => {
+              setDraft({ ...draft, fitted });
+            }}
+            problem={problem}
+          />
+        </Section>
+        <Section title="Its sizes, as far as you know them">
+          <SizesDrawing
+            sizes={draft.sizes}
+            onChange={(sizes) => {
+              setDraft({ ...draft, sizes });
+            }}
+            problem={problem}
+          />
+        </Section>
+        <ProblemNote problem={problem} />
+        <Button type="submit" variant="contained" sx={{ mt: 2 }}>
+          Take it in and walk round
+        </Button>
+      </form>
+    </Box>
+  );
+}
+
+function Section({
+  title,
+  children,
+}: {
+  title: string;
+  children: React.ReactNode;
+}) {
+  return (
+    <Box component="section" sx={{ mt: 2.5 }}>
+      <Typography variant="h2" sx={{ mb: 1.25 }}>
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+function Grid({ children }: { children: React.ReactNode }) {
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gap: 1.5,
+        gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
+      }}
+    >
+      {children}
+    </Box>
+  );
+}

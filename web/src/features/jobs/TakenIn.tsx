@@ -1,0 +1,182 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { useJob, useSend } from "../../api/job";
+import type { Schemas } from "../../api/client";
+import { useUnit } from "../../shared/Length";
+import { inMm, showText } from "../../shared/length";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { knownWords, retyped } from "../../shared/quantity";
+import { Photographs } from "./Photographs";
+import {
+  noSizes,
+  sizesBody,
+  SizesDrawing,
+  type SizesText,
+} from "./SizesDrawing";
+import { targetBody, TargetFields, type TargetText } from "./TargetFields";
+
+function sizesOf(v: Schemas["Vehicle"]): SizesText {
+  const d = v.dimensions;
+  const sizes = { ...noSizes };
+  for (const key of Object.keys(d) as (keyof typeof d)[]) {
+    const q = d[key];
+    sizes[key] =
+      q === null || q.known === "estimated"
+        ? ""
+        : `${retyped(q)}${q.unit === "mm" || q.unit === "in" ? (/[a-z"']/i.test(q.typed ?? "") ? "" : ` ${q.unit}`) : ""}`;
+  }
+  sizes.tyreSize = v.tyreKnown === "estimated" ? "" : (v.tyreSize ?? "");
+  return sizes;
+}
+
+function targetOf(t: Schemas["Target"]): TargetText {
+  const length = (q: Schemas["Quantity"] | null) =>
+    q === null ? "" : `${q.value.toString()} ${q.unit}`;
+  return {
+    wish: t.rake === null ? "lift" : t.rake.value === 0 ? "level" : "rake",
+    rake: t.rake === null || t.rake.value === 0 ? "" : length(t.rake),
+    frontLift: length(t.leastFrontLift),
+    rearLift: length(t.leastRearLift),
+    tolerance: t.tolerance.known === "estimated" ? "" : length(t.tolerance),
+    datum: t.datum,
+  };
+}
+
+/** What was taken in; sizes and target can be changed at any time, a frozen prediction keeps what it was made with. */
+export default function TakenIn() {
+  const view = useJob();
+  const d = view.document;
+  const send = useSend();
+  const unit = useUnit();
+  const [sizes, setSizes] = useState(() => sizesOf(d.vehicle));
+  const [target, setTarget] = useState(() => targetOf(d.job.target));
+  const [problem, setProblem] = useState<Error | null>(null);
+
+  const save = async (what: "vehicle" | "target") => {
+    setProblem(null);
+    try {
+      await (what === "vehicle"
+        ? send(
+            "PUT",
+            "/vehicle",
+            {
+              version: view.versions[d.vehicle.id],
+              sizes: sizesBody(sizes, unit),
+            },
+            "the vehicle's sizes",
+          )
+        : send(
+            "PUT",
+            "/target",
+            {
+              version: view.versions[d.job.id],
+              target: targetBody(target, unit),
+              wish: d.job.wish,
+              promisedOn: d.job.promisedOn,
+            },
+            "the target",
+          ));
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+
+  const facts: [string, string | null][] = [
+    ["Owner", [d.owner.name, d.owner.contact].filter(Boolean).join(", ")],
+    ["Vehicle", `${d.vehicle.make} ${d.vehicle.name}, ${d.platform.name}`],
+    ["Plate", d.vehicle.plate],
+    ["VIN", d.vehicle.vin],
+    [
+      "Engine and drive",
+      [d.vehicle.engine, d.vehicle.drive].filter(Boolean).join(", "),
+    ],
+    [
+      "Odometer",
+      d.job.odometerIn &&
+        `${d.job.odometerIn.value.toString()} ${d.job.odometerIn.unit}`,
+    ],
+    ["Owner's words", d.job.wish],
+    ["Carries and tows", d.job.carries],
+    ["Known troubles", d.job.troubles],
+    ["Promised", d.job.promisedOn],
+  ];
+  const found = [...d.stages].sort((a, b) => a.ordinal - b.ordinal)[0];
+
+  return (
+    <Box sx={{ maxWidth: 1080 }}>
+      <Box
+        component="dl"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(220px, 1fr))",
+          gap: 1,
+          m: 0,
+        }}
+      >
+        {facts
+          .filter(([, value]) => value)
+          .map(([name, value]) => (
+            <Box key={name}>
+              <Box
+                component="dt"
+                sx={{ color: "text.secondary", fontSize: "0.85rem" }}
+              >
+                {name}
+              </Box>
+              <Box component="dd" sx={{ m: 0, fontWeight: 600 }}>
+                {value}
+              </Box>
+            </Box>
+          ))}
+      </Box>
+      <Typography variant="h2" sx={{ mt: 2.5 }}>
+        As found
+      </Typography>
+      {found?.stacks.length ? (
+        <ul>
+          {found.stacks.flatMap((s) =>
+            s.parts.map((p) => (
+              <li key={p.id}>
+                {s.corner}: {p.name}
+                {p.thickness
+                  ? `, ${showText(inMm(p.thickness), unit)} thick (${knownWords[p.thickness.known]})`
+                  : ", thickness unknown"}
+                {p.claim && `, said to lift ${showText(inMm(p.claim), unit)}`}
+              </li>
+            )),
+          )}
+        </ul>
+      ) : (
+        <Typography>Nothing added at any corner.</Typography>
+      )}
+      <Photographs />
+      <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>
+        How it shall sit
+      </Typography>
+      <TargetFields target={target} onChange={setTarget} problem={problem} />
+      <Button
+        variant="outlined"
+        sx={{ mt: 1.5 }}
+        onClick={() => void save("target")}
+      >
+        Keep this target
+      </Button>
+      <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>
+        Its sizes
+      </Typography>
+      <SizesDrawing sizes={sizes} onChange={setSizes} problem={problem} />
+      <Button
+        variant="outlined"
+        sx={{ mt: 1.5 }}
+        onClick={() => void save("vehicle")}
+      >
+        Keep these sizes
+      </Button>
+      <Box sx={{ mt: 1.5 }}>
+        <ProblemNote problem={problem} />
+      </Box>
+    </Box>
+  );
+}

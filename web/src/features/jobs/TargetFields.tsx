@@ -1,0 +1,118 @@
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import type { Schemas } from "../../api/client";
+import { useUnit } from "../../shared/Length";
+import type { LengthUnit } from "../../shared/length";
+import { at } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+
+export interface TargetText {
+  wish: "level" | "rake" | "lift";
+  rake: string;
+  frontLift: string;
+  rearLift: string;
+  tolerance: string;
+  datum: Schemas["Datum"];
+}
+
+export const levelByHub: TargetText = {
+  wish: "level",
+  rake: "",
+  frontLift: "",
+  rearLift: "",
+  tolerance: "",
+  datum: "hub",
+};
+
+export function targetBody(
+  t: TargetText,
+  unit: LengthUnit,
+): Schemas["TargetInput"] {
+  return {
+    datum: t.datum,
+    wantsRake: t.wish !== "lift",
+    rake: t.wish === "rake" ? typed(t.rake, unit, "told") : null,
+    leastFrontLift: typed(t.frontLift, unit, "told"),
+    leastRearLift: typed(t.rearLift, unit, "told"),
+    tolerance: typed(t.tolerance, unit, "told"),
+  };
+}
+
+/** What the owner wants, in numbers. */
+export function TargetFields({
+  target,
+  onChange,
+  problem,
+}: {
+  target: TargetText;
+  onChange: (target: TargetText) => void;
+  problem: Error | null;
+}) {
+  const unit = useUnit();
+  const field = (
+    key: "rake" | "frontLift" | "rearLift" | "tolerance",
+    label: string,
+    name: string,
+    placeholder: string,
+  ) => (
+    <TextField
+      label={label}
+      value={target[key]}
+      placeholder={placeholder}
+      onChange={(e) => {
+        onChange({ ...target, [key]: e.target.value });
+      }}
+      {...at(problem, `target.${name}`)}
+      slotProps={{ inputLabel: { shrink: true } }}
+    />
+  );
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gap: 1.5,
+        gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
+      }}
+    >
+      <TextField
+        select
+        label="It shall sit"
+        value={target.wish}
+        onChange={(e) => {
+          onChange({ ...target, wish: e.target.value as TargetText["wish"] });
+        }}
+      >
+        <MenuItem value="level">level</MenuItem>
+        <MenuItem value="rake">with a stated rake</MenuItem>
+        <MenuItem value="lift">higher, rake as it comes</MenuItem>
+      </TextField>
+      {target.wish === "rake" &&
+        field(
+          "rake",
+          "Rake (nose down)",
+          "rake",
+          unit === "in" ? "1 in" : "25 mm",
+        )}
+      <TextField
+        select
+        label="Judged from the"
+        value={target.datum}
+        onChange={(e) => {
+          onChange({ ...target, datum: e.target.value as Schemas["Datum"] });
+        }}
+      >
+        <MenuItem value="hub">hub</MenuItem>
+        <MenuItem value="floor">floor</MenuItem>
+      </TextField>
+      {field("frontLift", "Least lift, front", "leastFrontLift", "none")}
+      {field("rearLift", "Least lift, rear", "leastRearLift", "none")}
+      {field(
+        "tolerance",
+        "Tolerance",
+        "tolerance",
+        unit === "in" ? "1/4 in" : "6 mm",
+      )}
+    </Box>
+  );
+}

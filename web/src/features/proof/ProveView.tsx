@@ -1,0 +1,228 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
+import Typography from "@mui/material/Typography";
+import { Link as To } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useJob } from "../../api/job";
+import { Length, PlusMinus, ResultLength } from "../../shared/Length";
+import { cornerWords } from "../../shared/quantity";
+import { RigidCheck } from "./RigidCheck";
+import { verdicts } from "./verdict";
+
+/** Before, planned and now by station; what was reached; what does not fit. */
+export default function ProveView() {
+  const view = useJob();
+  const d = view.document;
+  const proofs = d.plans
+    .filter((p) => p.begunAt !== null)
+    .sort((a, b) => (b.begunAt ?? "").localeCompare(a.begunAt ?? ""))
+    .map((plan) => ({
+      plan,
+      proof: view.results.proofs.find((p) => p.planId === plan.id),
+    }));
+  if (proofs.length === 0) {
+    return (
+      <Typography>
+        There is nothing to prove yet: measure, plan and fit first. The
+        prediction is frozen when the fitting begins, and the proof compares
+        with that one only.
+      </Typography>
+    );
+  }
+  return proofs.map(({ plan, proof }, i) => (
+    <Box component="section" key={plan.id} sx={{ mb: 4 }}>
+      <Typography variant="h1">
+        {d.stages.find((s) => s.id === plan.toStageId)?.name}
+        {i > 0 && " (earlier pass)"}
+      </Typography>
+      {proof ? (
+        <Proof proof={proof} latest={i === 0} />
+      ) : (
+        <Typography>
+          Not measured since.{" "}
+          <Link component={To} to={`/jobs/${d.job.id}/walk-round`}>
+            Settle it and walk round
+          </Link>
+          .
+        </Typography>
+      )}
+    </Box>
+  ));
+}
+
+function Proof({
+  proof,
+  latest,
+}: {
+  proof: Schemas["Proof"];
+  latest: boolean;
+}) {
+  const d = useJob().document;
+  const overall = verdicts[proof.overall];
+  const names: Record<string, string> = {
+    rake: "Rake",
+    frontLift: "Front lift",
+    rearLift: "Rear lift",
+  };
+  return (
+    <>
+      <Typography
+        sx={{ fontSize: "1.5rem", fontWeight: 800, color: overall.color }}
+      >
+        {overall.shape} {overall.word[0]?.toUpperCase()}
+        {overall.word.slice(1)}
+      </Typography>
+      {proof.whyNot.map((w) => (
+        <Typography key={w} sx={{ color: "warning.main" }}>
+          ▲ {w}
+        </Typography>
+      ))}
+      {proof.target.map((t) => (
+        <Typography key={t.what} sx={{ fontSize: "1.1rem" }}>
+          {names[t.what] ?? t.what} wanted{" "}
+          {t.what === "rake" && t.wanted === 0 ? (
+            "level"
+          ) : (
+            <Length mm={t.wanted} />
+          )}
+          , now <ResultLength result={t.now} signed={t.what === "rake"} />:{" "}
+          <Verdict verdict={t.reached} target />
+        </Typography>
+      ))}
+      <Box
+        sx={{ overflowX: "auto", mt: 1.5 }}
+        tabIndex={0}
+        role="region"
+        aria-label="Stations"
+      >
+        <Box
+          component="table"
+          sx={{
+            borderCollapse: "collapse",
+            "& th, & td": {
+              px: 1.25,
+              py: 0.6,
+              textAlign: "left",
+              whiteSpace: "nowrap",
+            },
+            "& thead th": {
+              borderBottom: 2,
+              fontSize: "0.85rem",
+              color: "text.secondary",
+            },
+            "& tbody tr": { borderBottom: 1, borderColor: "divider" },
+            "& td": { fontSize: "1.1rem" },
+          }}
+        >
+          <thead>
+            <tr>
+              <th scope="col">Station</th>
+              <th scope="col">·· Before</th>
+              <th scope="col">– – Planned</th>
+              <th scope="col">— Now</th>
+              <th scope="col">Difference</th>
+              <th scope="col">±, both</th>
+              <th scope="col">Verdict</th>
+            </tr>
+          </thead>
+          <tbody>
+            {proof.stations.map((s) => (
+              <tr key={s.station}>
+                <th scope="row">{cornerWords[s.station] ?? s.station}</th>
+                <td>
+                  <ResultLength result={{ ...s.before, u: null }} />
+                </td>
+                <td>
+                  <ResultLength result={s.planned} />
+                </td>
+                <td>
+                  <b>
+                    <ResultLength result={s.now} />
+                  </b>
+                </td>
+                <td>
+                  {s.difference.value !== null && (
+                    <Length mm={s.difference.value} signed />
+                  )}
+                </td>
+                <td>
+                  {s.difference.u !== null && <PlusMinus u={s.difference.u} />}
+                </td>
+                <td>
+                  <Verdict verdict={s.verdict} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Box>
+      </Box>
+      {proof.lifts.map((l) => (
+        <Typography key={l.axle} sx={{ mt: 1 }}>
+          <b>{l.axle === "front" ? "Front" : "Rear"}</b> lifted{" "}
+          <ResultLength result={l.measured} signed />
+          {l.ratio.value !== null && (
+            <>
+              , {l.ratio.value.toFixed(2)} times the thickness of{" "}
+              <Length mm={l.thickness.value ?? 0} />
+            </>
+          )}
+          {l.claim.value !== null && (
+            <>
+              {" "}
+              (the box said <Length mm={l.claim.value} />)
+            </>
+          )}
+          : {l.parts.join(", ")}.
+        </Typography>
+      ))}
+      {proof.comparison && <RigidCheck comparison={proof.comparison} />}
+      {latest && (
+        <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1 }}>
+          {proof.overall === "miss" && (
+            <Button
+              component={To}
+              to={`/jobs/${d.job.id}/plan`}
+              variant="contained"
+            >
+              Change the stack: a second pass
+            </Button>
+          )}
+          {proof.overall === "measureAgain" && (
+            <Button
+              component={To}
+              to={`/jobs/${d.job.id}/walk-round`}
+              variant="contained"
+            >
+              Roll it and read again
+            </Button>
+          )}
+          <Button
+            component={To}
+            to={`/jobs/${d.job.id}/hand-over`}
+            variant={proof.overall === "onPlan" ? "contained" : "outlined"}
+          >
+            {proof.overall === "onPlan"
+              ? "Hand it over"
+              : "Accept it and hand over"}
+          </Button>
+        </Box>
+      )}
+    </>
+  );
+}
+
+function Verdict({
+  verdict,
+  target = false,
+}: {
+  verdict: Schemas["Verdict"];
+  target?: boolean;
+}) {
+  const v = verdicts[verdict];
+  return (
+    <Box component="span" sx={{ color: v.color, fontWeight: 700 }}>
+      {v.shape} {target ? v.target : v.word}
+    </Box>
+  );
+}

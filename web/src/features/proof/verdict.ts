@@ -1,0 +1,32 @@
+import type { Schemas } from "../../api/client";
+
+/** Verdicts by word and shape, never by colour alone. */
+export const verdicts: Record<
+  Schemas["Verdict"],
+  { word: string; target: string; shape: string; color: string }
+> = {
+  onPlan: {
+    word: "on plan",
+    target: "reached",
+    shape: "●",
+    color: "success.main",
+  },
+  miss: {
+    word: "miss",
+    target: "not reached",
+    shape: "■",
+    color: "error.main",
+  },
+  measureAgain: {
+    word: "settle and measure again",
+    target: "too near to tell",
+    shape: "▲",
+    color: "warning.main",
+  },
+  cannotTell: {
+    word: "cannot tell",
+    target: "cannot tell",
+    shape: "○",
+    color: "text.secondary",
+  },
+};

@@ -1,0 +1,225 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import {
+  begunPlan,
+  currentStage,
+  draftPlan,
+  firstStage,
+  heightAt,
+  speaks,
+  useJob,
+} from "../../api/job";
+import type { Schemas } from "../../api/client";
+import { Length, PlusMinus } from "../../shared/Length";
+import { RakeWedge } from "./RakeWedge";
+import { extent, SideDrawing } from "./SideDrawing";
+import { useWidth } from "./useWidth";
+import { lineOf, plannedLine, shapeOf } from "./vehicle";
+import { useInks } from "../../app/theme";
+
+/**
+ * The vehicle from the side, to scale, with what hangs at its lips: before dotted, planned dashed, now solid.
+ * A preview replaces the plan while something is being tried.
+ */
+export function StanceBand({
+  preview,
+}: {
+  preview: Schemas["Prediction"] | null;
+}) {
+  const view = useJob();
+  const d = view.document;
+  const [ref, width] = useWidth();
+  const inks = useInks();
+
+  const shape = shapeOf(d.vehicle);
+  const stage = currentStage(d);
+  const now = speaks(view, stage.id);
+  const first = speaks(view, firstStage(d).id);
+  const draft = draftPlan(d);
+  const begun = begunPlan(d);
+  const prediction =
+    preview ??
+    view.results.predictions.find((p) => p.planId === draft?.id) ??
+    d.frozenPredictions.find((f) => f.planId === begun?.id)?.prediction;
+  const before = lineOf(first, shape);
+  const present = lineOf(now, shape);
+  const plan = plannedLine(prediction, shape);
+  const body = present ??
+    plan ??
+    before ?? {
+      front: shape.loaded + 520,
+      rear: shape.loaded + 560,
+    };
+
+  const box = extent(shape);
+  const height = 172;
+  const ground = height - 8;
+  const scale = Math.min(
+    (width - 16) / (box.right - box.left),
+    (ground - 4) / box.height,
+  );
+  const x0 = width / 2 - ((box.left + box.right) / 2) * scale;
+  const rearX = x0 + shape.wheelbase * scale;
+
+  return (
+    <Box
+      component="section"
+      aria-label="Stance"
+      sx={{
+        borderBottom: 1,
+        borderColor: "divider",
+        px: { xs: 1, sm: 2 },
+        pt: 0.5,
+        pb: 1,
+        display: "grid",
+        gridTemplateColumns: { xs: "1fr", md: "minmax(0, 1fr) 300px" },
+        columnGap: 3,
+      }}
+    >
+      <Box ref={ref} sx={{ minWidth: 0 }}>
+        {width > 0 && (
+          <>
+            <svg
+              width={width}
+              height={height}
+              role="img"
+              aria-label={`${d.vehicle.make} ${d.vehicle.name} from the left, to scale`}
+              style={{ display: "block" }}
+            >
+              <line
+                x1={0}
+                x2={width}
+                y1={ground}
+                y2={ground}
+                stroke={inks.now}
+                strokeWidth={1.5}
+              />
+              <SideDrawing
+                shape={shape}
+                body={body}
+                scale={scale}
+                x0={x0}
+                ground={ground}
+              />
+              {[
+                [x0, body.front],
+                [rearX, body.rear],
+              ].map(([x = 0, lip = 0]) => (
+                <path
+                  key={x}
+                  d={`M ${x.toFixed(1)} ${(ground - lip * scale).toFixed(1)} L ${x.toFixed(1)} ${height.toString()}`}
+                  stroke={inks.marker}
+                  strokeWidth={1.5}
+                />
+              ))}
+            </svg>
+            <Box
+              sx={{
+                display: "grid",
+                gridTemplateColumns: "auto minmax(60px, 1fr) auto",
+                gap: { xs: 0.5, sm: 2 },
+                alignItems: "stretch",
+                mx: "auto",
+                maxWidth: 880,
+              }}
+            >
+              <Tag corners={["LF", "RF"]} stance={now} plan={prediction} />
+              <RakeWedge before={before} plan={plan} now={present} />
+              <Tag corners={["LR", "RR"]} stance={now} plan={prediction} />
+            </Box>
+          </>
+        )}
+      </Box>
+      <Box sx={{ alignSelf: "center", mt: { xs: 1, md: 0 } }}>
+        <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
+          {d.vehicle.make} {d.vehicle.name} · {d.vehicle.plate ?? d.vehicle.vin}{" "}
+          · {d.owner.name} · {stage.name}
+        </Typography>
+        <Typography
+          sx={{ fontSize: "1.12rem", fontWeight: 650, mt: 0.5 }}
+          role="status"
+        >
+          {view.progress.says}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}
+
+/** A paper tag with the heights of one axle, left above right. */
+function Tag({
+  corners,
+  stance,
+  plan,
+}: {
+  corners: string[];
+  stance: Schemas["WalkRoundStance"] | undefined;
+  plan: Schemas["Prediction"] | null | undefined;
+}) {
+  return (
+    <Box
+      sx={{
+        bgcolor: "background.paper",
+        border: 1,
+        borderColor: "text.primary",
+        borderTop: 3,
+        borderTopColor: "primary.main",
+        px: { xs: 0.75, sm: 1.25 },
+        py: 0.25,
+      }}
+    >
+      {corners.map((corner) => {
+        const height = heightAt(stance, corner)?.height;
+        const planned = plan?.stations.find(
+          (s) => s.station === corner,
+        )?.height;
+        return (
+          <Box
+            key={corner}
+            sx={{
+              display: "flex",
+              alignItems: "baseline",
+              gap: 0.75,
+              lineHeight: 1.35,
+            }}
+          >
+            <Box component="span" sx={{ fontSize: "0.75rem", width: "1.6em" }}>
+              {corner}
+            </Box>
+            <Box
+              component="span"
+              sx={{
+                fontSize: { xs: "1.15rem", sm: "1.5rem" },
+                fontWeight: 700,
+              }}
+            >
+              {height?.value != null ? <Length mm={height.value} /> : "—"}
+            </Box>
+            <Box
+              component="span"
+              sx={{
+                fontSize: "0.8rem",
+                display: { xs: "none", sm: "inline" },
+              }}
+            >
+              {height?.u != null && <PlusMinus u={height.u} />}
+            </Box>
+            {planned?.value != null && planned.value !== height?.value && (
+              <Box
+                component="span"
+                sx={{
+                  fontSize: "0.85rem",
+                  color: "secondary.main",
+                  borderBottom: "2px dashed",
+                  display: { xs: "none", sm: "inline" },
+                }}
+              >
+                plan <Length mm={planned.value} unit={false} />
+              </Box>
+            )}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

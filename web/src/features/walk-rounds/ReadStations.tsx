@@ -1,0 +1,378 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useRef, useState } from "react";
+import { v7 } from "uuid";
+import { api, must, type Schemas } from "../../api/client";
+import { heightAt, useJob, useOutbox, useSend } from "../../api/job";
+import { Length, PlusMinus, ResultLength } from "../../shared/Length";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { cornerWords } from "../../shared/quantity";
+import { useDraft } from "../../shared/useDraft";
+import { TopDrawing } from "./TopDrawing";
+
+const lips = ["LF", "RF", "LR", "RR"];
+
+/** One walk-round: type, Enter stores and walks on. Earlier numbers stay hidden until this one is stored. */
+export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
+  const view = useJob();
+  const d = view.document;
+  const send = useSend();
+  const { letters } = useOutbox();
+  const stance = view.results.walkRounds.find(
+    (w) => w.walkRoundId === round.id,
+  );
+  const order = d.vehicle.stations.map((s) => s.name);
+  const waiting = letters.filter(
+    (l) => l.job === d.job.id && l.body.walkRoundId === round.id,
+  );
+  const isRead = (station: string) =>
+    heightAt(stance, station) !== undefined ||
+    waiting.some((l) => l.body.station === station);
+  const next = (after: string, read: (s: string) => boolean) => {
+    const i = order.indexOf(after);
+    return (
+      [...order.slice(i + 1), ...order.slice(0, i)].find((s) => !read(s)) ??
+      after
+    );
+  };
+  const [current, setCurrent] = useState(
+    () => order.find((s) => !isRead(s)) ?? order[0] ?? "LF",
+  );
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [text, setText, clearText] = useDraft(
+    `reading.${round.id}.${current}`,
+    "",
+  );
+  const [reason, setReason] = useState("");
+  const [given, setGiven] = useState<string[]>([]);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const from: Schemas["Datum"] = lips.includes(current)
+    ? round.datum
+    : round.datum === "hub" || round.datum === "rim"
+      ? "floor"
+      : round.datum;
+
+  const choose = (station: string) => {
+    setCurrent(station);
+    setProblem(null);
+    setWrong(null);
+    input.current?.focus();
+  };
+
+  const store = async (answers: string[]) => {
+    setProblem(null);
+    const typed = text;
+    try {
+      await send(
+        "POST",
+        "/readings",
+        {
+          id: v7(),
+          walkRoundId: round.id,
+          station: current,
+          from,
+          typed,
+          answers,
+          takenAt: new Date().toISOString(),
+          supersedes: wrong,
+          reason: wrong ? reason : null,
+        },
+        `${cornerWords[current] ?? current} ${typed}`,
+      );
+      clearText();
+      setWrong(null);
+      setReason("");
+      setCurrent(next(current, (s) => s === current || isRead(s)));
+      input.current?.focus();
+    } catch (e) {
+      setProblem(asError(e));
+      input.current?.focus();
+    }
+  };
+
+  const said = cornerWords[current] ?? current;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gap: 3,
+        gridTemplateColumns: {
+          xs: "minmax(0,1fr)",
+          md: "minmax(0,1.15fr) minmax(0,1fr)",
+        },
+      }}
+    >
+      <Box>
+        <TopDrawing
+          vehicle={d.vehicle}
+          current={current}
+          done={isRead}
+          onChoose={choose}
+        />
+        <Stance stance={stance} />
+      </Box>
+      <Box sx={{ order: { xs: -1, md: 0 } }}>
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            void store(given);
+            setGiven([]);
+          }}
+        >
+          <Typography variant="h2" component="label" htmlFor="tape">
+            {said}, from the {from}
+          </Typography>
+          <Box sx={{ display: "flex", gap: 1, mt: 0.5 }}>
+            <TextField
+              id="tape"
+              inputRef={input}
+              value={text}
+              autoFocus
+              autoComplete="off"
+              onChange={(e) => {
+                setText(e.target.value);
+                setGiven([]);
+                setProblem(null);
+              }}
+              placeholder="35 1/2"
+              slotProps={{
+                htmlInput: {
+                  inputMode: "text",
+                  style: {
+                    fontSize: "2rem",
+                    fontWeight: 700,
+                    padding: "8px 12px",
+                  },
+                },
+              }}
+            />
+            <Button type="submit" variant="contained" sx={{ px: 3 }}>
+              Store
+            </Button>
+          </Box>
+          <Echo text={text} />
+          {wrong && (
+            <TextField
+              label="Why was the first reading wrong?"
+              value={reason}
+              onChange={(e) => {
+                setReason(e.target.value);
+              }}
+              sx={{ mt: 1 }}
+            />
+          )}
+          <Box sx={{ mt: 1 }}>
+            <ProblemNote
+              problem={problem}
+              onChoose={(key) => {
+                const all = [...given, key];
+                setGiven(all);
+                void store(all);
+              }}
+            />
+          </Box>
+        </form>
+        <Readings
+          round={round}
+          onAgain={choose}
+          onWrong={(station, reading) => {
+            choose(station);
+            setWrong(reading);
+          }}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+/** What the reader makes of the text, while it is typed. */
+function Echo({ text }: { text: string }) {
+  const asked = useDeferredValue(text.trim());
+  const echo = useQuery({
+    queryKey: ["tape", asked],
+    queryFn: async () =>
+      must(await api.GET("/api/tape", { params: { query: { text: asked } } })),
+    enabled: asked !== "",
+    staleTime: Infinity,
+    retry: false,
+  });
+  return (
+    <Typography
+      color="text.secondary"
+      sx={{ minHeight: "1.6em" }}
+      role="status"
+    >
+      {asked !== "" &&
+        (echo.data?.shown ?? echo.data?.question ?? echo.data?.refused)}
+    </Typography>
+  );
+}
+
+/** Rake, lean and their ±, in sentences. */
+function Stance({
+  stance,
+}: {
+  stance: Schemas["WalkRoundStance"] | undefined;
+}) {
+  const view = useJob();
+  if (!stance || stance.stations.length === 0) {
+    return (
+      <Typography color="text.secondary">
+        Rake and lean appear as soon as both ends are read.
+      </Typography>
+    );
+  }
+  const words = view.words.find((w) => w.walkRoundId === stance.walkRoundId);
+  return (
+    <Box>
+      <Box
+        component="dl"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(150px, 1fr))",
+          gap: 1,
+          m: 0,
+        }}
+      >
+        {(
+          [
+            ["Rake", stance.rake],
+            ["Lean, front", stance.leanFront],
+            ["Lean, rear", stance.leanRear],
+          ] as const
+        ).map(([name, result]) => (
+          <Box key={name}>
+            <Box
+              component="dt"
+              sx={{ color: "text.secondary", fontSize: "0.85rem" }}
+            >
+              {name}
+            </Box>
+            <Box
+              component="dd"
+              sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
+            >
+              <ResultLength result={result} signed />
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      {words?.sentences.map((s) => (
+        <Typography key={s} sx={{ mt: 0.5 }}>
+          {s}
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+/** What was read in this round; the difference to the earlier stage is shown once a station is stored. */
+function Readings({
+  round,
+  onAgain,
+  onWrong,
+}: {
+  round: Schemas["WalkRound"];
+  onAgain: (station: string) => void;
+  onWrong: (station: string, reading: string) => void;
+}) {
+  const view = useJob();
+  const d = view.document;
+  const { letters } = useOutbox();
+  const stance = view.results.walkRounds.find(
+    (w) => w.walkRoundId === round.id,
+  );
+  const proof = view.results.proofs.find((p) => p.walkRoundId === round.id);
+  const superseded = new Set(d.readings.map((r) => r.supersedes));
+  const standing = d.readings.filter(
+    (r) => r.walkRoundId === round.id && !superseded.has(r.id),
+  );
+  const waiting = letters.filter(
+    (l) => l.job === d.job.id && l.body.walkRoundId === round.id,
+  );
+  return (
+    <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 1.5 }}>
+      {waiting.map((l) => (
+        <Box component="li" key={l.commandId} sx={{ color: "warning.main" }}>
+          ▲ {l.says}: kept here, not yet at the server
+        </Box>
+      ))}
+      {stance?.stations.map((s) => {
+        const rise = proof?.comparison?.rises.find(
+          (r) => r.station === s.station,
+        )?.rise;
+        const mine = standing.filter(
+          (r) =>
+            r.place.name === s.station && (r.from ?? round.datum) === s.datum,
+        );
+        const last = mine.at(-1);
+        return (
+          <Box
+            component="li"
+            key={`${s.station} ${s.datum}`}
+            sx={{
+              borderBottom: 1,
+              borderColor: "divider",
+              display: "flex",
+              flexWrap: "wrap",
+              alignItems: "center",
+              columnGap: 1.5,
+            }}
+          >
+            <Box sx={{ flex: "1 1 210px" }}>
+              {cornerWords[s.station] ?? s.station}, {s.datum}{" "}
+              <Box
+                component="span"
+                sx={{ fontSize: "1.25rem", fontWeight: 700 }}
+              >
+                <Length mm={s.height.value ?? 0} />
+              </Box>{" "}
+              {s.height.u !== null && <PlusMinus u={s.height.u} />}
+              {s.reads > 1 && (
+                <Box component="span" sx={{ color: "text.secondary" }}>
+                  {" "}
+                  · {s.reads} reads, spread{" "}
+                  <Length mm={s.uncertainty.spreadMm} />
+                </Box>
+              )}
+              {rise?.value != null && (
+                <Box component="span">
+                  {" "}
+                  · rose <Length mm={rise.value} signed />
+                </Box>
+              )}
+              {s.flags.map((f) => (
+                <Box key={f} sx={{ color: "warning.main" }}>
+                  ▲ {f}
+                </Box>
+              ))}
+            </Box>
+            <Button
+              size="small"
+              onClick={() => {
+                onAgain(s.station);
+              }}
+            >
+              Read again
+            </Button>
+            {last && (
+              <Button
+                size="small"
+                color="inherit"
+                onClick={() => {
+                  onWrong(s.station, last.id);
+                }}
+              >
+                That was wrong
+              </Button>
+            )}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

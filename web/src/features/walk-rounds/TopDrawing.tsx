@@ -1,0 +1,139 @@
+import type { Schemas } from "../../api/client";
+import { cornerWords } from "../../shared/quantity";
+import { shapeOf } from "../stance/vehicle";
+import { useInks } from "../../app/theme";
+
+/** The vehicle from above with its stations on the path that a person walks. */
+export function TopDrawing({
+  vehicle,
+  current,
+  done,
+  onChoose,
+}: {
+  vehicle: Schemas["Vehicle"];
+  current: string;
+  done: (station: string) => boolean;
+  onChoose: (station: string) => void;
+}) {
+  const inks = useInks();
+  const shape = shapeOf(vehicle);
+  const scale = 0.094;
+  const [x0, y0] = [110, 132];
+  // Seen from above with the nose to the left: x backward goes right, y to the vehicle's left goes down.
+  const place = (s: Schemas["Station"]): readonly [number, number] => [
+    x0 - s.x.value * scale,
+    y0 + s.y.value * scale,
+  ];
+  const rear = x0 + shape.wheelbase * scale;
+  const out = (y: number) => y0 + (y - y0) * 1.22;
+  const path = vehicle.stations
+    .map((s, i) => {
+      const [x, y] = place(s);
+      return `${i === 0 ? "M" : "L"} ${x.toFixed(1)} ${out(y).toFixed(1)}`;
+    })
+    .join(" ");
+  const w = (shape.frontTrack / 2 + 40) * scale;
+  return (
+    <svg
+      viewBox="0 0 560 264"
+      width="100%"
+      role="group"
+      aria-label="Stations, seen from above"
+      style={{ display: "block", maxWidth: 620 }}
+    >
+      <path
+        d={`M ${(x0 - 70).toString()} ${(y0 - w * 0.8).toString()} Q ${(x0 - 84).toString()} ${y0.toString()} ${(x0 - 70).toString()} ${(y0 + w * 0.8).toString()} L ${(x0 - 40).toString()} ${(y0 + w).toString()} H ${(rear + 100).toString()} V ${(y0 - w).toString()} H ${(x0 - 40).toString()} Z`}
+        fill={inks.tag}
+        stroke={inks.now}
+        strokeWidth={1.5}
+      />
+      <path
+        d={`M ${(x0 + 70).toString()} ${(y0 - w * 0.82).toString()} Q ${(x0 + 48).toString()} ${y0.toString()} ${(x0 + 70).toString()} ${(y0 + w * 0.82).toString()} H ${(x0 + 200).toString()} V ${(y0 - w * 0.82).toString()} Z M ${(x0 + 210).toString()} ${(y0 - w).toString()} V ${(y0 + w).toString()}`}
+        fill={inks.paper}
+        stroke={inks.line}
+      />
+      {[x0, rear].flatMap((x) =>
+        [-1, 1].map((side) => (
+          <rect
+            key={`${x.toString()} ${side.toString()}`}
+            x={x - shape.radius * scale}
+            y={y0 + (side * shape.frontTrack * scale) / 2 - 11}
+            width={2 * shape.radius * scale}
+            height={22}
+            rx={4}
+            fill={inks.soft}
+          />
+        )),
+      )}
+      <path
+        d={path}
+        fill="none"
+        stroke={inks.soft}
+        strokeWidth={1.5}
+        strokeDasharray="3 5"
+      />
+      {vehicle.stations.map((s, i) => {
+        const [x, inner] = place(s);
+        const y = out(inner);
+        const isHere = s.name === current;
+        const isDone = done(s.name);
+        return (
+          <g
+            key={s.name}
+            role="button"
+            tabIndex={0}
+            aria-label={`${cornerWords[s.name] ?? s.name}${isDone ? ", read" : ", not read"}`}
+            aria-current={isHere ? "step" : undefined}
+            style={{ cursor: "pointer" }}
+            onClick={() => {
+              onChoose(s.name);
+            }}
+            onKeyDown={(e) => {
+              if (e.key === "Enter" || e.key === " ") {
+                e.preventDefault();
+                onChoose(s.name);
+              }
+            }}
+          >
+            <circle cx={x} cy={y} r={26} fill="transparent" />
+            <circle
+              cx={x}
+              cy={y}
+              r={19}
+              fill={isHere ? inks.marker : inks.tag}
+              stroke={isHere ? inks.marker : inks.now}
+              strokeWidth={2}
+              strokeDasharray={isDone || isHere ? undefined : "4 3"}
+            />
+            <text
+              x={x}
+              y={y + 5}
+              textAnchor="middle"
+              fontSize={14}
+              fontWeight={700}
+              fill={isHere ? inks.paper : inks.now}
+            >
+              {isDone && !isHere ? "✓" : s.name}
+            </text>
+            {isDone && !isHere && (
+              <text
+                x={x}
+                y={y + (inner < y0 ? -23 : 34)}
+                textAnchor="middle"
+                fontSize={13}
+                fill={inks.now}
+              >
+                {s.name}
+              </text>
+            )}
+            {i === 0 && (
+              <text x={x + 26} y={y + 24} fontSize={12} fill={inks.soft}>
+                start
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

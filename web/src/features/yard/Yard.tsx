@@ -1,0 +1,206 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useInfiniteQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link as To } from "react-router";
+import { api, must, type Schemas } from "../../api/client";
+import { ImportJob } from "../job-files/ImportJob";
+import { extent, SideDrawing } from "../stance/SideDrawing";
+import { lineOf, shapeOf } from "../stance/vehicle";
+import { useInks } from "../../app/theme";
+
+const paths: Record<Schemas["Phase"], string> = {
+  takeIn: "take-in",
+  walkRound: "walk-round",
+  plan: "plan",
+  fit: "fit",
+  prove: "prove",
+  handOver: "hand-over",
+};
+
+/** Home: vehicles on one ground line, the next need above each. */
+export default function Yard() {
+  const [find, setFind] = useState("");
+  const yard = useInfiniteQuery({
+    queryKey: ["yard", find],
+    queryFn: async ({ pageParam }) =>
+      must(
+        await api.GET("/api/yard", {
+          params: {
+            query: {
+              find: find || undefined,
+              after: pageParam ?? undefined,
+            },
+          },
+        }),
+      ),
+    initialPageParam: null as string | null,
+    getNextPageParam: (last) => last.after,
+    placeholderData: (old) => old,
+  });
+  const jobs = yard.data?.pages.flatMap((p) => p.jobs) ?? [];
+  const followUps = jobs
+    .flatMap((j) => j.followUps.map((f) => ({ ...f, job: j })))
+    .sort((a, b) => (a.dueOn ?? "9").localeCompare(b.dueOn ?? "9"));
+
+  return (
+    <Box component="main" sx={{ px: { xs: 1, sm: 3 }, py: 2 }}>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 1.5,
+          alignItems: "center",
+          mb: 1,
+        }}
+      >
+        <Typography variant="h1" sx={{ flex: 1, minWidth: 90 }}>
+          Yard
+        </Typography>
+        <TextField
+          label="Find owner, plate or vehicle"
+          type="search"
+          value={find}
+          onChange={(e) => {
+            setFind(e.target.value);
+          }}
+          sx={{ width: { xs: "100%", sm: 280 } }}
+        />
+        <ImportJob />
+        <Button component={To} to="/take-in" variant="contained">
+          Take in a vehicle
+        </Button>
+      </Box>
+
+      {yard.isSuccess && jobs.length === 0 && (
+        <Typography sx={{ my: 4 }}>
+          {find
+            ? `Nothing in the yard matches “${find}”.`
+            : "The yard is empty. Take in the first vehicle: owner, plate, and what shall change."}
+        </Typography>
+      )}
+      <Box
+        component="ul"
+        sx={{
+          p: 0,
+          m: 0,
+          listStyle: "none",
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
+          rowGap: 3,
+        }}
+      >
+        {jobs.map((j) => (
+          <Standing key={j.job.id} job={j} />
+        ))}
+      </Box>
+      {yard.hasNextPage && (
+        <Button onClick={() => void yard.fetchNextPage()}>More vehicles</Button>
+      )}
+
+      {followUps.length > 0 && (
+        <Box component="section" sx={{ mt: 4 }}>
+          <Typography variant="h2">To come after hand-over</Typography>
+          <Box component="ul" sx={{ pl: 2.5, my: 1 }}>
+            {followUps.map((f) => (
+              <Box component="li" key={f.id} sx={{ my: 0.5 }}>
+                <b>
+                  {[
+                    f.dueOn,
+                    f.dueAt &&
+                      `${Math.round(f.dueAt.value).toLocaleString("en")} ${f.dueAt.unit}`,
+                  ]
+                    .filter(Boolean)
+                    .join(" or ")}
+                </b>{" "}
+                {f.what}:{" "}
+                <Link component={To} to={`/jobs/${f.job.job.id}/hand-over`}>
+                  {f.job.vehicle.make} {f.job.vehicle.name}{" "}
+                  {f.job.vehicle.plate}, {f.job.owner.name}
+                </Link>
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Standing({ job: j }: { job: Schemas["YardJob"] }) {
+  const inks = useInks();
+  const shape = shapeOf(j.vehicle);
+  const before = lineOf(j.before, shape);
+  const body = lineOf(j.now, shape) ??
+    before ?? { front: shape.loaded + 520, rear: shape.loaded + 560 };
+  const box = extent(shape);
+  const scale = 232 / (box.right - box.left);
+  const x0 = 130 - ((box.left + box.right) / 2) * scale;
+  const ground = 100;
+  return (
+    <Box
+      component="li"
+      sx={{ display: "flex", flexDirection: "column", minWidth: 0 }}
+    >
+      <Link
+        component={To}
+        to={`/jobs/${j.job.id}/${paths[j.next]}`}
+        color="text.primary"
+        underline="none"
+        sx={{
+          flex: 1,
+          display: "flex",
+          flexDirection: "column",
+          "&:hover .need": { textDecoration: "underline" },
+        }}
+      >
+        <Typography
+          className="need"
+          sx={{ flex: 1, px: 1.5, fontWeight: 600, lineHeight: 1.3 }}
+        >
+          {j.says}
+        </Typography>
+        <svg
+          viewBox="0 0 260 104"
+          width="100%"
+          aria-hidden
+          style={{ display: "block" }}
+          preserveAspectRatio="xMidYMax meet"
+        >
+          <SideDrawing
+            shape={shape}
+            body={body}
+            scale={scale}
+            x0={x0}
+            ground={ground}
+          />
+          {before && j.now && j.now.walkRoundId !== j.before?.walkRoundId && (
+            <path
+              d={`M ${(x0 - 40).toFixed(1)} ${(ground - before.front * scale).toFixed(1)} L ${(x0 + shape.wheelbase * scale + 40).toFixed(1)} ${(ground - before.rear * scale).toFixed(1)}`}
+              stroke={inks.before}
+              strokeWidth={1.6}
+              strokeDasharray="2 3"
+            />
+          )}
+        </svg>
+        <Box
+          sx={{ borderTop: 3, borderColor: "text.primary", px: 1.5, pt: 0.5 }}
+        >
+          <b>
+            {j.vehicle.make} {j.vehicle.name}
+          </b>{" "}
+          {j.vehicle.plate ?? j.vehicle.vin}
+          <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
+            {j.owner.name}
+            {j.job.handedOverAt
+              ? " · handed over"
+              : j.job.promisedOn && ` · promised ${j.job.promisedOn}`}
+          </Typography>
+        </Box>
+      </Link>
+    </Box>
+  );
+}

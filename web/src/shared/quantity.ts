@@ -1,0 +1,40 @@
+import type { Schemas } from "../api/client";
+
+export type QuantityInput = Schemas["QuantityInput"];
+
+/** What a field sends: nothing when it is empty. */
+export function typed(
+  text: string,
+  unit: string,
+  known: Schemas["Known"] = "measured",
+  answers: string[] = [],
+): QuantityInput | null {
+  return text.trim() === "" ? null : { typed: text, unit, known, answers };
+}
+
+/** A stored quantity as it was typed, ready to be edited; estimates start empty. */
+export function retyped(q: Schemas["Quantity"] | null): string {
+  return q === null || q.known === "estimated"
+    ? ""
+    : (q.typed ?? String(q.value));
+}
+
+export const knownWords: Record<Schemas["Known"], string> = {
+  measured: "measured",
+  document: "from a document",
+  box: "read off a box",
+  told: "told",
+  byEye: "by eye",
+  estimated: "estimated",
+  archetype: "archetype",
+  computed: "computed",
+};
+
+export const cornerWords: Record<string, string> = {
+  LF: "Left front",
+  RF: "Right front",
+  LR: "Left rear",
+  RR: "Right rear",
+  LM: "Left middle",
+  RM: "Right middle",
+};

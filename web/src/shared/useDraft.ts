@@ -1,0 +1,33 @@
+import { useState } from "react";
+
+/** State that outlives a reload: kept on the device until it is cleared. */
+export function useDraft<T>(
+  key: string,
+  initial: T,
+): [T, (value: T) => void, () => void] {
+  const full = `nokko.draft.${key}`;
+  // The key travels with the value, so that another station starts with its own draft.
+  const [held, setHeld] = useState(() => ({
+    full,
+    value: load(full, initial),
+  }));
+  const value = held.full === full ? held.value : load(full, initial);
+  const set = (next: T) => {
+    localStorage.setItem(full, JSON.stringify(next));
+    setHeld({ full, value: next });
+  };
+  const clear = () => {
+    localStorage.removeItem(full);
+    setHeld({ full, value: initial });
+  };
+  return [value, set, clear];
+}
+
+function load<T>(key: string, initial: T): T {
+  try {
+    const text = localStorage.getItem(key);
+    return text === null ? initial : (JSON.parse(text) as T);
+  } catch {
+    return initial;
+  }
+}
