@@ -169,7 +169,7 @@ public sealed record Progress(
         LengthStyle style
     )
     {
-        var sits = stance is null
+        var sits = stance?.Rake.Value is null
             ? ""
             : StanceWords.SayRake(stance.Rake, stance.Datum, style) + " ";
         if (d.Job.HandedOverAt is not null)
@@ -203,7 +203,12 @@ public sealed record Progress(
         }
         if (stepsLeft > 0)
         {
-            return (Phase.Fit, $"On the job card: {Count(stepsLeft, "step")} to go.");
+            var step = CardOf(d).Steps.First(s => !IsDone(d, s.Key));
+            var where = step.Where == "vehicle" ? "" : $"{step.Where}: ";
+            return (
+                Phase.Fit,
+                $"Next on the card: {where}{step.Title}. {Count(stepsLeft, "step")} to go."
+            );
         }
         if (unread > 0)
         {
@@ -223,6 +228,10 @@ public sealed record Progress(
                 $"{sits}On plan; {Count(openLines, "open line")} left in the ledgers."
             ),
             Verdict.OnPlan => (Phase.HandOver, $"{sits}On plan: hand it over."),
+            Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect] } => (
+                Phase.WalkRound,
+                $"{sits}The {Corners.Said(suspect)} reading does not fit the others: read it again."
+            ),
             Verdict.MeasureAgain => (
                 Phase.WalkRound,
                 $"{sits}Too near to tell: settle it and measure again."

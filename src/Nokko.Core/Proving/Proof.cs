@@ -105,6 +105,9 @@ public sealed record Proof
 /// <remarks>Source: computation.md, section 11.</remarks>
 public static class Prove
 {
+    /// <summary>Quarters of an inch in mm are not exact in binary; a difference of just the tolerance is within it.</summary>
+    private const double Rounding = 1e-9;
+
     /// <summary>The verdict on a difference.</summary>
     /// <param name="differenceMm">d, mm.</param>
     /// <param name="toleranceMm">T, mm.</param>
@@ -119,8 +122,8 @@ public static class Prove
     {
         var d = Math.Abs(differenceMm);
         return !decides ? Verdict.MeasureAgain
-            : d <= toleranceMm ? Verdict.OnPlan
-            : d <= toleranceMm + (2 * measurementUMm) ? Verdict.MeasureAgain
+            : d <= toleranceMm + Rounding ? Verdict.OnPlan
+            : d <= toleranceMm + (2 * measurementUMm) + Rounding ? Verdict.MeasureAgain
             : Verdict.Miss;
     }
 
@@ -148,8 +151,11 @@ public static class Prove
                 "Not settled: a lowered axle reads high, expect to lose about 1/4 in (6 mm). Roll it and read again."
             );
         }
+        IReadOnlyList<string> suspects = comparison?.Rigid?.Suspects ?? [];
         var stations = frozen
-            .Prediction.Stations.Select(p => Station(p, frozen.Prediction.Datum, now, tolerance))
+            .Prediction.Stations.Select(p =>
+                Station(p, frozen.Prediction.Datum, now, tolerance, suspects)
+            )
             .ToArray();
         var target = Target(frozen.Target, now, comparison);
         return new Proof
@@ -170,7 +176,8 @@ public static class Prove
         PredictedStation planned,
         Datum? datum,
         WalkRoundStance now,
-        double tolerance
+        double tolerance,
+        IReadOnlyList<string> suspects
     )
     {
         // Lips carry the prediction's datum; a mid station is compared in the datum of its own baseline.
@@ -193,6 +200,8 @@ public static class Prove
                 PredictionRight = null,
             };
         }
+        // A reading that does not fit a stiff body is flagged: it asks for another read before it condemns the work.
+        var decides = now.Decides && !suspects.Contains(planned.Station);
         var d = height.Height.Value!.Value - planned.Height.Value!.Value;
         var (measured, predicted) = (height.Height.U!.Value, planned.Height.U!.Value);
         var combined = Math.Sqrt((measured * measured) + (predicted * predicted));
@@ -208,8 +217,8 @@ public static class Prove
                 combined,
                 [.. height.Height.RestsOn, .. planned.Height.RestsOn]
             ),
-            Verdict = Judge(d, tolerance, measured, now.Decides),
-            PredictionRight = now.Decides ? Math.Abs(d) <= 2 * combined : null,
+            Verdict = Judge(d, tolerance, measured, decides),
+            PredictionRight = decides ? Math.Abs(d) <= 2 * combined : null,
         };
     }
 

@@ -24,10 +24,8 @@ internal static class JobFileEndpoints
     public static void Map(RouteGroupBuilder api)
     {
         api.MapGet("/jobs/{job:guid}/file", Export);
-        api.MapPost("/job-files", Import)
-            .Accepts<JobDocument>("application/json", "application/zip");
-        api.MapPost("/jobs/{job:guid}/photographs", AddPhotograph)
-            .Accepts<byte[]>(PhotoTypes[0], PhotoTypes[1..]);
+        api.MapPost("/job-files", Import);
+        api.MapPost("/jobs/{job:guid}/photographs", AddPhotograph);
         api.MapGet("/files/{sha256}", File);
     }
 

@@ -54,14 +54,14 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       <Button
         size="small"
         color="inherit"
-        aria-label={`Show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
+        aria-label={`${me.lengthUnit} → ${unit}: show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
         onClick={() => {
           void api
             .PUT("/api/me/unit", { body: { lengthUnit: unit } })
             .then(() => client.invalidateQueries());
         }}
       >
-        {me.lengthUnit === "mm" ? "mm → in" : "in → mm"}
+        {me.lengthUnit} → {unit}
       </Button>
       <Button
         size="small"
@@ -75,7 +75,6 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       <Button
         size="small"
         color="inherit"
-        aria-label={`Sign out ${me.name}`}
         onClick={() => {
           void api.POST("/api/sign-out").then(() => {
             window.location.assign("/");
@@ -85,7 +84,7 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
         <Box component="span" sx={{ display: { xs: "none", md: "inline" } }}>
           {me.name}:&nbsp;
         </Box>
-        out
+        sign out
       </Button>
     </Box>
   );

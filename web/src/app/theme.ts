@@ -87,6 +87,8 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
+        // What has the focus is never hidden behind the rail.
+        html: { scrollPaddingBottom: "80px" },
         body: { fontVariantNumeric: "tabular-nums lining-nums" },
         "@media (prefers-reduced-motion: reduce)": {
           "*": { transition: "none !important", animation: "none !important" },

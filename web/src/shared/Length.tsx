@@ -16,12 +16,12 @@ function Numeral({ value, unit }: { value: Shown; unit: boolean }) {
         {value.sign}
         {value.whole}
         {value.numerator && (
-          <Box component="span" sx={{ fontSize: "0.95em", ml: "0.08em" }}>
-            <Box component="sup" sx={part("0.38em")}>
+          <Box component="span" sx={{ ml: "0.1em" }}>
+            <Box component="sup" sx={part("0.42em")}>
               {value.numerator}
             </Box>
             ⁄
-            <Box component="sub" sx={part("-0.06em")}>
+            <Box component="sub" sx={part("-0.04em")}>
               {value.denominator}
             </Box>
           </Box>
@@ -37,7 +37,7 @@ function Numeral({ value, unit }: { value: Shown; unit: boolean }) {
 }
 
 const part = (raise: string) => ({
-  fontSize: "0.62em",
+  fontSize: "0.7em",
   lineHeight: 0,
   verticalAlign: raise,
 });

@@ -81,7 +81,7 @@ function Line({ line }: { line: Schemas["OffLine"] }) {
       <Box sx={{ flex: "1 1 150px" }}>{line.what}</Box>
       <Button
         variant="outlined"
-        aria-label={`${line.what} is back on`}
+        aria-label={`Back on: ${line.what}`}
         onClick={() => void close("refitHere")}
       >
         Back on

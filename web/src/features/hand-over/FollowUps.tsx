@@ -38,7 +38,7 @@ export function FollowUps() {
             {!f.doneAt && (
               <Button
                 variant="outlined"
-                aria-label={`${f.what} is done`}
+                aria-label={`Done: ${f.what}`}
                 onClick={() => void done(f.id, f.what)}
               >
                 Done

@@ -28,7 +28,7 @@ export function Record() {
         color: "#1c1e21",
         border: "1px solid #9a9a94",
         p: 2.5,
-        fontSize: "0.86rem",
+        fontSize: "0.9rem",
         lineHeight: 1.35,
         "& *": { color: "#1c1e21 !important", borderColor: "#1c1e21" },
         "& h2": { fontSize: "1.35rem", m: 0 },

@@ -1,25 +1,39 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
-import { createContext, useContext, useState } from "react";
-import { NavLink, Outlet, useParams } from "react-router";
+import { createContext, useContext, useMemo, useState } from "react";
+import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { JobProvider, outbox, useJobQuery, useOutbox } from "../../api/job";
 import { StanceBand } from "../stance/StanceBand";
 
-const PreviewContext = createContext<
-  (prediction: Schemas["Prediction"] | null) => void
->(() => undefined);
+interface Band {
+  preview: (prediction: Schemas["Prediction"] | null) => void;
+  hide: (station: string | null) => void;
+}
+
+const BandContext = createContext<Band>({
+  preview: () => undefined,
+  hide: () => undefined,
+});
 
 /** Shows a prediction in the band without storing anything; null takes it away. */
 export function usePreview() {
-  return useContext(PreviewContext);
+  return useContext(BandContext).preview;
+}
+
+/** Hides one station's number in the band while it is typed anew, so that it does not lead the eye. */
+export function useHide() {
+  return useContext(BandContext).hide;
 }
 
 export function JobLayout() {
   const { job = "" } = useParams();
   const query = useJobQuery(job);
   const [preview, setPreview] = useState<Schemas["Prediction"] | null>(null);
+  const [hidden, setHidden] = useState<string | null>(null);
+  const band = useMemo(() => ({ preview: setPreview, hide: setHidden }), []);
+  const measuring = useLocation().pathname.endsWith("/walk-round");
   if (query.isPending) {
     return null;
   }
@@ -32,8 +46,8 @@ export function JobLayout() {
   }
   return (
     <JobProvider value={query.data}>
-      <PreviewContext.Provider value={setPreview}>
-        <StanceBand preview={preview} />
+      <BandContext.Provider value={band}>
+        <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />
         <Box
           component="main"
           sx={{ flex: 1, px: { xs: 1, sm: 2 }, pt: 1.5, pb: 3 }}
@@ -42,7 +56,7 @@ export function JobLayout() {
           <Outlet />
         </Box>
         <Rail job={job} phases={query.data.progress.phases} />
-      </PreviewContext.Provider>
+      </BandContext.Provider>
     </JobProvider>
   );
 }
@@ -74,7 +88,6 @@ function Rail({
         bottom: 0,
         zIndex: 2,
         display: "flex",
-        overflowX: "auto",
         bgcolor: "background.default",
         borderTop: 2,
         borderColor: "text.primary",
@@ -88,13 +101,18 @@ function Rail({
             component={NavLink}
             to={`/jobs/${job}/${path}`}
             sx={{
-              flex: "1 0 auto",
+              flex: { xs: "1 1 0", sm: "1 0 auto" },
+              minWidth: 0,
               minHeight: 52,
-              px: { xs: 1.25, sm: 1.5 },
+              px: { xs: 0.25, sm: 1.5 },
+              fontSize: { xs: "0.82rem", sm: "1rem" },
+              lineHeight: 1.1,
+              textAlign: "center",
+              flexDirection: { xs: "column", sm: "row" },
               display: "flex",
               alignItems: "center",
               justifyContent: "center",
-              gap: 0.75,
+              gap: { xs: 0.25, sm: 0.75 },
               color: "text.primary",
               textDecoration: "none",
               fontWeight: 600,

@@ -199,7 +199,7 @@ export function SizesDrawing({
         height: { md: 440 },
         maxWidth: 1000,
         display: { xs: "grid", md: "block" },
-        gridTemplateColumns: "1fr 1fr",
+        gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)",
         gap: 1.5,
       }}
     >

@@ -74,7 +74,7 @@ export function CornerColumn({
           </Box>
           <Button
             size="small"
-            aria-label={`Take ${p.name} out of the ${cornerWords[corner] ?? corner}`}
+            aria-label={`Take out ${p.name}, ${cornerWords[corner] ?? corner}`}
             onClick={() => {
               onTakeOut(p.id);
             }}

@@ -91,7 +91,7 @@ export function ShelfColumn({
             </Box>
             <Button
               variant="outlined"
-              aria-label={`Put ${p.name} in, ${where}`}
+              aria-label={`Put in ${p.name}, ${where}`}
               onFocus={() => {
                 onTry(p);
               }}

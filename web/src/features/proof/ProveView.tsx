@@ -33,7 +33,9 @@ export default function ProveView() {
   return proofs.map(({ plan, proof }, i) => (
     <Box component="section" key={plan.id} sx={{ mb: 4 }}>
       <Typography variant="h1">
-        {d.stages.find((s) => s.id === plan.toStageId)?.name}
+        {d.stages
+          .find((s) => s.id === plan.toStageId)
+          ?.name.replace(/^./, (c) => c.toUpperCase())}
         {i > 0 && " (earlier pass)"}
       </Typography>
       {proof ? (
@@ -60,6 +62,9 @@ function Proof({
 }) {
   const d = useJob().document;
   const overall = verdicts[proof.overall];
+  const rigid = proof.comparison?.rigid;
+  // What does not fit is the first thing to be seen.
+  const suspicious = rigid != null && rigid.verdict !== "fits";
   const names: Record<string, string> = {
     rake: "Rake",
     frontLift: "Front lift",
@@ -78,6 +83,9 @@ function Proof({
           ▲ {w}
         </Typography>
       ))}
+      {proof.comparison && suspicious && (
+        <RigidCheck comparison={proof.comparison} />
+      )}
       {proof.target.map((t) => (
         <Typography key={t.what} sx={{ fontSize: "1.1rem" }}>
           {names[t.what] ?? t.what} wanted{" "}
@@ -176,7 +184,9 @@ function Proof({
           : {l.parts.join(", ")}.
         </Typography>
       ))}
-      {proof.comparison && <RigidCheck comparison={proof.comparison} />}
+      {proof.comparison && !suspicious && (
+        <RigidCheck comparison={proof.comparison} />
+      )}
       {latest && (
         <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1 }}>
           {proof.overall === "miss" && (

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import { useWidth } from "./useWidth";
-import type { BodyLine } from "./vehicle";
+import type { BodyLine, PlannedLine } from "./vehicle";
 import { useInks } from "../../app/theme";
 
 const exaggeration = 4;
@@ -13,7 +13,7 @@ export function RakeWedge({
   now,
 }: {
   before: BodyLine | null;
-  plan: (BodyLine & { u: number }) | null;
+  plan: PlannedLine | null;
   now: BodyLine | null;
 }) {
   const [ref, width] = useWidth();
@@ -52,7 +52,7 @@ export function RakeWedge({
         )}
         {plan && (
           <path
-            d={`M 0 ${y(plan.front + 2 * plan.u).toFixed(1)} L ${width.toString()} ${y(plan.rear + 2 * plan.u).toFixed(1)} L ${width.toString()} ${y(plan.rear - 2 * plan.u).toFixed(1)} L 0 ${y(plan.front - 2 * plan.u).toFixed(1)} Z`}
+            d={`M 0 ${y(plan.front + 2 * plan.frontU).toFixed(1)} L ${width.toString()} ${y(plan.rear + 2 * plan.rearU).toFixed(1)} L ${width.toString()} ${y(plan.rear - 2 * plan.rearU).toFixed(1)} L 0 ${y(plan.front - 2 * plan.frontU).toFixed(1)} Z`}
             fill={inks.planned}
             opacity={0.14}
           />

@@ -23,8 +23,14 @@ import { useInks } from "../../app/theme";
  */
 export function StanceBand({
   preview,
+  hidden,
+  nowOnly,
 }: {
   preview: Schemas["Prediction"] | null;
+  /** A station whose number is not shown while it is typed anew. */
+  hidden: string | null;
+  /** Whether before and planned stay hidden, as they do while somebody measures. */
+  nowOnly: boolean;
 }) {
   const view = useJob();
   const d = view.document;
@@ -37,10 +43,11 @@ export function StanceBand({
   const first = speaks(view, firstStage(d).id);
   const draft = draftPlan(d);
   const begun = begunPlan(d);
-  const prediction =
-    preview ??
-    view.results.predictions.find((p) => p.planId === draft?.id) ??
-    d.frozenPredictions.find((f) => f.planId === begun?.id)?.prediction;
+  const prediction = nowOnly
+    ? null
+    : (preview ??
+      view.results.predictions.find((p) => p.planId === draft?.id) ??
+      d.frozenPredictions.find((f) => f.planId === begun?.id)?.prediction);
   const before = lineOf(first, shape);
   const present = lineOf(now, shape);
   const plan = plannedLine(prediction, shape);
@@ -59,6 +66,8 @@ export function StanceBand({
     (ground - 4) / box.height,
   );
   const x0 = width / 2 - ((box.left + box.right) / 2) * scale;
+  // The strings of the tags run out past the bumpers and down.
+  const tagX = Math.max((width - 880) / 2, 0) + Math.min(60, width / 12);
   const rearX = x0 + shape.wheelbase * scale;
 
   return (
@@ -102,15 +111,23 @@ export function StanceBand({
                 ground={ground}
               />
               {[
-                [x0, body.front],
-                [rearX, body.rear],
-              ].map(([x = 0, lip = 0]) => (
-                <path
-                  key={x}
-                  d={`M ${x.toFixed(1)} ${(ground - lip * scale).toFixed(1)} L ${x.toFixed(1)} ${height.toString()}`}
-                  stroke={inks.marker}
-                  strokeWidth={1.5}
-                />
+                [x0, body.front, tagX],
+                [rearX, body.rear, width - tagX],
+              ].map(([x = 0, lip = 0, tag = 0]) => (
+                <g key={x}>
+                  <circle
+                    cx={x}
+                    cy={ground - lip * scale}
+                    r={4}
+                    fill={inks.marker}
+                  />
+                  <path
+                    d={`M ${x.toFixed(1)} ${(ground - lip * scale).toFixed(1)} H ${tag.toFixed(1)} V ${height.toString()}`}
+                    fill="none"
+                    stroke={inks.marker}
+                    strokeWidth={1.5}
+                  />
+                </g>
               ))}
             </svg>
             <Box
@@ -123,9 +140,23 @@ export function StanceBand({
                 maxWidth: 880,
               }}
             >
-              <Tag corners={["LF", "RF"]} stance={now} plan={prediction} />
-              <RakeWedge before={before} plan={plan} now={present} />
-              <Tag corners={["LR", "RR"]} stance={now} plan={prediction} />
+              <Tag
+                corners={["LF", "RF"]}
+                stance={now}
+                plan={prediction}
+                hidden={hidden}
+              />
+              <RakeWedge
+                before={nowOnly ? null : before}
+                plan={plan}
+                now={present}
+              />
+              <Tag
+                corners={["LR", "RR"]}
+                stance={now}
+                plan={prediction}
+                hidden={hidden}
+              />
             </Box>
           </>
         )}
@@ -151,8 +182,10 @@ function Tag({
   corners,
   stance,
   plan,
+  hidden,
 }: {
   corners: string[];
+  hidden: string | null;
   stance: Schemas["WalkRoundStance"] | undefined;
   plan: Schemas["Prediction"] | null | undefined;
 }) {
@@ -193,12 +226,16 @@ function Tag({
                 fontWeight: 700,
               }}
             >
-              {height?.value != null ? <Length mm={height.value} /> : "—"}
+              {height?.value != null && corner !== hidden ? (
+                <Length mm={height.value} />
+              ) : (
+                "—"
+              )}
             </Box>
             <Box
               component="span"
               sx={{
-                fontSize: "0.8rem",
+                fontSize: "1rem",
                 display: { xs: "none", sm: "inline" },
               }}
             >
@@ -208,7 +245,7 @@ function Tag({
               <Box
                 component="span"
                 sx={{
-                  fontSize: "0.85rem",
+                  fontSize: "1rem",
                   color: "secondary.main",
                   borderBottom: "2px dashed",
                   display: { xs: "none", sm: "inline" },

@@ -60,6 +60,12 @@ export interface BodyLine {
   rear: number;
 }
 
+/** A planned line with the standard uncertainty of each end's rise, mm. */
+export interface PlannedLine extends BodyLine {
+  frontU: number;
+  rearU: number;
+}
+
 /** Height of a lip above the floor, for drawing: the loaded radius carries hub and rim readings down. */
 export function aboveFloor(
   height: number,
@@ -98,22 +104,22 @@ export function lineOf(
 export function plannedLine(
   p: Schemas["Prediction"] | null | undefined,
   shape: Shape,
-): (BodyLine & { u: number }) | null {
-  const at = (name: string) =>
-    p?.stations.find((s) => s.station === name)?.height;
+): PlannedLine | null {
+  const at = (name: string) => p?.stations.find((s) => s.station === name);
   const [lf, rf, lr, rr] = ["LF", "RF", "LR", "RR"].map(at);
-  if (
-    !p ||
-    lf?.value == null ||
-    rf?.value == null ||
-    lr?.value == null ||
-    rr?.value == null
-  ) {
+  if (!p || !lf || !rf || !lr || !rr) {
     return null;
   }
+  const mean = (a: typeof lf, b: typeof lf) =>
+    aboveFloor(
+      ((a.height.value ?? 0) + (b.height.value ?? 0)) / 2,
+      p.datum,
+      shape,
+    );
   return {
-    front: aboveFloor((lf.value + rf.value) / 2, p.datum, shape),
-    rear: aboveFloor((lr.value + rr.value) / 2, p.datum, shape),
-    u: Math.max(lf.u ?? 0, rf.u ?? 0, lr.u ?? 0, rr.u ?? 0),
+    front: mean(lf, rf),
+    rear: mean(lr, rr),
+    frontU: Math.max(lf.rise.u ?? 0, rf.rise.u ?? 0),
+    rearU: Math.max(lr.rise.u ?? 0, rr.rise.u ?? 0),
   };
 }

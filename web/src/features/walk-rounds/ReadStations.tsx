@@ -3,14 +3,15 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { heightAt, useJob, useOutbox, useSend } from "../../api/job";
-import { Length, PlusMinus, ResultLength } from "../../shared/Length";
+import { Length, PlusMinus, ResultLength, useUnit } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { cornerWords } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { useHide } from "../jobs/JobLayout";
 import { TopDrawing } from "./TopDrawing";
 
 const lips = ["LF", "RF", "LR", "RR"];
@@ -50,6 +51,14 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
   const [given, setGiven] = useState<string[]>([]);
   const [problem, setProblem] = useState<Error | null>(null);
   const input = useRef<HTMLInputElement>(null);
+  const hide = useHide();
+  const hidden = text === "" ? null : current;
+  useEffect(() => {
+    hide(hidden);
+    return () => {
+      hide(null);
+    };
+  }, [hide, hidden]);
   const from: Schemas["Datum"] = lips.includes(current)
     ? round.datum
     : round.datum === "hub" || round.datum === "rim"
@@ -94,6 +103,7 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
     }
   };
 
+  const unit = useUnit();
   const said = cornerWords[current] ?? current;
   return (
     <Box
@@ -138,7 +148,9 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
                 setGiven([]);
                 setProblem(null);
               }}
-              placeholder="35 1/2"
+              placeholder={
+                unit === "mm" ? "520" : from === "hub" ? "20 1/2" : "35 1/2"
+              }
               slotProps={{
                 htmlInput: {
                   inputMode: "text",
@@ -178,6 +190,7 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
         </form>
         <Readings
           round={round}
+          hidden={hidden}
           onAgain={choose}
           onWrong={(station, reading) => {
             choose(station);
@@ -244,22 +257,24 @@ function Stance({
             ["Lean, front", stance.leanFront],
             ["Lean, rear", stance.leanRear],
           ] as const
-        ).map(([name, result]) => (
-          <Box key={name}>
-            <Box
-              component="dt"
-              sx={{ color: "text.secondary", fontSize: "0.85rem" }}
-            >
-              {name}
+        )
+          .filter(([, result]) => result.value !== null)
+          .map(([name, result]) => (
+            <Box key={name}>
+              <Box
+                component="dt"
+                sx={{ color: "text.secondary", fontSize: "0.85rem" }}
+              >
+                {name}
+              </Box>
+              <Box
+                component="dd"
+                sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
+              >
+                <ResultLength result={result} signed />
+              </Box>
             </Box>
-            <Box
-              component="dd"
-              sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
-            >
-              <ResultLength result={result} signed />
-            </Box>
-          </Box>
-        ))}
+          ))}
       </Box>
       {words?.sentences.map((s) => (
         <Typography key={s} sx={{ mt: 0.5 }}>
@@ -273,10 +288,12 @@ function Stance({
 /** What was read in this round; the difference to the earlier stage is shown once a station is stored. */
 function Readings({
   round,
+  hidden,
   onAgain,
   onWrong,
 }: {
   round: Schemas["WalkRound"];
+  hidden: string | null;
   onAgain: (station: string) => void;
   onWrong: (station: string, reading: string) => void;
 }) {
@@ -301,78 +318,80 @@ function Readings({
           ▲ {l.says}: kept here, not yet at the server
         </Box>
       ))}
-      {stance?.stations.map((s) => {
-        const rise = proof?.comparison?.rises.find(
-          (r) => r.station === s.station,
-        )?.rise;
-        const mine = standing.filter(
-          (r) =>
-            r.place.name === s.station && (r.from ?? round.datum) === s.datum,
-        );
-        const last = mine.at(-1);
-        return (
-          <Box
-            component="li"
-            key={`${s.station} ${s.datum}`}
-            sx={{
-              borderBottom: 1,
-              borderColor: "divider",
-              display: "flex",
-              flexWrap: "wrap",
-              alignItems: "center",
-              columnGap: 1.5,
-            }}
-          >
-            <Box sx={{ flex: "1 1 210px" }}>
-              {cornerWords[s.station] ?? s.station}, {s.datum}{" "}
-              <Box
-                component="span"
-                sx={{ fontSize: "1.25rem", fontWeight: 700 }}
-              >
-                <Length mm={s.height.value ?? 0} />
-              </Box>{" "}
-              {s.height.u !== null && <PlusMinus u={s.height.u} />}
-              {s.reads > 1 && (
-                <Box component="span" sx={{ color: "text.secondary" }}>
-                  {" "}
-                  · {s.reads} reads, spread{" "}
-                  <Length mm={s.uncertainty.spreadMm} />
-                </Box>
-              )}
-              {rise?.value != null && (
-                <Box component="span">
-                  {" "}
-                  · rose <Length mm={rise.value} signed />
-                </Box>
-              )}
-              {s.flags.map((f) => (
-                <Box key={f} sx={{ color: "warning.main" }}>
-                  ▲ {f}
-                </Box>
-              ))}
-            </Box>
-            <Button
-              size="small"
-              onClick={() => {
-                onAgain(s.station);
+      {stance?.stations
+        .filter((s) => s.station !== hidden)
+        .map((s) => {
+          const rise = proof?.comparison?.rises.find(
+            (r) => r.station === s.station,
+          )?.rise;
+          const mine = standing.filter(
+            (r) =>
+              r.place.name === s.station && (r.from ?? round.datum) === s.datum,
+          );
+          const last = mine.at(-1);
+          return (
+            <Box
+              component="li"
+              key={`${s.station} ${s.datum}`}
+              sx={{
+                borderBottom: 1,
+                borderColor: "divider",
+                display: "flex",
+                flexWrap: "wrap",
+                alignItems: "center",
+                columnGap: 1.5,
               }}
             >
-              Read again
-            </Button>
-            {last && (
+              <Box sx={{ flex: "1 1 210px" }}>
+                {cornerWords[s.station] ?? s.station}, {s.datum}{" "}
+                <Box
+                  component="span"
+                  sx={{ fontSize: "1.25rem", fontWeight: 700 }}
+                >
+                  <Length mm={s.height.value ?? 0} />
+                </Box>{" "}
+                {s.height.u !== null && <PlusMinus u={s.height.u} />}
+                {s.reads > 1 && (
+                  <Box component="span" sx={{ color: "text.secondary" }}>
+                    {" "}
+                    · {s.reads} reads, spread{" "}
+                    <Length mm={s.uncertainty.spreadMm} />
+                  </Box>
+                )}
+                {rise?.value != null && (
+                  <Box component="span">
+                    {" "}
+                    · rose <Length mm={rise.value} signed />
+                  </Box>
+                )}
+                {s.flags.map((f) => (
+                  <Box key={f} sx={{ color: "warning.main" }}>
+                    ▲ {f}
+                  </Box>
+                ))}
+              </Box>
               <Button
                 size="small"
-                color="inherit"
                 onClick={() => {
-                  onWrong(s.station, last.id);
+                  onAgain(s.station);
                 }}
               >
-                That was wrong
+                Read again
               </Button>
-            )}
-          </Box>
-        );
-      })}
+              {last && (
+                <Button
+                  size="small"
+                  color="inherit"
+                  onClick={() => {
+                    onWrong(s.station, last.id);
+                  }}
+                >
+                  That was wrong
+                </Button>
+              )}
+            </Box>
+          );
+        })}
     </Box>
   );
 }

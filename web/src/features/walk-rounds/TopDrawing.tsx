@@ -26,10 +26,18 @@ export function TopDrawing({
   ];
   const rear = x0 + shape.wheelbase * scale;
   const out = (y: number) => y0 + (y - y0) * 1.22;
+  // A person walks round an end of the vehicle, not through it.
   const path = vehicle.stations
     .map((s, i) => {
       const [x, y] = place(s);
-      return `${i === 0 ? "M" : "L"} ${x.toFixed(1)} ${out(y).toFixed(1)}`;
+      const last = vehicle.stations[i - 1];
+      const [, y1] = last ? place(last) : [0, y];
+      const end = x > (x0 + rear) / 2 ? rear + 122 : x0 - 100;
+      const round =
+        last && (y1 - y0) * (y - y0) < 0
+          ? `H ${end.toFixed(1)} V ${out(y).toFixed(1)} `
+          : "";
+      return `${i === 0 ? "M" : `${round}L`} ${x.toFixed(1)} ${out(y).toFixed(1)}`;
     })
     .join(" ");
   const w = (shape.frontTrack / 2 + 40) * scale;
@@ -72,7 +80,21 @@ export function TopDrawing({
         strokeWidth={1.5}
         strokeDasharray="3 5"
       />
-      {vehicle.stations.map((s, i) => {
+      {vehicle.stations.slice(0, 1).map((s) => {
+        const [x, y] = place(s);
+        return (
+          <text
+            key={s.name}
+            x={x + 26}
+            y={out(y) + 24}
+            fontSize={12}
+            fill={inks.soft}
+          >
+            start
+          </text>
+        );
+      })}
+      {vehicle.stations.map((s) => {
         const [x, inner] = place(s);
         const y = out(inner);
         const isHere = s.name === current;
@@ -82,7 +104,7 @@ export function TopDrawing({
             key={s.name}
             role="button"
             tabIndex={0}
-            aria-label={`${cornerWords[s.name] ?? s.name}${isDone ? ", read" : ", not read"}`}
+            aria-label={`${s.name}, ${cornerWords[s.name] ?? s.name}${isDone ? ", ✓ read" : ", not read"}`}
             aria-current={isHere ? "step" : undefined}
             style={{ cursor: "pointer" }}
             onClick={() => {
@@ -124,11 +146,6 @@ export function TopDrawing({
                 fill={inks.now}
               >
                 {s.name}
-              </text>
-            )}
-            {i === 0 && (
-              <text x={x + 26} y={y + 24} fontSize={12} fill={inks.soft}>
-                start
               </text>
             )}
           </g>

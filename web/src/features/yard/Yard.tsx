@@ -90,7 +90,7 @@ export default function Yard() {
           listStyle: "none",
           display: "grid",
           gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
-          rowGap: 3,
+          rowGap: 0,
         }}
       >
         {jobs.map((j) => (
@@ -143,7 +143,13 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
   return (
     <Box
       component="li"
-      sx={{ display: "flex", flexDirection: "column", minWidth: 0 }}
+      sx={{
+        display: "grid",
+        gridRow: "span 3",
+        gridTemplateRows: "subgrid",
+        rowGap: 0,
+        minWidth: 0,
+      }}
     >
       <Link
         component={To}
@@ -151,15 +157,15 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
         color="text.primary"
         underline="none"
         sx={{
-          flex: 1,
-          display: "flex",
-          flexDirection: "column",
+          display: "grid",
+          gridRow: "span 3",
+          gridTemplateRows: "subgrid",
           "&:hover .need": { textDecoration: "underline" },
         }}
       >
         <Typography
           className="need"
-          sx={{ flex: 1, px: 1.5, fontWeight: 600, lineHeight: 1.3 }}
+          sx={{ px: 1.5, mt: 2, fontWeight: 600, lineHeight: 1.3 }}
         >
           {j.says}
         </Typography>

@@ -1,0 +1,6 @@
+namespace Nokko.Bench;
+
+internal static class Measures
+{
+    public static Task Run() => Task.CompletedTask;
+}

@@ -1,0 +1,15 @@
+using Nokko.Bench;
+
+switch (args.FirstOrDefault())
+{
+    case "screenshots":
+        await Screenshots.Make();
+        break;
+    case "bench":
+        await Measures.Run();
+        break;
+    default:
+        Console.Error.WriteLine("Call through ./nokko bench or ./nokko screenshots.");
+        return 2;
+}
+return 0;

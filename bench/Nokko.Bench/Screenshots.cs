@@ -1,0 +1,75 @@
+using Nokko.Driving;
+
+namespace Nokko.Bench;
+
+/// <summary>One picture of each main view, from the demo data.</summary>
+internal static class Screenshots
+{
+    public static async Task Make()
+    {
+        var folder = Path.Combine(
+            Environment.GetEnvironmentVariable("NOKKO_ROOT")!,
+            "docs",
+            "screenshots"
+        );
+        Directory.CreateDirectory(folder);
+        await using var server = await ServerProcess.Start("screenshots");
+        using var browser = new Browser();
+        browser.Scheme("light");
+        browser.SignIn(server.Address, "brenna");
+        Shoot("yard", "Ostrel Drover");
+
+        browser.Open($"{server.Address}/take-in");
+        Shoot("take-in", "Its sizes");
+        Job("NF 80 W", "walk-round", "Left rear");
+        Shoot("walk-round", "from the");
+        Job("HO 32 T", "plan", "Shelf, for both front");
+        browser.Press("Put in Alder plate 1 1/4, both front");
+        browser.Sees("Agreed: begin the fitting");
+        browser.AllSaved();
+        Shoot("plan", "Front will rise");
+        Job("HO 31 T", "fit", "The card");
+        Shoot("fit", "Hold point");
+        Job("NF 77 W", "prove", "does not fit");
+        Shoot("prove", "Station");
+        Job("SV 118 K", "hand-over", "Torques");
+        Shoot("hand-over", "To come");
+        browser.Open($"{server.Address}/shelf");
+        Shoot("shelf", "Moor box spacer");
+
+        browser.Scheme("dark");
+        Job("SV 204 R", "prove", "earlier pass");
+        Shoot("prove-night", "Station");
+        browser.Resize(390, 844);
+        browser.Scheme("light");
+        Job("NF 80 W", "walk-round", "from the");
+        Shoot("walk-round-phone", "Store");
+
+        void Job(string plate, string phase, string sees)
+        {
+            browser.Open($"{server.Address}/");
+            browser.Until(
+                d => d.FindElements(OpenQA.Selenium.By.CssSelector("main li a")).Count > 5,
+                "the yard"
+            );
+            var href = browser.Until(
+                d =>
+                    d.FindElements(
+                            OpenQA.Selenium.By.XPath($"//main//li/a[contains(., '{plate}')]")
+                        )
+                        .FirstOrDefault()
+                        ?.GetAttribute("href"),
+                plate
+            )!;
+            browser.Open(href[..href.LastIndexOf('/')] + "/" + phase);
+            browser.Sees(sees);
+        }
+
+        void Shoot(string name, string sees)
+        {
+            browser.Sees(sees);
+            browser.Shoot(Path.Combine(folder, name + ".png"));
+            Console.WriteLine(name);
+        }
+    }
+}

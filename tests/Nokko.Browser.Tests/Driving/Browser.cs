@@ -1,0 +1,226 @@
+using System.Drawing;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Support.UI;
+
+namespace Nokko.Driving;
+
+/// <summary>A real headless Chromium with a profile of its own.</summary>
+public sealed class Browser : IDisposable
+{
+    private readonly string _profile = Directory.CreateTempSubdirectory("nokko-profile").FullName;
+
+    public ChromeDriver Driver { get; }
+
+    public Browser(int width = 1280, int height = 800)
+    {
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage",
+            "--lang=en-GB",
+            $"--user-data-dir={_profile}"
+        );
+        options.AddUserProfilePreference("download.default_directory", Downloads);
+        var service = ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        Driver = new ChromeDriver(service, options);
+        Resize(width, height);
+    }
+
+    public string Downloads => Path.Combine(_profile, "downloads");
+
+    /// <summary>Size of the page.</summary>
+    public (int Width, int Height) Size { get; private set; }
+
+    /// <summary>Sets the size of the page itself, whatever the window adds to it.</summary>
+    public void Resize(int width, int height)
+    {
+        Size = (width, height);
+        Driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
+    }
+
+    /// <summary>Day or night, as the device asks for it.</summary>
+    public void Scheme(string scheme) =>
+        Driver.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new Dictionary<string, object?>
+            {
+                ["features"] = new object[]
+                {
+                    new Dictionary<string, object>
+                    {
+                        ["name"] = "prefers-color-scheme",
+                        ["value"] = scheme,
+                    },
+                    new Dictionary<string, object>
+                    {
+                        ["name"] = "prefers-reduced-motion",
+                        ["value"] = "reduce",
+                    },
+                },
+            }
+        );
+
+    public void Open(string address) => Driver.Navigate().GoToUrl(address);
+
+    /// <summary>Waits until a condition holds.</summary>
+    public T Until<T>(Func<ChromeDriver, T> condition, string what, int seconds = 15)
+    {
+        var wait = new WebDriverWait(
+            new SystemClock(),
+            Driver,
+            TimeSpan.FromSeconds(seconds),
+            TimeSpan.FromMilliseconds(40)
+        );
+        wait.IgnoreExceptionTypes(
+            typeof(NoSuchElementException),
+            typeof(StaleElementReferenceException),
+            typeof(ElementNotInteractableException)
+        );
+        try
+        {
+            return wait.Until(_ => condition(Driver));
+        }
+        catch (WebDriverTimeoutException)
+        {
+            throw new InvalidOperationException(
+                $"Waited in vain for: {what}. The page at {Driver.Url} shows:\n{Body(Driver)}"
+            );
+        }
+    }
+
+    /// <summary>Waits until the page shows a text.</summary>
+    public void Sees(string text) =>
+        Until(d => Body(d).Contains(text, StringComparison.Ordinal), $"the text “{text}”");
+
+    public string Text => Body(Driver);
+
+    /// <summary>Waits for a field by its label.</summary>
+    public IWebElement Field(string label) =>
+        Until(
+            d =>
+            {
+                var id = d.FindElements(By.XPath($"//label[normalize-space(.)={Quoted(label)}]"))
+                    .Select(l => l.GetAttribute("for"))
+                    .FirstOrDefault(f => !string.IsNullOrEmpty(f));
+                return id is null
+                    ? d.FindElement(By.CssSelector($"input[aria-label={Quoted(label)}]"))
+                    : d.FindElement(By.Id(id));
+            },
+            $"a field “{label}”"
+        );
+
+    /// <summary>Waits for a button or link by its words.</summary>
+    public IWebElement Button(string words) =>
+        Until(
+            d =>
+                d.FindElements(
+                        By.XPath(
+                            $"//*[self::button or self::a or @role='button'][@aria-label={Quoted(words)} or normalize-space(.)={Quoted(words)}]"
+                        )
+                    )
+                    .FirstOrDefault(e => e.Displayed && e.Enabled),
+            $"a button “{words}”"
+        )!;
+
+    public void Press(string words)
+    {
+        Until(
+            _ =>
+            {
+                var button = Button(words);
+                Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", button);
+                button.Click();
+                return true;
+            },
+            $"“{words}” can be pressed"
+        );
+    }
+
+    /// <summary>Types into a field as a person would.</summary>
+    public void Type(string label, string text)
+    {
+        var field = Field(label);
+        Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", field);
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys(Keys.Delete);
+        field.SendKeys(text);
+    }
+
+    /// <summary>Chooses from a list by keyboard.</summary>
+    public void Choose(string label, string option)
+    {
+        var box = Until(
+            d =>
+                d.FindElement(
+                    By.XPath(
+                        $"//*[contains(@class, 'MuiInputLabel-root')][normalize-space(.)={Quoted(label)}]/following-sibling::div//*[@role='combobox']"
+                    )
+                ),
+            $"a list “{label}”"
+        );
+        Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
+        box.SendKeys(Keys.Enter);
+        Until(
+                d =>
+                    d.FindElement(
+                        By.XPath($"//li[@role='option'][normalize-space(.)={Quoted(option)}]")
+                    ),
+                $"the option “{option}”"
+            )
+            .Click();
+        Until(
+            d => d.FindElements(By.CssSelector("[role=listbox]")).Count == 0,
+            "the list is closed"
+        );
+    }
+
+    public void SignIn(string address, string name, string password = "stance-42")
+    {
+        Open(address);
+        Type("Name", name);
+        Type("Password", password);
+        Press("Sign in");
+        Until(d => d.FindElements(By.XPath("//h1[.='Yard']")).Count > 0, "the yard is shown");
+    }
+
+    public void AllSaved() => Sees("✓ All saved");
+
+    public void Shoot(string file)
+    {
+        // The picture waits for the shipped typeface.
+        Driver.ExecuteAsyncScript(
+            "const done = arguments[arguments.length-1]; document.fonts.ready.then(() => done())"
+        );
+        Driver.GetScreenshot().SaveAsFile(file);
+    }
+
+    public void Dispose()
+    {
+        Driver.Quit();
+        Driver.Dispose();
+        Directory.Delete(_profile, recursive: true);
+    }
+
+    private static string Body(ChromeDriver d) => d.FindElement(By.TagName("body")).Text;
+
+    private static string Quoted(string text) =>
+        text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";
+}

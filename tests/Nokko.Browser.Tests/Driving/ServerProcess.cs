@@ -1,0 +1,126 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+using System.Text.RegularExpressions;
+
+namespace Nokko.Driving;
+
+/// <summary>The real server as a process of its own on a database of its own; it can be killed and started again.</summary>
+public sealed partial class ServerProcess : IAsyncDisposable
+{
+    private readonly string _connection;
+    private readonly bool _empty;
+    private readonly List<string> _log = [];
+    private Process? _process;
+
+    public string Address { get; }
+
+    private ServerProcess(string connection, string address, bool empty) =>
+        (_connection, Address, _empty) = (connection, address, empty);
+
+    /// <summary>Starts it on a new database of the test cluster.</summary>
+    /// <param name="database">Name of the database.</param>
+    /// <param name="empty">Whether it starts with an empty shop instead of the demo.</param>
+    public static async Task<ServerProcess> Start(string database, bool empty = false)
+    {
+        var cluster =
+            Environment.GetEnvironmentVariable("NOKKO_TEST_DB")
+            ?? throw new InvalidOperationException("Run through ./nokko: it starts the database.");
+        var server = new ServerProcess(
+            Database().Replace(cluster, $"Database={database}"),
+            $"http://127.0.0.1:{FreePort()}",
+            empty
+        );
+        await server.Run();
+        return server;
+    }
+
+    public async Task Run()
+    {
+        var dll = Environment.GetEnvironmentVariable("NOKKO_SERVER_DLL")!;
+        var start = new ProcessStartInfo("dotnet")
+        {
+            ArgumentList =
+            {
+                dll,
+                "--urls",
+                Address,
+                "--contentRoot",
+                Path.GetDirectoryName(dll)!,
+                "--webroot",
+                Environment.GetEnvironmentVariable("NOKKO_WEBROOT")!,
+            },
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        start.Environment["ConnectionStrings__Nokko"] = _connection;
+        if (_empty)
+        {
+            start.Environment["Nokko__Empty"] = "true";
+            start.Environment["Nokko__FirstPassword"] = "stance-42";
+        }
+        _process = Process.Start(start)!;
+        _process.OutputDataReceived += (_, e) => Log(e.Data);
+        _process.ErrorDataReceived += (_, e) => Log(e.Data);
+        _process.BeginOutputReadLine();
+        _process.BeginErrorReadLine();
+        using var http = new HttpClient { Timeout = TimeSpan.FromSeconds(2) };
+        for (
+            var until = DateTime.UtcNow.AddSeconds(60);
+            DateTime.UtcNow < until && !_process.HasExited;
+
+        )
+        {
+            try
+            {
+                if ((await http.GetAsync($"{Address}/healthz")).IsSuccessStatusCode)
+                {
+                    return;
+                }
+            }
+            catch (Exception e) when (e is HttpRequestException or TaskCanceledException)
+            {
+                await Task.Delay(50);
+            }
+        }
+        throw new InvalidOperationException(
+            "The server did not come up:\n" + string.Join('\n', _log)
+        );
+    }
+
+    /// <summary>Ends it at once, as a power cut would.</summary>
+    public async Task Kill()
+    {
+        _process!.Kill(entireProcessTree: true);
+        await _process.WaitForExitAsync();
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        if (_process is { HasExited: false })
+        {
+            await Kill();
+        }
+    }
+
+    private void Log(string? line)
+    {
+        if (line is not null)
+        {
+            lock (_log)
+            {
+                _log.Add(line);
+            }
+        }
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    [GeneratedRegex("Database=[^;]*")]
+    private static partial Regex Database();
+}

@@ -1,0 +1,75 @@
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>Every main view at every size, by day and by night: no serious finding, nothing wider than the page.</summary>
+public sealed class ViewsTests : IAsyncLifetime
+{
+    private ServerProcess _server = null!;
+
+    public async ValueTask InitializeAsync() =>
+        _server = await ServerProcess.Start($"views_{Guid.NewGuid():N}");
+
+    public ValueTask DisposeAsync() => _server.DisposeAsync();
+
+    [Fact]
+    public void Views_are_accessible_and_fit_their_page_at_every_size_by_day_and_by_night()
+    {
+        using var browser = new Driving.Browser();
+        browser.Scheme("light");
+        browser.SignIn(_server.Address, "brenna");
+        var jobs = browser.Until(
+            d =>
+                d.FindElements(By.CssSelector("main li a"))
+                    .Select(a => (a.Text, Href: a.GetAttribute("href")!))
+                    .ToArray()
+                    is { Length: > 5 } found
+                    ? found
+                    : null,
+            "the yard"
+        )!;
+        string Of(string plate, string phase)
+        {
+            var href = jobs.First(j => j.Text.Contains(plate, StringComparison.Ordinal)).Href;
+            return href[..href.LastIndexOf('/')] + "/" + phase;
+        }
+        (string Address, string Sees)[] views =
+        [
+            ($"{_server.Address}/", "To come after hand-over"),
+            ($"{_server.Address}/take-in", "Its sizes"),
+            ($"{_server.Address}/shelf", "Moor box spacer"),
+            (Of("SV 204 R", "take-in"), "How it shall sit"),
+            (Of("NF 80 W", "walk-round"), "Left rear, from the hub"),
+            (Of("HO 32 T", "plan"), "Shelf, for both front"),
+            (Of("HO 31 T", "fit"), "The strut's top nut stays on"),
+            (Of("NF 77 W", "prove"), "Right middle does not fit"),
+            (Of("SV 118 K", "hand-over"), "Torques"),
+        ];
+        foreach (var scheme in new[] { "light", "dark" })
+        {
+            browser.Scheme(scheme);
+            foreach (var (width, height) in new[] { (1280, 800), (1024, 768), (390, 844) })
+            {
+                browser.Resize(width, height);
+                foreach (var (address, sees) in views)
+                {
+                    browser.Open(address);
+                    browser.Sees(sees);
+                    var name = $"{address} {width}×{height} {scheme}";
+                    var over = (string)
+                        browser.Driver.ExecuteScript(
+                            """
+                            const page = document.documentElement.clientWidth;
+                            return document.documentElement.scrollWidth <= page ? '' : [...document.querySelectorAll('main *')]
+                              .filter(e => e.getBoundingClientRect().right > page + 1).slice(0, 5).map(e => e.outerHTML.slice(0, 200)).join('\n');
+                            """
+                        )!;
+                    Assert.True(over.Length == 0, $"{name}: wider than the page: {over}");
+                    Axe.Check(browser, name);
+                }
+            }
+        }
+    }
+}

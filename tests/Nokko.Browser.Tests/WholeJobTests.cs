@@ -1,0 +1,337 @@
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>One truck measured, planned, fitted, proved and handed over, as a person would, in a real browser on a real database.</summary>
+public sealed class WholeJobTests : IAsyncLifetime
+{
+    private ServerProcess _server = null!;
+    private Driving.Browser _browser = null!;
+
+    public async ValueTask InitializeAsync()
+    {
+        _server = await ServerProcess.Start($"browser_{Guid.NewGuid():N}");
+        _browser = new Driving.Browser();
+        _browser.Scheme("light");
+    }
+
+    public async ValueTask DisposeAsync()
+    {
+        _browser.Dispose();
+        await _server.DisposeAsync();
+    }
+
+    [Fact]
+    public async Task A_truck_is_measured_planned_fitted_proved_and_handed_over()
+    {
+        _browser.SignIn(_server.Address, "odd");
+        Axe.Check(_browser, "yard");
+        TakeIn();
+        ReadBefore();
+        await NothingIsLostWhenTheServerIsKilled();
+        PlanIt();
+        FitIt();
+        ReadAfter();
+        ProveIt();
+        HandItOver();
+        TakeTheFileOutAndBringItIn();
+    }
+
+    private void TakeIn()
+    {
+        _browser.Press("Take in a vehicle");
+        _browser.Type("Owner", "Wren Quarry");
+        _browser.Type("Make", "Ostrel");
+        _browser.Type("Model", "Drover");
+        _browser.Type("Plate", "WQ 5 B");
+        _browser.Choose("Platform", "Ostrel Drover, second shape");
+        _browser.Type("Odometer, mi", "48200");
+        _browser.Type("Wheelbase", "127 1/2");
+        _browser.Type("Tyre size", "round ones");
+        Axe.Check(_browser, "take in");
+        _browser.Driver.Navigate().Refresh();
+        Assert.Equal("Wren Quarry", _browser.Field("Owner").GetAttribute("value"));
+        _browser.Press("Take it in and walk round");
+        _browser.Sees("That is no tyre size");
+        _browser.Type("Tyre size", "265/70R17");
+        _browser.Press("Take it in and walk round");
+        _browser.Sees("Walk round, as found");
+    }
+
+    private void ReadBefore()
+    {
+        _browser.Press("Begin at the left front");
+        // By keyboard only: the field has the focus, Enter stores and walks on.
+        Read("Left front, from the hub", "20 1/2");
+        Read("Left middle, from the floor", "41");
+        Read("Left rear, from the hub", "22-7/8");
+        Keys("Right rear, from the hub", "22 7.8");
+        _browser.Sees("Did the slash get lost?");
+        Assert.Equal("22 7.8", Tape().GetAttribute("value"));
+        Axe.Check(_browser, "walk round");
+        _browser.Press("22 7/8 in");
+        Read("Right middle, from the floor", "1041.4 mm");
+        Read("Right front, from the hub", "20½");
+        _browser.Sees("Nose down 2 3/8 in");
+        _browser.Sees("No lean at the front");
+        _browser.AllSaved();
+    }
+
+    private async Task NothingIsLostWhenTheServerIsKilled()
+    {
+        await _server.Kill();
+        // A second read of the right front while nobody answers: it is kept, and the person walks on.
+        Keys("Right front, from the hub", "20 9/16");
+        _browser.Sees("kept here, not yet at the server");
+        _browser.Sees("Not saved yet");
+        await _server.Run();
+        _browser.AllSaved();
+        _browser.Sees("2 reads");
+        _browser.Driver.Navigate().Refresh();
+        _browser.Sees("2 reads");
+        _browser.Sees("Left rear, hub");
+    }
+
+    private void PlanIt()
+    {
+        Phase("Plan");
+        _browser.Press("Put in Alder plate 1, both front");
+        _browser.Sees("Front will rise");
+        _browser.Until(
+            d => d.FindElements(By.XPath("//dd[contains(., '2 in')]")).Count > 0,
+            "a rise of two inches"
+        );
+        Axe.Check(_browser, "plan");
+        _browser.Driver.Navigate().Refresh();
+        _browser.Sees("Agreed: begin the fitting");
+        _browser.Press("Agreed: begin the fitting");
+        _browser.Sees("The card");
+    }
+
+    private void FitIt()
+    {
+        _browser.Press("Done");
+        _browser.Sees("Stands and chocks before anyone reaches under");
+        // A later step is tried before the hold point: the hand is stopped.
+        _browser.Press("Wheels off");
+        _browser.Press("Done");
+        _browser.Sees("Hold point first");
+        Axe.Check(_browser, "fit");
+        _browser.Press("■ Stands and chocks before anyone reaches under");
+        _browser.Press("I looked: confirmed");
+        _browser.Sees("Held up by: lift arms, locks in");
+
+        Joint("LF strut foot to lower arm");
+        _browser.Type("Torque, lb·ft", "101");
+        _browser.Type("From which sheet or page", "sheet 7");
+        _browser.Press("Keep the spec");
+        _browser.Sees("sheet 7");
+        _browser.Press("By hand");
+        _browser.Sees("by hand only; final on its wheels");
+        _browser.Press("Snug");
+        _browser.Sees("snug only; final on its wheels");
+        _browser.Type("Value reached, lb·ft", "101");
+        _browser.Press("Final");
+        _browser.Sees("bonded rubber: final only on its wheels");
+
+        // The rest of the card, step by step.
+        for (
+            var i = 0;
+            i < 40 && !_browser.Text.Contains("Every step is done", StringComparison.Ordinal);
+            i++
+        )
+        {
+            var step = Current();
+            _browser.Press(step.Hold ? "I looked: confirmed" : "Done");
+            _browser.Until(
+                d =>
+                    d.FindElements(By.CssSelector("section[aria-label='Current step'] h1"))
+                        .FirstOrDefault()
+                        ?.Text != step.Title,
+                $"the step after “{step.Title}”"
+            );
+        }
+        _browser.Sees("On its wheels.");
+        while (
+            _browser.Driver.FindElements(By.XPath("//button[.='Back on']")).Count
+                is > 0
+                    and var open
+        )
+        {
+            _browser.Press(
+                _browser
+                    .Driver.FindElement(By.XPath("//button[.='Back on']"))
+                    .GetAttribute("aria-label")!
+            );
+            _browser.Until(
+                d => d.FindElements(By.XPath("//button[.='Back on']")).Count < open,
+                "the line is closed"
+            );
+        }
+        _browser.Sees("Off and on: nothing open");
+        _browser.Press("Final");
+        _browser.Sees("Fasteners: 9 open");
+    }
+
+    private void ReadAfter()
+    {
+        Phase("Walk round");
+        _browser.Sees("Same as last time?");
+        _browser.Press("Begin at the left front");
+        // What was planned and what was read before do not lead the eye.
+        Assert.DoesNotContain(
+            "plan",
+            _browser.Driver.FindElement(By.CssSelector("section[aria-label=Stance]")).Text,
+            StringComparison.Ordinal
+        );
+        Read("Left front, from the hub", "22 5/8");
+        _browser.Sees("rose");
+        Read("Left middle, from the floor", "42 1/4");
+        Read("Left rear, from the hub", "22 7/8");
+        Read("Right rear, from the hub", "22 7/8");
+        Read("Right middle, from the floor", "42 1/4");
+        Read("Right front, from the hub", "22 5/8");
+        _browser.AllSaved();
+    }
+
+    private void ProveIt()
+    {
+        Phase("Prove");
+        _browser.Sees("● On plan");
+        _browser.Sees("no more than the tape allows");
+        _browser.Sees("times the thickness of");
+        Axe.Check(_browser, "prove");
+    }
+
+    private void HandItOver()
+    {
+        Phase("Hand over");
+        _browser.Sees("open lines. Close them under Fit");
+        _browser.Type("Odometer, mi", "48204");
+        _browser.Press("Hand it over");
+        _browser.Sees("To come:");
+        var record = _browser.Driver.FindElement(By.CssSelector("article")).Text;
+        Assert.Contains(
+            "LF strut foot to lower arm: final 101 lb·ft · 137 N·m, on its wheels (sheet 7)",
+            record,
+            StringComparison.Ordinal
+        );
+        Assert.Contains("Before: as found", record, StringComparison.Ordinal);
+        Assert.Contains(
+            "strut top plate to body: not touched yet",
+            record,
+            StringComparison.Ordinal
+        );
+        Axe.Check(_browser, "hand over");
+        foreach (var (width, height) in new[] { (8.27, 11.69), (8.5, 11.0) })
+        {
+            var pdf = _browser.Driver.ExecuteCdpCommand(
+                "Page.printToPDF",
+                new Dictionary<string, object?>
+                {
+                    ["paperWidth"] = width,
+                    ["paperHeight"] = height,
+                    ["preferCSSPageSize"] = false,
+                    ["printBackground"] = true,
+                }
+            );
+            var bytes = Convert.FromBase64String(
+                (string)((Dictionary<string, object>)pdf!)["data"]
+            );
+            var pages = System.Text.RegularExpressions.Regex.Count(
+                System.Text.Encoding.Latin1.GetString(bytes),
+                @"/Type\s*/Page\b"
+            );
+            Assert.Equal(1, pages);
+        }
+        _browser.Open(_server.Address);
+        _browser.Sees("To come after hand-over");
+        _browser.Sees("Ostrel Drover WQ 5 B, Wren Quarry");
+    }
+
+    private void TakeTheFileOutAndBringItIn()
+    {
+        var job = _browser
+            .Until(
+                d =>
+                    d.FindElement(By.XPath("//main//li/a[contains(., 'WQ 5 B')]"))
+                        .GetAttribute("href"),
+                "the job"
+            )!
+            .Split('/')[4];
+        var file = (string)
+            _browser.Driver.ExecuteAsyncScript(
+                $"const done = arguments[0]; fetch('/api/jobs/{job}/file').then(r => r.text()).then(done)"
+            )!;
+        var path = Path.Combine(Path.GetTempPath(), $"{job}.json");
+        File.WriteAllText(path, file);
+        _browser.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(path);
+        _browser.Sees("This job, or a part of it, is here already");
+        _browser.Press("Bring in a copy");
+        _browser.Sees("● On plan");
+        File.Delete(path);
+    }
+
+    private IWebElement Tape() => _browser.Driver.FindElement(By.Id("tape"));
+
+    /// <summary>Types into whatever has the focus, as hands on a keyboard do.</summary>
+    private void Keys(string station, string text)
+    {
+        _browser.Sees(station);
+        _browser.Until(
+            d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",
+            "the tape field has the focus"
+        );
+        _browser.Driver.SwitchTo().ActiveElement().SendKeys(text + OpenQA.Selenium.Keys.Enter);
+    }
+
+    private void Read(string station, string text)
+    {
+        Keys(station, text);
+        _browser.Until(_ => Tape().GetAttribute("value") == "", $"{station} {text} is stored");
+    }
+
+    private void Phase(string name) =>
+        _browser.Until(
+            d =>
+            {
+                var link = d.FindElements(By.CssSelector("nav a"))
+                    .First(a => a.Text.StartsWith(name, StringComparison.Ordinal));
+                link.Click();
+                return true;
+            },
+            $"the phase {name}"
+        );
+
+    private void Joint(string place) =>
+        _browser.Until(
+            d =>
+            {
+                var joint = d.FindElements(By.XPath($"//button[contains(., '{place}')]")).First();
+                _browser.Driver.ExecuteScript(
+                    "arguments[0].scrollIntoView({block:'center'})",
+                    joint
+                );
+                joint.Click();
+                return true;
+            },
+            place
+        );
+
+    private sealed record Step(string Title, bool Hold);
+
+    private Step Current() =>
+        _browser.Until(
+            d =>
+            {
+                var step = d.FindElement(By.CssSelector("section[aria-label='Current step']"));
+                return new Step(
+                    step.FindElement(By.TagName("h1")).Text,
+                    step.Text.StartsWith("Hold point", StringComparison.Ordinal)
+                );
+            },
+            "the current step"
+        );
+}

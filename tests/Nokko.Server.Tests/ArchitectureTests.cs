@@ -1,0 +1,79 @@
+using ArchUnitNET.Domain;
+using ArchUnitNET.Loader;
+using Xunit;
+using static ArchUnitNET.Fluent.ArchRuleDefinition;
+using Assembly = System.Reflection.Assembly;
+
+namespace Nokko.Server.Tests;
+
+/// <summary>Core ← Storage, Tool ← Server: nothing points the other way.</summary>
+public class ArchitectureTests
+{
+    private static readonly Assembly Core = typeof(Core.Units.Quantity).Assembly;
+    private static readonly Assembly Storage = typeof(Storage.NokkoDb).Assembly;
+    private static readonly Assembly Tool = typeof(Tool.Program).Assembly;
+    private static readonly Assembly Server = typeof(Program).Assembly;
+    private static readonly Architecture Loaded = new ArchLoader()
+        .LoadAssemblies(Core, Storage, Tool, Server)
+        .Build();
+
+    [Fact]
+    public void The_core_knows_no_web_no_database_and_no_other_part() =>
+        Assert.DoesNotContain(
+            Core.GetReferencedAssemblies(),
+            r =>
+                r.Name!.StartsWith("Microsoft.AspNetCore", StringComparison.Ordinal)
+                || r.Name.StartsWith("Microsoft.EntityFrameworkCore", StringComparison.Ordinal)
+                || r.Name.StartsWith("Npgsql", StringComparison.Ordinal)
+                || r.Name.StartsWith("Nokko.", StringComparison.Ordinal)
+        );
+
+    [Fact]
+    public void The_core_reads_no_clock_no_file_and_no_network()
+    {
+        var types = Types().That().ResideInAssembly(Core).GetObjects(Loaded);
+        string[] forbidden =
+        [
+            "System.IO.File",
+            "System.Net.",
+            "System.Diagnostics.Process",
+            "System.TimeProvider",
+            "System.Environment",
+        ];
+        var broken = types
+            .SelectMany(t => t.Dependencies.Select(d => (t.FullName, Target: d.Target.FullName)))
+            .Where(d => forbidden.Any(f => d.Target.StartsWith(f, StringComparison.Ordinal)));
+        Assert.Empty(broken);
+        var clock = types
+            .SelectMany(t =>
+                t.Dependencies.OfType<ArchUnitNET.Domain.Dependencies.MethodCallDependency>()
+            )
+            .Select(c => c.TargetMember.FullName)
+            .Where(m =>
+                m.StartsWith("System.DateTime", StringComparison.Ordinal)
+                && (
+                    m.Contains("::get_UtcNow", StringComparison.Ordinal)
+                    || m.Contains("::get_Now", StringComparison.Ordinal)
+                    || m.Contains("::get_Today", StringComparison.Ordinal)
+                )
+            );
+        Assert.Empty(clock);
+    }
+
+    [Fact]
+    public void Storage_and_tool_know_the_core_only()
+    {
+        Assert.Equal(["Nokko.Core"], Ours(Storage));
+        Assert.Equal(["Nokko.Core"], Ours(Tool));
+        Assert.Equal(["Nokko.Core", "Nokko.Storage"], Ours(Server));
+    }
+
+    private static string[] Ours(Assembly assembly) =>
+        [
+            .. assembly
+                .GetReferencedAssemblies()
+                .Select(r => r.Name!)
+                .Where(n => n.StartsWith("Nokko.", StringComparison.Ordinal))
+                .Order(),
+        ];
+}

@@ -1,0 +1,303 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+/// <summary>The server in this process, on a database of its own with the demo shop.</summary>
+public sealed partial class Hosted : WebApplicationFactory<Program>
+{
+    private readonly string _connection;
+
+    public Hosted()
+    {
+        var cluster =
+            Environment.GetEnvironmentVariable("NOKKO_TEST_DB")
+            ?? throw new InvalidOperationException(
+                "Run through ./nokko test: it starts the database."
+            );
+        _connection = Database().Replace(cluster, $"Database=t_{Guid.NewGuid():N}");
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("ConnectionStrings:Nokko", _connection);
+        builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+    }
+
+    /// <summary>A client with its own sign-in.</summary>
+    public async Task<Caller> SignIn(string user = "brenna")
+    {
+        var http = CreateClient();
+        var answer = await http.PostAsJsonAsync(
+            "/api/sign-in",
+            new { userName = user, password = "stance-42" }
+        );
+        answer.EnsureSuccessStatusCode();
+        return new Caller(http);
+    }
+
+    /// <summary>Asks the database itself.</summary>
+    public async Task<T> Ask<T>(string sql)
+    {
+        await using var connection = new NpgsqlConnection(_connection);
+        await connection.OpenAsync();
+        await using var command = new NpgsqlCommand(sql, connection);
+        return (T)(await command.ExecuteScalarAsync())!;
+    }
+
+    [GeneratedRegex("Database=[^;]*")]
+    private static partial Regex Database();
+}
+
+/// <summary>Calls the API as one signed-in person and reads answers as JSON.</summary>
+public sealed class Caller(HttpClient http)
+{
+    public HttpClient Http => http;
+
+    public async Task<JsonNode> Get(string path) => Parse(await http.GetStringAsync(path));
+
+    public async Task<JsonNode> Send(
+        HttpMethod method,
+        string path,
+        object body,
+        int expected = 200
+    )
+    {
+        var (status, answer) = await Try(method, path, body);
+        Assert.True(status == expected, $"{path} answered {status}: {answer}");
+        return answer;
+    }
+
+    public async Task<(int Status, JsonNode Answer)> Try(
+        HttpMethod method,
+        string path,
+        object body
+    )
+    {
+        using var request = new HttpRequestMessage(method, path)
+        {
+            Content = JsonContent.Create(body),
+        };
+        using var response = await http.SendAsync(request);
+        var text = await response.Content.ReadAsStringAsync();
+        return ((int)response.StatusCode, text.Length == 0 ? new JsonObject() : Parse(text));
+    }
+
+    public Task<JsonNode> Post(string path, object body, int expected = 200) =>
+        Send(HttpMethod.Post, path, body, expected);
+
+    public Task<JsonNode> Put(string path, object body, int expected = 200) =>
+        Send(HttpMethod.Put, path, body, expected);
+
+    private static JsonNode Parse(string text) => JsonNode.Parse(text)!;
+}
+
+/// <summary>A job that a test takes in and works on.</summary>
+public sealed class TestJob(Caller caller)
+{
+    public Guid Job { get; } = Guid.CreateVersion7();
+    public Guid Vehicle { get; } = Guid.CreateVersion7();
+    public Guid Stage { get; private set; } = Guid.CreateVersion7();
+    public Guid Round { get; private set; }
+    public Guid Plan { get; private set; }
+    public string Path => $"/api/jobs/{Job}";
+
+    public async Task<JsonNode> TakeIn(object? sizes = null)
+    {
+        var platforms = (await caller.Get("/api/platforms")).AsArray();
+        return await caller.Post(
+            "/api/jobs",
+            TakeInBody(platforms[0]!["id"]!.GetValue<string>(), sizes)
+        );
+    }
+
+    public object TakeInBody(string platform, object? sizes = null, string plate = "TT 1") =>
+        new
+        {
+            commandId = Guid.CreateVersion7(),
+            jobId = Job,
+            vehicleId = Vehicle,
+            stageId = Stage,
+            ownerId = Guid.CreateVersion7(),
+            ownerName = "A. Nother",
+            ownerContact = (string?)null,
+            platformId = platform,
+            make = "Ostrel",
+            name = "Drover",
+            plate,
+            vin = (string?)null,
+            engine = (string?)null,
+            drive = (string?)null,
+            sizes = sizes ?? Sizes(),
+            fitted = Array.Empty<object>(),
+            wish = (string?)null,
+            carries = (string?)null,
+            troubles = (string?)null,
+            target = Level,
+            promisedOn = (string?)null,
+            odometer = (object?)null,
+            equipment = "twoPostLift",
+        };
+
+    public static object Level { get; } = new
+    {
+        datum = "hub",
+        wantsRake = true,
+        rake = (object?)null,
+        leastFrontLift = (object?)null,
+        leastRearLift = (object?)null,
+        tolerance = (object?)null,
+    };
+
+    public static object Sizes(string? wheelbase = null, string? tyre = null) =>
+        new
+        {
+            wheelbase = wheelbase is null
+                ? null
+                : new
+                {
+                    typed = wheelbase,
+                    unit = "mm",
+                    known = "measured",
+                    answers = Array.Empty<string>(),
+                },
+            frontTrack = (object?)null,
+            rearTrack = (object?)null,
+            rearSpringBase = (object?)null,
+            frontAxleMass = (object?)null,
+            rearAxleMass = (object?)null,
+            frontUnsprungShare = (object?)null,
+            rearUnsprungShare = (object?)null,
+            sillHeight = (object?)null,
+            midMark = (object?)null,
+            tyreSize = tyre,
+        };
+
+    public static object Conditions(string settled = "rolled", string datum = "hub") =>
+        new
+        {
+            datum,
+            denominator = 16,
+            settled,
+            hubMarked = false,
+            floorSurveyed = true,
+            spot = "bay 1",
+            fuel = (string?)null,
+            load = (string?)null,
+            odometer = (object?)null,
+            notes = (string?)null,
+        };
+
+    public async Task BeginRound(string settled = "rolled")
+    {
+        Round = Guid.CreateVersion7();
+        await caller.Post(
+            $"{Path}/walk-rounds",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                id = Round,
+                stageId = Stage,
+                conditions = Conditions(settled),
+            }
+        );
+    }
+
+    public object Reading(
+        string? station,
+        string typed,
+        string[]? answers = null,
+        Guid? supersedes = null,
+        string? reason = null,
+        Guid? command = null,
+        Guid? id = null
+    ) =>
+        new
+        {
+            commandId = command ?? Guid.CreateVersion7(),
+            id = id ?? Guid.CreateVersion7(),
+            walkRoundId = Round,
+            station,
+            from = station is "LM" or "RM" ? "floor" : "hub",
+            typed,
+            answers = answers ?? [],
+            takenAt = DateTimeOffset.UtcNow,
+            supersedes,
+            reason,
+        };
+
+    public Task<JsonNode> Read(string station, string typed) =>
+        caller.Post($"{Path}/readings", Reading(station, typed));
+
+    public async Task ReadAll(string lf, string rf, string lr, string rr, string lm, string rm)
+    {
+        foreach (
+            var (station, typed) in new[]
+            {
+                ("LF", lf),
+                ("LM", lm),
+                ("LR", lr),
+                ("RR", rr),
+                ("RM", rm),
+                ("RF", rf),
+            }
+        )
+        {
+            await Read(station, typed);
+        }
+    }
+
+    public async Task<JsonNode> PlaceInFront(string number)
+    {
+        var part = (await caller.Get("/api/parts"))
+            .AsArray()
+            .First(p => p!["part"]!["number"]!.GetValue<string>() == number)!["part"]![
+            "id"
+        ]!.GetValue<Guid>();
+        Plan = Guid.CreateVersion7();
+        return await caller.Put(
+            $"{Path}/plans/{Plan}",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = (uint?)null,
+                fromStageId = Stage,
+                name = "Plan A",
+                stacks = new[] { "LF", "RF" }.Select(c => new
+                {
+                    corner = c,
+                    parts = new[] { new { id = Guid.CreateVersion7(), partId = part } },
+                }),
+            }
+        );
+    }
+
+    public async Task<JsonNode> Begin(JsonNode view, string? reason = null, int expected = 200)
+    {
+        var next = Guid.CreateVersion7();
+        var answer = await caller.Post(
+            $"{Path}/plans/{Plan}/begin",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = view["versions"]![Plan.ToString()]!.GetValue<uint>(),
+                stageId = next,
+                frozenId = Guid.CreateVersion7(),
+                deviationId = Guid.CreateVersion7(),
+                reason,
+            },
+            expected
+        );
+        if (expected == 200)
+        {
+            Stage = next;
+        }
+        return answer;
+    }
+}
