@@ -1,6 +1,134 @@
+using System.Diagnostics;
+using System.Globalization;
+using BenchmarkDotNet.Configs;
+using BenchmarkDotNet.Jobs;
+using BenchmarkDotNet.Loggers;
+using BenchmarkDotNet.Reports;
+using BenchmarkDotNet.Running;
+using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using Nokko.Driving;
+
 namespace Nokko.Bench;
 
+/// <summary>What is measured, each with its aim, printed as one table with the share of the aim that is used.</summary>
 internal static class Measures
 {
-    public static Task Run() => Task.CompletedTask;
+    private const int Trips = 220;
+
+    private sealed record Row(string What, double Measured, double Aim, string Unit);
+
+    public static async Task Run()
+    {
+        var rows = new List<Row>();
+        rows.AddRange(Core());
+        rows.AddRange(await Page());
+        Console.WriteLine();
+        Console.WriteLine(
+            $"{Environment.MachineName}, {Environment.ProcessorCount} cores, {Environment.OSVersion}, .NET {Environment.Version}"
+        );
+        Console.WriteLine($"{"", -58}{"measured", 12}{"aim", 10}   used");
+        foreach (var row in rows)
+        {
+            Console.WriteLine(
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{row.What, -58}{row.Measured, 12:0.###}{row.Aim, 10:0.###} {row.Unit, -3} {row.Measured / row.Aim, 6:0%}"
+                )
+            );
+        }
+    }
+
+    private static IEnumerable<Row> Core()
+    {
+        var config = ManualConfig
+            .CreateEmpty()
+            .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
+            .AddColumnProvider(BenchmarkDotNet.Columns.DefaultColumnProviders.Instance)
+            .AddLogger(ConsoleLogger.Default)
+            .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "nokko-bench"));
+        var summary = BenchmarkRunner.Run<PredictionBench>(config);
+        double Ms(string name) => Found(summary, name) / 1e6;
+        yield return new Row(
+            "prediction of a whole job, mean",
+            Ms(nameof(PredictionBench.Prediction)),
+            1,
+            "ms"
+        );
+        yield return new Row(
+            "everything computed from a job, mean",
+            Ms(nameof(PredictionBench.WholeJob)),
+            10,
+            "ms"
+        );
+        yield return new Row(
+            "prediction over the bare equilibrium, ratio",
+            Ms(nameof(PredictionBench.Prediction)) / Ms(nameof(PredictionBench.Equilibrium)),
+            20,
+            "×"
+        );
+    }
+
+    private static double Found(Summary summary, string name) =>
+        summary
+            .Reports.First(r => r.BenchmarkCase.Descriptor.WorkloadMethod.Name == name)
+            .ResultStatistics!.Mean;
+
+    private static async Task<List<Row>> Page()
+    {
+        await using var server = await ServerProcess.Start("bench");
+        using var browser = new Browser();
+        browser.SignIn(server.Address, "brenna");
+        browser.Open(server.Address);
+        browser.Sees("Ostrel Drover");
+        var script = (long)
+            browser.Driver.ExecuteScript(
+                "return performance.getEntriesByType('resource').filter(r => r.name.endsWith('.js')).reduce((sum, r) => sum + r.encodedBodySize, 0)"
+            )!;
+        var trips = ((IEnumerable<object>)browser.Driver.ExecuteAsyncScript(PreviewTrips, Trips)!)
+            .Select(x => Convert.ToDouble(x, CultureInfo.InvariantCulture))
+            .Order()
+            .ToArray();
+        await server.Kill();
+        var watch = Stopwatch.StartNew();
+        await server.Run();
+        return
+        [
+            new Row(
+                $"preview of a plan in the browser, p95 of {Trips}",
+                trips[(int)(0.95 * Trips)],
+                50,
+                "ms"
+            ),
+            new Row(
+                $"preview of a plan in the browser, median of {Trips}",
+                trips[Trips / 2],
+                50,
+                "ms"
+            ),
+            new Row("script of the first load, compressed", script / 1000.0, 250, "kB"),
+            new Row("second start of the server to healthy", watch.Elapsed.TotalSeconds, 10, "s"),
+        ];
+    }
+
+    /// <summary>Asks for previews one after the other on the job that leans, and times each round trip in the page.</summary>
+    private const string PreviewTrips = """
+        const [n, done] = arguments;
+        (async () => {
+          const yard = await (await fetch('/api/yard?find=HO%2032')).json();
+          const id = yard.jobs[0].job.id;
+          const job = await (await fetch(`/api/jobs/${id}`)).json();
+          const part = (await (await fetch('/api/parts')).json())[0].part.id;
+          const stage = job.document.stages[0].id;
+          const times = [];
+          for (let i = 0; i < n; i++) {
+            const body = JSON.stringify({ fromStageId: stage, stacks: ['LF', 'RF'].map((corner) => ({ corner, parts: [{ id: crypto.randomUUID(), partId: part }] })) });
+            const start = performance.now();
+            const answer = await fetch(`/api/jobs/${id}/plans/preview`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body });
+            const prediction = await answer.json();
+            times.push(performance.now() - start);
+            if (prediction.frontRise.value === null) throw new Error('no prediction');
+          }
+          done(times);
+        })();
+        """;
 }

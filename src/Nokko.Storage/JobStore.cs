@@ -8,18 +8,31 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Storage;
 
+/// <summary>How much of a job is loaded.</summary>
+public enum JobExtent
+{
+    /// <summary>What a stance and a prediction rest on: stages, plans, walk-rounds and readings.</summary>
+    Stance,
+
+    /// <summary>Everything but the commands.</summary>
+    Work,
+
+    /// <summary>Everything, as it goes into a job file.</summary>
+    All,
+}
+
 /// <summary>Turns rows into job documents and back.</summary>
 public static class JobStore
 {
     /// <summary>Loads whole jobs, one query a table. Unknown ids are left out.</summary>
     /// <param name="db">The database.</param>
     /// <param name="ids">Jobs.</param>
-    /// <param name="withHistory">Whether the commands are wanted, which is only so for a file or a history.</param>
+    /// <param name="rows">How much of them.</param>
     /// <param name="cancel">Cancels.</param>
     public static async Task<IReadOnlyList<JobDocument>> LoadJobs(
         this NokkoDb db,
         IReadOnlyCollection<Guid> ids,
-        bool withHistory,
+        JobExtent rows,
         CancellationToken cancel
     )
     {
@@ -40,28 +53,26 @@ public static class JobStore
             .Where(p => platformIds.Contains(p.Id))
             .ToDictionaryAsync(p => p.Id, cancel);
 
-        var people = await Rows<PersonOnJob>(p => p.Id);
-        var stages = await Rows<Stage>(s => s.Id);
-        var rounds = await Rows<WalkRound>(w => w.Id);
-        var readings = await Rows<Reading>(r => r.Id);
-        var plans = await Rows<Plan>(p => p.Id);
-        var frozen = await Rows<FrozenPrediction>(f => f.Id);
-        var kits = await Rows<Kit>(k => k.Id);
-        var joints = await Rows<Joint>(j => j.Id);
-        var torques = await Rows<TorqueEntry>(t => t.Id);
-        var offLines = await Rows<OffLine>(o => o.Id);
-        var steps = await Rows<StepEntry>(s => s.Id);
-        var supports = await Rows<SupportEntry>(s => s.Id);
-        var marks = await Rows<Mark>(m => m.Id);
-        var orientations = await Rows<Orientation>(o => o.Id);
-        var deviations = await Rows<Deviation>(d => d.Id);
-        var promises = await Rows<Promised>(p => p.Id);
-        var followUps = await Rows<FollowUp>(f => f.Id);
-        var schools = await Rows<SchoolChoice>(s => s.Id);
-        var attachments = await Rows<Attachment>(a => a.Id);
-        var history = withHistory
-            ? await Rows<HistoryEntry>(h => h.Id)
-            : Enumerable.Empty<(Guid, HistoryEntry)>().ToLookup(x => x.Item1, x => x.Item2);
+        var people = await Rows<PersonOnJob>(p => p.Id, JobExtent.Work);
+        var stages = await Rows<Stage>(s => s.Id, JobExtent.Stance);
+        var rounds = await Rows<WalkRound>(w => w.Id, JobExtent.Stance);
+        var readings = await Rows<Reading>(r => r.Id, JobExtent.Stance);
+        var plans = await Rows<Plan>(p => p.Id, JobExtent.Stance);
+        var frozen = await Rows<FrozenPrediction>(f => f.Id, JobExtent.Work);
+        var kits = await Rows<Kit>(k => k.Id, JobExtent.Work);
+        var joints = await Rows<Joint>(j => j.Id, JobExtent.Work);
+        var torques = await Rows<TorqueEntry>(t => t.Id, JobExtent.Work);
+        var offLines = await Rows<OffLine>(o => o.Id, JobExtent.Work);
+        var steps = await Rows<StepEntry>(s => s.Id, JobExtent.Work);
+        var supports = await Rows<SupportEntry>(s => s.Id, JobExtent.Work);
+        var marks = await Rows<Mark>(m => m.Id, JobExtent.Work);
+        var orientations = await Rows<Orientation>(o => o.Id, JobExtent.Work);
+        var deviations = await Rows<Deviation>(d => d.Id, JobExtent.Work);
+        var promises = await Rows<Promised>(p => p.Id, JobExtent.Work);
+        var followUps = await Rows<FollowUp>(f => f.Id, JobExtent.Work);
+        var schools = await Rows<SchoolChoice>(s => s.Id, JobExtent.Work);
+        var attachments = await Rows<Attachment>(a => a.Id, JobExtent.Work);
+        var history = await Rows<HistoryEntry>(h => h.Id, JobExtent.All);
 
         return
         [
@@ -103,15 +114,20 @@ public static class JobStore
             }),
         ];
 
-        async Task<ILookup<Guid, T>> Rows<T>(Func<T, Guid> id)
+        async Task<ILookup<Guid, T>> Rows<T>(Func<T, Guid> id, JobExtent least)
             where T : class
         {
-            var rows = await db.Set<T>()
+            if (rows < least)
+            {
+                return Enumerable.Empty<T>().ToLookup(_ => Guid.Empty);
+            }
+            var found = await db.Set<T>()
                 .AsNoTracking()
                 .Where(r => ids.Contains(EF.Property<Guid>(r, NokkoDb.JobIdColumn)))
                 .Select(r => new { Job = EF.Property<Guid>(r, NokkoDb.JobIdColumn), Row = r })
                 .ToListAsync(cancel);
-            return rows.OrderBy(r => id(r.Row).ToString(), StringComparer.Ordinal)
+            return found
+                .OrderBy(r => id(r.Row).ToString(), StringComparer.Ordinal)
                 .ToLookup(r => r.Job, r => r.Row);
         }
     }
@@ -120,9 +136,9 @@ public static class JobStore
     public static async Task<JobDocument?> LoadJob(
         this NokkoDb db,
         Guid id,
-        bool withHistory,
+        JobExtent rows,
         CancellationToken cancel
-    ) => (await db.LoadJobs([id], withHistory, cancel)).SingleOrDefault();
+    ) => (await db.LoadJobs([id], rows, cancel)).SingleOrDefault();
 
     /// <summary>Adds every row of a document to this shop; owner and platform only when they are new.</summary>
     public static void PutJob(this NokkoDb db, JobDocument d, bool ownerIsNew, bool platformIsNew)

@@ -35,7 +35,7 @@ internal static class JobFileEndpoints
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, true, cancel) is not { } d)
+        if (await db.LoadJob(job, JobExtent.All, cancel) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }

@@ -35,7 +35,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, false, cancel) is not { } document)
+        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } document)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
@@ -67,7 +67,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
     )
     {
         db.ChangeTracker.Clear();
-        return await db.LoadJob(job, false, cancel) is { } document
+        return await db.LoadJob(job, JobExtent.Work, cancel) is { } document
             ? TypedResults.Ok(JobView.Of(document, await Versions(document, cancel), me.Style))
             : Trouble.Missing("There is no such job in this shop.").Answer();
     }

@@ -108,7 +108,7 @@ internal static class PlanEndpoints
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, false, cancel) is not { } d)
+        if (await db.LoadJob(job, JobExtent.Stance, cancel) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }

@@ -65,7 +65,7 @@ internal static class YardEndpoints
             .OrderByDescending(id => id)
             .Take(PageSize)
             .ToListAsync(cancel);
-        var jobs = await db.LoadJobs(ids, false, cancel);
+        var jobs = await db.LoadJobs(ids, JobExtent.Work, cancel);
         return TypedResults.Ok(
             new YardPage(
                 [

@@ -48,6 +48,19 @@ export function useJob(): JobView {
   return job;
 }
 
+/** Fetches this job anew, after somebody else changed it. */
+export function useRefreshJob() {
+  const client = useQueryClient();
+  const job = useJob().document.job.id;
+  return async (): Promise<JobView> => {
+    const fresh = must(
+      await api.GET("/api/jobs/{job}", { params: { path: { job } } }),
+    );
+    client.setQueryData(["job", job], fresh);
+    return fresh;
+  };
+}
+
 /** Sends a change of this job. */
 export function useSend() {
   const job = useJob().document.job.id;

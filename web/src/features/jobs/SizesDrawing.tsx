@@ -258,8 +258,8 @@ export function SizesDrawing({
           }}
           sx={{
             position: { md: "absolute" },
-            left: `${f.left.toString()}%`,
-            top: `${f.top.toString()}%`,
+            left: { md: `${f.left.toString()}%` },
+            top: { md: `${f.top.toString()}%` },
             width: { md: f.left === 37 ? 235 : 205 },
           }}
         />

@@ -2,7 +2,8 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { useJob, useSend } from "../../api/job";
+import { useJob, useRefreshJob, useSend } from "../../api/job";
+import { Problem } from "../../api/problem";
 import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
@@ -53,16 +54,20 @@ export default function TakenIn() {
   const [sizes, setSizes] = useState(() => sizesOf(d.vehicle));
   const [target, setTarget] = useState(() => targetOf(d.job.target));
   const [problem, setProblem] = useState<Error | null>(null);
+  const [last, setLast] = useState<"vehicle" | "target">("vehicle");
+  const refresh = useRefreshJob();
+  const stale = problem instanceof Problem && problem.field === "version";
 
-  const save = async (what: "vehicle" | "target") => {
+  const save = async (what: "vehicle" | "target", seen = view) => {
     setProblem(null);
+    setLast(what);
     try {
       await (what === "vehicle"
         ? send(
             "PUT",
             "/vehicle",
             {
-              version: view.versions[d.vehicle.id],
+              version: seen.versions[d.vehicle.id],
               sizes: sizesBody(sizes, unit),
             },
             "the vehicle's sizes",
@@ -71,7 +76,7 @@ export default function TakenIn() {
             "PUT",
             "/target",
             {
-              version: view.versions[d.job.id],
+              version: seen.versions[d.job.id],
               target: targetBody(target, unit),
               wish: d.job.wish,
               promisedOn: d.job.promisedOn,
@@ -176,6 +181,30 @@ export default function TakenIn() {
       </Button>
       <Box sx={{ mt: 1.5 }}>
         <ProblemNote problem={problem} />
+        {stale && (
+          <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
+            <Button
+              variant="outlined"
+              onClick={() => {
+                void refresh().then((fresh) => {
+                  setSizes(sizesOf(fresh.document.vehicle));
+                  setTarget(targetOf(fresh.document.job.target));
+                  setProblem(null);
+                });
+              }}
+            >
+              Take theirs
+            </Button>
+            <Button
+              variant="outlined"
+              onClick={() => {
+                void refresh().then((fresh) => save(last, fresh));
+              }}
+            >
+              Keep mine over theirs
+            </Button>
+          </Box>
+        )}
       </Box>
     </Box>
   );

@@ -1,0 +1,154 @@
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Proving;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Xunit;
+
+namespace Nokko.Core.Tests.Proving;
+
+public class ProofTests
+{
+    private static readonly double[] Before = [520, 1040, 570, 570, 1040, 520];
+
+    /// <summary>Before, with the front lifted by <paramref name="front"/> as a rigid body.</summary>
+    private static double[] Lifted(double front) =>
+        [
+            520 + front,
+            1040 + (front * 2100 / 3600),
+            570,
+            570,
+            1040 + (front * 2100 / 3600),
+            520 + front,
+        ];
+
+    [Theory]
+    [InlineData(6.35, 1.8, true, Verdict.OnPlan)]
+    [InlineData(-6.35, 1.8, true, Verdict.OnPlan)]
+    [InlineData(6.4, 1.8, true, Verdict.MeasureAgain)]
+    [InlineData(9.95, 1.8, true, Verdict.MeasureAgain)]
+    [InlineData(10, 1.8, true, Verdict.Miss)]
+    [InlineData(0, 1.8, false, Verdict.MeasureAgain)]
+    public void A_verdict_leaves_room_for_the_tape(
+        double d,
+        double u,
+        bool decides,
+        Verdict expected
+    ) => Assert.Equal(expected, Prove.Judge(d, 6.35, u, decides));
+
+    [Fact]
+    public void On_plan_when_it_rose_as_foretold()
+    {
+        var proof = Of(Lifted(51.26));
+        Assert.Equal(Verdict.OnPlan, proof.Overall);
+        Assert.All(proof.Stations, s => Assert.True(s.PredictionRight));
+        Assert.Equal(51.26 / 25.4, proof.Lifts[0].Ratio.Value!.Value, 6);
+        Assert.Equal(50, proof.Lifts[0].Claim.Value!.Value, 9);
+        Assert.Equal(RigidVerdict.Fits, proof.Comparison!.Rigid!.Verdict);
+    }
+
+    [Fact]
+    public void A_nose_an_inch_high_is_a_miss_though_the_prediction_may_have_been_right()
+    {
+        var proof = Of(Lifted(51.26 + 20));
+        Assert.Equal(Verdict.Miss, proof.Overall);
+        Assert.Equal(Verdict.Miss, proof.Stations.First(s => s.Station == "LF").Verdict);
+        Assert.True(proof.Stations.First(s => s.Station == "LF").PredictionRight);
+        Assert.Equal(Verdict.Miss, proof.Target[0].Reached);
+    }
+
+    [Fact]
+    public void An_unsettled_round_gives_no_verdict()
+    {
+        var proof = Of(Lifted(51.26), Settled.No);
+        Assert.Equal(Verdict.MeasureAgain, proof.Overall);
+        Assert.Contains("Roll it", proof.WhyNot[0], StringComparison.Ordinal);
+        Assert.All(proof.Stations, s => Assert.Null(s.PredictionRight));
+    }
+
+    [Fact]
+    public void A_reading_that_does_not_fit_the_body_asks_for_another_read_before_it_condemns_the_work()
+    {
+        var after = Lifted(51.26);
+        after[4] += 12.7;
+        var proof = Of(after);
+        Assert.Equal(["RM"], proof.Comparison!.Rigid!.Suspects);
+        Assert.Equal(Verdict.MeasureAgain, proof.Stations.First(s => s.Station == "RM").Verdict);
+        Assert.Equal(Verdict.MeasureAgain, proof.Overall);
+    }
+
+    [Fact]
+    public void Proof_compares_with_the_frozen_prediction_not_with_one_made_later()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        var moved = job with
+        {
+            Vehicle = job.Vehicle with
+            {
+                Dimensions = Sample.Sizes with { Wheelbase = Sample.Mm(2500) },
+            },
+        };
+        Assert.Equal(Planned(JobEvaluator.Evaluate(job)), Planned(JobEvaluator.Evaluate(moved)));
+        static double[] Planned(JobResults r) =>
+            [.. r.Proofs[0].Stations.Select(s => s.Planned.Value!.Value)];
+    }
+
+    [Fact]
+    public void A_target_in_another_datum_cannot_be_told()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        var floor = job with
+        {
+            FrozenPredictions =
+            [
+                job.FrozenPredictions[0] with
+                {
+                    Target = Sample.Level with { Datum = Datum.Floor },
+                },
+            ],
+        };
+        var target = JobEvaluator.Evaluate(floor).Proofs[0].Target[0];
+        Assert.Equal(Verdict.CannotTell, target.Reached);
+        Assert.Contains("another datum", target.Now.Cannot, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_least_lift_counts_only_when_it_falls_short()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        JobDocument With(double least) =>
+            job with
+            {
+                FrozenPredictions =
+                [
+                    job.FrozenPredictions[0] with
+                    {
+                        Target = Sample.Level with
+                        {
+                            Rake = null,
+                            LeastFrontLift = Quantity.Mm(least, Known.Told),
+                        },
+                    },
+                ],
+            };
+        Assert.Equal(Verdict.OnPlan, JobEvaluator.Evaluate(With(30)).Proofs[0].Target[0].Reached);
+        Assert.Equal(Verdict.Miss, JobEvaluator.Evaluate(With(80)).Proofs[0].Target[0].Reached);
+    }
+
+    [Fact]
+    public void A_missing_station_is_told_and_judges_nothing()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        var proof = JobEvaluator
+            .Evaluate(job with { Readings = [.. job.Readings.Where(r => r.Id != Sample.Id(205))] })
+            .Proofs[0];
+        var rf = proof.Stations.First(s => s.Station == "RF");
+        Assert.Equal(
+            (Verdict.CannotTell, "Not read in this walk-round."),
+            (rf.Verdict, rf.Now.Cannot)
+        );
+    }
+
+    private static Proof Of(double[] after, Settled settled = Settled.Rolled) =>
+        JobEvaluator.Evaluate(Sample.Job(Before, after, settledAfter: settled)).Proofs[0];
+}

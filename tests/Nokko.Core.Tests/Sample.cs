@@ -1,0 +1,260 @@
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Tests;
+
+/// <summary>A made-up pickup with lips at ±800, mids at −1500, and the pieces of a job around it.</summary>
+internal static class Sample
+{
+    public static Guid Id(int n) => new($"00000000-0000-7000-8000-{n:D12}");
+
+    public static DateTimeOffset At(int minutes) =>
+        new DateTimeOffset(2026, 3, 2, 8, 0, 0, TimeSpan.Zero).AddMinutes(minutes);
+
+    public static Quantity Mm(double value, Known known = Known.Measured) =>
+        Quantity.Mm(value, known);
+
+    public static VehicleDimensions Sizes { get; } =
+        new()
+        {
+            Wheelbase = Mm(3600),
+            FrontTrack = Mm(1640),
+            RearTrack = Mm(1640),
+            RearSpringBase = Mm(1080),
+            FrontAxleMass = new()
+            {
+                Value = 1100,
+                Unit = "kg",
+                Known = Known.Document,
+            },
+            RearAxleMass = new()
+            {
+                Value = 800,
+                Unit = "kg",
+                Known = Known.Document,
+            },
+            FrontUnsprungShare = new()
+            {
+                Value = 0.12,
+                Unit = "1",
+                Known = Known.Estimated,
+            },
+            RearUnsprungShare = new()
+            {
+                Value = 0.2,
+                Unit = "1",
+                Known = Known.Estimated,
+            },
+            SillHeight = Mm(500),
+            MidMark = Mm(1500),
+        };
+
+    public static Vehicle Pickup { get; } =
+        new()
+        {
+            Id = Id(1),
+            OwnerId = Id(2),
+            PlatformId = Id(3),
+            Make = "Ostrel",
+            Name = "Drover",
+            Plate = "SV 1",
+            Kind = VehicleKind.Pickup,
+            BodyKind = BodyKind.BodyOnFrame,
+            Front = new() { Kind = SuspensionKind.CoilOverArm },
+            Rear = new() { Kind = SuspensionKind.LeafOverslung },
+            Dimensions = Sizes,
+            TyreSize = "265/70R17",
+            TyreKnown = Known.Document,
+            Stations =
+            [
+                Lip("LF", 0, 800),
+                Lip("LM", -1500, 880),
+                Lip("LR", -3600, 800),
+                Lip("RR", -3600, -800),
+                Lip("RM", -1500, -880),
+                Lip("RF", 0, -800),
+            ],
+        };
+
+    public static Stage AsFound { get; } =
+        new()
+        {
+            Id = Id(10),
+            VehicleId = Id(1),
+            Ordinal = 0,
+            Name = "as found",
+            OpenedAt = At(0),
+            Stacks = [],
+        };
+
+    public static WalkRound Round(
+        int id,
+        Guid stage,
+        Settled settled = Settled.Rolled,
+        Datum datum = Datum.Hub,
+        string? spot = "bay 1"
+    ) =>
+        new()
+        {
+            Id = Id(id),
+            StageId = stage,
+            Datum = datum,
+            Division = Mm(25.4 / 16),
+            Settled = settled,
+            FloorSurveyed = true,
+            Spot = spot,
+            PersonId = Id(5),
+            At = At(id),
+        };
+
+    public static Reading Reading(
+        int id,
+        int round,
+        string? station,
+        double mm,
+        Datum? from = null,
+        Guid? supersedes = null
+    ) =>
+        new()
+        {
+            Id = Id(id),
+            WalkRoundId = Id(round),
+            Kind = ReadingKind.Height,
+            Place = new() { Kind = PlaceKind.Station, Name = station },
+            From = from ?? (station is "LM" or "RM" ? Datum.Floor : Datum.Hub),
+            Value = Mm(mm),
+            PersonId = Id(5),
+            TakenAt = At(id),
+            StoredAt = At(id),
+            Supersedes = supersedes,
+            Reason = supersedes is null ? null : "hooked the liner",
+        };
+
+    /// <summary>Six readings of one round, in walking order LF, LM, LR, RR, RM, RF.</summary>
+    public static IReadOnlyList<Reading> Readings(int firstId, int round, params double[] mm) =>
+        [
+            .. Pickup
+                .Stations.Zip(mm, (s, x) => s.Name)
+                .Select((name, i) => Reading(firstId + i, round, name, mm[i])),
+        ];
+
+    public static PlacedPart Plate(
+        int id,
+        double? thickness,
+        PartKind kind = PartKind.StrutTopSpacer,
+        double? claim = null
+    ) =>
+        new()
+        {
+            Id = Id(id),
+            Name = $"plate {thickness}",
+            Kind = kind,
+            Thickness = thickness is { } t ? Mm(t) : null,
+            Claim = claim is { } c ? Mm(c, Known.Box) : null,
+        };
+
+    public static Plan Plan(params (string Corner, PlacedPart Part)[] parts) =>
+        new()
+        {
+            Id = Id(20),
+            Name = "Plan A",
+            FromStageId = AsFound.Id,
+            Stacks =
+            [
+                .. parts.Select(p => new CornerStack { Corner = p.Corner, Parts = [p.Part] }),
+            ],
+        };
+
+    public static Target Level { get; } =
+        new()
+        {
+            Datum = Datum.Hub,
+            Rake = Mm(0, Known.Told),
+            Tolerance = Mm(6.35),
+        };
+
+    /// <summary>A job measured before, planned with a plate on each front corner, begun, and measured after.</summary>
+    public static JobDocument Job(
+        double[] before,
+        double[]? after = null,
+        double thickness = 25.4,
+        Settled settledAfter = Settled.Rolled
+    )
+    {
+        var plan = Plan(
+            (Corners.LF, Plate(30, thickness, claim: 50)),
+            (Corners.RF, Plate(31, thickness, claim: 50))
+        );
+        var document = new JobDocument
+        {
+            Format = JobDocument.FormatName,
+            Version = 1,
+            Job = new()
+            {
+                Id = Id(4),
+                VehicleId = Id(1),
+                Target = Level,
+                Equipment = Equipment.TwoPostLift,
+                TakenInAt = At(0),
+            },
+            Owner = new() { Id = Id(2), Name = "Orchard" },
+            Vehicle = Pickup,
+            Platform = new() { Id = Id(3), Name = "Drover" },
+            People = [new() { Id = Id(5), Name = "Brenna" }],
+            Stages = [AsFound],
+            WalkRounds = [Round(40, AsFound.Id)],
+            Readings = Readings(100, 40, before),
+            Plans = [plan],
+        };
+        if (after is null)
+        {
+            return document;
+        }
+        var stage = new Stage
+        {
+            Id = Id(11),
+            VehicleId = Id(1),
+            Ordinal = 1,
+            Name = "after stack 1",
+            OpenedAt = At(60),
+            Stacks = plan.Stacks,
+        };
+        return document with
+        {
+            Stages = [AsFound, stage],
+            Plans = [plan with { ToStageId = stage.Id, BegunAt = At(60) }],
+            FrozenPredictions =
+            [
+                new()
+                {
+                    Id = Id(50),
+                    PlanId = plan.Id,
+                    At = At(60),
+                    Core = "0.1.0",
+                    Prediction = JobEvaluator.Predict(
+                        document,
+                        plan,
+                        JobEvaluator.Evaluate(document).WalkRounds
+                    )!,
+                    Target = Level,
+                    Dimensions = Sizes,
+                },
+            ],
+            WalkRounds = [.. document.WalkRounds, Round(41, stage.Id, settledAfter)],
+            Readings = [.. document.Readings, .. Readings(200, 41, after)],
+        };
+    }
+
+    private static Station Lip(string name, double x, double y) =>
+        new()
+        {
+            Name = name,
+            X = Mm(x),
+            Y = Mm(y),
+            Carrier = Carrier.Body,
+        };
+}

@@ -1,0 +1,66 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useJob, useSend } from "../../api/job";
+import { useUnit } from "../../shared/Length";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
+import {
+  ConditionsFields,
+  conditionsBody,
+  conditionsOf,
+} from "./ConditionsFields";
+
+/** Under which conditions this round is read; they can be put right at any time. */
+export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
+  const view = useJob();
+  const send = useSend();
+  const unit = useUnit();
+  const [open, setOpen] = useState(false);
+  const [value, setValue] = useState(() => conditionsOf(round, unit));
+  const [problem, setProblem] = useState<Error | null>(null);
+  const keep = async () => {
+    setProblem(null);
+    try {
+      await send(
+        "PUT",
+        `/walk-rounds/${round.id}`,
+        {
+          version: view.versions[round.id],
+          conditions: conditionsBody(value, unit),
+        },
+        "the conditions of the walk-round",
+      );
+      setOpen(false);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Button
+        size="small"
+        color="inherit"
+        aria-expanded={open}
+        onClick={() => {
+          setOpen(!open);
+        }}
+      >
+        {round.settled === "no" ? "▲ Not settled" : `Settled: ${round.settled}`}
+        {round.spot && `, ${round.spot}`}
+        {round.hubMarked && ", hubs marked"}
+        {round.floorSurveyed ? ", floor surveyed" : ", floor not surveyed"}
+        {open ? " ▲" : " ▼"}
+      </Button>
+      {open && (
+        <Box sx={{ border: 1, borderColor: "divider", p: 1.5 }}>
+          <ConditionsFields value={value} onChange={setValue} />
+          <ProblemNote problem={problem} />
+          <Button variant="outlined" onClick={() => void keep()}>
+            Keep these conditions
+          </Button>
+        </Box>
+      )}
+    </Box>
+  );
+}
