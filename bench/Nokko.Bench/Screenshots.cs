@@ -21,6 +21,8 @@ internal static class Screenshots
 
         browser.Open($"{server.Address}/take-in");
         Shoot("take-in", "Its sizes");
+        Scroll("//h2[.='Its sizes, as far as you know them']");
+        Shoot("sizes", "Between rear springs");
         Job("NF 80 W", "walk-round", "Left rear");
         Shoot("walk-round", "from the");
         Job("HO 32 T", "plan", "Shelf, for both front");
@@ -34,6 +36,10 @@ internal static class Screenshots
         Shoot("prove", "Station");
         Job("SV 118 K", "hand-over", "Torques");
         Shoot("hand-over", "To come");
+        browser.Resize(1280, 1180);
+        Scroll("//article");
+        Shoot("record", "Not measured");
+        browser.Resize(1280, 800);
         browser.Open($"{server.Address}/shelf");
         Shoot("shelf", "Moor box spacer");
 
@@ -64,6 +70,12 @@ internal static class Screenshots
             browser.Open(href[..href.LastIndexOf('/')] + "/" + phase);
             browser.Sees(sees);
         }
+
+        void Scroll(string to) =>
+            browser.Driver.ExecuteScript(
+                "arguments[0].scrollIntoView({ block: 'start' })",
+                browser.Driver.FindElement(OpenQA.Selenium.By.XPath(to))
+            );
 
         void Shoot(string name, string sees)
         {

@@ -58,6 +58,7 @@ export function sizesBody(
   };
 }
 
+/** The drawing's own vehicle: rules of thumb, not the vehicle that is typed. */
 const shape = {
   wheelbase: 3300,
   frontTrack: 1600,
@@ -80,94 +81,100 @@ const fields: {
   kind: "length" | "mass" | "share" | "text";
 }[] = [
   {
+    key: "frontAxleMass",
+    label: "Weight on front axle",
+    left: 0,
+    top: 12,
+    guess: 1150,
+    kind: "mass",
+  },
+  {
+    key: "frontUnsprungShare",
+    label: "Unsprung share, front",
+    left: 0,
+    top: 24,
+    guess: "0.12",
+    kind: "share",
+  },
+  {
+    key: "tyreSize",
+    label: "Tyre size",
+    left: 0,
+    top: 41,
+    guess: "265/70R17",
+    kind: "text",
+  },
+  {
+    key: "midMark",
+    label: "Front axle to mid mark",
+    left: 29.5,
+    top: 2,
+    guess: 1386,
+    kind: "length",
+  },
+  {
     key: "sillHeight",
     label: "Sill above floor",
-    left: 37,
-    top: 23,
+    left: 40,
+    top: 35.5,
     guess: 480,
     kind: "length",
   },
   {
     key: "wheelbase",
     label: "Wheelbase",
-    left: 37,
-    top: 50,
+    left: 40,
+    top: 61.5,
     guess: 3300,
     kind: "length",
   },
   {
-    key: "midMark",
-    label: "Front axle to mid mark",
-    left: 37,
-    top: 2,
-    guess: 1386,
-    kind: "length",
+    key: "rearAxleMass",
+    label: "Weight on rear axle",
+    left: 79,
+    top: 12,
+    guess: 850,
+    kind: "mass",
   },
   {
-    key: "tyreSize",
-    label: "Tyre size",
-    left: 3,
-    top: 50,
-    guess: "265/70R17",
-    kind: "text",
+    key: "rearUnsprungShare",
+    label: "Unsprung share, rear",
+    left: 79,
+    top: 24,
+    guess: "0.20",
+    kind: "share",
   },
   {
     key: "frontTrack",
     label: "Front track",
-    left: 3,
-    top: 76,
+    left: 7,
+    top: 71,
     guess: 1600,
     kind: "length",
   },
   {
     key: "rearTrack",
     label: "Rear track",
-    left: 78,
-    top: 76,
+    left: 72,
+    top: 71,
     guess: 1600,
     kind: "length",
   },
   {
     key: "rearSpringBase",
     label: "Between rear springs",
-    left: 78,
-    top: 50,
+    left: 48,
+    top: 83,
     guess: 1056,
     kind: "length",
   },
-  {
-    key: "frontAxleMass",
-    label: "Weight on front axle",
-    left: 3,
-    top: 23,
-    guess: 1150,
-    kind: "mass",
-  },
-  {
-    key: "rearAxleMass",
-    label: "Weight on rear axle",
-    left: 78,
-    top: 23,
-    guess: 850,
-    kind: "mass",
-  },
-  {
-    key: "frontUnsprungShare",
-    label: "Unsprung share, front",
-    left: 3,
-    top: 2,
-    guess: "0.12",
-    kind: "share",
-  },
-  {
-    key: "rearUnsprungShare",
-    label: "Unsprung share, rear",
-    left: 78,
-    top: 2,
-    guess: "0.20",
-    kind: "share",
-  },
 ];
+
+const scale = 0.105;
+const [x0, ground, floor] = [330, 310, 530];
+const x1 = x0 + shape.wheelbase * scale;
+const half = (shape.frontTrack / 2) * scale;
+const spring = (shape.springBase / 2) * scale;
 
 /** The vehicle with a field where each size lies. What stays empty is estimated, and says so. */
 export function SizesDrawing({
@@ -180,7 +187,6 @@ export function SizesDrawing({
   problem: Error | null;
 }) {
   const unit = useUnit();
-  const inks = useInks();
   const guess = (f: (typeof fields)[number]) =>
     typeof f.guess === "string"
       ? f.guess
@@ -189,47 +195,18 @@ export function SizesDrawing({
           ? `${Math.round(f.guess * 2.2046).toString()} lb`
           : `${f.guess.toString()} kg`
         : showText(f.guess, unit);
-  const scale = 0.115;
-  const [x0, ground] = [232, 268];
-  const x1 = x0 + shape.wheelbase * scale;
   return (
     <Box
       sx={{
         position: { md: "relative" },
-        height: { md: 440 },
+        aspectRatio: { md: "1000 / 560" },
         maxWidth: 1000,
         display: { xs: "grid", md: "block" },
         gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)",
         gap: 1.5,
       }}
     >
-      <Box
-        component="svg"
-        viewBox="0 0 860 380"
-        aria-hidden
-        sx={{
-          width: "100%",
-          height: { xs: "auto", md: 440 },
-          gridColumn: "1 / -1",
-          display: "block",
-        }}
-      >
-        <g opacity={0.55}>
-          <SideDrawing
-            shape={shape}
-            body={{ front: 890, rear: 930 }}
-            scale={scale}
-            x0={x0}
-            ground={ground}
-          />
-        </g>
-        <line x1={150} x2={730} y1={ground} y2={ground} stroke={inks.now} />
-        <path
-          d={`M ${x0.toString()} ${ground.toString()} v 24 M ${x1.toFixed(0)} ${ground.toString()} v 24 M ${x0.toString()} ${(ground + 16).toString()} H ${x1.toFixed(0)}`}
-          stroke={inks.marker}
-          fill="none"
-        />
-      </Box>
+      <Drawing />
       {fields.map((f) => (
         <TextField
           key={f.key}
@@ -260,10 +237,91 @@ export function SizesDrawing({
             position: { md: "absolute" },
             left: { md: `${f.left.toString()}%` },
             top: { md: `${f.top.toString()}%` },
-            width: { md: f.left === 37 ? 235 : 205 },
+            width: { md: "21%" },
           }}
         />
       ))}
+    </Box>
+  );
+}
+
+/** From the side above, both axles from behind below, with a line to each size. */
+function Drawing() {
+  const inks = useInks();
+  const mid = x0 + shape.mid * scale;
+  const sill = ground - shape.sill * scale;
+  return (
+    <Box
+      component="svg"
+      viewBox="0 0 1000 560"
+      aria-hidden
+      sx={{ width: "100%", gridColumn: "1 / -1", display: "block" }}
+    >
+      <g opacity={0.6}>
+        <SideDrawing
+          shape={shape}
+          body={{ front: 890, rear: 930 }}
+          scale={scale}
+          x0={x0}
+          ground={ground}
+        />
+      </g>
+      <path d={`M 225 ${ground.toString()} H 800`} stroke={inks.now} />
+      {[170, 825].map((x, axle) => (
+        <g key={x} opacity={0.6}>
+          {[-half, half].map((y) => (
+            <rect
+              key={y}
+              x={x + y - 14}
+              y={floor - 2 * shape.loaded * scale}
+              width={28}
+              height={2 * shape.loaded * scale}
+              rx={6}
+              fill={inks.soft}
+            />
+          ))}
+          <path
+            d={`M ${(x - half).toFixed(0)} ${(floor - shape.loaded * scale).toFixed(0)} H ${(x + half).toFixed(0)}`}
+            stroke={inks.now}
+            strokeWidth={4}
+          />
+          {axle === 1 &&
+            [-spring, spring].map((y) => (
+              <rect
+                key={y}
+                x={x + y - 7}
+                y={floor - shape.loaded * scale - 14}
+                width={14}
+                height={10}
+                fill={inks.now}
+              />
+            ))}
+        </g>
+      ))}
+      <path
+        d={[
+          `M ${x0.toString()} ${ground.toString()} v 26 M ${x1.toFixed(0)} ${ground.toString()} v 26 M ${x0.toString()} ${(ground + 20).toString()} H ${x1.toFixed(0)}`,
+          `M ${x0.toString()} 226 V 84 M ${mid.toFixed(0)} 204 V 84 M ${x0.toString()} 92 H ${mid.toFixed(0)}`,
+          `M 505 ${sill.toFixed(0)} V ${ground.toString()} M 497 ${sill.toFixed(0)} h 16`,
+          `M 210 254 H 296`,
+          `M 210 92 H 262 L ${x0.toString()} ${(ground - shape.loaded * scale).toFixed(0)}`,
+          `M 790 92 H 744 L ${x1.toFixed(0)} ${(ground - shape.loaded * scale).toFixed(0)}`,
+          `M ${(170 - half).toFixed(0)} 542 h ${(2 * half).toFixed(0)} m 0 -6 v 12 m ${(-2 * half).toFixed(0)} 0 v -12`,
+          `M ${(825 - half).toFixed(0)} 542 h ${(2 * half).toFixed(0)} m 0 -6 v 12 m ${(-2 * half).toFixed(0)} 0 v -12`,
+          `M 690 481 H ${(825 + spring).toFixed(0)}`,
+        ].join(" ")}
+        stroke={inks.marker}
+        strokeWidth={1.5}
+        fill="none"
+      />
+      <g fill={inks.soft} fontSize={13} textAnchor="middle">
+        <text x={170} y={floor - 90}>
+          front axle
+        </text>
+        <text x={825} y={floor - 90}>
+          rear axle
+        </text>
+      </g>
     </Box>
   );
 }

@@ -27,6 +27,15 @@ interface PartText {
   count: string;
 }
 
+function byKindAndThickness(
+  { part: a }: Schemas["ShelfPart"],
+  { part: b }: Schemas["ShelfPart"],
+): number {
+  const thick = (p: Schemas["Part"]) =>
+    p.thickness ? inMm(p.thickness) : Number.MAX_VALUE;
+  return b.kind.localeCompare(a.kind) || thick(a) - thick(b);
+}
+
 const blank = (): PartText => ({
   id: v7(),
   version: null,
@@ -232,7 +241,7 @@ export default function Shelf() {
         </Box>
       )}
       <Box component="ul" sx={{ listStyle: "none", p: 0 }}>
-        {parts.data?.map((row) => (
+        {parts.data?.toSorted(byKindAndThickness).map((row) => (
           <Box
             component="li"
             key={row.part.id}
