@@ -10,7 +10,7 @@ export function useUnit(): LengthUnit {
 /** A numeral with a real fraction: numerator over slash. Read aloud as plain text. */
 function Numeral({ value, unit }: { value: Shown; unit: boolean }) {
   return (
-    <Box component="span" sx={{ whiteSpace: "nowrap" }}>
+    <Box component="span" sx={{ whiteSpace: "nowrap", position: "relative" }}>
       <span style={visuallyHidden}>{text(value)}</span>
       <span aria-hidden>
         {value.sign}
