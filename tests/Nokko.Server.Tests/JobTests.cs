@@ -115,6 +115,26 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task Two_people_read_at_once_and_nothing_is_lost()
+    {
+        var (brenna, odd) = (await server.SignIn(), await server.SignIn("odd"));
+        var job = new TestJob(brenna);
+        await job.TakeIn();
+        await job.BeginRound();
+        string[] stations = ["LF", "LM", "LR", "RR", "RM", "RF"];
+        await Task.WhenAll(
+            stations.SelectMany(s =>
+                new[] { brenna, odd }.Select(who =>
+                    who.Post($"{job.Path}/readings", job.Reading(s, s[1] == 'M' ? "41" : "20 1/2"))
+                )
+            )
+        );
+        var d = (await brenna.Get(job.Path))["document"]!;
+        Assert.Equal(12, d["readings"]!.AsArray().Count);
+        Assert.Equal(2, d["people"]!.AsArray().Count);
+    }
+
+    [Fact]
     public async Task A_correction_supersedes_and_both_stay()
     {
         var caller = await server.SignIn();

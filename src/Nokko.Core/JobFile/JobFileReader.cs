@@ -77,14 +77,14 @@ public static class JobFileReader
         {
             upgrade(root);
         }
-        if (JobFileRules.CheckValues(root) is { } bad)
+        if (JobFileValues.Check(root) is { } bad)
         {
             return new JobFileRead(null, bad);
         }
         try
         {
             var document = root.Deserialize<JobDocument>(JobJson.Options)!;
-            return JobFileRules.CheckReferences(document) is { } error
+            return JobFileReferences.Check(document) is { } error
                 ? new JobFileRead(null, error)
                 : new JobFileRead(document, null);
         }

@@ -137,6 +137,14 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             )
         {
             db.ChangeTracker.Clear();
+            if (
+                !isOnJob
+                && e.InnerException is PostgresException { ConstraintName: "pk_people_on_jobs" }
+            )
+            {
+                // Two commands of one person came at once, and the other one has put the person on the job.
+                return await Once(job, command, kind, body, act, true, cancel);
+            }
             // The same command may have come in by another way at the same moment: then it is done.
             return await db.History.AnyAsync(h => h.Id == command, cancel)
                 ? await Show(job, cancel)
