@@ -79,7 +79,7 @@ public static class FittingRules
 
     /// <summary>Where the wheels are by the last word on supports; on its wheels when nothing was said.</summary>
     public static WheelPosition Position(IReadOnlyList<SupportEntry> supports) =>
-        supports.Count > 0 ? supports[^1].Position : WheelPosition.OnWheels;
+        supports.MaxBy(s => s.At)?.Position ?? WheelPosition.OnWheels;
 
     /// <summary>The step before which a hold point still waits, or null when the way is free.</summary>
     /// <param name="card">The card.</param>

@@ -165,8 +165,12 @@ internal static class JobFileEndpoints
     /// <summary>Gives every row a new key. People, platform and shelf keep theirs.</summary>
     private static string WithNewIds(string text, JobDocument d)
     {
+        // Rows are ordered by key, so the new keys keep the order of the old ones: each a millisecond after the last.
+        var start = DateTimeOffset.UtcNow;
         var map = d.RowIds()
-            .ToDictionary(id => id.ToString(), _ => Guid.CreateVersion7().ToString());
+            .OrderBy(id => id.ToString(), StringComparer.Ordinal)
+            .Select((id, i) => (id, Fresh: Guid.CreateVersion7(start.AddMilliseconds(i))))
+            .ToDictionary(x => x.id.ToString(), x => x.Fresh.ToString());
         return Mapped(JsonNode.Parse(text))!.ToJsonString(JobJson.Options);
 
         JsonNode? Mapped(JsonNode? node) =>

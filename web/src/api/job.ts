@@ -111,3 +111,8 @@ export function heightAt(
     ) ?? stance?.stations.find((s) => s.station === station)
   );
 }
+
+/** What holds the vehicle up now, by the last word on it. */
+export function supportNow(d: Doc) {
+  return d.supports.toSorted((a, b) => a.at.localeCompare(b.at)).at(-1);
+}

@@ -5,7 +5,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { useJob, useSend } from "../../api/job";
+import { supportNow, useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
@@ -94,7 +94,7 @@ function JointForm({ joint, plan }: { joint: Schemas["Joint"]; plan: string }) {
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<Error | null>(null);
-  const position = d.supports.at(-1)?.position ?? "onWheels";
+  const position = supportNow(d)?.position ?? "onWheels";
   const entries = d.torqueEntries
     .filter((t) => t.jointId === joint.id && t.planId === plan)
     .sort((a, b) => a.at.localeCompare(b.at));

@@ -7,7 +7,7 @@ import { useState } from "react";
 import { Link as To } from "react-router";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { begunPlan, useJob, useSend } from "../../api/job";
+import { begunPlan, supportNow, useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { FastenerLedger } from "./FastenerLedger";
@@ -104,8 +104,7 @@ export default function FitView() {
 
 /** What holds it up right now. */
 function Board() {
-  const supports = useJob().document.supports;
-  const last = supports.at(-1);
+  const last = supportNow(useJob().document);
   return (
     <Box
       role="status"

@@ -9,6 +9,7 @@ import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { knownWords, retyped } from "../../shared/quantity";
+import { History } from "./History";
 import { Photographs } from "./Photographs";
 import {
   noSizes,
@@ -157,6 +158,7 @@ export default function TakenIn() {
         <Typography>Nothing added at any corner.</Typography>
       )}
       <Photographs />
+      <History />
       <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>
         How it shall sit
       </Typography>
