@@ -35,7 +35,7 @@ public static class JobJson
         options.Converters.Add(new InstantConverter());
     }
 
-    /// <summary>The canonical text of a job: lists of keyed rows sorted by key, UTC instants to the microsecond.</summary>
+    /// <summary>The canonical text of a job: lists of keyed rows and named dimensions sorted by key, UTC instants to the microsecond.</summary>
     public static string Canonical(JobDocument document)
     {
         var node = JsonSerializer.SerializeToNode(document, Indented)!.AsObject();
@@ -48,6 +48,16 @@ public static class JobJson
                         .Select(r => r!.DeepClone()),
                 ]);
             }
+        }
+        foreach (var axle in (string[])["front", "rear"])
+        {
+            var suspension = node["vehicle"]![axle]!;
+            suspension["dimensions"] = new JsonObject(
+                suspension["dimensions"]!
+                    .AsObject()
+                    .OrderBy(p => p.Key, StringComparer.Ordinal)
+                    .Select(p => KeyValuePair.Create(p.Key, p.Value?.DeepClone()))
+            );
         }
         return node.ToJsonString(Indented) + "\n";
     }

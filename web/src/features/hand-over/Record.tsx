@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import GlobalStyles from "@mui/material/GlobalStyles";
 import type { Schemas } from "../../api/client";
-import { begunPlan, firstStage, heightAt, speaks, useJob } from "../../api/job";
+import { begunPlan, firstStage, heightAt, speaks } from "../../api/document";
+import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";

@@ -148,7 +148,9 @@ export default function TakeIn() {
               {...at(problem, "platformId")}
               helperText={
                 at(problem, "platformId").helperText ??
-                "Vehicles that share a suspension"
+                (platforms.data?.length === 0
+                  ? "The list is empty: add the first one under Shelf"
+                  : "Vehicles that share a suspension")
               }
             >
               {platforms.data?.map((p) => (

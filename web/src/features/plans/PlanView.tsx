@@ -9,13 +9,8 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
-import {
-  begunPlan,
-  currentStage,
-  draftPlan,
-  useJob,
-  useSend,
-} from "../../api/job";
+import { begunPlan, currentStage, draftPlan } from "../../api/document";
+import { useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { ResultLength } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";

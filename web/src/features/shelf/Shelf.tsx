@@ -14,6 +14,7 @@ import { at, ProblemNote } from "../../shared/ProblemNote";
 import { knownWords, typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { kindWords } from "./kinds";
+import { Platforms } from "./Platforms";
 
 interface PartText {
   id: string;
@@ -285,6 +286,7 @@ export default function Shelf() {
           claim as the box says.
         </Typography>
       )}
+      <Platforms />
     </Box>
   );
 }

@@ -7,8 +7,8 @@ import {
   firstStage,
   heightAt,
   speaks,
-  useJob,
-} from "../../api/job";
+} from "../../api/document";
+import { useJob } from "../../api/job";
 import type { Schemas } from "../../api/client";
 import { Length, PlusMinus } from "../../shared/Length";
 import { RakeWedge } from "./RakeWedge";

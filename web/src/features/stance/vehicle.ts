@@ -1,4 +1,4 @@
-import { heightAt } from "../../api/job";
+import { heightAt } from "../../api/document";
 import type { Schemas } from "../../api/client";
 import { inMm } from "../../shared/length";
 

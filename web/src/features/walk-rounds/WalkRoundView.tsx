@@ -3,7 +3,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { currentStage, useJob, useSend } from "../../api/job";
+import { currentStage } from "../../api/document";
+import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import {

@@ -1,0 +1,156 @@
+using System.Text.Json.Nodes;
+
+namespace Nokko.Server.Tests;
+
+/// <summary>Adds a row to every list of a job file that the demo leaves empty.</summary>
+internal static class FullJob
+{
+    public static void Fill(JsonObject file)
+    {
+        var person = file["people"]![0]!["id"]!.GetValue<string>();
+        var part = file["plans"]![0]!["stacks"]![0]!["parts"]![0]!["id"]!.GetValue<string>();
+        var reading = file["readings"]![0]!;
+        file["vehicle"]!["front"]!["dimensions"] = new JsonObject
+        {
+            ["strutExtended"] = Mm(572.25),
+            ["a"] = Mm(1),
+            ["coilFree"] = Mm(0.1 + 0.2),
+        };
+        file["vehicle"]!["rear"]!["points"] = new JsonArray(
+            new JsonObject
+            {
+                ["name"] = "fixed eye",
+                ["x"] = Mm(-2600),
+                ["y"] = null,
+                ["z"] = Mm(610),
+            }
+        );
+        Add(
+            "kits",
+            new JsonObject
+            {
+                ["name"] = "Moor box 2",
+                ["frontClaim"] = Mm(50),
+                ["rearClaim"] = null,
+                ["pieces"] = new JsonArray(
+                    new JsonObject
+                    {
+                        ["name"] = "plate",
+                        ["count"] = 2,
+                        ["end"] = "leftOut",
+                        ["why"] = "too thick",
+                    }
+                ),
+                ["overrideReason"] = "the sheet leaves this engine out",
+            }
+        );
+        Add(
+            "marks",
+            At(
+                new JsonObject
+                {
+                    ["where"] = "LF",
+                    ["what"] = "cam at the third line, “white” paint ½",
+                }
+            )
+        );
+        Add(
+            "orientations",
+            At(
+                new JsonObject
+                {
+                    ["placedPartId"] = part,
+                    ["way"] = "arrow to the front",
+                    ["proved"] = "studs meet the holes",
+                }
+            )
+        );
+        Add(
+            "deviations",
+            At(
+                new JsonObject
+                {
+                    ["where"] = "LF",
+                    ["sheetSays"] = "new cotter pin",
+                    ["did"] = "old one",
+                    ["why"] = "none in the shop",
+                    ["lookAgain"] = "tomorrow",
+                }
+            )
+        );
+        Add("promises", At(new JsonObject { ["what"] = "flaps refitted", ["keptAt"] = null }));
+        Add(
+            "followUps",
+            new JsonObject
+            {
+                ["what"] = "Alignment",
+                ["why"] = null,
+                ["dueOn"] = "2027-02-28",
+                ["dueAt"] = Quantity(1e-7, "mi"),
+                ["doneAt"] = null,
+                ["doneBy"] = null,
+                ["note"] = null,
+            }
+        );
+        Add(
+            "schools",
+            new JsonObject
+            {
+                ["school"] = "measureFrom",
+                ["choice"] = "hub",
+                ["why"] = "tyres will change",
+                ["personId"] = person,
+            }
+        );
+        var corrected = reading.DeepClone().AsObject();
+        corrected["id"] = Guid.CreateVersion7().ToString();
+        corrected["supersedes"] = reading["id"]!.GetValue<string>();
+        corrected["reason"] = "hooked the liner";
+        corrected["raisedCorners"] = new JsonArray("RR");
+        file["readings"]!.AsArray().Add(corrected);
+        Add(
+            "readings",
+            new JsonObject
+            {
+                ["walkRoundId"] = reading["walkRoundId"]!.GetValue<string>(),
+                ["kind"] = "pressure",
+                ["place"] = new JsonObject
+                {
+                    ["kind"] = "wheel",
+                    ["name"] = null,
+                    ["axle"] = "front",
+                },
+                ["value"] = Quantity(32.5, "psi"),
+                ["note"] = "side not noted",
+                ["personId"] = person,
+                ["takenAt"] = "2026-03-02T08:00:00.123456Z",
+                ["storedAt"] = "2026-03-02T08:00:00Z",
+            }
+        );
+
+        void Add(string list, JsonObject row)
+        {
+            row["id"] = Guid.CreateVersion7().ToString();
+            file[list]!.AsArray().Add(row);
+        }
+
+        JsonObject At(JsonObject row)
+        {
+            row["personId"] = person;
+            row["at"] = "2026-03-02T09:30:00+01:00";
+            return row;
+        }
+    }
+
+    private static JsonObject Mm(double value) => Quantity(value, "mm");
+
+    private static JsonObject Quantity(double value, string unit) =>
+        new()
+        {
+            ["value"] = value,
+            ["unit"] = unit,
+            ["u"] = 0.5,
+            ["known"] = "measured",
+            ["typed"] = null,
+        };
+}

@@ -1,0 +1,45 @@
+import type { JobView, Schemas } from "./client";
+
+export type Doc = Schemas["JobDocument"];
+
+export function currentStage(d: Doc) {
+  return d.stages.reduce((a, b) => (b.ordinal > a.ordinal ? b : a));
+}
+
+export function firstStage(d: Doc) {
+  return d.stages.reduce((a, b) => (b.ordinal < a.ordinal ? b : a));
+}
+
+export function begunPlan(d: Doc) {
+  const now = currentStage(d);
+  return d.plans.find((p) => p.toStageId === now.id);
+}
+
+export function draftPlan(d: Doc) {
+  const now = currentStage(d);
+  return d.plans.find((p) => p.toStageId === null && p.fromStageId === now.id);
+}
+
+/** The walk-round that speaks for a stage: the latest that decides, else the latest with readings. */
+export function speaks(view: JobView, stage: string) {
+  const mine = view.results.walkRounds.filter(
+    (w) => w.stageId === stage && w.stations.length > 0,
+  );
+  return mine.findLast((w) => w.decides) ?? mine.at(-1);
+}
+
+export function heightAt(
+  stance: Schemas["WalkRoundStance"] | undefined | null,
+  station: string,
+) {
+  return (
+    stance?.stations.find(
+      (s) => s.station === station && s.datum === stance.datum,
+    ) ?? stance?.stations.find((s) => s.station === station)
+  );
+}
+
+/** What holds the vehicle up now, by the last word on it. */
+export function supportNow(d: Doc) {
+  return d.supports.toSorted((a, b) => a.at.localeCompare(b.at)).at(-1);
+}
