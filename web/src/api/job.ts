@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { createContext, useContext, useSyncExternalStore } from "react";
-import { api, must, type JobView, type Schemas } from "./client";
+import { api, must, type JobView } from "./client";
 import { Outbox, type Outcome } from "./outbox";
 
 export const outbox = new Outbox(window.localStorage);
