@@ -208,7 +208,7 @@ public sealed class WholeJobTests : IAsyncLifetime
     private void HandItOver()
     {
         Phase("Hand over");
-        _browser.Sees("open lines. Close them under Fit");
+        _browser.Sees("open lines. Close under Fit");
         _browser.Type("Odometer, mi", "48204");
         _browser.Press("Hand it over");
         _browser.Sees("To come:");

@@ -30,6 +30,9 @@ public sealed record JobResults
 
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<Proof> Proofs { get; init; }
+
+    /// <summary>The first stage against the one in which the vehicle is now: what all passes together achieved. Null when one of them was not measured, or nothing was fitted.</summary>
+    public required Comparison? SinceFirst { get; init; }
 }
 
 /// <summary>Computes everything from a job. Pure: no clock, no store, no chance.</summary>
@@ -56,6 +59,7 @@ public static class JobEvaluator
             WalkRounds = stances,
             Predictions = [.. d.Plans.Select(p => Predict(d, p, stances)).OfType<Prediction>()],
             Proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()],
+            SinceFirst = SinceFirst(d, stances),
         };
     }
 
@@ -90,12 +94,29 @@ public static class JobEvaluator
         var before =
             stances.FirstOrDefault(s => s.WalkRoundId == frozen.Prediction.WalkRoundId)
             ?? Speaks(stances, from.Id);
-        var comparison = before is null
-            ? null
-            : Rises.Compare(before, WalkRoundOf(before), now, WalkRoundOf(now), d.Vehicle);
+        var comparison = before is null ? null : Compare(d, before, now);
         return Prove.Of(plan, frozen, from, now, comparison);
-
-        Measuring.WalkRound WalkRoundOf(WalkRoundStance stance) =>
-            d.WalkRounds.First(w => w.Id == stance.WalkRoundId);
     }
+
+    private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
+        d.Stages.MinBy(s => s.Ordinal) is { } first
+        && d.CurrentStage() is { } now
+        && first.Id != now.Id
+        && Speaks(stances, first.Id) is { } before
+        && Speaks(stances, now.Id) is { } after
+            ? Compare(d, before, after)
+            : null;
+
+    private static Comparison Compare(
+        JobDocument d,
+        WalkRoundStance before,
+        WalkRoundStance after
+    ) =>
+        Rises.Compare(
+            before,
+            d.WalkRounds.First(w => w.Id == before.WalkRoundId),
+            after,
+            d.WalkRounds.First(w => w.Id == after.WalkRoundId),
+            d.Vehicle
+        );
 }

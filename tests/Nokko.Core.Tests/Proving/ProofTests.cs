@@ -94,6 +94,15 @@ public class ProofTests
     }
 
     [Fact]
+    public void All_passes_together_are_the_current_stage_against_the_first()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        var since = JobEvaluator.Evaluate(job).SinceFirst!;
+        Assert.Equal(51.26, since.Rises.First(r => r.Station == "LF").Rise.Value!.Value, 9);
+        Assert.Null(JobEvaluator.Evaluate(Sample.Job(Before)).SinceFirst);
+    }
+
+    [Fact]
     public void A_target_in_another_datum_cannot_be_told()
     {
         var job = Sample.Job(Before, Lifted(51.26));

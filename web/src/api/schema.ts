@@ -1837,6 +1837,7 @@ export interface components {
             predictions: components["schemas"]["Prediction"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["Proof"][];
+            sinceFirst: null | components["schemas"]["Comparison"];
         };
         JobView: {
             document: components["schemas"]["JobDocument"];

@@ -74,8 +74,12 @@ export function HandOverForm() {
     <Box sx={{ display: "grid", gap: 1.5, mt: 1 }}>
       {view.progress.openLines.length > 0 && (
         <Box sx={{ border: 2, borderColor: "warning.main", p: 1 }}>
-          ▲ {view.progress.openLines.length} open lines. Close them under Fit;
-          handed over open, they are printed on the record.
+          ▲{" "}
+          {view.progress.openLines.length === 1
+            ? "1 open line"
+            : `${view.progress.openLines.length.toString()} open lines`}
+          . Close under Fit what can be closed; what is handed over open is
+          printed on the record.
         </Box>
       )}
       <TextField

@@ -3,7 +3,7 @@ import GlobalStyles from "@mui/material/GlobalStyles";
 import type { Schemas } from "../../api/client";
 import { begunPlan, firstStage, heightAt, speaks } from "../../api/document";
 import { useJob } from "../../api/job";
-import { Length, PlusMinus, ResultLength, useUnit } from "../../shared/Length";
+import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
 import { torqueText } from "../fitting/torque";
@@ -135,11 +135,6 @@ function Heights({
   const d = view.document;
   const stage = (s: Schemas["WalkRoundStance"] | undefined) =>
     d.stages.find((x) => x.id === s?.stageId)?.name ?? "not measured";
-  const proof = view.results.proofs.find(
-    (p) =>
-      p.comparison?.beforeId === before?.walkRoundId &&
-      p.comparison?.afterId === after?.walkRoundId,
-  );
   return (
     <>
       <h3>
@@ -158,7 +153,7 @@ function Heights({
         <tbody>
           {d.vehicle.stations.map((s) => {
             const [a, b] = [heightAt(before, s.name), heightAt(after, s.name)];
-            const rise = proof?.comparison?.rises.find(
+            const rise = view.results.sinceFirst?.rises.find(
               (r) => r.station === s.name,
             );
             return (
@@ -167,20 +162,7 @@ function Heights({
                 <td>{a ? <ResultLength result={a.height} /> : "not read"}</td>
                 <td>{b ? <ResultLength result={b.height} /> : "not read"}</td>
                 <td>
-                  {rise ? (
-                    <ResultLength result={rise.rise} signed />
-                  ) : a?.height.value != null &&
-                    b?.height.value != null &&
-                    a.datum === b.datum ? (
-                    <>
-                      <Length mm={b.height.value - a.height.value} signed />{" "}
-                      <PlusMinus
-                        u={Math.hypot(a.height.u ?? 0, b.height.u ?? 0)}
-                      />
-                    </>
-                  ) : (
-                    "–"
-                  )}
+                  {rise ? <ResultLength result={rise.rise} signed /> : "–"}
                 </td>
               </tr>
             );

@@ -42,8 +42,11 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
       after
     );
   };
+  // First what is not read yet, then what does not fit and should be read again.
+  const suspect = view.results.proofs.find((p) => p.walkRoundId === round.id)
+    ?.comparison?.rigid?.suspects[0];
   const [current, setCurrent] = useState(
-    () => order.find((s) => !isRead(s)) ?? order[0] ?? "LF",
+    () => order.find((s) => !isRead(s)) ?? suspect ?? order[0] ?? "LF",
   );
   const [wrong, setWrong] = useState<string | null>(null);
   const [text, setText, clearText] = useDraft(
