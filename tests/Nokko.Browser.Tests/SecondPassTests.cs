@@ -1,0 +1,99 @@
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>After a miss: the stack is changed in the same job. And two people who change one thing at once.</summary>
+public sealed class SecondPassTests : IAsyncLifetime
+{
+    private ServerProcess _server = null!;
+
+    public async ValueTask InitializeAsync() =>
+        _server = await ServerProcess.Start($"second_{Guid.NewGuid():N}");
+
+    public ValueTask DisposeAsync() => _server.DisposeAsync();
+
+    [Fact]
+    public void A_suspect_reading_is_read_again_and_a_thinner_plate_makes_a_second_pass()
+    {
+        using var browser = new Driving.Browser(390, 844);
+        browser.SignIn(_server.Address, "brenna");
+        Open(browser, "NF 77 W", "walk-round");
+        // The station that does not fit waits for its second read.
+        browser.Sees("Right middle, from the floor");
+        browser.Press("That was wrong");
+        browser.Driver.FindElement(By.Id("tape")).SendKeys("22 1/16" + Keys.Enter);
+        browser.Sees("Say why the first reading was wrong");
+        browser.Type("Why was the first reading wrong?", "hooked the trim");
+        browser.Driver.FindElement(By.Id("tape")).SendKeys(Keys.Enter);
+        browser.Until(
+            d => d.FindElement(By.Id("tape")).GetAttribute("value") == "",
+            "the correction is stored"
+        );
+        browser.AllSaved();
+
+        Open(browser, "NF 77 W", "plan");
+        browser.Sees("Second pass");
+        browser.Press("Take out Alder plate 1, Left front");
+        browser.Until(
+            d =>
+                d.FindElements(By.XPath("//button[starts-with(@aria-label, 'Take out')]")).Count
+                == 0,
+            "both plates are out"
+        );
+        browser.Press("Put in Alder plate 1 1/4, both front");
+        browser.Until(
+            d => d.FindElements(By.XPath("//dd[contains(., '+1/2 in')]")).Count > 0,
+            "the change that the thicker plate makes"
+        );
+        browser.Press("Agreed: begin the fitting");
+        browser.Sees("The card");
+        browser.Sees("take out Alder plate 1; put in Alder plate 1 1/4");
+    }
+
+    [Fact]
+    public void Two_people_who_change_one_thing_see_both_and_choose()
+    {
+        using var first = new Driving.Browser();
+        using var second = new Driving.Browser();
+        first.SignIn(_server.Address, "brenna");
+        second.SignIn(_server.Address, "odd");
+        Open(first, "HO 32 T", "take-in");
+        Open(second, "HO 32 T", "take-in");
+        first.Type("Wheelbase", "3300 mm");
+        first.Press("Keep these sizes");
+        first.Until(
+            _ =>
+                Wheelbase(second) == "3300 mm"
+                || first.Text.Contains("All saved", StringComparison.Ordinal),
+            "the first change is stored"
+        );
+        first.AllSaved();
+        second.Type("Wheelbase", "3250 mm");
+        second.Press("Keep these sizes");
+        second.Sees("Somebody else changed this meanwhile");
+        Assert.Equal("3250 mm", Wheelbase(second));
+        second.Press("Take theirs");
+        second.Until(
+            _ => Wheelbase(second).StartsWith("3300", StringComparison.Ordinal),
+            "their value"
+        );
+    }
+
+    private static string Wheelbase(Driving.Browser browser) =>
+        browser.Field("Wheelbase").GetAttribute("value")!;
+
+    private void Open(Driving.Browser browser, string plate, string phase)
+    {
+        browser.Open(_server.Address);
+        var href = browser.Until(
+            d =>
+                d.FindElements(By.XPath($"//main//li/a[contains(., '{plate}')]"))
+                    .FirstOrDefault()
+                    ?.GetAttribute("href"),
+            plate
+        )!;
+        browser.Open(href[..href.LastIndexOf('/')] + "/" + phase);
+    }
+}

@@ -1,0 +1,173 @@
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+public class PlanTests(Hosted server) : IClassFixture<Hosted>
+{
+    private static readonly string[] Front = ["LF", "RF"];
+
+    private static async Task<Guid> PartId(Caller caller, string number) =>
+        (await caller.Get("/api/parts"))
+            .AsArray()
+            .First(p => p!["part"]!["number"]!.GetValue<string>() == number)!["part"]![
+            "id"
+        ]!.GetValue<Guid>();
+
+    private static object Preview(Guid stage, Guid part) =>
+        new
+        {
+            fromStageId = stage,
+            stacks = Front.Select(c => new
+            {
+                corner = c,
+                parts = new[] { new { id = Guid.NewGuid(), partId = part } },
+            }),
+        };
+
+    private async Task<(Caller, TestJob)> Measured()
+    {
+        var caller = await server.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.BeginRound();
+        await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
+        return (caller, job);
+    }
+
+    [Fact]
+    public async Task A_preview_tells_what_a_part_would_do_and_stores_nothing()
+    {
+        var (caller, job) = await Measured();
+        var prediction = await caller.Post(
+            $"{job.Path}/plans/preview",
+            Preview(job.Stage, await PartId(caller, "T-150"))
+        );
+        Assert.Equal(3 + (1.9 * 38.1), prediction["frontRise"]!["value"]!.GetValue<double>(), 6);
+        var view = await caller.Get(job.Path);
+        Assert.Empty(view["document"]!["plans"]!.AsArray());
+        Assert.Equal(8, (await caller.Get($"{job.Path}/history")).AsArray().Count);
+    }
+
+    [Fact]
+    public async Task A_part_without_a_thickness_previews_a_reason_and_one_that_is_gone_is_named()
+    {
+        var (caller, job) = await Measured();
+        var prediction = await caller.Post(
+            $"{job.Path}/plans/preview",
+            Preview(job.Stage, await PartId(caller, "MB-3"))
+        );
+        Assert.Contains(
+            "claim but no thickness",
+            prediction["cannot"]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
+        var gone = await caller.Post(
+            $"{job.Path}/plans/preview",
+            Preview(job.Stage, Guid.NewGuid()),
+            expected: 422
+        );
+        Assert.Equal("stacks", gone["field"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_second_pass_starts_from_what_stands_now_in_the_same_job()
+    {
+        var (caller, job) = await Measured();
+        var begun = await job.Begin(await job.PlaceInFront("T-150"));
+        var fitted = begun["document"]!["stages"]!
+            .AsArray()
+            .First(s => s!["ordinal"]!.GetValue<int>() == 1)!["stacks"]!;
+        await job.BeginRound();
+        await job.ReadAll("24", "24", "22 7/8", "22 7/8", "43 1/16", "43 1/16");
+        // The thick plates out, thinner ones in: only the ratio counts, the bushings have let go already.
+        var second = await job.PlaceInFront("T-100");
+        var plan = second["results"]!["predictions"]!.AsArray().Last()!;
+        Assert.Equal(1.9 * -12.7, plan["frontRise"]!["value"]!.GetValue<double>(), 6);
+        var again = await job.Begin(second);
+        Assert.Equal(3, again["document"]!["stages"]!.AsArray().Count);
+        Assert.Equal(2, again["document"]!["frozenPredictions"]!.AsArray().Count);
+        Assert.Contains(
+            again["card"]!["steps"]!.AsArray(),
+            s =>
+                s!["title"]!.GetValue<string>()
+                == "Change the stack: take out Alder plate 1 1/2; put in Alder plate 1"
+        );
+        Assert.Equal(2, fitted.AsArray().Count);
+    }
+
+    [Fact]
+    public async Task A_begun_plan_is_not_changed_and_an_empty_one_not_begun()
+    {
+        var (caller, job) = await Measured();
+        var begun = await job.Begin(await job.PlaceInFront("T-125"));
+        var body = new
+        {
+            commandId = Guid.NewGuid(),
+            version = begun["versions"]![job.Plan.ToString()]!.GetValue<uint>(),
+            fromStageId = job.Stage,
+            name = "Plan A",
+            stacks = Array.Empty<object>(),
+        };
+        await caller.Put($"{job.Path}/plans/{job.Plan}", body, expected: 409);
+
+        var (other, fresh) = await Measured();
+        var empty = Guid.CreateVersion7();
+        var view = await other.Put(
+            $"{fresh.Path}/plans/{empty}",
+            new
+            {
+                commandId = Guid.NewGuid(),
+                version = (uint?)null,
+                fromStageId = fresh.Stage,
+                name = "Plan A",
+                stacks = Array.Empty<object>(),
+            }
+        );
+        var refused = await other.Post(
+            $"{fresh.Path}/plans/{empty}/begin",
+            new
+            {
+                commandId = Guid.NewGuid(),
+                version = view["versions"]![empty.ToString()]!.GetValue<uint>(),
+                stageId = Guid.NewGuid(),
+                frozenId = Guid.NewGuid(),
+                deviationId = Guid.NewGuid(),
+                reason = (string?)null,
+            },
+            expected: 422
+        );
+        Assert.Contains(
+            "Nothing changes",
+            refused["detail"]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task Two_people_who_begin_at_once_begin_once()
+    {
+        var (caller, job) = await Measured();
+        var planned = await job.PlaceInFront("T-100");
+        object Begin() =>
+            new
+            {
+                commandId = Guid.NewGuid(),
+                version = planned["versions"]![job.Plan.ToString()]!.GetValue<uint>(),
+                stageId = Guid.NewGuid(),
+                frozenId = Guid.NewGuid(),
+                deviationId = Guid.NewGuid(),
+                reason = (string?)null,
+            };
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 4)
+                .Select(_ =>
+                    caller.Try(HttpMethod.Post, $"{job.Path}/plans/{job.Plan}/begin", Begin())
+                )
+        );
+        Assert.Single(answers, a => a.Status == 200);
+        Assert.All(answers, a => Assert.True(a.Status is 200 or 409, $"{a.Status}"));
+        Assert.Equal(2, (await caller.Get(job.Path))["document"]!["stages"]!.AsArray().Count);
+    }
+}

@@ -1,0 +1,153 @@
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+public class ShelfTests(Hosted server) : IClassFixture<Hosted>
+{
+    private static object Typed(string text, string known = "measured", params string[] answers) =>
+        new
+        {
+            typed = text,
+            unit = "in",
+            known,
+            answers,
+        };
+
+    private static object Part(
+        object? thickness,
+        uint? version = null,
+        int count = 2,
+        string name = "Heath plate"
+    ) =>
+        new
+        {
+            version,
+            number = "H-7",
+            name,
+            kind = "strutTopSpacer",
+            thickness,
+            claim = Typed("2 1/2", "box"),
+            count,
+            price = 41.5m,
+            currency = (string?)null,
+            notes = (string?)null,
+        };
+
+    [Fact]
+    public async Task Thickness_and_claim_are_kept_apart_with_how_they_are_known()
+    {
+        var caller = await server.SignIn();
+        var id = Guid.CreateVersion7();
+        var kept = (await caller.Put($"/api/parts/{id}", Part(Typed("1 3/16"))))["part"]!;
+        Assert.Equal(
+            (1.1875, "measured", "1 3/16"),
+            (
+                kept["thickness"]!["value"]!.GetValue<double>(),
+                kept["thickness"]!["known"]!.GetValue<string>(),
+                kept["thickness"]!["typed"]!.GetValue<string>()
+            )
+        );
+        Assert.Equal(
+            (2.5, "box"),
+            (
+                kept["claim"]!["value"]!.GetValue<double>(),
+                kept["claim"]!["known"]!.GetValue<string>()
+            )
+        );
+    }
+
+    [Fact]
+    public async Task A_lost_slash_in_a_thickness_is_asked_about()
+    {
+        var caller = await server.SignIn();
+        var path = $"/api/parts/{Guid.CreateVersion7()}";
+        var asked = await caller.Put(path, Part(Typed("7.8")), expected: 422);
+        Assert.Equal(
+            ("thickness", "slash"),
+            (asked["field"]!.GetValue<string>(), asked["choices"]![0]!["key"]!.GetValue<string>())
+        );
+        var kept = await caller.Put(path, Part(Typed("7.8", answers: "slash")));
+        Assert.Equal(0.875, kept["part"]!["thickness"]!["value"]!.GetValue<double>());
+    }
+
+    [Theory]
+    [InlineData(-1, "Heath plate", "count")]
+    [InlineData(2, " ", "name")]
+    public async Task A_part_that_cannot_be_is_refused_at_its_field(
+        int count,
+        string name,
+        string field
+    ) =>
+        Assert.Equal(
+            field,
+            (
+                await (await server.SignIn()).Put(
+                    $"/api/parts/{Guid.NewGuid()}",
+                    Part(null, count: count, name: name),
+                    expected: 422
+                )
+            )["field"]!.GetValue<string>()
+        );
+
+    [Fact]
+    public async Task A_stale_part_is_refused_with_what_is_there_now()
+    {
+        var caller = await server.SignIn();
+        var path = $"/api/parts/{Guid.CreateVersion7()}";
+        var version = (await caller.Put(path, Part(Typed("1"))))["version"]!.GetValue<uint>();
+        await caller.Put(path, Part(Typed("1 1/8"), version));
+        var stale = await caller.Put(path, Part(Typed("1 1/4"), version), expected: 409);
+        Assert.Equal(1.125, stale["theirs"]!["thickness"]!["value"]!.GetValue<double>());
+    }
+
+    [Fact]
+    public async Task Correcting_the_shelf_never_changes_a_plan_that_holds_a_copy()
+    {
+        var caller = await server.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.PlaceInFront("T-100");
+        var row = (await caller.Get("/api/parts"))
+            .AsArray()
+            .First(p => p!["part"]!["number"]!.GetValue<string>() == "T-100")!;
+        await caller.Put(
+            $"/api/parts/{row["part"]!["id"]}",
+            new
+            {
+                version = row["version"]!.GetValue<uint>(),
+                number = "T-100",
+                name = "Alder plate 1, measured again",
+                kind = "strutTopSpacer",
+                thickness = Typed("1 1/16"),
+                claim = (object?)null,
+                count = 8,
+                price = (decimal?)null,
+                currency = (string?)null,
+                notes = (string?)null,
+            }
+        );
+        var placed = (await caller.Get(job.Path))["document"]!["plans"]![0]!["stacks"]![0]![
+            "parts"
+        ]![0]!;
+        Assert.Equal(
+            ("Alder plate 1", 1.0),
+            (placed["name"]!.GetValue<string>(), placed["thickness"]!["value"]!.GetValue<double>())
+        );
+    }
+
+    [Fact]
+    public async Task A_platform_is_added_once()
+    {
+        var caller = await server.SignIn();
+        var first = await caller.Post(
+            "/api/platforms",
+            new { id = Guid.CreateVersion7(), name = "Maruna Fell" }
+        );
+        var again = await caller.Post(
+            "/api/platforms",
+            new { id = Guid.CreateVersion7(), name = " Maruna Fell " }
+        );
+        Assert.Equal(first["id"]!.GetValue<string>(), again["id"]!.GetValue<string>());
+    }
+}
