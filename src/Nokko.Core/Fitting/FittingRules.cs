@@ -101,8 +101,4 @@ public static class FittingRules
 
     private static string WhereOf(string step) =>
         step[..step.IndexOf('/', StringComparison.Ordinal)];
-
-    /// <summary>A torque in both units, as it is read in a bay.</summary>
-    public static string Said(Quantity torque) =>
-        $"{torque.In("lb·ft"):0} lb·ft · {torque.In("N·m"):0} N·m";
 }

@@ -15,8 +15,6 @@ namespace Nokko.Core.Planning;
 /// </remarks>
 public static class Predictor
 {
-    private const double Gravity = 9.80665;
-
     /// <summary>Predicts what a plan does.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="from">The stage from which it starts.</param>
@@ -164,18 +162,6 @@ public static class Predictor
             null
         );
     }
-
-    /// <summary>Static load on one wheel of an axle, N, or null when the mass is not known.</summary>
-    /// <param name="vehicle">The vehicle.</param>
-    /// <param name="axle">front or rear.</param>
-    public static double? WheelLoadN(Vehicle vehicle, string axle) =>
-        (
-            axle == Corners.Front
-                ? vehicle.Dimensions.FrontAxleMass
-                : vehicle.Dimensions.RearAxleMass
-        )?.In("kg")
-        * Gravity
-        / 2;
 
     private static double Rate(Quantity axleMass, Quantity unsprung, double hertz) =>
         RateEstimate.NPerMm(axleMass.In("kg") * (1 - unsprung.In("1")) / 2, hertz);

@@ -156,7 +156,7 @@ public static class Rises
                     a.Height.U!.Value,
                     a.Datum,
                     b.Datum,
-                    Datums.Estimate(tyre)
+                    Datums.Estimate(tyre, vehicle.WheelLoadN(Corners.AxleOf(name)))
                 );
         return converted is { } height
             ? new MeasuredRise(

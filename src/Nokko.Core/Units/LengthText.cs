@@ -33,15 +33,6 @@ public static class LengthText
         // Rounding noise in the last bits must not cost a whole division.
         Divisions(Math.Ceiling((mm / style.DivisionMm) - 1e-9), style);
 
-    /// <summary>A difference with its sign.</summary>
-    public static string ShowSigned(double mm, LengthStyle style)
-    {
-        var text = Show(mm, style);
-        return text.StartsWith('-') || text.StartsWith("0 ", StringComparison.Ordinal)
-            ? text
-            : "+" + text;
-    }
-
     private static string Divisions(double count, LengthStyle style)
     {
         if (style.Unit != "in")

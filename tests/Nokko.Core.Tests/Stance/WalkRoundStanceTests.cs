@@ -139,7 +139,8 @@ public class WalkRoundStanceTests
     public void Hub_against_floor_is_converted_with_its_doubt_and_decides_nothing()
     {
         var before = Sample.Readings(100, 40, Before);
-        var radius = Datums.Estimate(TyreSize.Parse("265/70R17")!).LoadedRadiusMm;
+        // By hand: half of 802.8 mm, less half of 1100 kg in N over 260 N/mm.
+        var radius = 401.4 - (1100 * 9.80665 / 2 / 260);
         var after = Sample
             .Readings(200, 41, Before)
             .Select(r =>

@@ -26,13 +26,6 @@ public class LengthTextTests
         );
 
     [Fact]
-    public void A_difference_shows_its_sign() =>
-        Assert.Equal(
-            ["+1/4 in", "-1/4 in", "0 in"],
-            new[] { 6.35, -6.35, 0.1 }.Select(mm => LengthText.ShowSigned(mm, LengthStyle.Inches))
-        );
-
-    [Fact]
     public void An_uncertainty_is_rounded_up_to_the_division()
     {
         Assert.Equal("1/4 in", LengthText.ShowUp(5.18, LengthStyle.Inches));
