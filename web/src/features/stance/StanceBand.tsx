@@ -59,7 +59,8 @@ export function StanceBand({
     };
 
   const box = extent(shape);
-  const height = 172;
+  // On a phone the band leaves the hand its room.
+  const height = width < 480 ? 118 : 172;
   const ground = height - 8;
   const scale = Math.min(
     (width - 16) / (box.right - box.left),
