@@ -141,7 +141,6 @@ internal static class FittingEndpoints
                         }
                     );
                 }
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -189,7 +188,6 @@ internal static class FittingEndpoints
                         },
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -241,7 +239,6 @@ internal static class FittingEndpoints
                         At = desk.Now,
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -279,7 +276,6 @@ internal static class FittingEndpoints
                         ClosedAt = desk.Now,
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -315,7 +311,6 @@ internal static class FittingEndpoints
                         At = desk.Now,
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );

@@ -99,7 +99,6 @@ internal static class HandOverEndpoints
                         }
                     );
                 }
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -136,7 +135,6 @@ internal static class HandOverEndpoints
                         Note = TakeIn.Blank(body.Note),
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );

@@ -50,6 +50,28 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         );
     }
 
+    /// <summary>Carries out one command on a job that asks the database nothing more.</summary>
+    public Task<Results<Ok<JobView>, ProblemHttpResult>> Do<T>(
+        Guid job,
+        Guid command,
+        string kind,
+        T body,
+        Action<JobDocument> act,
+        CancellationToken cancel
+    ) =>
+        Do(
+            job,
+            command,
+            kind,
+            body,
+            d =>
+            {
+                act(d);
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+
     /// <summary>Carries out the command that creates a job.</summary>
     public Task<Results<Ok<JobView>, ProblemHttpResult>> Create<T>(
         Guid job,

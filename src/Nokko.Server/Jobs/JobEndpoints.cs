@@ -84,7 +84,6 @@ internal static class JobEndpoints
                         Stations = VehicleDefaults.Stations(sizes, d.Vehicle.Kind),
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -112,7 +111,6 @@ internal static class JobEndpoints
                         PromisedOn = body.PromisedOn,
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );

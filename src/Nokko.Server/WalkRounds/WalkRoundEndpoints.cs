@@ -84,7 +84,6 @@ internal static class WalkRoundEndpoints
                         body.Conditions
                     )
                 );
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -105,7 +104,6 @@ internal static class WalkRoundEndpoints
             {
                 var round = d.WalkRounds.FirstOrDefault(w => w.Id == id) ?? throw NoRound();
                 desk.Edit(round, body.Version, Apply(round, body.Conditions));
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -186,7 +184,6 @@ internal static class WalkRoundEndpoints
                         Reason = TakeIn.Blank(body.Reason),
                     }
                 );
-                return Task.CompletedTask;
             },
             cancel
         );
