@@ -113,7 +113,10 @@ public sealed class WholeJobTests : IAsyncLifetime
     private void FitIt()
     {
         _browser.Press("Done");
-        _browser.Sees("Stands and chocks before anyone reaches under");
+        _browser.Until(
+            _ => Current().Title == "Stands and chocks before anyone reaches under",
+            "the hold point is the current step"
+        );
         // A later step is tried before the hold point: the hand is stopped.
         _browser.Press("Wheels off");
         _browser.Press("Done");

@@ -59,7 +59,8 @@ export default function FitView() {
             step={step}
             isDone={done.has(step.key)}
             onDone={() => {
-              setChosen(null);
+              // Somebody who has chosen another step meanwhile stays there.
+              setChosen((now) => (now === step.key ? null : now));
             }}
           />
         ) : (
