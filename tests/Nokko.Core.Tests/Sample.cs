@@ -192,7 +192,7 @@ internal static class Sample
         var document = new JobDocument
         {
             Format = JobDocument.FormatName,
-            Version = 1,
+            Version = JobDocument.CurrentVersion,
             Job = new()
             {
                 Id = Id(4),

@@ -99,6 +99,7 @@ public static class FittingRules
         || step == "vehicle"
         || (Vehicles.Corners.All.Contains(step) && hold == Vehicles.Corners.AxleOf(step));
 
-    private static string WhereOf(string step) =>
+    /// <summary>The corner or axle of a step, or "vehicle", from its key.</summary>
+    public static string WhereOf(string step) =>
         step[..step.IndexOf('/', StringComparison.Ordinal)];
 }

@@ -17,7 +17,11 @@ public sealed record JobFileRead(JobDocument? Document, JobFileError? Error);
 public static class JobFileReader
 {
     /// <summary>Upgraders, one a step: the one at index i turns version i + 1 into version i + 2.</summary>
-    private static readonly IReadOnlyList<Action<JsonObject>> Upgraders = [];
+    private static readonly IReadOnlyList<Action<JsonObject>> Upgraders =
+    [
+        // Version 2 added conditions, measures and skipped stations, all of which may be left out.
+        root => root["version"] = 2,
+    ];
 
     /// <summary>Reads a job file. Never throws on bad input.</summary>
     /// <param name="text">The file's text.</param>

@@ -84,6 +84,27 @@ internal static class JobFileReferences
                             $"{p}.stageId",
                             "The file does not define this stage."
                         ),
+                        Known(
+                            w.Order.All(stations.Contains),
+                            $"{p}.order",
+                            "The file does not define a station that is walked to here."
+                        ),
+                        Known(
+                            w.Pads.All(x =>
+                                Corners.All.Contains(x.Wheel)
+                                && UnitTable.SameKind(x.Height.Unit, "mm")
+                            ),
+                            $"{p}.pads",
+                            "A pad is under a wheel (LF, RF, LR or RR), and its height is a length."
+                        ),
+                        Known(
+                            w.Tyres.All(t =>
+                                Corners.All.Contains(t.Wheel)
+                                && (t.Size is null || TyreSize.Parse(t.Size) is not null)
+                            ),
+                            $"{p}.tyres",
+                            "A tyre is on a wheel (LF, RF, LR or RR) and has a size as printed on it."
+                        ),
                         Someone(people, w.PersonId, p)
                     )
             ),
@@ -103,6 +124,11 @@ internal static class JobFileReferences
                                 || stations.Contains(r.Place.Name),
                             $"{p}.place.name",
                             $"The file does not define the station “{r.Place.Name}”."
+                        ),
+                        Known(
+                            r.Measure is null || Measures.Find(r.Measure) is not null,
+                            $"{p}.measure",
+                            $"There is no measure “{r.Measure}”."
                         ),
                         Known(
                             r.Supersedes is null || readings.Contains(r.Supersedes.Value),

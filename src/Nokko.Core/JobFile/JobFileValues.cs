@@ -41,6 +41,9 @@ internal static class JobFileValues
         ["torque"] = ("N·m", true),
         ["lengthFound"] = ("mm", true),
         ["lengthNeeded"] = ("mm", true),
+        ["height"] = ("mm", false),
+        ["pressure"] = ("kPa", true),
+        ["over"] = ("mm", true),
     };
 
     private static readonly Dictionary<string, string> ReadingUnits = new()

@@ -1,6 +1,7 @@
 using Nokko.Core.Planning;
 using Nokko.Core.Proving;
 using Nokko.Core.Stance;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.JobFile;
 
@@ -31,6 +32,9 @@ public sealed record JobResults
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<Proof> Proofs { get; init; }
 
+    /// <summary>Every stage against the one before it, where both were measured: what each change did.</summary>
+    public required IReadOnlyList<Comparison> Chain { get; init; }
+
     /// <summary>The first stage against the one in which the vehicle is now: what all passes together achieved. Null when one of them was not measured, or nothing was fitted.</summary>
     public required Comparison? SinceFirst { get; init; }
 }
@@ -59,6 +63,7 @@ public static class JobEvaluator
             WalkRounds = stances,
             Predictions = [.. d.Plans.Select(p => Predict(d, p, stances)).OfType<Prediction>()],
             Proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()],
+            Chain = [.. Chain(d, stances)],
             SinceFirst = SinceFirst(d, stances),
         };
     }
@@ -99,7 +104,7 @@ public static class JobEvaluator
     }
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
-        d.Stages.MinBy(s => s.Ordinal) is { } first
+        d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal) is { } first
         && d.CurrentStage() is { } now
         && first.Id != now.Id
         && Speaks(stances, first.Id) is { } before
@@ -107,7 +112,24 @@ public static class JobEvaluator
             ? Compare(d, before, after)
             : null;
 
-    private static Comparison Compare(
+    private static IEnumerable<Comparison> Chain(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances
+    )
+    {
+        var spoken = d
+            .Stages.OrderBy(s => s.Ordinal)
+            .Select(s => Speaks(stances, s.Id))
+            .OfType<WalkRoundStance>()
+            .ToArray();
+        return spoken.Zip(spoken.Skip(1), (before, after) => Compare(d, before, after));
+    }
+
+    /// <summary>Any two walk-rounds of a job compared, with the axles that nobody touched between their stages as a control.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="before">The earlier stance.</param>
+    /// <param name="after">The later stance.</param>
+    public static Comparison Compare(
         JobDocument d,
         WalkRoundStance before,
         WalkRoundStance after
@@ -117,6 +139,28 @@ public static class JobEvaluator
             d.WalkRounds.First(w => w.Id == before.WalkRoundId),
             after,
             d.WalkRounds.First(w => w.Id == after.WalkRoundId),
-            d.Vehicle
+            d.Vehicle,
+            Untouched(d, before.StageId, after.StageId)
         );
+
+    /// <summary>Axles with the same parts in both stages while the other axle's differ.</summary>
+    private static string[] Untouched(JobDocument d, Guid before, Guid after)
+    {
+        string[] axles = [Corners.Front, Corners.Rear];
+        string[] same =
+        [
+            .. axles.Where(axle =>
+                Corners.Of(axle).All(c => Parts(before, c).SetEquals(Parts(after, c)))
+            ),
+        ];
+        return same.Length == 1 ? same : [];
+
+        HashSet<Guid> Parts(Guid stage, string corner) =>
+            d
+                .Stages.First(s => s.Id == stage)
+                .Stacks.Where(s => s.Corner == corner)
+                .SelectMany(s => s.Parts)
+                .Select(p => p.Id)
+                .ToHashSet();
+    }
 }

@@ -51,7 +51,12 @@ public sealed record Progress(
         var stage = d.CurrentStage();
         var begun = d.BegunPlan();
         var stance = stage is null ? null : JobEvaluator.Speaks(results.WalkRounds, stage.Id);
-        var unread = Corners.All.Count(c => stance?.At(c) is null);
+        var passedOver = results
+            .WalkRounds.Where(w => w.StageId == stage?.Id)
+            .SelectMany(w => w.Skipped)
+            .Select(k => k.Station)
+            .ToHashSet();
+        var unread = Corners.All.Count(c => stance?.At(c) is null && !passedOver.Contains(c));
         var card = CardOf(d);
         var stepsLeft = card.Steps.Count(s => !IsDone(d, s.Key));
         var lines = OpenLinesOf(d);
@@ -127,21 +132,47 @@ public sealed record Progress(
         var missing = new List<string>();
         foreach (var round in results.WalkRounds)
         {
+            var order = d.WalkRounds.First(w => w.Id == round.WalkRoundId).Order;
             var unread = d
-                .Vehicle.Stations.Where(s => round.At(s.Name) is null)
+                .Vehicle.Stations.Where(s =>
+                    round.At(s.Name) is null
+                    && (order.Count == 0 || order.Contains(s.Name))
+                    && round.Skipped.All(k => k.Station != s.Name)
+                )
                 .Select(s => Corners.Said(s.Name))
                 .ToArray();
+            var stage = d.Stages.First(s => s.Id == round.StageId).Name;
             if (unread.Length > 0)
             {
-                var stage = d.Stages.First(s => s.Id == round.StageId);
-                missing.Add($"{stage.Name}: {string.Join(", ", unread)} not read");
+                missing.Add($"{stage}: {string.Join(", ", unread)} not read");
             }
+            missing.AddRange(
+                round.Skipped.Select(s =>
+                    $"{stage}: {Corners.Said(s.Station)} passed over, {s.Why}"
+                )
+            );
         }
-        missing.Add("Camber, caster and toe");
-        missing.Add("Headlight aim");
-        missing.Add("Bump and droop travel, joint angles, hose slack at full droop");
+        var taken = results
+            .WalkRounds.SelectMany(w => w.Measures)
+            .Select(m => m.Measure)
+            .ToHashSet();
+        missing.AddRange(
+            Unmeasured.Where(u => !u.Measures.Any(taken.Contains)).Select(u => u.What)
+        );
         return missing;
     }
+
+    /// <summary>What a record says was not measured, unless one of its measures was.</summary>
+    private static readonly (string What, string[] Measures)[] Unmeasured =
+    [
+        ("Camber", ["camber", "camberAngle"]),
+        ("Caster", [Measuring.Measures.Caster]),
+        ("Toe", ["toe", "toeAngle"]),
+        ("Headlight cut-off on a wall", [Measuring.Measures.LampCutOff]),
+        ("Bump and droop travel", ["bump", "droop"]),
+        ("Pinion and propshaft angles", [Measuring.Measures.PinionAngle]),
+        ("Hose slack at full droop", [Measuring.Measures.HoseSlack]),
+    ];
 
     private static bool IsDone(JobDocument d, string step) =>
         d.BegunPlan() is { } plan && d.Steps.Any(s => s.PlanId == plan.Id && s.Step == step);

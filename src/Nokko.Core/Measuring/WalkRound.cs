@@ -17,6 +17,12 @@ public sealed record WalkRound
     /// <summary>Smallest division of the tape.</summary>
     public required Quantity Division { get; init; }
 
+    /// <summary>Stations of this round in walking order, by name; empty is every station of the vehicle in its own order.</summary>
+    public IReadOnlyList<string> Order { get; init; } = [];
+
+    /// <summary>Whether its heights stand in a document and were not measured: the vehicle as it left the works. Such a round informs and decides nothing.</summary>
+    public bool FromDocument { get; init; }
+
     /// <summary>How the vehicle came to rest.</summary>
     public required Settled Settled { get; init; }
 
@@ -25,6 +31,9 @@ public sealed record WalkRound
 
     /// <summary>Whether the floor was surveyed.</summary>
     public bool FloorSurveyed { get; init; }
+
+    /// <summary>The floor survey: the height of each wheel's pad above one common level; readings are corrected by it. Empty when none was written down.</summary>
+    public IReadOnlyList<WheelPad> Pads { get; init; } = [];
 
     /// <summary>Where the vehicle stood; rounds with the same name stood on the same spots.</summary>
     public string? Spot { get; init; }
@@ -35,10 +44,22 @@ public sealed record WalkRound
     /// <summary>Load as said.</summary>
     public string? Load { get; init; }
 
+    /// <summary>People in the vehicle; null is not noted.</summary>
+    public int? PeopleIn { get; init; }
+
+    /// <summary>Modes that were on and move the body of their own accord.</summary>
+    public IReadOnlyList<VehicleMode> Modes { get; init; } = [];
+
+    /// <summary>Whether the steering stood straight; null is not noted.</summary>
+    public bool? SteeringStraight { get; init; }
+
+    /// <summary>Tyres and their pressures, one row a wheel; a wheel that is not listed was not looked at.</summary>
+    public IReadOnlyList<WheelTyre> Tyres { get; init; } = [];
+
     /// <summary>Odometer.</summary>
     public Quantity? Odometer { get; init; }
 
-    /// <summary>Notes on conditions: modes, ride, noise.</summary>
+    /// <summary>Notes on conditions: ride, noise.</summary>
     public string? Notes { get; init; }
 
     /// <summary>Who began it.</summary>
@@ -48,117 +69,44 @@ public sealed record WalkRound
     public required DateTimeOffset At { get; init; }
 }
 
-/// <summary>What sort of quantity was read.</summary>
-public enum ReadingKind
+/// <summary>The floor under one wheel.</summary>
+public sealed record WheelPad
 {
-    /// <summary>Height of a station above a datum.</summary>
-    Height,
+    /// <summary>The wheel: LF, RF, LR or RR.</summary>
+    public required string Wheel { get; init; }
 
-    /// <summary>A gap.</summary>
-    Gap,
-
-    /// <summary>A length.</summary>
-    Length,
-
-    /// <summary>An angle.</summary>
-    Angle,
-
-    /// <summary>A pressure.</summary>
-    Pressure,
-
-    /// <summary>A load.</summary>
-    Load,
-
-    /// <summary>A torque.</summary>
-    Torque,
-
-    /// <summary>Words only.</summary>
-    Note,
+    /// <summary>Height of the floor there above a level that is common to all four; may be below zero.</summary>
+    public required Quantity Height { get; init; }
 }
 
-/// <summary>What sort of place.</summary>
-public enum PlaceKind
+/// <summary>The tyre on one wheel.</summary>
+public sealed record WheelTyre
 {
-    /// <summary>A station of the vehicle.</summary>
-    Station,
+    /// <summary>The wheel: LF, RF, LR or RR.</summary>
+    public required string Wheel { get; init; }
 
-    /// <summary>A wheel.</summary>
-    Wheel,
+    /// <summary>Size as printed on it; null is as on the vehicle.</summary>
+    public string? Size { get; init; }
 
-    /// <summary>An axle.</summary>
-    Axle,
-
-    /// <summary>A joint.</summary>
-    Joint,
-
-    /// <summary>A named point.</summary>
-    Point,
+    /// <summary>Pressure, cold; null is not read.</summary>
+    public Quantity? Pressure { get; init; }
 }
 
-/// <summary>A place on the vehicle.</summary>
-public sealed record Place
+/// <summary>Something in the vehicle that lifts or lowers it of its own accord.</summary>
+public enum VehicleMode
 {
-    /// <summary>What sort of place.</summary>
-    public required PlaceKind Kind { get; init; }
+    /// <summary>Air suspension, at its normal height.</summary>
+    AirNormal,
 
-    /// <summary>Its name; null when the side is not known.</summary>
-    public string? Name { get; init; }
+    /// <summary>Air suspension, raised.</summary>
+    AirRaised,
 
-    /// <summary>The axle, where the side is not known.</summary>
-    public string? Axle { get; init; }
-}
+    /// <summary>Air suspension, lowered.</summary>
+    AirLowered,
 
-/// <summary>A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it.</summary>
-public sealed record Reading
-{
-    /// <summary>Key.</summary>
-    public required Guid Id { get; init; }
+    /// <summary>Self-levelling dampers, not switched off.</summary>
+    SelfLevelling,
 
-    /// <summary>Its walk-round.</summary>
-    public required Guid WalkRoundId { get; init; }
-
-    /// <summary>What was read.</summary>
-    public required ReadingKind Kind { get; init; }
-
-    /// <summary>Where.</summary>
-    public required Place Place { get; init; }
-
-    /// <summary>From where a height was measured; null for other kinds.</summary>
-    public Datum? From { get; init; }
-
-    /// <summary>The value in the unit typed, with the text as typed; null for a note.</summary>
-    public Quantity? Value { get; init; }
-
-    /// <summary>Whether the tape was read strong or shy.</summary>
-    public bool Nudged { get; init; }
-
-    /// <summary>Questions that the reader asked and the person answered, by key.</summary>
-    public IReadOnlyList<string> Answers { get; init; } = [];
-
-    /// <summary>Words.</summary>
-    public string? Note { get; init; }
-
-    /// <summary>Instrument as said.</summary>
-    public string? Instrument { get; init; }
-
-    /// <summary>Corners that were already changed when it was taken.</summary>
-    public IReadOnlyList<string> ChangedCorners { get; init; } = [];
-
-    /// <summary>Corners that hung or were raised when it was taken.</summary>
-    public IReadOnlyList<string> RaisedCorners { get; init; } = [];
-
-    /// <summary>Who took it.</summary>
-    public required Guid PersonId { get; init; }
-
-    /// <summary>When it was taken.</summary>
-    public required DateTimeOffset TakenAt { get; init; }
-
-    /// <summary>When it was stored.</summary>
-    public required DateTimeOffset StoredAt { get; init; }
-
-    /// <summary>The reading that this one corrects.</summary>
-    public Guid? Supersedes { get; init; }
-
-    /// <summary>Why it corrects it.</summary>
-    public string? Reason { get; init; }
+    /// <summary>Tow mode.</summary>
+    Tow,
 }

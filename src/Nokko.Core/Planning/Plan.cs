@@ -97,7 +97,7 @@ public sealed record Stage
     /// <summary>The vehicle.</summary>
     public required Guid VehicleId { get; init; }
 
-    /// <summary>Place in the vehicle's chain, from 0.</summary>
+    /// <summary>Place in the vehicle's chain, from 0, which is as found; −1 is the vehicle as it left the works.</summary>
     public required int Ordinal { get; init; }
 
     /// <summary>Name: standard, as found, after stack 1 …</summary>

@@ -37,7 +37,7 @@ public static class Predictor
             )
             .OfType<string>()
             .ToArray();
-        var (supports, missing) = Supports(vehicle);
+        var (supports, missing) = VehicleSupports.Of(vehicle);
         if (supports is null)
         {
             return None(plan, baseline, refusals, missing!);
@@ -123,48 +123,6 @@ public static class Predictor
             Result.Of(height, "mm", total, [.. before.Height.RestsOn, .. rests])
         );
     }
-
-    /// <summary>The body's supports with estimated rates, or the size that is missing.</summary>
-    public static (IReadOnlyList<Stance.Support>? Supports, string? Missing) Supports(
-        Vehicle vehicle
-    )
-    {
-        var d = vehicle.Dimensions;
-        var unknown = d.Named()
-            .Where(n => n.Value is null && n.Name is not ("sillHeight" or "midMark"))
-            .Select(n => n.Name)
-            .ToArray();
-        if (unknown.Length > 0)
-        {
-            return (null, $"The prediction needs {string.Join(", ", unknown)}.");
-        }
-        var front = Rate(d.FrontAxleMass!, d.FrontUnsprungShare!, RateEstimate.FrontHz);
-        var rear = Rate(
-            d.RearAxleMass!,
-            d.RearUnsprungShare!,
-            vehicle.Rear.Kind == SuspensionKind.LeafOverslung
-                ? RateEstimate.LeafRearHz
-                : RateEstimate.CoilRearHz
-        );
-        var x = -d.Wheelbase!.In("mm");
-        var f = d.FrontTrack!.In("mm") / 2;
-        var r =
-            (
-                vehicle.Rear.Kind == SuspensionKind.LeafOverslung ? d.RearSpringBase! : d.RearTrack!
-            ).In("mm") / 2;
-        return (
-            [
-                new Stance.Support(0, f, front, 0),
-                new Stance.Support(0, -f, front, 0),
-                new Stance.Support(x, r, rear, 0),
-                new Stance.Support(x, -r, rear, 0),
-            ],
-            null
-        );
-    }
-
-    private static double Rate(Quantity axleMass, Quantity unsprung, double hertz) =>
-        RateEstimate.NPerMm(axleMass.In("kg") * (1 - unsprung.In("1")) / 2, hertz);
 
     private static List<string> Basis(Plan plan, Vehicle vehicle)
     {

@@ -10,6 +10,19 @@ namespace Nokko.Core.Stance;
 /// <param name="Decides">Whether a verdict may rest on it.</param>
 public sealed record MeasuredRise(string Station, Result Rise, bool Decides);
 
+/// <summary>Where a corner's rise came from: the body rose, the springs gave, the tyre did. Each in mm, or why it cannot be told.</summary>
+/// <param name="Corner">LF, RF, LR or RR.</param>
+/// <param name="Body">Rise of the lip above the floor.</param>
+/// <param name="Springs">Rise of the lip above the hub.</param>
+/// <param name="Tyre">Rise of the hub above the floor.</param>
+public sealed record CornerMotion(string Corner, Result Body, Result Springs, Result Tyre);
+
+/// <summary>An axle at which nothing was changed between two stages: it should not have moved.</summary>
+/// <param name="Axle">front or rear.</param>
+/// <param name="Rise">Mean rise of its two lips, mm.</param>
+/// <param name="Moved">Whether it moved more than the tape allows.</param>
+public sealed record ControlAxle(string Axle, Result Rise, bool Moved);
+
 /// <summary>Two walk-rounds compared.</summary>
 public sealed record Comparison
 {
@@ -28,6 +41,15 @@ public sealed record Comparison
     /// <summary>Warp of the four corners' rises, mm; its uncertainty is 2u.</summary>
     public required Result Warp { get; init; }
 
+    /// <summary>Body, springs and tyre at every corner.</summary>
+    public required IReadOnlyList<CornerMotion> Corners { get; init; }
+
+    /// <summary>Axles that nobody touched between the two stages.</summary>
+    public required IReadOnlyList<ControlAxle> Controls { get; init; }
+
+    /// <summary>In what the two rounds were not taken alike; it is in the uncertainties.</summary>
+    public required IReadOnlyList<ConditionDifference> Differences { get; init; }
+
     /// <summary>Why a check is missing or weak.</summary>
     public required IReadOnlyList<string> Notes { get; init; }
 }
@@ -39,38 +61,57 @@ public static class Rises
     /// <summary>Standard uncertainty in mm of taking the hubs as unmoved while tyre and pressure stay the same.</summary>
     public const double HubsUnmovedUMm = 1;
 
-    /// <summary>Compares two rounds of one vehicle on the same tyres.</summary>
+    /// <summary>Compares two rounds of one vehicle.</summary>
     /// <param name="before">The earlier stance.</param>
     /// <param name="beforeRound">Its walk-round.</param>
     /// <param name="after">The later stance.</param>
     /// <param name="afterRound">Its walk-round.</param>
     /// <param name="vehicle">The vehicle.</param>
+    /// <param name="untouched">Axles at which nothing was changed between the two, while something was at the other.</param>
     public static Comparison Compare(
         WalkRoundStance before,
         WalkRound beforeRound,
         WalkRoundStance after,
         WalkRound afterRound,
-        Vehicle vehicle
+        Vehicle vehicle,
+        IReadOnlyCollection<string>? untouched = null
     )
     {
-        var sameSpots = beforeRound.Spot is { } spot && spot == afterRound.Spot;
-        var rises = new List<MeasuredRise>();
-        var notes = new List<string>();
-        foreach (var name in vehicle.Stations.Select(s => s.Name))
+        var differences =
+            beforeRound.FromDocument || afterRound.FromDocument
+                ? []
+                : ConditionDifferences.Between(beforeRound, afterRound, vehicle);
+        var pair = new Pair(before, beforeRound, after, afterRound, differences);
+        var read = vehicle
+            .Stations.Select(s => s.Name)
+            .Where(name => before.At(name) is not null && after.At(name) is not null)
+            .Select(pair.Rise)
+            .ToArray();
+        MeasuredRise[] rises = [.. read.Select(r => r.Rise)];
+        List<string> notes =
+        [
+            .. rises.Select(r => r.Rise.Cannot).OfType<string>(),
+            .. differences.Where(d => d.Key != "spot").Select(d => d.Says),
+        ];
+        if (beforeRound.FromDocument || afterRound.FromDocument)
         {
-            if (before.At(name) is null || after.At(name) is null)
-            {
-                continue;
-            }
-            rises.Add(Rise(name, before, beforeRound, after, afterRound, sameSpots, vehicle));
+            notes.Add(
+                "One of the two stands in a document and was not measured: it informs and decides nothing."
+            );
         }
-        foreach (var rise in rises.Where(r => r.Rise.Cannot is not null))
+        var contaminated = before
+            .Stations.Where(s => s.Contaminated)
+            .Select(s => Corners.Said(s.Station))
+            .Distinct()
+            .ToArray();
+        if (contaminated.Length > 0)
         {
-            notes.Add(rise.Rise.Cannot!);
+            notes.Add(
+                $"No clean baseline at {string.Join(", ", contaminated)}: a part was in already or a corner was raised, so no verdict rests on it."
+            );
         }
-        var points = rises
-            .Where(r => r.Rise.Value is not null && r.Decides)
-            .Select(r => Point(r, before, vehicle))
+        var points = read.Where(r => r.Rise.Rise.Value is not null && r.Rise.Decides)
+            .Select(r => Point(r.Rise, r.TapeU, before, vehicle))
             .ToArray();
         var rigid = RigidBodyCheck.Fit(points);
         if (rigid is null)
@@ -92,110 +133,53 @@ public static class Rises
             Rises = rises,
             Rigid = rigid,
             Warp = WarpOf(rises),
+            Corners = [.. Vehicles.Corners.All.Select(pair.Motion)],
+            Controls = [.. (untouched ?? []).Select(a => Control(a, rises)).OfType<ControlAxle>()],
+            Differences = differences,
             Notes = notes,
         };
     }
 
-    private static MeasuredRise Rise(
-        string name,
-        WalkRoundStance before,
-        WalkRound beforeRound,
-        WalkRoundStance after,
-        WalkRound afterRound,
-        bool sameSpots,
-        Vehicle vehicle
-    )
+    private static ControlAxle? Control(string axle, IReadOnlyList<MeasuredRise> rises)
     {
-        var datums = before
-            .Stations.Where(s => s.Station == name)
-            .Select(s => s.Datum)
-            .Intersect(after.Stations.Where(s => s.Station == name).Select(s => s.Datum))
-            .OrderBy(d => d == after.Datum ? 0 : 1)
+        var sides = Corners
+            .Of(axle)
+            .Select(c => rises.FirstOrDefault(r => r.Station == c && r.Rise.Value is not null))
+            .OfType<MeasuredRise>()
             .ToArray();
-        if (datums.Length == 0)
+        if (sides.Length < 2)
         {
-            return Converted(name, before.At(name)!, after.At(name)!, vehicle);
+            return null;
         }
-        var a = before.Stations.First(s => s.Station == name && s.Datum == datums[0]);
-        var b = after.Stations.First(s => s.Station == name && s.Datum == datums[0]);
-        var marked =
-            datums[0] == Datum.Hub
-            && Corners.All.Contains(name)
-            && beforeRound.HubMarked
-            && afterRound.HubMarked;
-        var u = Root(
-            a.Uncertainty.UInDifference(sameSpots, marked),
-            b.Uncertainty.UInDifference(sameSpots, marked)
+        var rise = Result.Of(
+            sides.Average(s => s.Rise.Value!.Value),
+            "mm",
+            Math.Sqrt(sides.Sum(s => s.Rise.U!.Value * s.Rise.U.Value)) / 2,
+            sides.SelectMany(s => s.Rise.RestsOn)
         );
-        return new MeasuredRise(
-            name,
-            Result.Of(
-                b.Height.Value!.Value - a.Height.Value!.Value,
-                "mm",
-                u,
-                [.. a.Height.RestsOn, .. b.Height.RestsOn],
-                Known.Measured
-            ),
-            true
-        );
-    }
-
-    private static MeasuredRise Converted(
-        string name,
-        StationHeight a,
-        StationHeight b,
-        Vehicle vehicle
-    )
-    {
-        var tyre = Measuring.TyreSize.Parse(vehicle.TyreSize);
-        var converted =
-            tyre is null || !Corners.All.Contains(name)
-                ? null
-                : Datums.Convert(
-                    a.Height.Value!.Value,
-                    a.Height.U!.Value,
-                    a.Datum,
-                    b.Datum,
-                    Datums.Estimate(tyre, vehicle.WheelLoadN(Corners.AxleOf(name)))
-                );
-        return converted is { } height
-            ? new MeasuredRise(
-                name,
-                Result.Of(
-                    b.Height.Value!.Value - height.Mm,
-                    "mm",
-                    Root(height.UMm, b.Height.U!.Value),
-                    [.. a.Height.RestsOn, .. b.Height.RestsOn],
-                    Known.Estimated
-                ),
-                height.Decides
-            )
-            : new MeasuredRise(
-                name,
-                Result.No(
-                    "mm",
-                    $"{Corners.Said(name)}: measured from two datums that cannot be turned into each other. Read it again from the same place as before."
-                ),
-                false
-            );
+        return new ControlAxle(axle, rise, Math.Abs(rise.Value!.Value) > 2 * rise.U!.Value);
     }
 
     /// <summary>A rise with its place. A mid station in floor datum beside hub rises is reduced by the hubs' own rise: none on the same tyres.</summary>
-    private static StationRise Point(MeasuredRise rise, WalkRoundStance before, Vehicle vehicle)
+    private static StationRise Point(
+        MeasuredRise rise,
+        double tapeU,
+        WalkRoundStance before,
+        Vehicle vehicle
+    )
     {
         var station = vehicle.Stations.First(s => s.Name == rise.Station);
         var reduced = !Corners.All.Contains(rise.Station) && before.Datum != Datum.Floor;
-        var u = rise.Rise.U!.Value;
         return new StationRise(
             rise.Station,
             station.X.In("mm"),
             station.Y.In("mm"),
             rise.Rise.Value!.Value,
-            reduced ? Root(u, HubsUnmovedUMm) : u
+            reduced ? Root(tapeU, HubsUnmovedUMm) : tapeU
         );
     }
 
-    private static Result WarpOf(List<MeasuredRise> rises)
+    private static Result WarpOf(IReadOnlyList<MeasuredRise> rises)
     {
         var corners = Corners
             .All.Select(c => rises.FirstOrDefault(r => r.Station == c && r.Rise.Value is not null))
@@ -213,5 +197,5 @@ public static class Rises
         );
     }
 
-    private static double Root(double a, double b) => Math.Sqrt((a * a) + (b * b));
+    internal static double Root(double a, double b) => Math.Sqrt((a * a) + (b * b));
 }

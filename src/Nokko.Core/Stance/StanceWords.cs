@@ -18,6 +18,10 @@ public static class StanceWords
                 $"The four corners are twisted by {LengthText.Show(Math.Abs(warp), style)}: a tape slip, a low pad or a spring."
             );
         }
+        if (SayBody(stance) is { } body)
+        {
+            words.Add(body);
+        }
         return words;
 
         void Lean(Result lean, string axle)
@@ -31,6 +35,35 @@ public static class StanceWords
                 );
             }
         }
+    }
+
+    /// <summary>Where the sill and the lips tell different stories; null where they agree, or one of them is not known.</summary>
+    private static string? SayBody(WalkRoundStance stance)
+    {
+        if (
+            stance.SillAngle is not { Value: { } sill, U: { } us }
+            || stance.BodyAngle is not { Value: { } lips, U: { } ul }
+        )
+        {
+            return null;
+        }
+        var (body, byLips) = (Angle(sill, us), Angle(lips, ul));
+        var apart = Math.Abs(sill - lips) > 2 * Math.Sqrt((us * us) + (ul * ul));
+        return (Math.Abs(lips) <= 2 * ul, Math.Abs(sill) <= 2 * us, apart) switch
+        {
+            (true, false, _) => $"Looks level by the lips, is not: the sill stands {body}.",
+            (false, true, _) =>
+                $"By the lips it stands {byLips}, but the sill is level: the wheel openings are cut differently.",
+            (_, _, true) =>
+                $"The sill stands {body}, the lips say {byLips}: judge the body by the sill.",
+            _ => null,
+        };
+
+        static string Angle(double degrees, double u) =>
+            string.Create(
+                System.Globalization.CultureInfo.InvariantCulture,
+                $"{Math.Abs(degrees):0.0}° ± {Math.Ceiling(20 * u) / 10:0.0}° {(degrees > 0 ? "nose down" : "nose high")}"
+            );
     }
 
     /// <summary>The rake as a sentence.</summary>

@@ -40,6 +40,14 @@ public static class Corners
             RR => "right rear",
             "LM" => "left middle",
             "RM" => "right middle",
+            "sill LF" => "left sill, front",
+            "sill LR" => "left sill, rear",
+            "sill RF" => "right sill, front",
+            "sill RR" => "right sill, rear",
+            "bumper LF" => "left front bumper corner",
+            "bumper RF" => "right front bumper corner",
+            "bumper LR" => "left rear bumper corner",
+            "bumper RR" => "right rear bumper corner",
             _ => station,
         };
 }

@@ -70,6 +70,36 @@ public static class VehicleDefaults
         ];
     }
 
+    /// <summary>Stations that a vehicle may have beside the six: sills front and rear, bumper corners. Their places are estimated from wheelbase and track.</summary>
+    /// <param name="sizes">Filled sizes: wheelbase and tracks are needed.</param>
+    /// <param name="kind">On a pickup the rear bumper hangs on the frame with the bed.</param>
+    /// <exception cref="ArgumentException">A needed size is missing.</exception>
+    public static IReadOnlyList<Station> MoreStations(VehicleDimensions sizes, VehicleKind kind)
+    {
+        if (sizes is not { Wheelbase: { } wheelbase, FrontTrack: { } front, RearTrack: { } rear })
+        {
+            throw new ArgumentException("Stations need wheelbase and tracks.", nameof(sizes));
+        }
+        var (x, side) = (wheelbase.In("mm"), Math.Max(front.In("mm"), rear.In("mm")) / 2);
+        // Rules of thumb: sills begin a wheel's length behind the axle, bumpers stand 0.26 and 0.32 of the wheelbase beyond.
+        var back = kind == VehicleKind.Pickup ? Carrier.Bed : Carrier.Body;
+        return
+        [
+            .. Pair("sill", "F", -0.17 * x, side - 40, Carrier.Body),
+            .. Pair("sill", "R", -0.66 * x, side - 40, Carrier.Body),
+            .. Pair("bumper", "F", 0.26 * x, side - 60, Carrier.Body),
+            .. Pair("bumper", "R", -1.32 * x, side - 60, back),
+        ];
+
+        static IEnumerable<Station> Pair(
+            string what,
+            string end,
+            double x,
+            double y,
+            Carrier carrier
+        ) => [At($"{what} L{end}", x, y, carrier), At($"{what} R{end}", x, -y, carrier)];
+    }
+
     private static Station At(string name, double x, double y, Carrier carrier) =>
         new()
         {

@@ -58,11 +58,23 @@ public class JobFileTests
     }
 
     [Theory]
+    [MemberData(nameof(Examples))]
+    public void A_file_of_version_1_is_still_read_and_becomes_the_same_job(string file)
+    {
+        var old = JobFileReader.Read(File.ReadAllText(Path.Combine(Formats, "v1", file)));
+        Assert.Null(old.Error);
+        Assert.Equal(
+            File.ReadAllText(Path.Combine(Formats, file)),
+            JobJson.Canonical(old.Document!)
+        );
+    }
+
+    [Theory]
     [InlineData("nonsense", "$")]
     [InlineData("[]", "$")]
     [InlineData("{}", "$.format")]
     [InlineData("{\"format\":\"nokko.job\"}", "$.version")]
-    [InlineData("{\"format\":\"nokko.job\",\"version\":2}", "$.version")]
+    [InlineData("{\"format\":\"nokko.job\",\"version\":3}", "$.version")]
     [InlineData("{\"format\":\"nokko.job\",\"version\":1.5}", "$.version")]
     public void What_is_no_job_file_is_refused(string text, string path) =>
         Assert.Equal(path, JobFileReader.Read(text).Error!.Path);

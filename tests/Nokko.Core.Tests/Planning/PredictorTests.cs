@@ -46,7 +46,7 @@ public class PredictorTests
                 * Math.Sqrt(-2 * Math.Log(1 - random.NextDouble()))
                 * Math.Cos(2 * Math.PI * random.NextDouble())
             );
-        var supports = Predictor.Supports(Sample.Pickup).Supports!;
+        var supports = VehicleSupports.Of(Sample.Pickup).Supports!;
         var rises = new double[60_000];
         for (var i = 0; i < rises.Length; i++)
         {

@@ -1,0 +1,198 @@
+using MathNet.Numerics.Distributions;
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Planning;
+using Nokko.Core.Stance;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Bay;
+
+/// <summary>What is not perfect about a virtual vehicle and the hand that reads it.</summary>
+/// <param name="Seed">Seed of everything that is left to chance.</param>
+/// <param name="NoiseMm">Standard deviation of one read, mm.</param>
+/// <param name="SettleMm">How far it sinks after it was let down, mm.</param>
+/// <param name="SettleSeconds">Time in which a third of that is left, s.</param>
+/// <param name="Pads">True heights of the floor under the wheels; empty is even.</param>
+/// <param name="SlipStation">A station at which the reader slips, or null.</param>
+/// <param name="SlipMm">By how much, mm.</param>
+public sealed record BayOptions(
+    int Seed,
+    double NoiseMm = 0.4,
+    double SettleMm = 6,
+    double SettleSeconds = 20,
+    IReadOnlyList<WheelPad>? Pads = null,
+    string? SlipStation = null,
+    double SlipMm = 12.7
+);
+
+/// <summary>A vehicle that exists in numbers only: it stands as the job's parts make it stand, and is read as imperfectly as a real one.</summary>
+/// <remarks>
+/// As found it stands as it was measured first, or as usual. Every later stage adds the core's own mean prediction,
+/// times a share between 0.9 and 1.1 that belongs to this vehicle: no real lift lands on its mean.
+/// </remarks>
+public sealed class VirtualVehicle
+{
+    private readonly JobDocument _job;
+    private readonly WalkRound _round;
+    private readonly BayOptions _options;
+    private readonly Random _chance;
+    private readonly FloorSurvey? _floor;
+    private readonly Dictionary<string, double> _bodyMm;
+    private readonly double _radiusMm;
+
+    /// <summary>A vehicle standing at the stage of one walk-round.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="round">The walk-round.</param>
+    /// <param name="options">What is not perfect.</param>
+    public VirtualVehicle(JobDocument job, WalkRound round, BayOptions options)
+    {
+        (_job, _round, _options) = (job, round, options);
+        _chance = new Random(options.Seed);
+        _floor = FloorSurvey.Of(round with { Pads = options.Pads ?? [] }, job.Vehicle);
+        _radiusMm = TyreSize.Parse(job.Vehicle.TyreSize) is { } tyre
+            ? Datums.Estimate(tyre).LoadedRadiusMm
+            : 370;
+        _bodyMm = Heights();
+    }
+
+    /// <summary>True height of a station above a datum on an even floor, settled, mm.</summary>
+    public double TrueMm(string station, Datum from) =>
+        from switch
+        {
+            Datum.Floor => _bodyMm[station] + _radiusMm,
+            Datum.Rim => _bodyMm[station]
+                + (((TyreSize.Parse(_job.Vehicle.TyreSize)?.RimInches ?? 17) * 25.4 + 35) / 2),
+            _ => _bodyMm[station],
+        };
+
+    /// <summary>What a read gives, mm: the truth, the floor, what is left to settle, the hand, and perhaps a slip.</summary>
+    /// <param name="station">The station.</param>
+    /// <param name="from">The datum.</param>
+    /// <param name="secondsDown">Seconds since it was let down; null is settled.</param>
+    public double ReadMm(string station, Datum from, double? secondsDown = null)
+    {
+        var place = _job.Vehicle.Stations.First(s => s.Name == station);
+        return TrueMm(station, from)
+            - (_floor?.CorrectionMm(place, from) ?? 0)
+            + (secondsDown is { } t ? _options.SettleMm * Math.Exp(-t / _options.SettleSeconds) : 0)
+            + Normal.Sample(_chance, 0, _options.NoiseMm)
+            + (station == _options.SlipStation ? _options.SlipMm : 0);
+    }
+
+    /// <summary>An angle of the alignment rack or the angle gauge, °: moved by the lift as a rule of thumb moves it.</summary>
+    /// <param name="measure">Key of the measure.</param>
+    /// <param name="place">The place.</param>
+    public double ReadDegrees(string measure, string place)
+    {
+        var lift = LiftMm(place);
+        // A degree of camber inward and half a degree of caster a lifted hundred, toe a tenth; all round figures.
+        var truth = measure switch
+        {
+            "camberAngle" => -0.3 - (lift * 0.01),
+            "toeAngle" => 0.05 - (lift * 0.004),
+            Measures.Caster => 3.2 - (lift * 0.005),
+            "thrustAngle" => 0.06,
+            Measures.PinionAngle => 4.5,
+            Measures.ShaftAngle => 6 + (lift * 0.03),
+            Measures.BodyAngle => BodyAngle(),
+            _ => 8 + (lift * 0.08),
+        };
+        return truth + Normal.Sample(_chance, 0, 0.04);
+    }
+
+    private double BodyAngle()
+    {
+        var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;
+        var rake =
+            (_bodyMm[Corners.LR] + _bodyMm[Corners.RR] - _bodyMm[Corners.LF] - _bodyMm[Corners.RF])
+            / 2;
+        return Math.Atan2(rake, wheelbase) * 180 / Math.PI;
+    }
+
+    private double LiftMm(string place)
+    {
+        var first = Base();
+        string[] corners =
+            place == Corners.Rear ? [Corners.LR, Corners.RR]
+            : Corners.All.Contains(place) ? [place]
+            : [Corners.LF, Corners.RF];
+        return corners.Average(c => _bodyMm[c] - first[c]);
+    }
+
+    private Dictionary<string, double> Heights()
+    {
+        var heights = Base();
+        var stages = _job
+            .Stages.Where(s => s.Ordinal >= 0)
+            .OrderBy(s => s.Ordinal)
+            .TakeWhile(s => s.Ordinal <= _job.Stages.First(x => x.Id == _round.StageId).Ordinal)
+            .ToArray();
+        var own = new Random(BitConverter.ToInt32(_job.Vehicle.Id.ToByteArray(), 12));
+        var share = 0.9 + (0.2 * own.NextDouble());
+        foreach (var (from, to) in stages.Zip(stages.Skip(1)))
+        {
+            var plan = new Plan
+            {
+                Id = to.Id,
+                Name = to.Name,
+                FromStageId = from.Id,
+                Stacks = to.Stacks,
+            };
+            var stance = _job
+                .WalkRounds.Select(w => StanceOf.Compute(w, _job.Readings, _job.Vehicle))
+                .FirstOrDefault(s => s.Stations.Count > 0);
+            foreach (var row in Predictor.Predict(plan, from, _job.Vehicle, stance).Stations)
+            {
+                heights[row.Station] += share * (row.Rise.Value ?? 0);
+            }
+        }
+        return heights;
+    }
+
+    /// <summary>Heights above the hub as found: as first measured, else as usual; stations that nobody read lie on the body's plane.</summary>
+    private Dictionary<string, double> Base()
+    {
+        var first = _job
+            .WalkRounds.Where(w => !w.FromDocument)
+            .OrderBy(w => w.At)
+            .Select(w => StanceOf.Compute(w, _job.Readings, _job.Vehicle))
+            .FirstOrDefault();
+        var (front, rear) = (Mean(first, Corners.Front) ?? 518, Mean(first, Corners.Rear) ?? 574);
+        var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;
+        return _job.Vehicle.Stations.ToDictionary(
+            s => s.Name,
+            s =>
+                first?.Stations.FirstOrDefault(h => h.Station == s.Name && h.Datum == Datum.Hub)
+                    is { } hub
+                    ? hub.Height.Value!.Value
+                : first?.Stations.FirstOrDefault(h => h.Station == s.Name && h.Datum == Datum.Floor)
+                    is { } floor
+                    ? floor.Height.Value!.Value - _radiusMm
+                : Plane(s, front, rear, wheelbase)
+        );
+    }
+
+    private static double Plane(Station s, double front, double rear, double wheelbase)
+    {
+        var lip = front + (-s.X.In("mm") / wheelbase * (rear - front));
+        return s.Name switch
+        {
+            ['s', 'i', 'l', 'l', ..] => lip - 400,
+            ['b', 'u', 'm', 'p', 'e', 'r', ..] => lip - 180,
+            "LM" or "RM" => lip + 120,
+            _ => lip,
+        };
+    }
+
+    private static double? Mean(WalkRoundStance? stance, string axle)
+    {
+        var read = Corners
+            .Of(axle)
+            .Select(c =>
+                stance?.Stations.FirstOrDefault(s => s.Station == c && s.Datum == Datum.Hub)
+            )
+            .OfType<StationHeight>()
+            .ToArray();
+        return read.Length == 0 ? null : read.Average(s => s.Height.Value!.Value);
+    }
+}

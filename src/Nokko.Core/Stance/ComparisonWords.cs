@@ -1,0 +1,78 @@
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>A comparison in plain sentences.</summary>
+public static class ComparisonWords
+{
+    /// <summary>What fits and what does not, which axle should not have moved, and what differed in the conditions.</summary>
+    public static IReadOnlyList<string> Say(Comparison comparison, LengthStyle style)
+    {
+        var words = new List<string>();
+        if (comparison.Rigid is { } rigid)
+        {
+            words.Add(SayRigid(rigid, comparison, style));
+        }
+        words.AddRange(
+            comparison.Controls.Select(c =>
+                c.Moved
+                    ? $"Nobody touched the {c.Axle} axle, and it moved {Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)}: a reading, the load or a bush is the reason."
+                    : $"Nobody touched the {c.Axle} axle, and it stayed within what the tape can show ({Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)})."
+            )
+        );
+        words.AddRange(
+            comparison
+                .Corners.Where(c =>
+                    c
+                        is {
+                            Body.Value: not null,
+                            Springs.Value: not null,
+                            Tyre: { Value: { } tyre, U: { } u }
+                        }
+                    && Math.Abs(tyre) > 2 * u
+                )
+                .Select(c =>
+                    $"{Sentence(c.Corner)}: the body rose {Signed(c.Body.Value!.Value, style)}; the springs gave {Signed(c.Springs.Value!.Value, style)}, the tyre {Signed(c.Tyre.Value!.Value, style)}."
+                )
+        );
+        words.AddRange(comparison.Notes);
+        return words;
+    }
+
+    private static string SayRigid(RigidBody rigid, Comparison comparison, LengthStyle style)
+    {
+        switch (rigid.Verdict)
+        {
+            case RigidVerdict.Fits:
+                return $"The readings fit a stiff body: the largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, no more than the tape allows.";
+            case RigidVerdict.Named:
+                var suspect = rigid.Stations.First(s => s.Station == rigid.Suspects[0]);
+                var read = comparison.Rises.First(r => r.Station == suspect.Station).Rise;
+                var would = suspect is { LeftOutMm: { } left, LeftOutUMm: { } u }
+                    ? $" By the others it should have risen {Signed(left, style)} ± {LengthText.ShowUp(2 * u, style)}; it reads {Signed(read.Value!.Value, style)}, {LengthText.Show(Math.Abs(read.Value.Value - left), style)} {(read.Value.Value > left ? "too much" : "too little")}."
+                    : "";
+                return $"{Sentence(suspect.Station)} does not fit.{would} Read it again.";
+            case RigidVerdict.Candidates:
+                return $"Something is off; it could be {string.Join(" or ", rigid.Suspects.Select(Corners.Said))}. Read them again.";
+            case RigidVerdict.CannotTell:
+                return $"The corners are twisted by {Signed(comparison.Warp.Value ?? 0, style)}. Four corners cannot tell which; read the door handles.";
+            default:
+                throw new ArgumentOutOfRangeException(nameof(rigid));
+        }
+    }
+
+    private static string Signed(double mm, LengthStyle style)
+    {
+        var text = LengthText.Show(Math.Abs(mm), style);
+        return text[0] == '0' && !text.Contains('/', StringComparison.Ordinal) ? text
+            : mm < 0 ? "−" + text
+            : "+" + text;
+    }
+
+    private static string Sentence(string station)
+    {
+        var said = Corners.Said(station);
+        return char.ToUpperInvariant(said[0]) + said[1..];
+    }
+}

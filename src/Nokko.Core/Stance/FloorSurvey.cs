@@ -1,0 +1,80 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>What an uneven floor did to a walk-round's readings.</summary>
+/// <remarks>
+/// A pad that stands p higher lifts its wheel by p, which is a free rise of p at that wheel; the body follows by section 6.
+/// A height above the hub, the rim or the wheel's own pad reads body minus pad too much, which is taken off again.
+/// A floor that merely slopes turns the whole vehicle and changes no reading. On a solid axle the wheels' pads are carried to its springs.
+/// Source: computation.md, sections 4 and 6.
+/// </remarks>
+public sealed class FloorSurvey
+{
+    private readonly double[] _pads;
+    private readonly BodyOnSprings _body;
+    private readonly Vehicle _vehicle;
+
+    private FloorSurvey(double[] pads, BodyOnSprings body, Vehicle vehicle) =>
+        (_pads, _body, _vehicle) = (pads, body, vehicle);
+
+    /// <summary>The survey of a round, or null when it has no height for every wheel, or a size of the vehicle is missing.</summary>
+    public static FloorSurvey? Of(WalkRound round, Vehicle vehicle)
+    {
+        var pads = Corners
+            .All.Select(c => round.Pads.FirstOrDefault(p => p.Wheel == c)?.Height.In("mm"))
+            .ToArray();
+        if (pads.Any(p => p is null) || VehicleSupports.Of(vehicle).Supports is not { } supports)
+        {
+            return null;
+        }
+        double[] heights = [.. pads.Select(p => p!.Value)];
+        var half = HalfTrack(vehicle);
+        // Along a solid axle the height runs straight from wheel to wheel; its springs stand further in.
+        double[] free =
+        [
+            .. supports.Select(
+                (s, i) =>
+                {
+                    var (left, right) = (heights[i & ~1], heights[i | 1]);
+                    return ((left + right) / 2) + ((left - right) / 2 * s.YMm / half[i / 2]);
+                }
+            ),
+        ];
+        return new FloorSurvey(
+            heights,
+            new BodyOnSprings([.. supports.Select((s, i) => s with { FreeRiseMm = free[i] })]),
+            vehicle
+        );
+    }
+
+    /// <summary>What must be added to a reading, mm.</summary>
+    /// <param name="station">The station.</param>
+    /// <param name="from">Its datum; frame and own marks move with the body and need nothing.</param>
+    public double CorrectionMm(Station station, Datum from)
+    {
+        if (from is Datum.Frame or Datum.Own)
+        {
+            return 0;
+        }
+        var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
+        return FloorAt(x, y) - _body.Solve().RiseAt(x, y);
+    }
+
+    /// <summary>The floor between the pads: straight along and across.</summary>
+    private double FloorAt(double x, double y)
+    {
+        var half = HalfTrack(_vehicle);
+        var back = -x / _vehicle.Dimensions.Wheelbase!.In("mm");
+        var front = Across(0, y / half[0]);
+        var rear = Across(2, y / half[1]);
+        return front + (back * (rear - front));
+    }
+
+    private double Across(int left, double share) =>
+        ((_pads[left] + _pads[left + 1]) / 2) + ((_pads[left] - _pads[left + 1]) / 2 * share);
+
+    private static double[] HalfTrack(Vehicle vehicle) =>
+        [vehicle.Dimensions.FrontTrack!.In("mm") / 2, vehicle.Dimensions.RearTrack!.In("mm") / 2];
+}

@@ -1,0 +1,203 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>What a measure gave at one place in one walk-round.</summary>
+/// <param name="Measure">Key of the measure; of a derived value its own key: camber, toe, panhardDrop.</param>
+/// <param name="Place">LF … RR, front, rear, a lamp, or vehicle.</param>
+/// <param name="Value">mm or °.</param>
+/// <param name="Reads">Reads that stand; 0 for a derived value.</param>
+/// <param name="Says">A derived value in words; null otherwise.</param>
+public sealed record MeasureValue(
+    string Measure,
+    string Place,
+    Result Value,
+    int Reads,
+    string? Says = null
+);
+
+/// <summary>Combines the reads of every measure and derives angles from what tape and square gave.</summary>
+/// <remarks>Source: computation.md, sections 4 and 8: camber atan(gap/square), toe per wheel asin(total/(2D)), panhard drop body end above axle end.</remarks>
+public static class MeasureValues
+{
+    /// <summary>Standard uncertainty of a digital angle gauge on a clean face, °.</summary>
+    public const double AngleGaugeU = 0.15;
+
+    private const double Degrees = 180 / Math.PI;
+
+    /// <summary>Values of every measure that was read in a round, in the order of the catalogue, then what follows from them.</summary>
+    /// <param name="round">The round.</param>
+    /// <param name="standing">Its readings that stand.</param>
+    /// <param name="vehicle">The vehicle.</param>
+    public static IReadOnlyList<MeasureValue> Of(
+        WalkRound round,
+        IReadOnlyList<Reading> standing,
+        Vehicle vehicle
+    )
+    {
+        var taken = (
+            from measure in Measures.All
+            where measure.Kind is not ReadingKind.Note
+            from place in Measures.PlacesOf(measure)
+            let reads = standing
+                .Where(r =>
+                    r.Measure == measure.Key
+                    && r.Place.Name == place
+                    && r.Value is { Known: Known.Measured }
+                )
+                .ToArray()
+            where reads.Length > 0
+            select (Reads: reads, Row: Combine(measure, place, reads, round))
+        ).ToArray();
+        var rows = taken.Select(t => t.Row).ToList();
+        rows.AddRange(Camber(taken));
+        rows.AddRange(Toe(rows, taken, vehicle));
+        rows.AddRange(PanhardDrop(rows));
+        return rows;
+    }
+
+    private static MeasureValue Combine(
+        Measure measure,
+        string place,
+        Reading[] reads,
+        WalkRound round
+    )
+    {
+        var unit = measure.Kind == ReadingKind.Angle ? "°" : "mm";
+        var values = reads.Select(r => r.Value!.In(unit)).ToArray();
+        if (unit == "°")
+        {
+            return new MeasureValue(
+                measure.Key,
+                place,
+                Result.Of(
+                    values.Average(),
+                    unit,
+                    AngleGaugeU / Math.Sqrt(values.Length),
+                    reads.Select(r => r.Id),
+                    Known.Measured
+                ),
+                reads.Length
+            );
+        }
+        // Gaps and lengths are between two places of the vehicle: no floor and no settling enters them.
+        var value = ReadingUncertainty.Combine(
+            values,
+            reads.Any(r => r.Nudged),
+            new ReadingConditions(
+                Datum.Rim,
+                round.Division.In("mm"),
+                Settled.Rolled,
+                false,
+                true,
+                false
+            )
+        );
+        return new MeasureValue(
+            measure.Key,
+            place,
+            Result.Of(value.Mm, "mm", value.U, reads.Select(r => r.Id), Known.Measured),
+            reads.Length
+        );
+    }
+
+    private static IEnumerable<MeasureValue> Camber((Reading[] Reads, MeasureValue Row)[] taken)
+    {
+        foreach (var (reads, row) in taken.Where(t => t.Row.Measure == Measures.CamberSquare))
+        {
+            if (reads[^1].Over?.In("mm") is not { } over || over <= 0)
+            {
+                continue;
+            }
+            var degrees = -Math.Atan(row.Value.Value!.Value / over) * Degrees;
+            yield return new MeasureValue(
+                "camber",
+                row.Place,
+                Result.Of(degrees, "°", row.Value.U!.Value / over * Degrees, row.Value.RestsOn),
+                0,
+                degrees < 0 ? "top inward" : "top outward"
+            );
+        }
+    }
+
+    private static IEnumerable<MeasureValue> Toe(
+        List<MeasureValue> rows,
+        (Reading[] Reads, MeasureValue Row)[] taken,
+        Vehicle vehicle
+    )
+    {
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        {
+            var front = rows.FirstOrDefault(r => r.Measure == Measures.ToeFront && r.Place == axle);
+            var rear = rows.FirstOrDefault(r => r.Measure == Measures.ToeRear && r.Place == axle);
+            var across =
+                taken
+                    .FirstOrDefault(t => t.Row.Measure == Measures.ToeRear && t.Row.Place == axle)
+                    .Reads?[^1].Over?.In("mm")
+                ?? TyreSize.Parse(vehicle.TyreSize)?.DiameterMm;
+            if (front is null || rear is null || across is not > 0)
+            {
+                continue;
+            }
+            var total = rear.Value.Value!.Value - front.Value.Value!.Value;
+            var u = Math.Sqrt(
+                (front.Value.U!.Value * front.Value.U.Value)
+                    + (rear.Value.U!.Value * rear.Value.U.Value)
+            );
+            var ratio = total / (2 * across.Value);
+            if (Math.Abs(ratio) >= 1)
+            {
+                continue;
+            }
+            yield return new MeasureValue(
+                "toe",
+                axle,
+                Result.Of(
+                    Math.Asin(ratio) * Degrees,
+                    "°",
+                    u / (2 * across.Value) / Math.Sqrt(1 - (ratio * ratio)) * Degrees,
+                    [.. front.Value.RestsOn, .. rear.Value.RestsOn]
+                ),
+                0,
+                total == 0 ? "parallel"
+                    : total > 0 ? "each wheel in"
+                    : "each wheel out"
+            );
+        }
+    }
+
+    private static IEnumerable<MeasureValue> PanhardDrop(List<MeasureValue> rows)
+    {
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        {
+            var body = rows.FirstOrDefault(r =>
+                r.Measure == Measures.PanhardBody && r.Place == axle
+            );
+            var end = rows.FirstOrDefault(r =>
+                r.Measure == Measures.PanhardAxle && r.Place == axle
+            );
+            if (body is null || end is null)
+            {
+                continue;
+            }
+            var drop = body.Value.Value!.Value - end.Value.Value!.Value;
+            yield return new MeasureValue(
+                "panhardDrop",
+                axle,
+                Result.Of(
+                    drop,
+                    "mm",
+                    Math.Sqrt(
+                        (body.Value.U!.Value * body.Value.U.Value)
+                            + (end.Value.U!.Value * end.Value.U.Value)
+                    ),
+                    [.. body.Value.RestsOn, .. end.Value.RestsOn]
+                ),
+                0,
+                drop >= 0 ? "body end higher" : "axle end higher"
+            );
+        }
+    }
+}

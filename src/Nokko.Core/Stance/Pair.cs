@@ -1,0 +1,172 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>Two rounds of one vehicle, station by station.</summary>
+internal sealed class Pair(
+    WalkRoundStance before,
+    WalkRound beforeRound,
+    WalkRoundStance after,
+    WalkRound afterRound,
+    IReadOnlyList<ConditionDifference> differences
+)
+{
+    private readonly bool _sameSpots = beforeRound.Spot is { } spot && spot == afterRound.Spot;
+
+    private readonly bool _measured = !beforeRound.FromDocument && !afterRound.FromDocument;
+
+    /// <summary>Rise of a station that was read in both, and the part of its uncertainty that is the tape's alone.</summary>
+    public (MeasuredRise Rise, double TapeU) Rise(string station)
+    {
+        var datum = SharedDatum(station);
+        return datum is { } d ? Direct(station, d.Datum, d.OwnMark) : Carried(station);
+    }
+
+    /// <summary>Body, springs and tyre: of the three differences floor, hub and loaded radius any two give the third.</summary>
+    public CornerMotion Motion(string corner)
+    {
+        var floor = DirectIn(corner, Datum.Floor);
+        var hub = DirectIn(corner, Datum.Hub);
+        var tyre = Radius(corner);
+        return new CornerMotion(
+            corner,
+            floor ?? Sum(hub, tyre, 1) ?? No("heights from the floor, or hub heights"),
+            hub ?? Sum(floor, tyre, -1) ?? No("heights from the hub, or hub heights"),
+            tyre ?? Sum(floor, hub, -1) ?? No("hub heights, or lips from both hub and floor")
+        );
+
+        Result No(string what) => Result.No("mm", $"Needs {what}, before and after.");
+    }
+
+    private (Datum Datum, string? OwnMark)? SharedDatum(string station)
+    {
+        var shared = before
+            .Stations.Where(s => s.Station == station)
+            .Select(s => (s.Datum, s.OwnMark))
+            .Intersect(
+                after.Stations.Where(s => s.Station == station).Select(s => (s.Datum, s.OwnMark))
+            )
+            .OrderBy(d => d.Datum == after.Datum ? 0 : 1)
+            .ToArray();
+        return shared.Length == 0 ? null : shared[0];
+    }
+
+    private (MeasuredRise Rise, double TapeU) Direct(string station, Datum datum, string? mark)
+    {
+        var a = Height(before, station, datum, mark);
+        var b = Height(after, station, datum, mark);
+        var marked =
+            datum == Datum.Hub
+            && Corners.All.Contains(station)
+            && beforeRound.HubMarked
+            && afterRound.HubMarked;
+        var tape = Rises.Root(
+            beforeRound.FromDocument
+                ? StanceOf.DocumentUMm
+                : a.Uncertainty.UInDifference(_sameSpots, marked),
+            b.Uncertainty.UInDifference(_sameSpots, marked)
+        );
+        return (
+            new MeasuredRise(
+                station,
+                Result.Of(
+                    b.Height.Value!.Value - a.Height.Value!.Value,
+                    "mm",
+                    Math.Sqrt((tape * tape) + differences.Sum(d => d.UMm * d.UMm)),
+                    [.. a.Height.RestsOn, .. b.Height.RestsOn],
+                    _measured ? Known.Measured : Known.Document
+                ),
+                !a.Contaminated && !b.Contaminated && _measured && Decides(station, datum)
+            ),
+            tape
+        );
+    }
+
+    private bool Decides(string station, Datum datum) =>
+        differences.All(d =>
+            d.Decides
+            && (d.FloorDecides || datum is Datum.Hub or Datum.Frame || !Concerns(d, station))
+        );
+
+    /// <summary>A tyre concerns its own corner, and every station between.</summary>
+    private static bool Concerns(ConditionDifference difference, string station) =>
+        !Corners.All.Contains(station)
+        || !difference.Key.StartsWith("tyres.", StringComparison.Ordinal)
+        || difference.Key == $"tyres.{station}";
+
+    private (MeasuredRise Rise, double TapeU) Carried(string station)
+    {
+        var (a, b) = (before.At(station)!, after.At(station)!);
+        var radii = Corners.All.Contains(station)
+            ? before.Wheels.First(w => w.Wheel == station).Radii
+            : null;
+        if (
+            radii is null
+            || Datums.Convert(a.Height.Value!.Value, a.Height.U!.Value, a.Datum, b.Datum, radii)
+                is not { } height
+        )
+        {
+            return (
+                new MeasuredRise(
+                    station,
+                    Result.No(
+                        "mm",
+                        $"{Corners.Said(station)}: measured from two datums that cannot be turned into each other. Read it again from the same place as before."
+                    ),
+                    false
+                ),
+                0
+            );
+        }
+        var u = Rises.Root(height.UMm, b.Height.U!.Value);
+        return (
+            new MeasuredRise(
+                station,
+                Result.Of(
+                    b.Height.Value!.Value - height.Mm,
+                    "mm",
+                    u,
+                    [.. a.Height.RestsOn, .. b.Height.RestsOn],
+                    height.Decides ? Known.Computed : Known.Estimated
+                ),
+                height.Decides
+                    && _measured
+                    && !a.Contaminated
+                    && !b.Contaminated
+                    && Decides(station, Datum.Floor)
+            ),
+            u
+        );
+    }
+
+    private static StationHeight Height(
+        WalkRoundStance stance,
+        string station,
+        Datum datum,
+        string? mark
+    ) => stance.Stations.First(s => s.Station == station && s.Datum == datum && s.OwnMark == mark);
+
+    private Result? DirectIn(string corner, Datum datum) =>
+        before.Stations.Any(s => s.Station == corner && s.Datum == datum)
+        && after.Stations.Any(s => s.Station == corner && s.Datum == datum)
+            ? Direct(corner, datum, null).Rise.Rise
+            : null;
+
+    private Result? Radius(string corner)
+    {
+        var a = before.Wheels.First(w => w.Wheel == corner).LoadedRadius;
+        var b = after.Wheels.First(w => w.Wheel == corner).LoadedRadius;
+        return
+            a is { Known: Known.Measured, Value: { } x, U: { } ux }
+            && b is { Known: Known.Measured, Value: { } y, U: { } uy }
+            ? Result.Of(y - x, "mm", Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
+            : null;
+    }
+
+    private static Result? Sum(Result? a, Result? b, double sign) =>
+        a is { Value: { } x, U: { } ux } && b is { Value: { } y, U: { } uy }
+            ? Result.Of(x + (sign * y), "mm", Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
+            : null;
+}

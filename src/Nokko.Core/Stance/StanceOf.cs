@@ -1,0 +1,357 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Stance;
+
+/// <summary>Computes a stance from readings.</summary>
+/// <remarks>Source: computation.md, sections 1, 3 and 4.</remarks>
+public static class StanceOf
+{
+    /// <summary>Standard uncertainty of a height from a document, mm: vehicles of one sort leave the works about a quarter of an inch apart. A rule of thumb.</summary>
+    public const double DocumentUMm = 6;
+
+    /// <summary>The stance of one walk-round.</summary>
+    /// <param name="round">The walk-round.</param>
+    /// <param name="readings">Readings of this and other rounds; only those of this round that stand are used.</param>
+    /// <param name="vehicle">The vehicle.</param>
+    public static WalkRoundStance Compute(
+        WalkRound round,
+        IReadOnlyList<Reading> readings,
+        Vehicle vehicle
+    )
+    {
+        var standing = Standing(round, readings);
+        var unused = new List<UnusedReading>();
+        var heights = new List<Reading>();
+        foreach (var reading in standing.Where(r => r.Kind == ReadingKind.Height && !r.Skipped))
+        {
+            if (WhyUnused(reading, round) is { } why)
+            {
+                unused.Add(new UnusedReading(reading.Id, why));
+            }
+            else
+            {
+                heights.Add(reading);
+            }
+        }
+        var order = vehicle.Stations.Select(s => s.Name).ToList();
+        var floor = FloorSurvey.Of(round, vehicle);
+        var stations = heights
+            .GroupBy(r => (Station: r.Place.Name!, Datum: r.From ?? round.Datum, r.OwnMark))
+            .OrderBy(g => order.IndexOf(g.Key.Station))
+            .ThenBy(g => g.Key.Datum)
+            .ThenBy(g => g.Key.OwnMark, StringComparer.Ordinal)
+            .Select(g =>
+                Station(g.Key.Station, g.Key.Datum, g.Key.OwnMark, [.. g], round, vehicle, floor)
+            )
+            .ToArray();
+        WheelMeasures[] wheels =
+        [
+            .. Corners.All.Select(c => WheelMeasures.Of(c, round, standing, vehicle)),
+        ];
+        var measures = MeasureValues.Of(round, standing, vehicle);
+        var stance = new Rows(
+            stations
+                .Where(s => s.Datum == round.Datum)
+                .DistinctBy(s => s.Station)
+                .ToDictionary(s => s.Station),
+            round.Datum
+        );
+        var rake = stance.Combine(
+            (Corners.LF, -0.5),
+            (Corners.RF, -0.5),
+            (Corners.LR, 0.5),
+            (Corners.RR, 0.5)
+        );
+        return new WalkRoundStance
+        {
+            WalkRoundId = round.Id,
+            StageId = round.StageId,
+            Datum = round.Datum,
+            Decides =
+                !round.FromDocument
+                && round.Settled != Settled.No
+                && stations.All(s => s.Flags.Count == 0),
+            Stations = stations,
+            Rake = rake,
+            RakeLeft = stance.Combine((Corners.LF, -1), (Corners.LR, 1)),
+            RakeRight = stance.Combine((Corners.RF, -1), (Corners.RR, 1)),
+            LeanFront = stance.Combine((Corners.LF, 1), (Corners.RF, -1)),
+            LeanRear = stance.Combine((Corners.LR, 1), (Corners.RR, -1)),
+            Warp = stance.Combine(
+                (Corners.LF, 1),
+                (Corners.RR, 1),
+                (Corners.RF, -1),
+                (Corners.LR, -1)
+            ),
+            BodyAngle = Angle(rake, vehicle.Dimensions.Wheelbase),
+            SillAngle = SillAngleOf(stations, measures, vehicle),
+            Wheels = wheels,
+            Carried = [.. CarriedOf(stations, wheels)],
+            Measures = measures,
+            Skipped =
+            [
+                .. standing
+                    .Where(r =>
+                        r.Skipped
+                        && r.Measure is null
+                        && r.Place.Name is { } name
+                        && stations.All(s => s.Station != name)
+                    )
+                    .GroupBy(r => r.Place.Name!)
+                    .Select(g => new SkippedStation(g.Key, g.Last().Note ?? "no reason given")),
+            ],
+            Unused = unused,
+        };
+    }
+
+    /// <summary>Readings of a round that were neither corrected nor taken back.</summary>
+    public static IReadOnlyList<Reading> Standing(WalkRound round, IEnumerable<Reading> readings)
+    {
+        var mine = readings.Where(r => r.WalkRoundId == round.Id).ToArray();
+        var takenBack = mine.Where(r => r.IsTakenBack()).ToLookup(r => r.Supersedes!.Value);
+        var stands = mine.Where(r => !Void(r)).ToArray();
+        var corrected = stands.Select(r => r.Supersedes).OfType<Guid>().ToHashSet();
+        return [.. stands.Where(r => !r.IsTakenBack() && !corrected.Contains(r.Id))];
+
+        // What was taken back corrects nothing any more; a taking back may itself be taken back.
+        bool Void(Reading r) => takenBack[r.Id].Any(w => !Void(w));
+    }
+
+    private static IEnumerable<CarriedHeight> CarriedOf(
+        IReadOnlyList<StationHeight> stations,
+        IReadOnlyList<WheelMeasures> wheels
+    ) =>
+        from height in stations
+        where Corners.All.Contains(height.Station)
+        let radii = wheels.First(w => w.Wheel == height.Station).Radii
+        where radii is not null
+        from to in (Datum[])[Datum.Hub, Datum.Floor, Datum.Rim]
+        where stations.All(s => s.Station != height.Station || s.Datum != to)
+        let carried = Datums.Convert(
+            height.Height.Value!.Value,
+            height.Height.U!.Value,
+            height.Datum,
+            to,
+            radii
+        )
+        where carried is not null
+        select new CarriedHeight(
+            height.Station,
+            height.Datum,
+            to,
+            Result.Of(
+                carried.Value.Mm,
+                "mm",
+                carried.Value.UMm,
+                height.Height.RestsOn,
+                carried.Value.Decides ? Known.Computed : Known.Estimated
+            ),
+            carried.Value.Decides
+        );
+
+    private static Result SillAngleOf(
+        IReadOnlyList<StationHeight> stations,
+        IReadOnlyList<MeasureValue> measures,
+        Vehicle vehicle
+    )
+    {
+        if (measures.FirstOrDefault(m => m.Measure == Measuring.Measures.BodyAngle) is { } gauge)
+        {
+            return gauge.Value;
+        }
+        const double degrees = 180 / Math.PI;
+        var sides = new List<(double Angle, double U, StationHeight Front, StationHeight Rear)>();
+        foreach (var side in (string[])["L", "R"])
+        {
+            var front = stations.FirstOrDefault(s => s.Station == $"sill {side}F");
+            var rear = stations.FirstOrDefault(s =>
+                s.Station == $"sill {side}R" && s.Datum == front?.Datum
+            );
+            if (front is null || rear is null)
+            {
+                continue;
+            }
+            var run = X(front) - X(rear);
+            if (run <= 0)
+            {
+                continue;
+            }
+            var u = Math.Sqrt(
+                (front.Height.U!.Value * front.Height.U.Value)
+                    + (rear.Height.U!.Value * rear.Height.U.Value)
+            );
+            sides.Add(
+                (
+                    Math.Atan2(rear.Height.Value!.Value - front.Height.Value!.Value, run) * degrees,
+                    u / run * degrees,
+                    front,
+                    rear
+                )
+            );
+        }
+        return sides.Count == 0
+            ? Result.No(
+                "°",
+                "Neither sill was read at both ends, and no angle gauge was laid on it."
+            )
+            : Result.Of(
+                sides.Average(s => s.Angle),
+                "°",
+                Math.Sqrt(sides.Sum(s => s.U * s.U)) / sides.Count,
+                sides.SelectMany(s =>
+                    (IEnumerable<Guid>)[.. s.Front.Height.RestsOn, .. s.Rear.Height.RestsOn]
+                )
+            );
+
+        double X(StationHeight s) => vehicle.Stations.First(v => v.Name == s.Station).X.In("mm");
+    }
+
+    private static string? WhyUnused(Reading reading, WalkRound round)
+    {
+        if (reading.Value is not { } value)
+        {
+            return "It has no value.";
+        }
+        if (reading.Place is not { Kind: PlaceKind.Station, Name: not null })
+        {
+            return "Nobody noted on which side it was taken, so it enters no sum.";
+        }
+        return value.Known == Known.Measured || round.FromDocument
+            ? null
+            : "It was not measured, so it decides nothing.";
+    }
+
+    private static StationHeight Station(
+        string station,
+        Datum datum,
+        string? ownMark,
+        IReadOnlyList<Reading> reads,
+        WalkRound round,
+        Vehicle vehicle,
+        FloorSurvey? floor
+    )
+    {
+        var atWheel = Corners.All.Contains(station);
+        var value = ReadingUncertainty.Combine(
+            [.. reads.Select(r => r.Value!.In("mm"))],
+            reads.Any(r => r.Nudged),
+            new ReadingConditions(
+                datum,
+                round.Division.In("mm"),
+                round.Settled,
+                round.HubMarked,
+                round.FloorSurveyed,
+                IsLeaf(station, vehicle),
+                atWheel
+            )
+        );
+        var flags = new List<string>();
+        if (value.WantsThird)
+        {
+            flags.Add("The two reads differ by more than 1/8 in (3 mm): read it a third time.");
+        }
+        var raised = reads.SelectMany(r => r.RaisedCorners).Distinct().ToArray();
+        var changed = reads.SelectMany(r => r.ChangedCorners).Distinct().ToArray();
+        if (raised.Length > 0)
+        {
+            flags.Add($"{Named(raised)} was raised when this was read: it is no baseline.");
+        }
+        if (changed.Length > 0)
+        {
+            flags.Add(
+                $"A part was already in at the {string.Join(" and ", changed.Select(Corners.Said))} when this was read: it is no baseline."
+            );
+        }
+        var correction =
+            vehicle.Stations.FirstOrDefault(s => s.Name == station) is { } place
+            && floor is not null
+                ? floor.CorrectionMm(place, datum)
+                : 0;
+        return new StationHeight(
+            station,
+            datum,
+            Result.Of(
+                value.Mm + correction,
+                "mm",
+                round.FromDocument ? DocumentUMm : value.U,
+                reads.Select(r => r.Id)
+            ),
+            value,
+            reads.Count,
+            flags,
+            ownMark,
+            correction,
+            raised.Length + changed.Length > 0
+        );
+    }
+
+    private static string Named(string[] corners)
+    {
+        var words = string.Join(" and ", corners.Select(Corners.Said));
+        return $"The {words}";
+    }
+
+    /// <summary>Lips settle with their own axle's springs; mid stations with the worse of the two.</summary>
+    private static bool IsLeaf(string station, Vehicle vehicle) =>
+        Corners.All.Contains(station)
+            ? vehicle.SuspensionOf(Corners.AxleOf(station)).Kind == SuspensionKind.LeafOverslung
+            : vehicle.Front.Kind == SuspensionKind.LeafOverslung
+                || vehicle.Rear.Kind == SuspensionKind.LeafOverslung;
+
+    private static Result Angle(Result rake, Quantity? wheelbase)
+    {
+        if (rake.Value is not { } value)
+        {
+            return Result.No("°", rake.Cannot!);
+        }
+        if (wheelbase is null)
+        {
+            return Result.No("°", "The wheelbase is not known.");
+        }
+        var length = wheelbase.In("mm");
+        const double degrees = 180 / Math.PI;
+        return Result.Of(
+            Math.Atan2(value, length) * degrees,
+            "°",
+            rake.U / length * degrees,
+            rake.RestsOn
+        );
+    }
+
+    /// <summary>Sums of heights in one datum.</summary>
+    private sealed class Rows(Dictionary<string, StationHeight> stations, Datum datum)
+    {
+        public Result Combine(params ReadOnlySpan<(string Station, double Factor)> terms)
+        {
+            var missing = new List<string>();
+            var (sum, variance) = (0.0, 0.0);
+            var rests = new List<Guid>();
+            foreach (var (name, factor) in terms)
+            {
+                if (!stations.TryGetValue(name, out var station))
+                {
+                    missing.Add(Corners.Said(name));
+                    continue;
+                }
+                sum += factor * station.Height.Value!.Value;
+                variance += factor * factor * station.Height.U!.Value * station.Height.U.Value;
+                rests.AddRange(station.Height.RestsOn);
+            }
+            return missing.Count > 0
+                ? Result.No("mm", $"Not read from the {Said(datum)}: {string.Join(", ", missing)}.")
+                : Result.Of(sum, "mm", Math.Sqrt(variance), rests);
+        }
+
+        private static string Said(Datum datum) =>
+            datum switch
+            {
+                Datum.Hub => "hub",
+                Datum.Floor => "floor",
+                Datum.Rim => "rim",
+                Datum.Frame => "frame",
+                _ => "own mark",
+            };
+    }
+}

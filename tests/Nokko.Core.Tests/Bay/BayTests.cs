@@ -1,0 +1,146 @@
+using CsCheck;
+using Nokko.Bay;
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+using Xunit;
+
+namespace Nokko.Core.Tests.Bay;
+
+public class BayTests
+{
+    private static readonly JobDocument Before = Sample.Job([520, 1040, 580, 580, 1040, 520]);
+    private static readonly JobDocument Fitted = Sample.Job(
+        [520, 1040, 580, 580, 1040, 520],
+        [570, 1069, 580, 580, 1069, 570]
+    );
+
+    [Fact]
+    public void A_line_reads_back_as_it_was_sent() =>
+        Gen.Select(
+                Gen.Long[0, 4_000_000_000_000_000],
+                Gen.Double[-1e5, 1e5],
+                Gen.OneOf("LF", "sill LF", "LF strut foot to lower arm"),
+                Gen.Enum<LineState>(),
+                Gen.OneOf([.. UnitTable.All])
+            )
+            .Sample(
+                (micros, value, place, state, unit) =>
+                {
+                    var line = new BayLine(
+                        DateTimeOffset.UnixEpoch.AddMicroseconds(micros),
+                        "height-gauge",
+                        "HG 1",
+                        "height.hub",
+                        place,
+                        Math.Round(value, 4),
+                        unit,
+                        state
+                    );
+                    return BayLine.Parse(line.ToString()).Line == line;
+                }
+            );
+
+    [Fact]
+    public void No_text_makes_the_reader_of_lines_throw() =>
+        Gen.String.Sample(text =>
+        {
+            var (line, why) = BayLine.Parse(text);
+            return line is null != why is null;
+        });
+
+    [Theory]
+    [InlineData("NOKKO2 2026-03-02T08:15:00Z g s height.hub LF 523.4 mm steady", "begins")]
+    [InlineData("NOKKO1 yesterday g s height.hub LF 523.4 mm steady", "instant")]
+    [InlineData("NOKKO1 2026-03-02T08:15:00Z g s height.hub LF 523,4 mm steady", "number")]
+    [InlineData("NOKKO1 2026-03-02T08:15:00Z g s height.hub LF 523.4 ell steady", "unit")]
+    [InlineData("NOKKO1 2026-03-02T08:15:00Z g s height.hub LF 523.4 mm so-so", "steady")]
+    [InlineData("NOKKO1 2026-03-02T08:15:00Z g s height.hub LF  523.4 mm steady", "fields")]
+    public void A_line_that_is_none_is_refused_with_the_reason(string text, string why) =>
+        Assert.Contains(why, BayLine.Parse(text).Why, StringComparison.Ordinal);
+
+    [Fact]
+    public void The_virtual_vehicle_stands_as_it_was_measured_and_rises_with_its_parts()
+    {
+        var before = new VirtualVehicle(Before, Before.WalkRounds[0], new BayOptions(1));
+        Assert.Equal(520, before.TrueMm("LF", Datum.Hub), 9);
+        var after = new VirtualVehicle(Fitted, Fitted.WalkRounds[1], new BayOptions(1));
+        // A plate of 25.4 rises 3 + 1.9·25.4 on the mean; this vehicle within a tenth of that.
+        Assert.InRange(after.TrueMm("LF", Datum.Hub) - 520, 0.9 * 51.2, 1.1 * 51.3);
+        Assert.Equal(after.TrueMm("LF", Datum.Hub), after.TrueMm("RF", Datum.Hub), 9);
+    }
+
+    [Fact]
+    public void Reads_scatter_about_the_truth_and_settle_towards_it()
+    {
+        var vehicle = new VirtualVehicle(Before, Before.WalkRounds[0], new BayOptions(7));
+        var reads = Enumerable.Range(0, 400).Select(_ => vehicle.ReadMm("LF", Datum.Hub)).ToArray();
+        Assert.InRange(reads.Average(), 520 - 0.1, 520 + 0.1);
+        Assert.InRange(Math.Sqrt(reads.Average(r => (r - 520) * (r - 520))), 0.3, 0.5);
+        Assert.InRange(vehicle.ReadMm("LF", Datum.Hub, 0) - 520, 4, 8);
+        Assert.InRange(vehicle.ReadMm("LF", Datum.Hub, 200) - 520, -2, 2);
+    }
+
+    [Fact]
+    public void A_slip_and_a_low_pad_are_in_the_reads()
+    {
+        var vehicle = new VirtualVehicle(
+            Before,
+            Before.WalkRounds[0],
+            new BayOptions(
+                1,
+                NoiseMm: 1e-6,
+                Pads: [Pad("LF", -10), Pad("RF", 0), Pad("LR", 0), Pad("RR", 0)],
+                SlipStation: "RR"
+            )
+        );
+        Assert.InRange(vehicle.ReadMm("LF", Datum.Hub) - 520, 1, 5);
+        Assert.InRange(vehicle.ReadMm("RR", Datum.Hub) - 580, 12.7 - 4, 12.7 + 4);
+    }
+
+    [Fact]
+    public void The_same_seed_gives_the_same_reads()
+    {
+        double[] Reads() =>
+            [
+                .. Enumerable
+                    .Repeat(new VirtualVehicle(Before, Before.WalkRounds[0], new BayOptions(3)), 1)
+                    .SelectMany(v =>
+                        Enumerable.Range(0, 5).Select(_ => v.ReadMm("LF", Datum.Floor))
+                    ),
+            ];
+        Assert.Equal(Reads(), Reads());
+    }
+
+    [Fact]
+    public void Instruments_move_before_they_stand_still()
+    {
+        var vehicle = new VirtualVehicle(Before, Before.WalkRounds[0], new BayOptions(1));
+        var lines = Enumerable
+            .Range(0, 5)
+            .Select(n => Instruments.Height(vehicle, "LF", Datum.Hub, n, Sample.At(0)))
+            .ToArray();
+        Assert.Equal(LineState.Moving, lines[0].State);
+        Assert.Equal(LineState.Steady, lines[^1].State);
+        var pull = Enumerable
+            .Range(0, 8)
+            .Select(n => Instruments.Torque("joint", 137, "N·m", n, Sample.At(0), new Random(1)))
+            .ToArray();
+        Assert.True(pull.Zip(pull.Skip(1)).All(p => p.First.Value <= p.Second.Value));
+        Assert.InRange(pull[^1].Value, 137, 140);
+        Assert.Equal(LineState.Peak, pull[^1].State);
+        Assert.Throws<ArgumentException>(() =>
+            Instruments.Angle(
+                vehicle,
+                Instruments.AlignmentRack,
+                Measures.PinionAngle,
+                "rear",
+                0,
+                Sample.At(0)
+            )
+        );
+    }
+
+    private static WheelPad Pad(string wheel, double mm) =>
+        new() { Wheel = wheel, Height = Quantity.Mm(mm, Known.Measured) };
+}

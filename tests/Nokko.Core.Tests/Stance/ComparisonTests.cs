@@ -1,0 +1,201 @@
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Stance;
+
+public class ComparisonTests
+{
+    private static readonly double[] Before = [520, 1040, 580, 580, 1040, 520];
+
+    /// <summary>Front 50 up, rear untouched; mids by the plane: 50·(1 − 1500/3600).</summary>
+    private static readonly double[] After = [570, 1069.17, 580, 580, 1069.17, 570];
+
+    [Fact]
+    public void The_axle_that_nobody_touched_is_the_control()
+    {
+        var still = Assert.Single(Compare(Job(After)).Controls);
+        Assert.Equal(("rear", false), (still.Axle, still.Moved));
+        var moved = Assert.Single(Compare(Job([570, 1078, 595, 595, 1078, 570])).Controls);
+        Assert.True(moved.Moved);
+        Assert.Equal(15, moved.Rise.Value!.Value, 9);
+        Assert.Contains(
+            "Nobody touched the rear axle, and it moved +9/16 in",
+            Say(Job([570, 1078, 595, 595, 1078, 570])),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void A_slip_is_named_with_what_it_would_have_had_to_read() =>
+        Assert.Contains(
+            "Right middle does not fit. By the others it should have risen +1 1/8 in",
+            Say(Job([570, 1069.17, 580, 580, 1069.17 + 25.4, 570])),
+            StringComparison.Ordinal
+        );
+
+    [Fact]
+    public void Four_corners_say_honestly_that_they_cannot_tell()
+    {
+        var job = Job([570, 1069.17, 580, 605, 1069.17, 570]);
+        var lips = job with
+        {
+            Readings = [.. job.Readings.Where(r => r.Place.Name is not ("LM" or "RM"))],
+        };
+        Assert.Contains(
+            "Four corners cannot tell which; read the door handles",
+            Say(lips),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void A_reading_taken_with_a_corner_raised_is_marked_and_decides_nothing()
+    {
+        var job = Job(After);
+        var raised = job with
+        {
+            Readings =
+            [
+                .. job.Readings.Select(r =>
+                    r.WalkRoundId == Sample.Id(40) && r.Place.Name == "LF"
+                        ? r with
+                        {
+                            RaisedCorners = ["LF"],
+                        }
+                        : r
+                ),
+            ],
+        };
+        var comparison = Compare(raised);
+        Assert.False(comparison.Rises.First(r => r.Station == "LF").Decides);
+        Assert.True(comparison.Rises.First(r => r.Station == "RF").Decides);
+        Assert.Contains("No clean baseline at left front", Say(raised), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Body_springs_and_tyre_any_two_give_the_third()
+    {
+        // Hub lips rise 50, the hub itself 12 on a taller tyre: the body rose 62.
+        var job = Job(After);
+        var taller = job with
+        {
+            Readings = [.. job.Readings, Hub(300, 40, 372), Hub(301, 41, 384)],
+        };
+        var corner = Compare(taller).Corners.First(c => c.Corner == "LF");
+        Assert.Equal(62, corner.Body.Value!.Value, 9);
+        Assert.Equal(50, corner.Springs.Value!.Value, 9);
+        Assert.Equal(12, corner.Tyre.Value!.Value, 9);
+        Assert.Contains(
+            "Left front: the body rose +2 7/16 in; the springs gave +1 15/16 in, the tyre +1/2 in",
+            Say(taller),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "Needs hub heights",
+            Compare(job).Corners[0].Tyre.Cannot,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void Heights_from_a_document_inform_and_decide_nothing()
+    {
+        var job = Job(After);
+        var told = job with
+        {
+            WalkRounds =
+            [
+                .. job.WalkRounds.Select(w =>
+                    w.Id == Sample.Id(40) ? w with { FromDocument = true } : w
+                ),
+            ],
+            Readings =
+            [
+                .. job.Readings.Select(r =>
+                    r.WalkRoundId == Sample.Id(40)
+                        ? r with
+                        {
+                            Value = r.Value! with { Known = Known.Document },
+                        }
+                        : r
+                ),
+            ],
+        };
+        var comparison = Compare(told);
+        Assert.Equal(50, comparison.Rises.First(r => r.Station == "LF").Rise.Value!.Value, 9);
+        Assert.All(comparison.Rises, r => Assert.False(r.Decides));
+        Assert.Null(comparison.Rigid);
+        Assert.False(JobEvaluator.Evaluate(told).WalkRounds[0].Decides);
+    }
+
+    [Fact]
+    public void What_differed_in_the_conditions_widens_every_rise()
+    {
+        var same = Compare(Job(After));
+        var loaded = Compare(Job(After, w => w with { Load = "roof tent" }));
+        var apart = loaded.Rises[0].Rise.U!.Value;
+        Assert.Equal(
+            Math.Sqrt(
+                Math.Pow(same.Rises[0].Rise.U!.Value, 2) + Math.Pow(ConditionDifferences.LoadMm, 2)
+            ),
+            apart,
+            9
+        );
+        // A load lifts or sinks the whole body: it is no reason to doubt a single station.
+        Assert.Equal(same.Rigid!.ChiSquareProbability, loaded.Rigid!.ChiSquareProbability, 9);
+    }
+
+    [Fact]
+    public void Another_tyre_leaves_heights_from_the_hub_alone_to_decide()
+    {
+        var comparison = Compare(
+            Job(After, w => w with { Tyres = [new WheelTyre { Wheel = "LF", Size = "285/70R17" }] })
+        );
+        Assert.True(comparison.Rises.First(r => r.Station == "LF").Decides);
+        Assert.False(comparison.Rises.First(r => r.Station == "LM").Decides);
+    }
+
+    [Fact]
+    public void The_vehicles_own_lifting_stops_the_verdict()
+    {
+        var comparison = Compare(Job(After, w => w with { Modes = [VehicleMode.AirRaised] }));
+        Assert.All(comparison.Rises, r => Assert.False(r.Decides));
+        Assert.Contains(
+            comparison.Notes,
+            n => n.Contains("lifts itself", StringComparison.Ordinal)
+        );
+    }
+
+    private static JobDocument Job(double[] after, Func<WalkRound, WalkRound>? change = null)
+    {
+        var job = Sample.Job(Before, after);
+        return job with
+        {
+            WalkRounds =
+            [
+                .. job.WalkRounds.Select(w =>
+                    w.Id == Sample.Id(41) && change is not null ? change(w) : w
+                ),
+            ],
+        };
+    }
+
+    private static Comparison Compare(JobDocument job) =>
+        Assert.Single(JobEvaluator.Evaluate(job).Chain);
+
+    private static string Say(JobDocument job) =>
+        string.Join("\n", ComparisonWords.Say(Compare(job), LengthStyle.Inches));
+
+    private static Reading Hub(int id, int round, double mm) =>
+        Sample.Reading(id, round, null, mm) with
+        {
+            Kind = ReadingKind.Length,
+            Measure = Measures.HubHeight,
+            From = null,
+            Place = new Place { Kind = PlaceKind.Wheel, Name = Corners.LF },
+        };
+}
