@@ -63,6 +63,9 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<JointSpec>();
         Json<JsonElement>();
         Json<IReadOnlyList<Station>>();
+        Json<IReadOnlyList<WheelPad>>();
+        Json<IReadOnlyList<WheelTyre>>();
+        Json<IReadOnlyList<VehicleMode>>();
         Json<IReadOnlyList<CornerStack>>();
         Json<IReadOnlyList<Fastener>>();
         Json<IReadOnlyList<KitPiece>>();

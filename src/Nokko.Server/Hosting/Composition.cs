@@ -12,6 +12,7 @@ using Nokko.Server.Fitting;
 using Nokko.Server.HandOver;
 using Nokko.Server.JobFiles;
 using Nokko.Server.Jobs;
+using Nokko.Server.Live;
 using Nokko.Server.Plans;
 using Nokko.Server.Shelf;
 using Nokko.Server.Tape;
@@ -41,6 +42,11 @@ internal static class Composition
         builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer(RequireWhatIsAlwaysThere));
         builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
         builder.Services.AddSingleton(TimeProvider.System);
+        builder.Services.AddSingleton<LiveFeed>();
+        if (builder.Configuration["openapi"] is null)
+        {
+            builder.Services.AddHostedService(s => s.GetRequiredService<LiveFeed>());
+        }
         builder.Services.AddHealthChecks().AddCheck<DatabaseCheck>("database");
 
         var app = builder.Build();
@@ -151,6 +157,9 @@ internal static class Composition
         PlanEndpoints.Map(jobs);
         FittingEndpoints.Map(jobs);
         HandOverEndpoints.Map(jobs);
+        LiveEndpoints.Map(jobs);
+        BayEndpoints.Map(api, jobs);
+        MeasureEndpoints.Map(api);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.
         app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -270,6 +270,15 @@ internal static class JobFileEndpoints
                     );
                 }
                 var content = await Body(request, MostPhotoBytes, cancel);
+                if (SaysWhere(content))
+                {
+                    throw new TroubleException(
+                        Trouble.At(
+                            "photograph",
+                            "This picture still says where and with what it was taken. Add it through the page, which leaves that out."
+                        )
+                    );
+                }
                 var sha256 = Convert.ToHexStringLower(SHA256.HashData(content));
                 if (!await desk.Db.Files.AnyAsync(f => f.Sha256 == sha256, cancel))
                 {
@@ -291,6 +300,12 @@ internal static class JobFileEndpoints
             },
             cancel
         );
+
+    /// <summary>Whether a picture carries an EXIF block, by its marks in JPEG, PNG and WebP.</summary>
+    private static bool SaysWhere(ReadOnlySpan<byte> content) =>
+        content.IndexOf("Exif\0\0"u8) >= 0
+        || content.IndexOf("eXIf"u8) >= 0
+        || content.IndexOf("EXIF"u8) >= 0;
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> File(
         string sha256,

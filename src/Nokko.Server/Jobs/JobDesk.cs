@@ -197,14 +197,19 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         ).Answer();
     }
 
+    /// <summary>Rows as they were and as they are left: what an undo needs. Content of files and people are no part of it.</summary>
     private List<ReplacedRow> Replaced() =>
         [
             .. db
                 .ChangeTracker.Entries()
-                .Where(e => e.State is EntityState.Modified or EntityState.Deleted)
+                .Where(e =>
+                    (e.State is EntityState.Added or EntityState.Modified or EntityState.Deleted)
+                    && e.Entity is not (HistoryEntry or StoredFile or PersonOnJob)
+                )
                 .Select(e => new ReplacedRow(
                     e.Metadata.GetTableName()!,
-                    e.OriginalValues.ToObject()
+                    e.State == EntityState.Added ? null : e.OriginalValues.ToObject(),
+                    e.State == EntityState.Deleted ? null : e.CurrentValues.ToObject()
                 )),
         ];
 
@@ -243,5 +248,6 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         }
     }
 
-    private sealed record ReplacedRow(string Table, object Row);
+    /// <summary>A row before a command (null: it was not there) and after it (null: it is gone).</summary>
+    private sealed record ReplacedRow(string Table, object? Row, object? Left);
 }

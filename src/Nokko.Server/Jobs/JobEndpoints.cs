@@ -21,11 +21,19 @@ internal static class JobEndpoints
         DateOnly? PromisedOn
     );
 
-    internal sealed record HistoryLine(Guid Id, string Kind, string Person, DateTimeOffset At);
+    internal sealed record HistoryLine(
+        Guid Id,
+        string Kind,
+        string Person,
+        DateTimeOffset At,
+        bool TakenBack,
+        bool CanTakeBack
+    );
 
     public static void Map(RouteGroupBuilder jobs)
     {
         TakeIn.Map(jobs);
+        Undo.Map(jobs);
         jobs.MapGet(
             "/{job:guid}",
             (Guid job, JobDesk desk, CancellationToken cancel) => desk.Show(job, cancel)
@@ -38,6 +46,7 @@ internal static class JobEndpoints
     private static async Task<Results<Ok<HistoryLine[]>, ProblemHttpResult>> History(
         Guid job,
         NokkoDb db,
+        TimeProvider clock,
         CancellationToken cancel
     )
     {
@@ -46,13 +55,18 @@ internal static class JobEndpoints
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
         var names = d.People.ToDictionary(p => p.Id, p => p.Name);
+        var undone = d.History.Select(Undo.UndoneBy).OfType<Guid>().ToHashSet();
+        var kinds = d.History.ToDictionary(h => h.Id, h => h.Kind);
         return TypedResults.Ok(
             d.History.OrderByDescending(h => h.At)
+                .ThenByDescending(h => h.Id)
                 .Select(h => new HistoryLine(
                     h.Id,
-                    h.Kind,
+                    Undo.UndoneBy(h) is { } back ? $"taken back: {kinds[back]}" : h.Kind,
                     names.GetValueOrDefault(h.PersonId, "?"),
-                    h.At
+                    h.At,
+                    undone.Contains(h.Id),
+                    Undo.IsOpen(h, undone, clock.GetUtcNow())
                 ))
                 .ToArray()
         );
@@ -81,12 +95,28 @@ internal static class JobEndpoints
                         Dimensions = sizes,
                         TyreSize = tyre ?? VehicleDefaults.TyreSize,
                         TyreKnown = tyre is null ? Known.Estimated : Known.Document,
-                        Stations = VehicleDefaults.Stations(sizes, d.Vehicle.Kind),
+                        Stations = Stations(d.Vehicle, sizes),
                     }
                 );
             },
             cancel
         );
+
+    /// <summary>The six usual stations follow the new sizes; those that somebody placed stay where they are.</summary>
+    private static Station[] Stations(Vehicle vehicle, VehicleDimensions sizes)
+    {
+        var usual = VehicleDefaults.Stations(sizes, vehicle.Kind);
+        return
+        [
+            .. usual.Select(s =>
+                s with
+                {
+                    Edge = vehicle.Stations.FirstOrDefault(o => o.Name == s.Name)?.Edge,
+                }
+            ),
+            .. vehicle.Stations.Where(o => usual.All(s => s.Name != o.Name)),
+        ];
+    }
 
     private static Task<Results<Ok<JobView>, ProblemHttpResult>> Target(
         Guid job,

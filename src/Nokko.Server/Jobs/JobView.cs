@@ -2,6 +2,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.JobFile;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Server.Jobs;
 
@@ -15,6 +16,9 @@ internal sealed record JobView(
     IReadOnlyList<RoundWords> Words,
     IReadOnlyList<string> NotMeasured,
     IReadOnlyList<FollowUpSuggestion> FollowUpSuggestions,
+    IReadOnlyList<AskedMeasure> Asked,
+    IReadOnlyList<string> Raised,
+    IReadOnlyList<Station> MoreStations,
     IReadOnlyDictionary<Guid, uint> Versions
 )
 {
@@ -59,6 +63,12 @@ internal sealed record JobView(
             ],
             Progress.NotMeasuredOf(d, results),
             FollowUpSuggestion.For(d),
+            AskedMeasures.Of(d),
+            d.CurrentStage() is { } now ? ReadingState.Of(d, now.Id).Raised : [],
+            VehicleDefaults.MoreStations(
+                VehicleDefaults.Fill(d.Vehicle.Dimensions),
+                d.Vehicle.Kind
+            ),
             versions
         );
     }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Core.Measuring;
 using Nokko.Core.Units;
@@ -9,6 +10,8 @@ namespace Nokko.Server.Tape;
 internal static class TapeEndpoints
 {
     /// <summary>What was read: a length, or a question, or a reason.</summary>
+    /// <param name="Mm">The length.</param>
+    /// <param name="Shown">The length as fraction, decimal and millimetres.</param>
     internal sealed record Echo(
         double? Mm,
         string? Shown,
@@ -19,9 +22,15 @@ internal static class TapeEndpoints
 
     public static void Map(RouteGroupBuilder api) => api.MapGet("/tape", Read);
 
-    private static Ok<Echo> Read(string text, string? answers, SignedIn me)
+    private static Ok<Echo> Read(string text, string? answers, int? denominator, SignedIn me)
     {
-        var style = me.Style;
+        var style = denominator switch
+        {
+            1 => LengthStyle.Millimetres,
+            8 or 16 or 32 => new LengthStyle("in", denominator.Value),
+            _ => me.Style,
+        };
+        var fraction = style.Unit == "in" ? style : LengthStyle.Inches;
         var read = TapeReader.Read(
             text,
             new TapeField(style.Unit, style.DivisionMm, []),
@@ -32,7 +41,10 @@ internal static class TapeEndpoints
             {
                 TapeReading.Understood u => new Echo(
                     u.Mm,
-                    $"{LengthText.Show(u.Mm, LengthStyle.Inches)} · {LengthText.Show(u.Mm, LengthStyle.Millimetres)}",
+                    string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"{LengthText.Show(u.Mm, fraction)} · {u.Mm / 25.4:0.000} in · {u.Mm:0.#} mm"
+                    ),
                     null,
                     null,
                     []

@@ -1,52 +1,48 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 using Nokko.Core.JobFile;
 using Nokko.Core.Measuring;
+using Nokko.Core.Planning;
+using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Accounts;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Storage;
 
 namespace Nokko.Server.WalkRounds;
 
-/// <summary>Begins walk-rounds, keeps their conditions and stores readings.</summary>
+/// <summary>Begins walk-rounds, keeps their conditions and their stations, and compares any two.</summary>
 internal static class WalkRoundEndpoints
 {
-    internal sealed record Conditions(
-        Datum Datum,
-        int Denominator,
-        Settled Settled,
-        bool HubMarked,
-        bool FloorSurveyed,
-        string? Spot,
-        string? Fuel,
-        string? Load,
-        QuantityInput? Odometer,
-        string? Notes
-    );
+    internal sealed record Begin(Guid CommandId, Guid Id, Guid StageId, RoundConditions Conditions);
 
-    internal sealed record Begin(Guid CommandId, Guid Id, Guid StageId, Conditions Conditions);
+    internal sealed record Change(Guid CommandId, uint Version, RoundConditions Conditions);
 
-    internal sealed record Change(Guid CommandId, uint Version, Conditions Conditions);
-
-    internal sealed record Store(
+    /// <summary>A station that is measured beside or instead of the usual six.</summary>
+    internal sealed record PlaceStation(
         Guid CommandId,
-        Guid Id,
-        Guid WalkRoundId,
-        string? Station,
-        Datum From,
-        string Typed,
-        IReadOnlyList<string> Answers,
-        DateTimeOffset TakenAt,
-        Guid? Supersedes,
-        string? Reason
+        uint Version,
+        string Name,
+        double XMm,
+        double YMm,
+        Carrier Carrier,
+        string? Edge,
+        Guid? WalkRoundId
     );
+
+    /// <summary>Two walk-rounds compared, with what it means in the person's unit.</summary>
+    internal sealed record Compared(Comparison Comparison, IReadOnlyList<string> Sentences);
 
     public static void Map(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{job:guid}/walk-rounds", BeginRound);
         jobs.MapPut("/{job:guid}/walk-rounds/{id:guid}", ChangeConditions);
-        jobs.MapPost("/{job:guid}/readings", StoreReading);
+        jobs.MapPut("/{job:guid}/stations", Place);
+        jobs.MapGet("/{job:guid}/comparison", Compare);
+        ReadingEndpoints.Map(jobs);
+        ReadingsCsv.Map(jobs);
     }
 
     private static Task<Results<Ok<JobView>, ProblemHttpResult>> BeginRound(
@@ -68,25 +64,69 @@ internal static class WalkRoundEndpoints
                         Trouble.At("stageId", "This job has no such stage.")
                     );
                 }
+                var round = body.Conditions.Apply(
+                    new WalkRound
+                    {
+                        Id = body.Id,
+                        StageId = body.StageId,
+                        Datum = body.Conditions.Datum,
+                        Division = body.Conditions.Division(),
+                        Settled = body.Conditions.Settled,
+                        PersonId = desk.PersonId,
+                        At = desk.Now,
+                    },
+                    d
+                );
                 desk.Db.Put(
                     job,
-                    Apply(
-                        new WalkRound
-                        {
-                            Id = body.Id,
-                            StageId = body.StageId,
-                            Datum = body.Conditions.Datum,
-                            Division = Division(body.Conditions),
-                            Settled = body.Conditions.Settled,
-                            PersonId = desk.PersonId,
-                            At = desk.Now,
-                        },
-                        body.Conditions
-                    )
+                    round.Order.Count > 0 ? round : round with { Order = Walk(d, body) }
                 );
+                Choose(d, body, desk, job);
             },
             cancel
         );
+
+    /// <summary>The stations of the round with which this one will be compared; of the first round, the way of walking.</summary>
+    private static IReadOnlyList<string> Walk(JobDocument d, Begin body)
+    {
+        var last = d.WalkRounds.Where(w => w.Order.Count > 0).MaxBy(w => w.At);
+        if (body.Conditions.Walk is null && last is not null)
+        {
+            return last.Order;
+        }
+        var walk =
+            body.Conditions.Walk
+            ?? (
+                Enum.TryParse<WalkingOrder>(
+                    d.Schools.LastOrDefault(s => s.School == WalkingOrders.School)?.Choice,
+                    out var chosen
+                )
+                    ? chosen
+                    : WalkingOrder.LeftSideBack
+            );
+        return [.. WalkingOrders.Sort(d.Vehicle.Stations, walk).Select(s => s.Name)];
+    }
+
+    private static void Choose(JobDocument d, Begin body, JobDesk desk, Guid job)
+    {
+        if (
+            body.Conditions.Walk is { } walk
+            && d.Schools.LastOrDefault(s => s.School == WalkingOrders.School)?.Choice
+                != walk.ToString()
+        )
+        {
+            desk.Db.Put(
+                job,
+                new SchoolChoice
+                {
+                    Id = Guid.CreateVersion7(desk.Now),
+                    School = WalkingOrders.School,
+                    Choice = walk.ToString(),
+                    PersonId = desk.PersonId,
+                }
+            );
+        }
+    }
 
     private static Task<Results<Ok<JobView>, ProblemHttpResult>> ChangeConditions(
         Guid job,
@@ -103,142 +143,122 @@ internal static class WalkRoundEndpoints
             d =>
             {
                 var round = d.WalkRounds.FirstOrDefault(w => w.Id == id) ?? throw NoRound();
-                desk.Edit(round, body.Version, Apply(round, body.Conditions));
+                var changed = body.Conditions.Apply(round, d);
+                desk.Edit(
+                    round,
+                    body.Version,
+                    body.Conditions is { Walk: { } walk, Order: null }
+                        ? changed with
+                        {
+                            Order =
+                            [
+                                .. WalkingOrders
+                                    .Sort(
+                                        d.Vehicle.Stations.Where(s =>
+                                            round.Order.Count == 0 || round.Order.Contains(s.Name)
+                                        ),
+                                        walk
+                                    )
+                                    .Select(s => s.Name),
+                            ],
+                        }
+                        : changed
+                );
             },
             cancel
         );
 
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> StoreReading(
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Place(
         Guid job,
-        Store body,
+        PlaceStation body,
         JobDesk desk,
-        SignedIn me,
         CancellationToken cancel
     ) =>
         desk.Do(
             job,
             body.CommandId,
-            body.Supersedes is null ? "reading stored" : "reading corrected",
+            "station placed",
             body,
-            d =>
+            async d =>
             {
-                var round =
-                    d.WalkRounds.FirstOrDefault(w => w.Id == body.WalkRoundId) ?? throw NoRound();
-                if (body.Station is { } name && d.Vehicle.Stations.All(s => s.Name != name))
+                var name = Named(body.Name);
+                if (!(Math.Abs(body.XMm) <= 20_000) || !(Math.Abs(body.YMm) <= 5_000))
                 {
                     throw new TroubleException(
-                        Trouble.At("station", $"This vehicle has no station “{name}”.")
+                        Trouble.At("place", "That place is not on the vehicle.")
                     );
                 }
-                if (body.Supersedes is { } old && d.Readings.All(r => r.Id != old))
+                var station = new Station
                 {
-                    throw new TroubleException(
-                        Trouble.At("supersedes", "The reading to be corrected is not in this job.")
-                    );
-                }
-                if (body.Supersedes is not null && TakeIn.Blank(body.Reason) is null)
-                {
-                    throw new TroubleException(
-                        Trouble.At(
-                            "reason",
-                            "Say why the first reading was wrong: both stay on the record."
-                        )
-                    );
-                }
-                var read = HeightReader.Read(
-                    body.Typed,
-                    body.Station ?? "",
-                    body.From,
-                    me.Style,
-                    round.Division.In("mm"),
+                    Name = name,
+                    X = Quantity.Mm(body.XMm, Known.Estimated),
+                    Y = Quantity.Mm(body.YMm, Known.Estimated),
+                    Carrier = body.Carrier,
+                    Edge = TakeIn.Blank(body.Edge),
+                };
+                var others = d.Vehicle.Stations.Where(s => s.Name != name).ToArray();
+                desk.Edit(
                     d.Vehicle,
-                    Neighbours(d, round, body.Station, body.From),
-                    body.Answers
-                );
-                if (read.Reading is not TapeReading.Understood height)
-                {
-                    throw new TroubleException(Trouble.Of("typed", read.Reading));
-                }
-                desk.Db.Put(
-                    job,
-                    new Reading
+                    body.Version,
+                    d.Vehicle with
                     {
-                        Id = body.Id,
-                        WalkRoundId = round.Id,
-                        Kind = ReadingKind.Height,
-                        Place = new Place { Kind = PlaceKind.Station, Name = body.Station },
-                        From = read.From,
-                        Value = new Quantity
-                        {
-                            Value = UnitTable.Convert(height.Mm, "mm", height.Unit),
-                            Unit = height.Unit,
-                            Known = Known.Measured,
-                            Typed = body.Typed,
-                        },
-                        Nudged = height.Nudged,
-                        Answers = body.Answers,
-                        PersonId = desk.PersonId,
-                        TakenAt = Instants.ToMicroseconds(body.TakenAt),
-                        StoredAt = desk.Now,
-                        Supersedes = body.Supersedes,
-                        Reason = TakeIn.Blank(body.Reason),
+                        Stations =
+                            others.Length < d.Vehicle.Stations.Count
+                                ? [.. d.Vehicle.Stations.Select(s => s.Name == name ? station : s)]
+                                : [.. others, station],
                     }
                 );
+                if (
+                    body.WalkRoundId is { } id
+                    && d.WalkRounds.FirstOrDefault(w => w.Id == id) is { } round
+                    && round.Order.Count > 0
+                    && !round.Order.Contains(name)
+                )
+                {
+                    var row = await desk.Db.WalkRounds.FirstAsync(w => w.Id == id, cancel);
+                    desk.Db.Entry(row)
+                        .CurrentValues.SetValues(row with { Order = [.. row.Order, name] });
+                }
             },
             cancel
         );
 
-    /// <summary>Other lips of the round that were read from the same datum, mm.</summary>
-    internal static double[] Neighbours(
-        JobDocument d,
-        WalkRound round,
-        string? station,
-        Datum from
-    ) =>
-        [
-            .. d
-                .Readings.Where(r =>
-                    r.WalkRoundId == round.Id && r.Kind == ReadingKind.Height && r.From == from
-                )
-                .Where(r =>
-                    r.Place.Name is { } name && name != station && Corners.All.Contains(name)
-                )
-                .Select(r => r.Value!.In("mm")),
-        ];
+    private static string Named(string typed)
+    {
+        var name = TakeIn.Blank(typed) ?? "";
+        return name.Length is > 0 and <= 40
+            ? name
+            : throw new TroubleException(
+                Trouble.At("name", "Give the place a short name, for example “tow eye”.")
+            );
+    }
 
-    private static WalkRound Apply(WalkRound round, Conditions c) =>
-        round with
+    private static async Task<Results<Ok<Compared>, ProblemHttpResult>> Compare(
+        Guid job,
+        Guid before,
+        Guid after,
+        NokkoDb db,
+        SignedIn me,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadJob(job, JobExtent.Stance, cancel) is not { } d)
         {
-            Datum = c.Datum,
-            Division = Division(c),
-            Settled = c.Settled,
-            HubMarked = c.HubMarked,
-            FloorSurveyed = c.FloorSurveyed,
-            Spot = TakeIn.Blank(c.Spot),
-            Fuel = TakeIn.Blank(c.Fuel),
-            Load = TakeIn.Blank(c.Load),
-            Odometer = QuantityInput.Read(c.Odometer, "conditions.odometer", "km"),
-            Notes = TakeIn.Blank(c.Notes),
-        };
-
-    private static Quantity Division(Conditions c) =>
-        c.Denominator switch
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        if (Stance(before) is not { } a || Stance(after) is not { } b)
         {
-            1 => Quantity.Mm(1, Known.Told),
-            8 or 16 or 32 => new Quantity
-            {
-                Value = 1.0 / c.Denominator,
-                Unit = "in",
-                Known = Known.Told,
-            },
-            _ => throw new TroubleException(
-                Trouble.At(
-                    "conditions.denominator",
-                    "A tape is divided in eighths, sixteenths, thirty-seconds or millimetres."
-                )
-            ),
-        };
+            return NoRound().Trouble.Answer();
+        }
+        var comparison = JobEvaluator.Compare(d, a, b);
+        return TypedResults.Ok(new Compared(comparison, ComparisonWords.Say(comparison, me.Style)));
 
-    private static TroubleException NoRound() =>
+        WalkRoundStance? Stance(Guid id) =>
+            d.WalkRounds.FirstOrDefault(w => w.Id == id) is { } round
+                ? StanceOf.Compute(round, d.Readings, d.Vehicle)
+                : null;
+    }
+
+    internal static TroubleException NoRound() =>
         new(Trouble.Missing("This job has no such walk-round."));
 }

@@ -811,6 +811,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("kind");
 
+                    b.Property<string>("Measure")
+                        .HasColumnType("text")
+                        .HasColumnName("measure");
+
                     b.Property<string>("Note")
                         .HasColumnType("text")
                         .HasColumnName("note");
@@ -818,6 +822,14 @@ namespace Nokko.Storage.Migrations
                     b.Property<bool>("Nudged")
                         .HasColumnType("boolean")
                         .HasColumnName("nudged");
+
+                    b.Property<string>("Over")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("over");
+
+                    b.Property<string>("OwnMark")
+                        .HasColumnType("text")
+                        .HasColumnName("own_mark");
 
                     b.Property<Guid>("PersonId")
                         .HasColumnType("uuid")
@@ -840,6 +852,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
+
+                    b.Property<bool>("Skipped")
+                        .HasColumnType("boolean")
+                        .HasColumnName("skipped");
 
                     b.Property<DateTimeOffset>("StoredAt")
                         .HasColumnType("timestamp with time zone")
@@ -901,6 +917,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("boolean")
                         .HasColumnName("floor_surveyed");
 
+                    b.Property<bool>("FromDocument")
+                        .HasColumnType("boolean")
+                        .HasColumnName("from_document");
+
                     b.Property<string>("Fuel")
                         .HasColumnType("text")
                         .HasColumnName("fuel");
@@ -917,6 +937,11 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("load");
 
+                    b.Property<string>("Modes")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("modes");
+
                     b.Property<string>("Notes")
                         .HasColumnType("text")
                         .HasColumnName("notes");
@@ -924,6 +949,20 @@ namespace Nokko.Storage.Migrations
                     b.Property<string>("Odometer")
                         .HasColumnType("jsonb")
                         .HasColumnName("odometer");
+
+                    b.PrimitiveCollection<string[]>("Order")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("order");
+
+                    b.Property<string>("Pads")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("pads");
+
+                    b.Property<int?>("PeopleIn")
+                        .HasColumnType("integer")
+                        .HasColumnName("people_in");
 
                     b.Property<Guid>("PersonId")
                         .HasColumnType("uuid")
@@ -945,6 +984,15 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("StageId")
                         .HasColumnType("uuid")
                         .HasColumnName("stage_id");
+
+                    b.Property<bool?>("SteeringStraight")
+                        .HasColumnType("boolean")
+                        .HasColumnName("steering_straight");
+
+                    b.Property<string>("Tyres")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("tyres");
 
                     b.Property<uint>("Version")
                         .IsConcurrencyToken()

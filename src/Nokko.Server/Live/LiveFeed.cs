@@ -1,0 +1,134 @@
+using System.Collections.Concurrent;
+using System.Text.Json;
+using System.Threading.Channels;
+using Nokko.Core.JobFile;
+using Npgsql;
+
+namespace Nokko.Server.Live;
+
+/// <summary>Something that happened in a job just now, for everybody who looks at it.</summary>
+/// <param name="Job">The job.</param>
+/// <param name="Kind"><c>stored</c>: a command was committed; <c>at</c>: somebody stands at a place; <c>line</c>: an instrument sent a line; <c>again</c>: something may have been missed, look anew.</param>
+/// <param name="Command">The command that was stored.</param>
+/// <param name="Device">The device that stands at a place, so that it does not listen to itself.</param>
+/// <param name="Person">Who stands there.</param>
+/// <param name="WalkRound">The walk-round.</param>
+/// <param name="Place">The place.</param>
+/// <param name="Line">A line as the instrument sent it.</param>
+internal sealed record LiveEvent(
+    Guid Job,
+    string Kind,
+    Guid? Command = null,
+    string? Device = null,
+    string? Person = null,
+    Guid? WalkRound = null,
+    string? Place = null,
+    string? Line = null
+);
+
+/// <summary>Hears what any server tells through PostgreSQL and hands it to the browsers that listen here.</summary>
+internal sealed partial class LiveFeed(IConfiguration configuration, ILogger<LiveFeed> log)
+    : BackgroundService
+{
+    /// <summary>The channel of NOTIFY.</summary>
+    public const string Channel = "nokko";
+
+    /// <summary>PostgreSQL takes 8,000 bytes a notification.</summary>
+    public const int MostBytes = 7_900;
+
+    private readonly ConcurrentDictionary<Channel<LiveEvent>, Guid> _listeners = new();
+    private readonly TaskCompletionSource _ready = new(
+        TaskCreationOptions.RunContinuationsAsynchronously
+    );
+
+    /// <summary>Everything that happens in a job from now on.</summary>
+    public async IAsyncEnumerable<LiveEvent> Listen(
+        Guid job,
+        [System.Runtime.CompilerServices.EnumeratorCancellation] CancellationToken cancel
+    )
+    {
+        // A browser that sleeps loses the oldest: it looks anew when it wakes.
+        var mine = System.Threading.Channels.Channel.CreateBounded<LiveEvent>(
+            new BoundedChannelOptions(256) { FullMode = BoundedChannelFullMode.DropOldest }
+        );
+        _listeners[mine] = job;
+        try
+        {
+            // Whoever comes may have missed something on the way; from the first word on nothing is missed.
+            await _ready.Task.WaitAsync(cancel);
+            yield return new LiveEvent(job, "again");
+            await foreach (var e in mine.Reader.ReadAllAsync(cancel))
+            {
+                yield return e;
+            }
+        }
+        finally
+        {
+            _listeners.TryRemove(mine, out _);
+        }
+    }
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        var pause = TimeSpan.FromSeconds(1);
+        while (!stoppingToken.IsCancellationRequested)
+        {
+            try
+            {
+                await using var connection = new NpgsqlConnection(
+                    new NpgsqlConnectionStringBuilder(
+                        configuration.GetConnectionString("Nokko") ?? ""
+                    )
+                    {
+                        KeepAlive = 20,
+                        Pooling = false,
+                    }.ConnectionString
+                );
+                connection.Notification += (_, e) => Tell(e.Payload);
+                await connection.OpenAsync(stoppingToken);
+                await using (var listen = new NpgsqlCommand($"LISTEN {Channel}", connection))
+                {
+                    await listen.ExecuteNonQueryAsync(stoppingToken);
+                }
+                if (!_ready.TrySetResult())
+                {
+                    foreach (var (listener, job) in _listeners)
+                    {
+                        listener.Writer.TryWrite(new LiveEvent(job, "again"));
+                    }
+                }
+                while (true)
+                {
+                    await connection.WaitAsync(stoppingToken);
+                }
+            }
+            catch (Exception e) when (e is NpgsqlException or IOException)
+            {
+                LogLost(e);
+                await Task.Delay(pause, stoppingToken);
+            }
+            catch (OperationCanceledException)
+            {
+                return;
+            }
+        }
+    }
+
+    private void Tell(string payload)
+    {
+        if (JsonSerializer.Deserialize<LiveEvent>(payload, JobJson.Options) is not { } e)
+        {
+            return;
+        }
+        foreach (var (listener, job) in _listeners)
+        {
+            if (job == e.Job)
+            {
+                listener.Writer.TryWrite(e);
+            }
+        }
+    }
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The live feed lost the database.")]
+    private partial void LogLost(Exception e);
+}

@@ -1,0 +1,418 @@
+using System.Globalization;
+using System.Text;
+using CsvHelper;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Nokko.Core.JobFile;
+using Nokko.Core.Measuring;
+using Nokko.Core.Units;
+using Nokko.Server.Accounts;
+using Nokko.Server.Hosting;
+using Nokko.Server.Jobs;
+using Nokko.Storage;
+
+namespace Nokko.Server.WalkRounds;
+
+/// <summary>Readings out and in as CSV (RFC 4180, UTF-8); the columns are documented in docs/formats/readings-csv.md.</summary>
+internal static class ReadingsCsv
+{
+    private const int MostCharacters = 256 * 1024;
+    private const int MostRows = 2000;
+
+    private static readonly CsvReaderOptions Options = new()
+    {
+        MalformedData = CsvMalformedDataHandling.Throw,
+        TrimWhitespace = true,
+        TrackLineNumbers = true,
+        MaxRecordSize = MostCharacters,
+    };
+
+    private static readonly string[] Columns =
+    [
+        "reading_id",
+        "walk_round_id",
+        "stage",
+        "taken_at_utc",
+        "person",
+        "kind",
+        "measure",
+        "place",
+        "from",
+        "own_mark",
+        "typed",
+        "value_mm",
+        "value_deg",
+        "over_mm",
+        "known",
+        "instrument",
+        "skipped",
+        "confirmed",
+        "raised_corners",
+        "changed_corners",
+        "supersedes",
+        "reason",
+        "note",
+    ];
+
+    /// <summary>A file to be brought into one walk-round.</summary>
+    internal sealed record CsvFile(Guid WalkRoundId, string Csv);
+
+    internal sealed record CsvImport(Guid CommandId, Guid WalkRoundId, string Csv);
+
+    /// <summary>What a file holds, row by row.</summary>
+    /// <param name="Problem">Why the file as a whole cannot be read.</param>
+    /// <param name="Good">Rows that would be stored.</param>
+    internal sealed record CsvPreview(string? Problem, int Good, IReadOnlyList<CsvRow> Rows);
+
+    /// <summary>One row of a file.</summary>
+    /// <param name="Line">Line in the file, from 1; the header is line 1.</param>
+    /// <param name="Shows">What it would store.</param>
+    /// <param name="Problem">Why it would not be stored.</param>
+    /// <param name="IsHere">Whether this reading is stored already and is passed over.</param>
+    internal sealed record CsvRow(int Line, string Shows, string? Problem, bool IsHere);
+
+    public static void Map(RouteGroupBuilder jobs)
+    {
+        jobs.MapGet("/{job:guid}/readings.csv", Export);
+        jobs.MapPost("/{job:guid}/readings-csv/preview", Look);
+        jobs.MapPost("/{job:guid}/readings-csv", Store);
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Export(
+        Guid job,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        await using var text = new StringWriter(CultureInfo.InvariantCulture);
+        await using (var csv = CsvWriter.Create(text))
+        {
+            foreach (var column in Columns)
+            {
+                csv.WriteField(column);
+            }
+            await csv.EndRecordAsync(cancel);
+            foreach (var reading in d.Readings)
+            {
+                foreach (var field in Fields(reading, d))
+                {
+                    csv.WriteField(field);
+                }
+                await csv.EndRecordAsync(cancel);
+            }
+        }
+        return TypedResults.File(
+            Encoding.UTF8.GetBytes(text.ToString()),
+            "text/csv; charset=utf-8",
+            $"readings-{d.Vehicle.Plate ?? d.Vehicle.Name}.csv".Replace(' ', '-').ToLowerInvariant()
+        );
+    }
+
+    private static IEnumerable<string?> Fields(Reading r, JobDocument d)
+    {
+        var round = d.WalkRounds.First(w => w.Id == r.WalkRoundId);
+        return
+        [
+            r.Id.ToString(),
+            r.WalkRoundId.ToString(),
+            d.Stages.First(s => s.Id == round.StageId).Name,
+            r.TakenAt.UtcDateTime.ToString(
+                "yyyy-MM-dd'T'HH:mm:ss.FFFFFF'Z'",
+                CultureInfo.InvariantCulture
+            ),
+            d.People.FirstOrDefault(p => p.Id == r.PersonId)?.Name,
+            Camel(r.Kind),
+            r.Measure,
+            r.Place.Name,
+            r.From is { } from ? Camel(from) : null,
+            r.OwnMark,
+            r.Value?.Typed,
+            In(r.Value, "mm"),
+            In(r.Value, "°"),
+            In(r.Over, "mm"),
+            r.Value is null ? null : Camel(r.Value.Known),
+            r.Instrument,
+            r.Skipped ? "yes" : null,
+            r.Answers.Count > 0 ? "yes" : null,
+            string.Join(' ', r.RaisedCorners),
+            string.Join(' ', r.ChangedCorners),
+            r.Supersedes?.ToString(),
+            r.Reason,
+            r.Note,
+        ];
+    }
+
+    private static string? In(Quantity? q, string unit) =>
+        q is not null && UnitTable.SameKind(q.Unit, unit)
+            ? q.In(unit).ToString("R", CultureInfo.InvariantCulture)
+            : null;
+
+    private static string Camel<T>(T value)
+        where T : struct, Enum
+    {
+        var text = value.ToString();
+        return char.ToLowerInvariant(text[0]) + text[1..];
+    }
+
+    private static async Task<Results<Ok<CsvPreview>, ProblemHttpResult>> Look(
+        Guid job,
+        CsvFile body,
+        JobDesk desk,
+        SignedIn me,
+        CancellationToken cancel
+    )
+    {
+        if (await desk.Db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        var (problem, rows) = ReadFile(body.Csv, body.WalkRoundId, d, desk, me);
+        return TypedResults.Ok(
+            new CsvPreview(
+                problem,
+                rows.Count(r => r.Reading is not null),
+                [.. rows.Select(r => r.Row)]
+            )
+        );
+    }
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Store(
+        Guid job,
+        CsvImport body,
+        JobDesk desk,
+        SignedIn me,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "readings brought in",
+            body,
+            d =>
+            {
+                var (problem, rows) = ReadFile(body.Csv, body.WalkRoundId, d, desk, me);
+                var good = rows.Select(r => r.Reading).OfType<Reading>().ToArray();
+                if (problem is not null || good.Length == 0)
+                {
+                    throw new TroubleException(
+                        Trouble.At("csv", problem ?? "No row of this file can be stored.")
+                    );
+                }
+                foreach (var reading in good)
+                {
+                    desk.Db.Put(job, reading);
+                }
+            },
+            cancel
+        );
+
+    private static (string? Problem, IReadOnlyList<(CsvRow Row, Reading? Reading)> Rows) ReadFile(
+        string text,
+        Guid walkRound,
+        JobDocument d,
+        JobDesk desk,
+        SignedIn me
+    )
+    {
+        if (d.WalkRounds.All(w => w.Id != walkRound))
+        {
+            return ("This job has no such walk-round.", []);
+        }
+        if (text.Length > MostCharacters)
+        {
+            return ("That is more than 256 kB.", []);
+        }
+        var rows = new List<(CsvRow, Reading?)>();
+        try
+        {
+            using var csv = CsvReader.FromText(text.TrimStart('\uFEFF'), Options);
+            var columns = csv.Headers ?? [];
+            if (!columns.Contains("place"))
+            {
+                return ("The first line must name the columns; the column “place” is missing.", []);
+            }
+            if (columns.FirstOrDefault(h => h.Length > 0 && !Columns.Contains(h)) is { } unknown)
+            {
+                return ($"There is no column “{unknown}”.", []);
+            }
+            var here = d.Readings.Select(r => r.Id).ToHashSet();
+            while (csv.Read())
+            {
+                if (rows.Count == MostRows)
+                {
+                    return ($"That is more than {MostRows} rows.", []);
+                }
+                rows.Add(Row(csv, walkRound, d, desk, me, here));
+            }
+            return (null, rows);
+        }
+        catch (CsvFormatException)
+        {
+            return ("This is not CSV: a quotation mark is open or a field is out of place.", []);
+        }
+    }
+
+    private static (CsvRow, Reading?) Row(
+        CsvReader csv,
+        Guid walkRound,
+        JobDocument d,
+        JobDesk desk,
+        SignedIn me,
+        HashSet<Guid> here
+    )
+    {
+        var line = (int)csv.LineNumber;
+        var shows = string.Join(
+            ' ',
+            new[]
+            {
+                Field(csv, "measure"),
+                Field(csv, "place"),
+                Field(csv, "from"),
+                Text(csv),
+            }.Where(t => t is not null)
+        );
+        var id = Guid.TryParse(Field(csv, "reading_id"), out var given)
+            ? given
+            : Guid.CreateVersion7(desk.Now.AddMilliseconds(line));
+        if (!here.Add(id))
+        {
+            return (new CsvRow(line, shows, null, true), null);
+        }
+        try
+        {
+            var reading = Make(csv, id, walkRound, d, desk, me);
+            return (new CsvRow(line, shows, null, false), reading);
+        }
+        catch (TroubleException e)
+        {
+            return (
+                new CsvRow(
+                    line,
+                    shows,
+                    e.Trouble.Choices is { Count: > 0 }
+                        ? $"{e.Trouble.Message} Write yes into “confirmed” if it is right."
+                        : e.Trouble.Message,
+                    false
+                ),
+                null
+            );
+        }
+    }
+
+    private static Reading Make(
+        CsvReader csv,
+        Guid id,
+        Guid walkRound,
+        JobDocument d,
+        JobDesk desk,
+        SignedIn me
+    )
+    {
+        if (Field(csv, "known") is not (null or "measured"))
+        {
+            throw new TroubleException(
+                Trouble.At("known", "Only measured values come in as readings.")
+            );
+        }
+        if (Field(csv, "skipped") is not null || Field(csv, "supersedes") is not null)
+        {
+            throw new TroubleException(
+                Trouble.At(
+                    "skipped",
+                    "Passed-over and correcting rows stay in the job they came from."
+                )
+            );
+        }
+        string[] answers = Field(csv, "confirmed") == "yes" ? [HeightReader.AsRead, "asTyped"] : [];
+        var at = TakenAt(csv, desk);
+        if (Field(csv, "measure") is { } measure)
+        {
+            var over = Number(csv, "over_mm");
+            return ReadingEndpoints.Measured(
+                d,
+                new ReadingEndpoints.StoreMeasure(
+                    Guid.Empty,
+                    id,
+                    walkRound,
+                    measure,
+                    Field(csv, "place") ?? "",
+                    Measures.Find(measure)?.Kind == ReadingKind.Note
+                        ? Field(csv, "note") ?? ""
+                        : Text(csv) ?? "",
+                    over is null ? null : new QuantityInput(over, "mm", Known.Measured),
+                    answers,
+                    at,
+                    null,
+                    null,
+                    Field(csv, "instrument")
+                ),
+                desk,
+                me
+            );
+        }
+        if (!Enum.TryParse<Datum>(Field(csv, "from"), true, out var from) || !Enum.IsDefined(from))
+        {
+            throw new TroubleException(
+                Trouble.At("from", "“from” is hub, floor, rim, frame or own.")
+            );
+        }
+        return ReadingEndpoints.Height(
+            d,
+            new ReadingEndpoints.Store(
+                Guid.Empty,
+                id,
+                walkRound,
+                Field(csv, "place")
+                    ?? throw new TroubleException(Trouble.At("place", "The station is missing.")),
+                from,
+                Text(csv) ?? "",
+                answers,
+                at,
+                null,
+                null,
+                Field(csv, "own_mark"),
+                Field(csv, "instrument"),
+                Field(csv, "raised_corners")?.Split(' '),
+                Field(csv, "changed_corners")?.Split(' ')
+            ),
+            desk,
+            me
+        );
+    }
+
+    /// <summary>The value: as typed where that is given, else the number of its column.</summary>
+    private static string? Text(CsvReader csv) =>
+        Field(csv, "typed") ?? Number(csv, "value_mm", " mm") ?? Number(csv, "value_deg");
+
+    private static string? Number(CsvReader csv, string column, string unit = "") =>
+        Field(csv, column) is { } text ? text + unit : null;
+
+    private static DateTimeOffset TakenAt(CsvReader csv, JobDesk desk)
+    {
+        if (Field(csv, "taken_at_utc") is not { } text)
+        {
+            return desk.Now;
+        }
+        return DateTimeOffset.TryParse(
+            text,
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.AssumeUniversal,
+            out var at
+        )
+            ? at
+            : throw new TroubleException(
+                Trouble.At("taken_at_utc", "Write the instant like 2026-03-02T08:15:00Z.")
+            );
+    }
+
+    private static string? Field(CsvReader csv, string column) =>
+        csv.TryGetFieldIndex(column, out var index)
+        && csv.GetString(index) is var text
+        && !string.IsNullOrWhiteSpace(text)
+            ? text
+            : null;
+}
