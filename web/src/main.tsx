@@ -9,13 +9,20 @@ import { App } from "./app/App";
 import { theme } from "./app/theme";
 
 const client = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 5_000 } },
+  defaultOptions: {
+    // Without a network the device answers from what it saw last, so queries never wait for one.
+    queries: { retry: 1, staleTime: 5_000, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
 });
 const root = document.getElementById("root");
 if (!root) {
   throw new Error("index.html has no root");
 }
-outbox.resume();
+void outbox.resume();
+if (import.meta.env.PROD && "serviceWorker" in navigator) {
+  void navigator.serviceWorker.register("/sw.js");
+}
 createRoot(root).render(
   <StrictMode>
     <ThemeProvider theme={theme} defaultMode="system">

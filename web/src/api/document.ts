@@ -6,8 +6,11 @@ export function currentStage(d: Doc) {
   return d.stages.reduce((a, b) => (b.ordinal > a.ordinal ? b : a));
 }
 
+/** The stage as found; standard heights from a document stand before it. */
 export function firstStage(d: Doc) {
-  return d.stages.reduce((a, b) => (b.ordinal < a.ordinal ? b : a));
+  return d.stages
+    .filter((s) => s.ordinal >= 0)
+    .reduce((a, b) => (b.ordinal < a.ordinal ? b : a));
 }
 
 export function begunPlan(d: Doc) {

@@ -1,5 +1,7 @@
+import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
 import type { JobView } from "./client";
+import { Device } from "./device";
 import { Outbox } from "./outbox";
 import { Problem } from "./problem";
 
@@ -12,17 +14,9 @@ const letter = {
 };
 const view = { document: { job: { id: "j" } } } as unknown as JobView;
 
-function storage(): Storage {
-  const map = new Map<string, string>();
-  return {
-    getItem: (k: string) => map.get(k) ?? null,
-    setItem: (k: string, v: string) => void map.set(k, v),
-    removeItem: (k: string) => void map.delete(k),
-    clear: () => map.clear(),
-    key: () => null,
-    length: 0,
-  };
-}
+/** A device of its own, as a browser profile has. */
+let devices = 0;
+const storage = () => new Device(`test ${(++devices).toString()}`);
 
 function gate() {
   let open: () => void = () => undefined;
@@ -39,7 +33,7 @@ describe("the outbox", () => {
     const box = new Outbox(store, () => answer(200, view));
     expect(await box.post(letter)).toEqual({ stored: view });
     expect(box.snapshot().letters).toEqual([]);
-    expect(store.getItem("nokko.outbox")).toBe("[]");
+    expect((await store.load()).letters).toEqual([]);
   });
 
   it("keeps a letter until the server is back, with the same key, and tells the person to go on", async () => {
@@ -86,10 +80,49 @@ describe("the outbox", () => {
     next.onStored = () => {
       if (sent.length === 2) done.open();
     };
-    const kept = next.snapshot().letters.map((l) => l.commandId);
-    next.resume();
+    const kept = never.snapshot().letters.map((l) => l.commandId);
+    await next.resume();
     await done.promise;
     expect(sent).toEqual(kept);
+  });
+
+  it("tries at once when the network says that it is back", async () => {
+    let up = false;
+    const done = gate();
+    const box = new Outbox(
+      storage(),
+      () => (up ? answer(200, view) : Promise.reject(new Error("down"))),
+      () => new Promise(() => undefined),
+    );
+    box.onStored = () => done.open();
+    expect(await box.post(letter)).toEqual({ waiting: true });
+    up = true;
+    box.wake();
+    await done.promise;
+    expect(box.snapshot().letters).toEqual([]);
+  });
+
+  it("keeps a refusal on the device until it is seen", async () => {
+    const store = storage();
+    let tries = 0;
+    const box = new Outbox(
+      store,
+      () =>
+        ++tries === 1
+          ? Promise.reject(new Error("down"))
+          : answer(422, { field: "typed", detail: "No such fraction." }),
+      () => Promise.resolve(),
+    );
+    const refused = new Promise<void>((resolve) =>
+      box.watch(() => {
+        if (box.snapshot().refused.length > 0) resolve();
+      }),
+    );
+    await box.post(letter);
+    await refused;
+    const kept = await store.load();
+    expect(kept.letters).toEqual([]);
+    expect(kept.refused).toHaveLength(1);
   });
 
   it("hands a refusal to the one who waits for it", async () => {

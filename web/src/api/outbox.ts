@@ -21,6 +21,15 @@ export interface Refused {
 
 export type Outcome = { stored: JobView } | { waiting: true };
 
+/** Where letters are kept on the device. */
+export interface LetterStore {
+  load(): Promise<{ letters: Letter[]; refused: Refused[] }>;
+  keep(letter: Letter): Promise<void>;
+  drop(commandId: string): Promise<void>;
+  refuse(refused: Refused): Promise<void>;
+  dismiss(commandId: string): Promise<void>;
+}
+
 interface State {
   letters: readonly Letter[];
   refused: readonly Refused[];
@@ -31,27 +40,23 @@ type Fetch = (input: string, init: RequestInit) => Promise<Response>;
 
 /** Sends changes one after the other, each until it is stored; repeats are harmless because each carries its own key. */
 export class Outbox {
-  private state: State;
+  private state: State = { letters: [], refused: [], failing: false };
   private readonly watchers = new Set<() => void>();
+  private readonly sent = new Set<string>();
   private readonly settle = new Map<
     string,
     { resolve: (o: Outcome) => void; reject: (e: Error) => void }
   >();
   private running = false;
+  private wakeUp: () => void = () => undefined;
   onStored: (view: JobView) => void = () => undefined;
 
   constructor(
-    private readonly store: Storage,
+    private readonly store: LetterStore,
     private readonly send: Fetch = (i, o) => fetch(i, o),
     private readonly pause: (ms: number) => Promise<void> = (ms) =>
       new Promise((r) => setTimeout(r, ms)),
-  ) {
-    this.state = {
-      letters: read<Letter[]>(store, "nokko.outbox") ?? [],
-      refused: read<Refused[]>(store, "nokko.refused") ?? [],
-      failing: false,
-    };
-  }
+  ) {}
 
   readonly snapshot = (): State => this.state;
 
@@ -60,18 +65,26 @@ export class Outbox {
     return () => this.watchers.delete(watcher);
   };
 
+  /** Whether a command came from this page. */
+  isMine(commandId: string): boolean {
+    return this.sent.has(commandId);
+  }
+
   /** Takes a change. Settles when it is stored or refused, or as soon as it has to wait for the network. */
-  post(letter: Omit<Letter, "commandId">): Promise<Outcome> {
+  async post(letter: Omit<Letter, "commandId">): Promise<Outcome> {
     const commandId = v7();
     const full = {
       ...letter,
       commandId,
       body: { ...letter.body, commandId },
     };
-    this.set({ letters: [...this.state.letters, full] });
+    this.sent.add(commandId);
     const outcome = new Promise<Outcome>((resolve, reject) =>
       this.settle.set(commandId, { resolve, reject }),
     );
+    this.set({ letters: [...this.state.letters, full] });
+    // First on the device, then on the way: a browser that is closed now has lost nothing.
+    await this.store.keep(full).catch(() => undefined);
     if (this.state.failing) {
       this.wait(commandId);
     }
@@ -79,9 +92,24 @@ export class Outbox {
     return outcome;
   }
 
-  /** Sends what is left from an earlier visit. */
-  resume(): void {
+  /** Takes up what is left from an earlier visit, and sends it. */
+  async resume(): Promise<void> {
+    const kept = await this.store
+      .load()
+      .catch(() => ({ letters: [], refused: [] }));
+    const here = new Set(this.state.letters.map((l) => l.commandId));
+    const found = kept.letters.filter((l) => !here.has(l.commandId));
+    found.forEach((l) => this.sent.add(l.commandId));
+    this.set({
+      letters: [...found, ...this.state.letters],
+      refused: kept.refused,
+    });
     void this.run();
+  }
+
+  /** Tries again at once, when the network says that it is back. */
+  wake(): void {
+    this.wakeUp();
   }
 
   dismiss(commandId: string): void {
@@ -90,6 +118,7 @@ export class Outbox {
         (r) => r.letter.commandId !== commandId,
       ),
     });
+    void this.store.dismiss(commandId).catch(() => undefined);
   }
 
   private async run(): Promise<void> {
@@ -107,13 +136,15 @@ export class Outbox {
       if (answer === null) {
         this.set({ failing: true });
         this.state.letters.forEach((l) => this.wait(l.commandId));
-        await this.pause(delay);
+        await Promise.race([
+          this.pause(delay),
+          new Promise<void>((r) => (this.wakeUp = r)),
+        ]);
         delay = Math.min(delay * 2, 8000);
         continue;
       }
       delay = 500;
-      this.set({ letters: this.state.letters.slice(1), failing: false });
-      this.finish(letter, answer);
+      await this.finish(letter, answer);
     }
     this.running = false;
   }
@@ -139,19 +170,30 @@ export class Outbox {
     }
   }
 
-  private finish(letter: Letter, answer: JobView | Problem): void {
+  private async finish(
+    letter: Letter,
+    answer: JobView | Problem,
+  ): Promise<void> {
     const waiting = this.settle.get(letter.commandId);
     this.settle.delete(letter.commandId);
+    const left = () => ({
+      letters: this.state.letters.slice(1),
+      failing: false,
+    });
     if (answer instanceof Problem) {
       if (waiting) {
+        await this.store.drop(letter.commandId).catch(() => undefined);
+        this.set(left());
         waiting.reject(answer);
       } else {
-        this.set({
-          refused: [...this.state.refused, { letter, reason: answer.message }],
-        });
+        const refused = { letter, reason: answer.message };
+        await this.store.refuse(refused).catch(() => undefined);
+        this.set({ ...left(), refused: [...this.state.refused, refused] });
       }
       return;
     }
+    await this.store.drop(letter.commandId).catch(() => undefined);
+    this.set(left());
     this.onStored(answer);
     waiting?.resolve({ stored: answer });
   }
@@ -163,16 +205,6 @@ export class Outbox {
 
   private set(change: Partial<State>): void {
     this.state = { ...this.state, ...change };
-    this.store.setItem("nokko.outbox", JSON.stringify(this.state.letters));
-    this.store.setItem("nokko.refused", JSON.stringify(this.state.refused));
     this.watchers.forEach((w) => w());
-  }
-}
-
-function read<T>(store: Storage, key: string): T | null {
-  try {
-    return JSON.parse(store.getItem(key) ?? "null") as T | null;
-  } catch {
-    return null;
   }
 }

@@ -332,6 +332,7 @@ export interface paths {
                 query: {
                     text: string;
                     answers?: string;
+                    denominator?: number;
                 };
                 header?: never;
                 path?: never;
@@ -507,6 +508,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Instrument"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Listed"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -526,6 +597,47 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["Body"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeBackCommand"];
                 };
             };
             responses: {
@@ -785,6 +897,87 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/stations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlaceStation"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    before: string;
+                    after: string;
+                };
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Compared"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/readings": {
         parameters: {
             query?: never;
@@ -806,6 +999,246 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["Store"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StoreMeasure"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/skips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Skip"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/standard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Standard"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/readings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/readings-csv/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CsvFile"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CsvPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/readings-csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CsvImport"];
                 };
             };
             responses: {
@@ -1241,6 +1674,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/live/standing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Standing"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/live/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "text/plain": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LinesTaken"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1255,6 +1768,19 @@ export interface components {
             did: string;
             why: string;
             lookAgain: null | string;
+        };
+        /** @description A measure that this vehicle and its plan call for. */
+        AskedMeasure: {
+            /** @description Key of the measure. */
+            measure: string;
+            /** @description Where. */
+            place: string;
+            /** @description Why, in a sentence. */
+            why: string;
+            /** @description Whether it cannot be had later: once something is undone, the value as found is gone. */
+            nowOrNever: boolean;
+            /** @description Whether it was read, or passed over with a reason, at the present stage. */
+            done: boolean;
         };
         /** @description A file that belongs to the job, named by its content. */
         Attachment: {
@@ -1304,7 +1830,7 @@ export interface components {
             id: string;
             /** Format: uuid */
             stageId: string;
-            conditions: components["schemas"]["Conditions"];
+            conditions: components["schemas"]["RoundConditions"];
         };
         BeginFitting: {
             /** Format: uuid */
@@ -1402,6 +1928,19 @@ export interface components {
             /** @description Tools to lay out. */
             tools: string[];
         };
+        /** @description A lip's height carried to another datum; marked, and never taken for a reading. */
+        CarriedHeight: {
+            /** @description The lip. */
+            station: string;
+            /** @description The datum in which it was read. */
+            from: components["schemas"]["Datum"];
+            /** @description The datum to which it was carried. */
+            to: components["schemas"]["Datum"];
+            /** @description The height there, mm. */
+            height: components["schemas"]["Result"];
+            /** @description Whether a verdict may rest on it: only with measured radii. */
+            decides: boolean;
+        };
         /**
          * @description Which part of the vehicle a station is fixed to.
          * @enum {unknown}
@@ -1412,13 +1951,17 @@ export interface components {
             commandId: string;
             /** Format: uint32 */
             version: number;
-            conditions: components["schemas"]["Conditions"];
+            conditions: components["schemas"]["RoundConditions"];
         };
         CloseLine: {
             /** Format: uuid */
             commandId: string;
             fate: components["schemas"]["Fate"];
             note: null | string;
+        };
+        Compared: {
+            comparison: components["schemas"]["Comparison"];
+            sentences: string[];
         };
         /** @description Two walk-rounds compared. */
         Comparison: {
@@ -1437,21 +1980,56 @@ export interface components {
             rigid: null | components["schemas"]["RigidBody"];
             /** @description Warp of the four corners' rises, mm; its uncertainty is 2u. */
             warp: components["schemas"]["Result"];
+            /** @description Body, springs and tyre at every corner. */
+            corners: components["schemas"]["CornerMotion"][];
+            /** @description Axles that nobody touched between the two stages. */
+            controls: components["schemas"]["ControlAxle"][];
+            /** @description In what the two rounds were not taken alike; it is in the uncertainties. */
+            differences: components["schemas"]["ConditionDifference"][];
             /** @description Why a check is missing or weak. */
             notes: string[];
         };
-        Conditions: {
-            datum: components["schemas"]["Datum"];
-            /** Format: int32 */
-            denominator: number;
-            settled: components["schemas"]["Settled"];
-            hubMarked: boolean;
-            floorSurveyed: boolean;
-            spot: null | string;
-            fuel: null | string;
-            load: null | string;
-            odometer: null | components["schemas"]["QuantityInput"];
-            notes: null | string;
+        /** @description One way in which two walk-rounds were not taken alike. */
+        ConditionDifference: {
+            /** @description What differs, as the field is named. */
+            key: string;
+            /** @description What differs, in plain words. */
+            says: string;
+            /**
+             * Format: double
+             * @description Standard uncertainty that it adds to every rise, mm; a rule of thumb.
+             */
+            uMm: number;
+            /**
+             * @description Whether a verdict may still rest on heights from the hub.
+             * @default true
+             */
+            decides: boolean;
+            /**
+             * @description Whether a verdict may still rest on heights from the floor or the rim.
+             * @default true
+             */
+            floorDecides: boolean;
+        };
+        /** @description An axle at which nothing was changed between two stages: it should not have moved. */
+        ControlAxle: {
+            /** @description front or rear. */
+            axle: string;
+            /** @description Mean rise of its two lips, mm. */
+            rise: components["schemas"]["Result"];
+            /** @description Whether it moved more than the tape allows. */
+            moved: boolean;
+        };
+        /** @description Where a corner's rise came from: the body rose, the springs gave, the tyre did. Each in mm, or why it cannot be told. */
+        CornerMotion: {
+            /** @description LF, RF, LR or RR. */
+            corner: string;
+            /** @description Rise of the lip above the floor. */
+            body: components["schemas"]["Result"];
+            /** @description Rise of the lip above the hub. */
+            springs: components["schemas"]["Result"];
+            /** @description Rise of the hub above the floor. */
+            tyre: components["schemas"]["Result"];
         };
         CornerPlacings: {
             corner: string;
@@ -1463,6 +2041,31 @@ export interface components {
             corner: string;
             /** @description Parts from the body down. */
             parts: components["schemas"]["PlacedPart"][];
+        };
+        CsvFile: {
+            /** Format: uuid */
+            walkRoundId: string;
+            csv: string;
+        };
+        CsvImport: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            csv: string;
+        };
+        CsvPreview: {
+            problem: null | string;
+            /** Format: int32 */
+            good: number;
+            rows: components["schemas"]["CsvRow"][];
+        };
+        CsvRow: {
+            /** Format: int32 */
+            line: number;
+            shows: string;
+            problem: null | string;
+            isHere: boolean;
         };
         /**
          * @description From where a height is measured. A height has two ends: a datum and a station.
@@ -1696,10 +2299,18 @@ export interface components {
             person: string;
             /** Format: date-time */
             at: string;
+            takenBack: boolean;
+            canTakeBack: boolean;
         };
         Imported: {
             /** Format: uuid */
             jobId: string;
+        };
+        Instrument: {
+            key: string;
+            name: string;
+            serial: string;
+            measures: string[];
         };
         /** @description One vehicle's visit: what is wanted, agreed and promised. */
         Job: {
@@ -1837,6 +2448,8 @@ export interface components {
             predictions: components["schemas"]["Prediction"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["Proof"][];
+            /** @description Every stage against the one before it, where both were measured: what each change did. */
+            chain: components["schemas"]["Comparison"][];
             sinceFirst: null | components["schemas"]["Comparison"];
         };
         JobView: {
@@ -1848,6 +2461,9 @@ export interface components {
             words: components["schemas"]["RoundWords"][];
             notMeasured: string[];
             followUpSuggestions: components["schemas"]["FollowUpSuggestion"][];
+            asked: components["schemas"]["AskedMeasure"][];
+            raised: string[];
+            moreStations: components["schemas"]["Station"][];
             versions: {
                 [key: string]: number;
             };
@@ -1933,6 +2549,20 @@ export interface components {
          * @enum {unknown}
          */
         Known: "measured" | "document" | "box" | "told" | "byEye" | "estimated" | "archetype" | "computed";
+        LineProblem: {
+            /** Format: int32 */
+            line: number;
+            why: string;
+        };
+        LinesTaken: {
+            /** Format: int32 */
+            lines: number;
+            problems: components["schemas"]["LineProblem"][];
+        };
+        Listed: {
+            measure: components["schemas"]["Measure"];
+            places: string[];
+        };
         /** @description Change of a corner's spring load. */
         LoadChange: {
             /** @description LF, RF, LR or RR. */
@@ -1968,6 +2598,56 @@ export interface components {
             name: string;
             shop: string;
             lengthUnit: string;
+        };
+        /** @description Something beside station heights that is measured on a vehicle. */
+        Measure: {
+            /** @description Key in files. */
+            key: string;
+            /** @description What it is called in a bay. */
+            title: string;
+            /** @description Gap, length, angle, pressure or note. */
+            kind: components["schemas"]["ReadingKind"];
+            /** @description Where it is taken. */
+            places: components["schemas"]["MeasurePlaces"];
+            /** @description How to take it, in a sentence or two. */
+            how: string;
+            /**
+             * Format: double
+             * @description Least usual value, mm or °; outside, the tool asks.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Greatest usual value, mm or °.
+             */
+            high: number;
+            /** @description What the length is over which a gap was taken, where one is needed; null where none is. */
+            over: null | string;
+            /** @description What can hurt while it is taken. */
+            caution: null | string;
+            /** @description Whether a value below zero makes sense. */
+            mayBeBelowZero: boolean;
+        };
+        /**
+         * @description At how many places of a vehicle a measure is taken.
+         * @enum {unknown}
+         */
+        MeasurePlaces: "wheels" | "axles" | "lamps" | "vehicle";
+        /** @description What a measure gave at one place in one walk-round. */
+        MeasureValue: {
+            /** @description Key of the measure; of a derived value its own key: camber, toe, panhardDrop. */
+            measure: string;
+            /** @description LF … RR, front, rear, a lamp, or vehicle. */
+            place: string;
+            /** @description mm or °. */
+            value: components["schemas"]["Result"];
+            /**
+             * Format: int32
+             * @description Reads that stand; 0 for a derived value.
+             */
+            reads: number;
+            /** @description A derived value in words; null otherwise. */
+            says: null | string;
         };
         /** @description The rise of one station between two walk-rounds. */
         MeasuredRise: {
@@ -2057,6 +2737,10 @@ export interface components {
             /** @description How to reach the owner. */
             contact: null | string;
         };
+        Pad: {
+            wheel: string;
+            height: components["schemas"]["QuantityInput"];
+        };
         /** @description A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown. */
         Part: {
             /**
@@ -2137,6 +2821,21 @@ export interface components {
          * @enum {unknown}
          */
         PlaceKind: "station" | "wheel" | "axle" | "joint" | "point";
+        PlaceStation: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+            name: string;
+            /** Format: double */
+            xMm: number;
+            /** Format: double */
+            yMm: number;
+            carrier: components["schemas"]["Carrier"];
+            edge: null | string;
+            /** Format: uuid */
+            walkRoundId: null | string;
+        };
         /** @description A part as it was when it was placed; later corrections of the shelf do not change it. */
         PlacedPart: {
             /**
@@ -2339,7 +3038,7 @@ export interface components {
             known: components["schemas"]["Known"];
             answers: null | string[];
         };
-        /** @description A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it. */
+        /** @description A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back. */
         Reading: {
             /**
              * Format: uuid
@@ -2355,8 +3054,15 @@ export interface components {
             kind: components["schemas"]["ReadingKind"];
             /** @description Where. */
             place: components["schemas"]["Place"];
+            /** @description Which of the catalogue's measures it is, by key; null for a height of a station. */
+            measure: null | string;
             from: null | components["schemas"]["Datum"];
+            /** @description Name of the fitter's own mark, where Datum? Reading.From is Datum.Own; it is compared only with itself. */
+            ownMark: null | string;
             value: null | components["schemas"]["Quantity"];
+            over: null | components["schemas"]["Quantity"];
+            /** @description Whether it was passed over; string? Reading.Note says why, and there is no value. */
+            skipped: boolean;
             /** @description Whether the tape was read strong or shy. */
             nudged: boolean;
             /** @description Questions that the reader asked and the person answered, by key. */
@@ -2457,6 +3163,27 @@ export interface components {
          * @enum {unknown}
          */
         RigidVerdict: "fits" | "named" | "candidates" | "cannotTell";
+        RoundConditions: {
+            datum: components["schemas"]["Datum"];
+            /** Format: int32 */
+            denominator: number;
+            settled: components["schemas"]["Settled"];
+            hubMarked: boolean;
+            floorSurveyed: boolean;
+            spot: null | string;
+            fuel: null | string;
+            load: null | string;
+            odometer: null | components["schemas"]["QuantityInput"];
+            notes: null | string;
+            order: null | string[];
+            walk: null | components["schemas"]["WalkingOrder"];
+            pads: null | components["schemas"]["Pad"][];
+            /** Format: int32 */
+            peopleIn: null | number;
+            modes: null | components["schemas"]["VehicleMode"][];
+            steeringStraight: null | boolean;
+            tyres: null | components["schemas"]["Tyre"][];
+        };
         RoundWords: {
             /** Format: uuid */
             walkRoundId: string;
@@ -2528,6 +3255,27 @@ export interface components {
             userName: string;
             password: string;
         };
+        Skip: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            station: null | string;
+            measure: null | string;
+            place: null | string;
+            why: string;
+            /** Format: date-time */
+            takenAt: string;
+        };
+        /** @description A station that was passed over. */
+        SkippedStation: {
+            /** @description Name of the station. */
+            station: string;
+            /** @description Why. */
+            why: string;
+        };
         /** @description What is fitted at every corner between two changes. Belongs to the vehicle and outlives the job. */
         Stage: {
             /**
@@ -2542,7 +3290,7 @@ export interface components {
             vehicleId: string;
             /**
              * Format: int32
-             * @description Place in the vehicle's chain, from 0.
+             * @description Place in the vehicle's chain, from 0, which is as found; −1 is the vehicle as it left the works.
              */
             ordinal: number;
             /** @description Name: standard, as found, after stack 1 … */
@@ -2554,6 +3302,29 @@ export interface components {
             openedAt: string;
             /** @description What is fitted at each corner; a corner that is not listed has nothing added. */
             stacks: components["schemas"]["CornerStack"][];
+        };
+        Standard: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uuid */
+            stageId: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            datum: components["schemas"]["Datum"];
+            heights: components["schemas"]["StandardHeight"][];
+            source: string;
+        };
+        StandardHeight: {
+            /** Format: uuid */
+            id: string;
+            station: string;
+            height: components["schemas"]["QuantityInput"];
+        };
+        Standing: {
+            device: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            place: string;
         };
         /** @description A place on the body that is measured. */
         Station: {
@@ -2610,6 +3381,19 @@ export interface components {
             reads: number;
             /** @description What to look at again, in plain sentences. */
             flags: string[];
+            /** @description Name of the fitter's own mark, for Datum.Own. */
+            ownMark: null | string;
+            /**
+             * Format: double
+             * @description What the floor survey added to the reads, mm; it is in Height.
+             * @default 0
+             */
+            floorCorrectionMm: number;
+            /**
+             * @description Whether a part was already in elsewhere, or a corner raised: it is no baseline.
+             * @default false
+             */
+            contaminated: boolean;
         };
         /** @description One station: before, planned, now. */
         StationProof: {
@@ -2719,6 +3503,29 @@ export interface components {
             /** Format: uuid */
             supersedes: null | string;
             reason: null | string;
+            ownMark: null | string;
+            instrument: null | string;
+            raised: null | string[];
+            changed: null | string[];
+        };
+        StoreMeasure: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            measure: string;
+            place: string;
+            typed: string;
+            over: null | components["schemas"]["QuantityInput"];
+            answers: string[];
+            /** Format: date-time */
+            takenAt: string;
+            /** Format: uuid */
+            supersedes: null | string;
+            reason: null | string;
+            instrument: null | string;
         };
         /** @description What holds an axle up, from now on. */
         SupportEntry: {
@@ -2767,6 +3574,12 @@ export interface components {
             x: null | components["schemas"]["Quantity"];
             y: null | components["schemas"]["Quantity"];
             z: null | components["schemas"]["Quantity"];
+        };
+        TakeBackCommand: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uuid */
+            undoes: string;
         };
         /** @description One possible meaning of an ambiguous text. */
         TapeChoice: {
@@ -2863,6 +3676,11 @@ export interface components {
              */
             at: string;
         };
+        Tyre: {
+            wheel: string;
+            size: null | string;
+            pressure: null | components["schemas"]["QuantityInput"];
+        };
         /** @description A reading that entered no result. */
         UnusedReading: {
             /**
@@ -2940,6 +3758,11 @@ export interface components {
          * @enum {unknown}
          */
         VehicleKind: "pickup" | "openTop" | "wagon" | "estate" | "utv";
+        /**
+         * @description Something in the vehicle that lifts or lowers it of its own accord.
+         * @enum {unknown}
+         */
+        VehicleMode: "airNormal" | "airRaised" | "airLowered" | "selfLevelling" | "tow";
         VehicleSizes: {
             wheelbase: null | components["schemas"]["QuantityInput"];
             frontTrack: null | components["schemas"]["QuantityInput"];
@@ -2974,20 +3797,37 @@ export interface components {
             datum: components["schemas"]["Datum"];
             /** @description Smallest division of the tape. */
             division: components["schemas"]["Quantity"];
+            /** @description Stations of this round in walking order, by name; empty is every station of the vehicle in its own order. */
+            order: string[];
+            /** @description Whether its heights stand in a document and were not measured: the vehicle as it left the works. Such a round informs and decides nothing. */
+            fromDocument: boolean;
             /** @description How the vehicle came to rest. */
             settled: components["schemas"]["Settled"];
             /** @description Whether the hub centres were marked. */
             hubMarked: boolean;
             /** @description Whether the floor was surveyed. */
             floorSurveyed: boolean;
+            /** @description The floor survey: the height of each wheel's pad above one common level; readings are corrected by it. Empty when none was written down. */
+            pads: components["schemas"]["WheelPad"][];
             /** @description Where the vehicle stood; rounds with the same name stood on the same spots. */
             spot: null | string;
             /** @description Fuel as said. */
             fuel: null | string;
             /** @description Load as said. */
             load: null | string;
+            /**
+             * Format: int32
+             * @description People in the vehicle; null is not noted.
+             */
+            peopleIn: null | number;
+            /** @description Modes that were on and move the body of their own accord. */
+            modes: components["schemas"]["VehicleMode"][];
+            /** @description Whether the steering stood straight; null is not noted. */
+            steeringStraight: null | boolean;
+            /** @description Tyres and their pressures, one row a wheel; a wheel that is not listed was not looked at. */
+            tyres: components["schemas"]["WheelTyre"][];
             odometer: null | components["schemas"]["Quantity"];
-            /** @description Notes on conditions: modes, ride, noise. */
+            /** @description Notes on conditions: ride, noise. */
             notes: null | string;
             /**
              * Format: uuid
@@ -3032,14 +3872,85 @@ export interface components {
             warp: components["schemas"]["Result"];
             /** @description Body angle from the lips, ° nose-down. */
             bodyAngle: components["schemas"]["Result"];
+            /** @description Angle of the sill, ° nose-down, from its two ends or from an angle gauge: what the body really does. */
+            sillAngle: components["schemas"]["Result"];
+            /** @description Loaded radius and rim radius of every wheel. */
+            wheels: components["schemas"]["WheelMeasures"][];
+            /** @description Lips carried to the datums in which they were not read. */
+            carried: components["schemas"]["CarriedHeight"][];
+            /** @description Every other measure, and what follows from it. */
+            measures: components["schemas"]["MeasureValue"][];
+            /** @description Stations passed over, with the reason. */
+            skipped: components["schemas"]["SkippedStation"][];
             /** @description Readings that were not used, with the reason. */
             unused: components["schemas"]["UnusedReading"][];
+        };
+        /** @enum {unknown} */
+        WalkingOrder: "leftSideBack" | "leftSideForward" | "rightSideBack" | "axleByAxle";
+        /** @description Loaded radius and rim radius of one wheel in one walk-round, mm, each measured or estimated. */
+        WheelMeasures: {
+            /** @description LF, RF, LR or RR. */
+            wheel: string;
+            /** @description r, the hub's height above the floor. */
+            loadedRadius: components["schemas"]["Result"];
+            /** @description ρ, the rim's outer radius. */
+            rimRadius: components["schemas"]["Result"];
+            /** @description The radii as conversions need them. */
+            radii: components["schemas"]["WheelRadii"];
+        };
+        /** @description The floor under one wheel. */
+        WheelPad: {
+            /** @description The wheel: LF, RF, LR or RR. */
+            wheel: string;
+            /** @description Height of the floor there above a level that is common to all four; may be below zero. */
+            height: components["schemas"]["Quantity"];
         };
         /**
          * @description Where the wheels are while somebody works.
          * @enum {unknown}
          */
         WheelPosition: "hanging" | "onWheels";
+        /** @description What ties the datums of one wheel together. */
+        WheelRadii: {
+            /**
+             * Format: double
+             * @description r, the hub's height above the floor, in mm.
+             */
+            loadedRadiusMm: number;
+            /**
+             * Format: double
+             * @description Standard uncertainty of r in mm.
+             */
+            loadedRadiusUMm: number;
+            /**
+             * Format: double
+             * @description ρ, the rim's outer radius, in mm.
+             */
+            rimRadiusMm: number;
+            /**
+             * Format: double
+             * @description Standard uncertainty of ρ in mm.
+             */
+            rimRadiusUMm: number;
+            /**
+             * @description Whether r was measured; only then may a verdict rest on a conversion from or to the floor.
+             * @default false
+             */
+            radiusMeasured: boolean;
+            /**
+             * @description Whether ρ was measured.
+             * @default false
+             */
+            rimMeasured: boolean;
+        };
+        /** @description The tyre on one wheel. */
+        WheelTyre: {
+            /** @description The wheel: LF, RF, LR or RR. */
+            wheel: string;
+            /** @description Size as printed on it; null is as on the vehicle. */
+            size: null | string;
+            pressure: null | components["schemas"]["Quantity"];
+        };
         YardJob: {
             job: components["schemas"]["Job"];
             vehicle: components["schemas"]["Vehicle"];

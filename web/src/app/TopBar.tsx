@@ -5,6 +5,7 @@ import { useColorScheme } from "@mui/material/styles";
 import { useQueryClient } from "@tanstack/react-query";
 import { Link as To } from "react-router";
 import { api, type Schemas } from "../api/client";
+import { device } from "../api/device";
 import { useOutbox } from "../api/job";
 
 /** One thin line: where home is, whether all is saved, unit, day or night, who. */
@@ -76,9 +77,12 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
         size="small"
         color="inherit"
         onClick={() => {
-          void api.POST("/api/sign-out").then(() => {
-            window.location.assign("/");
-          });
+          void api
+            .POST("/api/sign-out")
+            .then(() => device.forget())
+            .finally(() => {
+              window.location.assign("/");
+            });
         }}
       >
         <Box component="span" sx={{ display: { xs: "none", md: "inline" } }}>

@@ -108,7 +108,13 @@ export const theme = createTheme({
     },
     MuiToggleButton: {
       defaultProps: { disableRipple: true },
-      styleOverrides: { root: { minHeight: 48, textTransform: "none" } },
+      styleOverrides: {
+        root: ({ theme: t }) => ({
+          minHeight: 48,
+          textTransform: "none",
+          color: (t.vars ?? t).palette.text.primary,
+        }),
+      },
     },
     MuiTextField: { defaultProps: { size: "small", fullWidth: true } },
     MuiOutlinedInput: { styleOverrides: { root: { minHeight: 48 } } },

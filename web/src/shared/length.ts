@@ -8,19 +8,28 @@ export interface Shown {
   unit: LengthUnit;
 }
 
-const division = { in: 25.4 / 16, mm: 1 };
+/** The smallest division that is shown, as its denominator in inches; millimetres are whole. */
+const usual = 16;
 
-function parts(count: number, unit: LengthUnit, signed: boolean): Shown {
+const division = (unit: LengthUnit, denominator: number) =>
+  unit === "mm" ? 1 : 25.4 / denominator;
+
+function parts(
+  count: number,
+  unit: LengthUnit,
+  signed: boolean,
+  least = usual,
+): Shown {
   const sign = count < 0 ? "−" : signed && count > 0 ? "+" : "";
   const n = Math.abs(count);
   if (unit === "mm") {
     return { sign, whole: String(n), numerator: "", denominator: "", unit };
   }
-  let [numerator, denominator] = [n % 16, 16];
+  let [numerator, denominator] = [n % least, least];
   while (numerator > 0 && numerator % 2 === 0) {
     [numerator, denominator] = [numerator / 2, denominator / 2];
   }
-  const whole = Math.floor(n / 16);
+  const whole = Math.floor(n / least);
   return {
     sign,
     whole: whole > 0 || numerator === 0 ? String(whole) : "",
@@ -30,18 +39,24 @@ function parts(count: number, unit: LengthUnit, signed: boolean): Shown {
   };
 }
 
-/** A length as a tape shows it: nearest sixteenth, reduced, or whole millimetres. */
-export function shown(mm: number, unit: LengthUnit, signed = false): Shown {
+/** A length as a tape shows it: nearest division, reduced, or whole millimetres. */
+export function shown(
+  mm: number,
+  unit: LengthUnit,
+  signed = false,
+  denominator = usual,
+): Shown {
   return parts(
-    Math.sign(mm) * Math.round(Math.abs(mm) / division[unit]),
+    Math.sign(mm) * Math.round(Math.abs(mm) / division(unit, denominator)),
     unit,
     signed,
+    denominator,
   );
 }
 
 /** An expanded uncertainty (k = 2), rounded up to the division. */
 export function shownU(u: number, unit: LengthUnit): Shown {
-  return parts(Math.ceil((2 * u) / division[unit] - 1e-9), unit, false);
+  return parts(Math.ceil((2 * u) / division(unit, usual) - 1e-9), unit, false);
 }
 
 /** As plain text, for labels, speech and titles. */

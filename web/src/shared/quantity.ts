@@ -37,4 +37,12 @@ export const cornerWords: Record<string, string> = {
   RR: "Right rear",
   LM: "Left middle",
   RM: "Right middle",
+  "sill LF": "Left sill, front",
+  "sill LR": "Left sill, rear",
+  "sill RF": "Right sill, front",
+  "sill RR": "Right sill, rear",
+  "bumper LF": "Left front bumper corner",
+  "bumper RF": "Right front bumper corner",
+  "bumper LR": "Left rear bumper corner",
+  "bumper RR": "Right rear bumper corner",
 };

@@ -21,7 +21,8 @@ export function SignIn() {
     });
     if (answer.response.ok) {
       await client.invalidateQueries();
-      outbox.resume();
+      void outbox.resume();
+      outbox.wake();
     } else {
       setError(Problem.of(answer.response.status, answer.error).message);
     }

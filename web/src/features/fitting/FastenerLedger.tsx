@@ -6,7 +6,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { supportNow } from "../../api/document";
-import { useJob, useSend } from "../../api/job";
+import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
@@ -94,6 +94,7 @@ function JointForm({ joint, plan }: { joint: Schemas["Joint"]; plan: string }) {
   const [tool, setTool] = useDraft("tool", "torque wrench");
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
+  const spoken = useSeenVersion(joint.id);
   const [problem, setProblem] = useState<Error | null>(null);
   const position = supportNow(d)?.position ?? "onWheels";
   const entries = d.torqueEntries
@@ -115,7 +116,7 @@ function JointForm({ joint, plan }: { joint: Schemas["Joint"]; plan: string }) {
         "PUT",
         `/joints/${joint.id}/spec`,
         {
-          version: view.versions[joint.id],
+          version: spoken.version,
           torque: typed(spec.torque, torqueUnit, "document"),
           angle: null,
           criterion: spec.criterion || null,

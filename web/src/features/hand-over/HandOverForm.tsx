@@ -4,7 +4,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { useJob, useSend } from "../../api/job";
+import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -30,6 +30,7 @@ export function HandOverForm() {
     left: [] as string[],
     days: {} as Record<string, string>,
   });
+  const seen = useSeenVersion(d.job.id);
   const [problem, setProblem] = useState<Error | null>(null);
   const kept = view.followUpSuggestions.filter(
     (f) => !draft.left.includes(f.what),
@@ -43,7 +44,7 @@ export function HandOverForm() {
         "POST",
         "/hand-over",
         {
-          version: view.versions[d.job.id],
+          version: seen.version,
           odometer: typed(draft.odometer, unit),
           ownerNotes: draft.notes || null,
           followUps: kept.map((f) => ({

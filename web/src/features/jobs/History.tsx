@@ -1,23 +1,50 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, must } from "../../api/client";
-import { useJob } from "../../api/job";
+import { useJob, useSend } from "../../api/job";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
 
-/** Who did what, newest first. */
-export function History() {
+function useHistory(enabled: boolean) {
   const job = useJob().document.job.id;
-  const [open, setOpen] = useState(false);
-  const history = useQuery({
+  return useQuery({
     queryKey: ["history", job],
     queryFn: async () =>
       must(
         await api.GET("/api/jobs/{job}/history", { params: { path: { job } } }),
       ),
-    enabled: open,
+    enabled,
     staleTime: 0,
   });
+}
+
+/** Takes a change of the last hour back. */
+function useTakeBack() {
+  const send = useSend();
+  const [problem, setProblem] = useState<Error | null>(null);
+  const takeBack = async (line: { id: string; kind: string }) => {
+    setProblem(null);
+    try {
+      await send(
+        "POST",
+        "/undo",
+        { undoes: line.id },
+        `taking back: ${line.kind}`,
+      );
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  return { takeBack, problem };
+}
+
+/** Who did what, newest first; what is younger than an hour can be taken back. */
+export function History() {
+  const [open, setOpen] = useState(false);
+  const history = useHistory(open);
+  const { takeBack, problem } = useTakeBack();
   return (
     <Box
       component="details"
@@ -29,13 +56,46 @@ export function History() {
       <Typography variant="h2" component="summary" sx={{ py: 1.5 }}>
         History
       </Typography>
-      <Box component="ol" sx={{ my: 0, maxHeight: 320, overflowY: "auto" }}>
+      <ProblemNote problem={problem} />
+      <Box component="ol" sx={{ my: 0, maxHeight: 360, overflowY: "auto" }}>
         {history.data?.map((h) => (
           <li key={h.id}>
-            {h.at.slice(0, 16).replace("T", " ")} UTC, {h.person}: {h.kind}
+            {h.at.slice(0, 16).replace("T", " ")} UTC, {h.person}:{" "}
+            {h.takenBack ? <s>{h.kind}</s> : h.kind}
+            {h.takenBack && " (taken back)"}
+            {h.canTakeBack && (
+              <Button
+                size="small"
+                aria-label={`Take back: ${h.kind}, ${h.at.slice(11, 19)}`}
+                onClick={() => void takeBack(h)}
+              >
+                Take back
+              </Button>
+            )}
           </li>
         ))}
       </Box>
     </Box>
+  );
+}
+
+/** One press takes the newest change of the last hour back. */
+export function TakeBackLast() {
+  const history = useHistory(true);
+  const { takeBack, problem } = useTakeBack();
+  const last = history.data?.find((h) => h.canTakeBack);
+  return (
+    <>
+      {last && (
+        <Button
+          size="small"
+          color="inherit"
+          onClick={() => void takeBack(last)}
+        >
+          Take back: {last.kind}
+        </Button>
+      )}
+      <ProblemNote problem={problem} />
+    </>
   );
 }

@@ -2,9 +2,12 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { createContext, useContext, useMemo, useState } from "react";
-import { NavLink, Outlet, useLocation, useParams } from "react-router";
+import { Link, NavLink, Outlet, useLocation, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
+import { LiveProvider, useListening } from "../../api/live";
+import { withWaiting } from "../../api/waiting";
 import { JobProvider, outbox, useJobQuery, useOutbox } from "../../api/job";
+import type { Letter } from "../../api/outbox";
 import { StanceBand } from "../stance/StanceBand";
 
 interface Band {
@@ -33,6 +36,8 @@ export function JobLayout() {
   const [preview, setPreview] = useState<Schemas["Prediction"] | null>(null);
   const [hidden, setHidden] = useState<string | null>(null);
   const band = useMemo(() => ({ preview: setPreview, hide: setHidden }), []);
+  const { letters } = useOutbox();
+  const live = useListening(job);
   const measuring = useLocation().pathname.endsWith("/walk-round");
   if (query.isPending) {
     return null;
@@ -45,18 +50,20 @@ export function JobLayout() {
     );
   }
   return (
-    <JobProvider value={query.data}>
-      <BandContext.Provider value={band}>
-        <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />
-        <Box
-          component="main"
-          sx={{ flex: 1, px: { xs: 1, sm: 2 }, pt: 1.5, pb: 3 }}
-        >
-          <RefusedLetters job={job} />
-          <Outlet />
-        </Box>
-        <Rail job={job} phases={query.data.progress.phases} />
-      </BandContext.Provider>
+    <JobProvider value={withWaiting(query.data, letters)}>
+      <LiveProvider value={live}>
+        <BandContext.Provider value={band}>
+          <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />
+          <Box
+            component="main"
+            sx={{ flex: 1, px: { xs: 1, sm: 2 }, pt: 1.5, pb: 3 }}
+          >
+            <RefusedLetters job={job} />
+            <Outlet />
+          </Box>
+          <Rail job={job} phases={query.data.progress.phases} />
+        </BandContext.Provider>
+      </LiveProvider>
     </JobProvider>
   );
 }
@@ -149,6 +156,15 @@ function Rail({
   );
 }
 
+/** Puts what was typed back into the field of its station, as it was typed. */
+function putBack(letter: Letter) {
+  localStorage.setItem(
+    `nokko.draft.reading.${String(letter.body.walkRoundId)}.${String(letter.body.station)}`,
+    JSON.stringify(letter.body.typed),
+  );
+  outbox.dismiss(letter.commandId);
+}
+
 /** What the server refused after the person had gone on: nothing typed is lost. */
 function RefusedLetters({ job }: { job: string }) {
   const { refused } = useOutbox();
@@ -160,6 +176,19 @@ function RefusedLetters({ job }: { job: string }) {
       sx={{ border: 2, borderColor: "error.main", p: 1, mb: 1 }}
     >
       ■ Not stored: {letter.says}. {reason}
+      {typeof letter.body.typed === "string" &&
+        typeof letter.body.walkRoundId === "string" &&
+        typeof letter.body.station === "string" && (
+          <Button
+            component={Link}
+            to={`/jobs/${job}/walk-round`}
+            onClick={() => {
+              putBack(letter);
+            }}
+          >
+            Put it right
+          </Button>
+        )}
       <Button
         onClick={() => {
           outbox.dismiss(letter.commandId);

@@ -2,9 +2,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { useJob, useRefreshJob, useSend } from "../../api/job";
+import { useJob, useRefreshJob, useSeenVersion, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
+import { firstStage } from "../../api/document";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -59,16 +60,19 @@ export default function TakenIn() {
   const refresh = useRefreshJob();
   const stale = problem instanceof Problem && problem.field === "version";
 
-  const save = async (what: "vehicle" | "target", seen = view) => {
+  const vehicle = useSeenVersion(d.vehicle.id);
+  const job = useSeenVersion(d.job.id);
+
+  const save = async (what: "vehicle" | "target", over?: JobView) => {
     setProblem(null);
     setLast(what);
     try {
-      await (what === "vehicle"
+      const outcome = await (what === "vehicle"
         ? send(
             "PUT",
             "/vehicle",
             {
-              version: seen.versions[d.vehicle.id],
+              version: over ? over.versions[d.vehicle.id] : vehicle.version,
               sizes: sizesBody(sizes, unit),
             },
             "the vehicle's sizes",
@@ -77,13 +81,14 @@ export default function TakenIn() {
             "PUT",
             "/target",
             {
-              version: seen.versions[d.job.id],
+              version: over ? over.versions[d.job.id] : job.version,
               target: targetBody(target, unit),
               wish: d.job.wish,
               promisedOn: d.job.promisedOn,
             },
             "the target",
           ));
+      (what === "vehicle" ? vehicle : job).saved(outcome);
     } catch (e) {
       setProblem(asError(e));
     }
@@ -108,7 +113,7 @@ export default function TakenIn() {
     ["Known troubles", d.job.troubles],
     ["Promised", d.job.promisedOn],
   ];
-  const found = [...d.stages].sort((a, b) => a.ordinal - b.ordinal)[0];
+  const found = firstStage(d);
 
   return (
     <Box sx={{ maxWidth: 1080 }}>
@@ -140,7 +145,7 @@ export default function TakenIn() {
       <Typography variant="h2" sx={{ mt: 2.5 }}>
         As found
       </Typography>
-      {found?.stacks.length ? (
+      {found.stacks.length > 0 ? (
         <ul>
           {found.stacks.flatMap((s) =>
             s.parts.map((p) => (
@@ -191,6 +196,8 @@ export default function TakenIn() {
                 void refresh().then((fresh) => {
                   setSizes(sizesOf(fresh.document.vehicle));
                   setTarget(targetOf(fresh.document.job.target));
+                  vehicle.see(fresh);
+                  job.see(fresh);
                   setProblem(null);
                 });
               }}

@@ -2,8 +2,10 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../api/client";
 import { useJob, useOutbox } from "../../api/job";
+import { waitingIn } from "../../api/waiting";
 import { Length, PlusMinus } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
+import { PhotographButton } from "../jobs/Photographs";
 
 /** What was read in this round; the difference to the earlier stage is shown once a station is stored. */
 export function Readings({
@@ -23,14 +25,9 @@ export function Readings({
   const stance = view.results.walkRounds.find(
     (w) => w.walkRoundId === round.id,
   );
-  const proof = view.results.proofs.find((p) => p.walkRoundId === round.id);
-  const superseded = new Set(d.readings.map((r) => r.supersedes));
-  const standing = d.readings.filter(
-    (r) => r.walkRoundId === round.id && !superseded.has(r.id),
-  );
-  const waiting = letters.filter(
-    (l) => l.job === d.job.id && l.body.walkRoundId === round.id,
-  );
+  // What the stage before had, once it was measured too.
+  const earlier = view.results.chain.find((c) => c.afterId === round.id);
+  const waiting = waitingIn(letters, round.id);
   return (
     <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 1.5 }}>
       {waiting.map((l) => (
@@ -41,18 +38,17 @@ export function Readings({
       {stance?.stations
         .filter((s) => s.station !== hidden)
         .map((s) => {
-          const rise = proof?.comparison?.rises.find(
+          const rise = earlier?.rises.find(
             (r) => r.station === s.station,
           )?.rise;
-          const mine = standing.filter(
-            (r) =>
-              r.place.name === s.station && (r.from ?? round.datum) === s.datum,
+          const reads = d.readings.filter((r) =>
+            s.height.restsOn.includes(r.id),
           );
-          const last = mine.at(-1);
+          const last = reads.at(-1);
           return (
             <Box
               component="li"
-              key={`${s.station} ${s.datum}`}
+              key={`${s.station} ${s.datum} ${s.ownMark ?? ""}`}
               sx={{
                 borderBottom: 1,
                 borderColor: "divider",
@@ -63,7 +59,7 @@ export function Readings({
               }}
             >
               <Box sx={{ flex: "1 1 210px" }}>
-                {cornerWords[s.station] ?? s.station}, {s.datum}{" "}
+                {cornerWords[s.station] ?? s.station}, {s.ownMark ?? s.datum}{" "}
                 <Box
                   component="span"
                   sx={{ fontSize: "1.25rem", fontWeight: 700 }}
@@ -76,6 +72,19 @@ export function Readings({
                     {" "}
                     · {s.reads} reads, spread{" "}
                     <Length mm={s.uncertainty.spreadMm} />
+                  </Box>
+                )}
+                {s.reads === 1 && reads[0]?.instrument && (
+                  <Box component="span" sx={{ color: "text.secondary" }}>
+                    {" "}
+                    · {reads[0].instrument}
+                  </Box>
+                )}
+                {Math.abs(s.floorCorrectionMm) > 0.2 && (
+                  <Box component="span" sx={{ color: "text.secondary" }}>
+                    {" "}
+                    · {s.floorCorrectionMm > 0 ? "+" : "−"}
+                    {Math.abs(s.floorCorrectionMm).toFixed(1)} mm for the floor
                   </Box>
                 )}
                 {rise?.value != null && (
@@ -99,6 +108,12 @@ export function Readings({
                 Read again
               </Button>
               {last && (
+                <PhotographButton
+                  of={`reading:${last.id}`}
+                  caption={`${cornerWords[s.station] ?? s.station}, ${s.datum}`}
+                />
+              )}
+              {last && (
                 <Button
                   size="small"
                   color="inherit"
@@ -112,6 +127,19 @@ export function Readings({
             </Box>
           );
         })}
+      {stance?.skipped.map((s) => (
+        <Box component="li" key={s.station} sx={{ py: 1 }}>
+          ○ {cornerWords[s.station] ?? s.station}: passed over, {s.why}{" "}
+          <Button
+            size="small"
+            onClick={() => {
+              onAgain(s.station);
+            }}
+          >
+            Read it after all
+          </Button>
+        </Box>
+      ))}
     </Box>
   );
 }

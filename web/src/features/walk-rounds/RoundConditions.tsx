@@ -2,14 +2,11 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { useJob, useSend } from "../../api/job";
+import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
-import {
-  ConditionsFields,
-  conditionsBody,
-  conditionsOf,
-} from "./ConditionsFields";
+import { conditionsBody, conditionsOf, settledWords } from "./conditions";
+import { ConditionsFields } from "./ConditionsFields";
 
 /** Under which conditions this round is read; they can be put right at any time. */
 export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
@@ -18,19 +15,21 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
   const unit = useUnit();
   const [open, setOpen] = useState(false);
   const [value, setValue] = useState(() => conditionsOf(round, unit));
+  const seen = useSeenVersion(round.id);
   const [problem, setProblem] = useState<Error | null>(null);
   const keep = async () => {
     setProblem(null);
     try {
-      await send(
+      const outcome = await send(
         "PUT",
         `/walk-rounds/${round.id}`,
         {
-          version: view.versions[round.id],
+          version: seen.version,
           conditions: conditionsBody(value, unit),
         },
         "the conditions of the walk-round",
       );
+      seen.saved(outcome);
       setOpen(false);
     } catch (e) {
       setProblem(asError(e));
@@ -43,10 +42,16 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
         color="inherit"
         aria-expanded={open}
         onClick={() => {
+          if (!open) {
+            setValue(conditionsOf(round, unit));
+            seen.see(view);
+          }
           setOpen(!open);
         }}
       >
-        {round.settled === "no" ? "▲ Not settled" : `Settled: ${round.settled}`}
+        {round.settled === "no"
+          ? "▲ Not settled"
+          : `Settled: ${settledWords[round.settled]}`}
         {round.spot && `, ${round.spot}`}
         {round.hubMarked && ", hubs marked"}
         {round.floorSurveyed ? ", floor surveyed" : ", floor not surveyed"}
@@ -56,7 +61,11 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
         <Box sx={{ border: 1, borderColor: "divider", p: 1.5 }}>
           <ConditionsFields value={value} onChange={setValue} />
           <ProblemNote problem={problem} />
-          <Button variant="outlined" onClick={() => void keep()}>
+          <Button
+            variant="outlined"
+            disabled={view.versions[round.id] === undefined}
+            onClick={() => void keep()}
+          >
             Keep these conditions
           </Button>
         </Box>

@@ -3,34 +3,46 @@ import { cornerWords } from "../../shared/quantity";
 import { shapeOf } from "../stance/vehicle";
 import { useInks } from "../../app/theme";
 
-/** The vehicle from above with its stations on the path that a person walks. */
+const scale = 0.094;
+const [x0, y0] = [110, 132];
+/** Stations are drawn a little outside the body, where a person stands. */
+const outside = 1.22;
+
+/** The vehicle from above with its stations on the path that a person walks; in placing, a tap says where a new one is. */
 export function TopDrawing({
   vehicle,
+  order,
   current,
   done,
   onChoose,
+  onPlace,
+  placing,
 }: {
   vehicle: Schemas["Vehicle"];
+  order: string[];
   current: string;
   done: (station: string) => boolean;
   onChoose: (station: string) => void;
+  onPlace: ((x: number, y: number) => void) | undefined;
+  placing: { x: number; y: number } | null;
 }) {
   const inks = useInks();
   const shape = shapeOf(vehicle);
-  const scale = 0.094;
-  const [x0, y0] = [110, 132];
   // Seen from above with the nose to the left: x backward goes right, y to the vehicle's left goes down.
   const place = (s: Schemas["Station"]): readonly [number, number] => [
     x0 - s.x.value * scale,
     y0 + s.y.value * scale,
   ];
   const rear = x0 + shape.wheelbase * scale;
-  const out = (y: number) => y0 + (y - y0) * 1.22;
+  const out = (y: number) => y0 + (y - y0) * outside;
+  const stations = order
+    .map((name) => vehicle.stations.find((s) => s.name === name))
+    .filter((s) => s !== undefined);
   // A person walks round an end of the vehicle, not through it.
-  const path = vehicle.stations
+  const path = stations
     .map((s, i) => {
       const [x, y] = place(s);
-      const last = vehicle.stations[i - 1];
+      const last = stations[i - 1];
       const [, y1] = last ? place(last) : [0, y];
       const end = x > (x0 + rear) / 2 ? rear + 122 : x0 - 100;
       const round =
@@ -47,7 +59,22 @@ export function TopDrawing({
       width="100%"
       role="group"
       aria-label="Stations, seen from above"
-      style={{ display: "block", maxWidth: 620 }}
+      style={{
+        display: "block",
+        maxWidth: 620,
+        cursor: onPlace ? "crosshair" : undefined,
+      }}
+      onClick={(e) => {
+        if (onPlace) {
+          const box = e.currentTarget.getBoundingClientRect();
+          const px = ((e.clientX - box.left) / box.width) * 560;
+          const py = ((e.clientY - box.top) / box.height) * 264;
+          onPlace(
+            Math.round((x0 - px) / scale),
+            Math.round((py - y0) / scale / outside),
+          );
+        }
+      }}
     >
       <path
         d={`M ${(x0 - 70).toString()} ${(y0 - w * 0.8).toString()} Q ${(x0 - 84).toString()} ${y0.toString()} ${(x0 - 70).toString()} ${(y0 + w * 0.8).toString()} L ${(x0 - 40).toString()} ${(y0 + w).toString()} H ${(rear + 100).toString()} V ${(y0 - w).toString()} H ${(x0 - 40).toString()} Z`}
@@ -80,7 +107,7 @@ export function TopDrawing({
         strokeWidth={1.5}
         strokeDasharray="3 5"
       />
-      {vehicle.stations.slice(0, 1).map((s) => {
+      {stations.slice(0, 1).map((s) => {
         const [x, y] = place(s);
         return (
           <text
@@ -94,7 +121,7 @@ export function TopDrawing({
           </text>
         );
       })}
-      {vehicle.stations.map((s) => {
+      {stations.map((s) => {
         const [x, inner] = place(s);
         const y = out(inner);
         const isHere = s.name === current;
@@ -135,7 +162,7 @@ export function TopDrawing({
               fontWeight={700}
               fill={isHere ? inks.paper : inks.now}
             >
-              {isDone && !isHere ? "✓" : s.name}
+              {isDone && !isHere ? "✓" : mark(s.name)}
             </text>
             {isDone && !isHere && (
               <text
@@ -151,6 +178,27 @@ export function TopDrawing({
           </g>
         );
       })}
+      {placing && (
+        <path
+          d={`M ${(x0 - placing.x * scale - 14).toFixed(1)} ${out(y0 + placing.y * scale).toFixed(1)} h 28 m -14 -14 v 28`}
+          stroke={inks.marker}
+          strokeWidth={4}
+          fill="none"
+        />
+      )}
     </svg>
   );
+}
+
+/** What fits into a circle: LF, or the first letters of a longer name. */
+function mark(name: string): string {
+  const words = name.split(" ");
+  return name.length <= 3
+    ? name
+    : words.length > 1
+      ? words
+          .map((w) => w[0])
+          .join("")
+          .slice(0, 3)
+      : name.slice(0, 2);
 }

@@ -1,57 +1,41 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { v7 } from "uuid";
 import { currentStage } from "../../api/document";
-import { useJob, useSend } from "../../api/job";
-import { useUnit } from "../../shared/Length";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
-import {
-  ConditionsFields,
-  conditionsBody,
-  conditionsOf,
-} from "./ConditionsFields";
+import { useJob } from "../../api/job";
+import { BeginRound } from "./BeginRound";
+import { CompareView } from "./CompareView";
+import { settledWords } from "./conditions";
+import { CsvPanel } from "./CsvPanel";
+import { MeasuresView } from "./MeasuresView";
 import { ReadStations } from "./ReadStations";
 
-/** Walk-rounds of the stage in which the vehicle is now. */
+type Face = "heights" | "measures" | "compare";
+
+/** Walk-rounds: heights, other measures, and any two rounds beside each other. */
 export default function WalkRoundView() {
   const view = useJob();
   const d = view.document;
-  const send = useSend();
-  const unit = useUnit();
-  const stage = currentStage(d);
-  const rounds = d.walkRounds
-    .filter((w) => w.stageId === stage.id)
-    .sort((a, b) => a.at.localeCompare(b.at));
-  const last = d.walkRounds.toSorted((a, b) => a.at.localeCompare(b.at)).at(-1);
-  const [chosen, setChosen] = useState<string | "new" | null>(null);
-  const [conditions, setConditions] = useState(() => conditionsOf(last, unit));
-  const [problem, setProblem] = useState<Error | null>(null);
+  const now = currentStage(d);
+  const [stageId, setStageId] = useState<string | null>(null);
+  const stage = d.stages.find((s) => s.id === stageId) ?? now;
+  const byTime = d.walkRounds
+    .filter((w) => !w.fromDocument)
+    .toSorted((a, b) => a.at.localeCompare(b.at));
+  const rounds = byTime.filter((w) => w.stageId === stage.id);
+  const last = byTime.at(-1);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [face, setFace] = useState<Face>("heights");
   const round =
     chosen === "new"
       ? undefined
       : (rounds.find((r) => r.id === chosen) ?? rounds.at(-1));
-
-  const begin = async () => {
-    setProblem(null);
-    const id = v7();
-    try {
-      await send(
-        "POST",
-        "/walk-rounds",
-        {
-          id,
-          stageId: stage.id,
-          conditions: conditionsBody(conditions, unit),
-        },
-        "a walk-round",
-      );
-      setChosen(id);
-    } catch (e) {
-      setProblem(asError(e));
-    }
-  };
+  const asked = view.asked.filter((a) => !a.done).length;
 
   return (
     <Box>
@@ -61,12 +45,33 @@ export default function WalkRoundView() {
           flexWrap: "wrap",
           gap: 1,
           alignItems: "center",
-          mb: 1,
+          mb: 1.25,
         }}
       >
         <Typography variant="h1" sx={{ mr: 1 }}>
           Walk round, {stage.name}
         </Typography>
+        {d.stages.filter((s) => s.ordinal >= 0).length > 1 && (
+          <TextField
+            select
+            label="Stage"
+            value={stage.id}
+            onChange={(e) => {
+              setStageId(e.target.value);
+              setChosen(null);
+            }}
+            sx={{ width: 170 }}
+          >
+            {d.stages
+              .filter((s) => s.ordinal >= 0)
+              .toSorted((a, b) => a.ordinal - b.ordinal)
+              .map((s) => (
+                <MenuItem key={s.id} value={s.id}>
+                  {s.name}
+                </MenuItem>
+              ))}
+          </TextField>
+        )}
         {rounds.map((r, i) => (
           <Button
             key={r.id}
@@ -77,7 +82,8 @@ export default function WalkRoundView() {
               setChosen(r.id);
             }}
           >
-            Round {i + 1}, {r.settled === "no" ? "not settled" : r.settled}
+            Round {i + 1},{" "}
+            {r.settled === "no" ? "not settled" : settledWords[r.settled]}
           </Button>
         ))}
         {rounds.length > 0 && (
@@ -85,33 +91,49 @@ export default function WalkRoundView() {
             size="small"
             variant={round ? "text" : "contained"}
             onClick={() => {
-              setConditions(conditionsOf(last, unit));
               setChosen("new");
+              setFace("heights");
             }}
           >
             New round
           </Button>
         )}
-      </Box>
-      {round ? (
-        <ReadStations key={round.id} round={round} />
-      ) : (
-        <Box sx={{ maxWidth: 900 }}>
-          <Typography sx={{ mb: 1.5 }}>
-            {last
-              ? "Same as last time? What differs is changed here."
-              : "How does it stand? The numbers are only as good as this."}
-          </Typography>
-          <ConditionsFields value={conditions} onChange={setConditions} />
-          <Button
-            variant="contained"
-            sx={{ mt: 1.5 }}
-            onClick={() => void begin()}
+        {byTime.length > 0 && (
+          <ToggleButtonGroup
+            exclusive
+            value={face}
+            aria-label="What is shown"
+            onChange={(_, next: Face | null) => {
+              if (next) setFace(next);
+            }}
+            sx={{ ml: { md: "auto" } }}
           >
-            Begin at the left front
-          </Button>
-          <ProblemNote problem={problem} />
-        </Box>
+            <ToggleButton value="heights">Heights</ToggleButton>
+            <ToggleButton value="measures">
+              Other measures{asked > 0 ? ` (${asked.toString()} asked)` : ""}
+            </ToggleButton>
+            <ToggleButton value="compare">Compare</ToggleButton>
+          </ToggleButtonGroup>
+        )}
+      </Box>
+      {face === "compare" ? (
+        <CompareView />
+      ) : round ? (
+        face === "heights" ? (
+          <>
+            <ReadStations key={round.id} round={round} />
+            <CsvPanel round={round} />
+          </>
+        ) : (
+          <MeasuresView key={round.id} round={round} />
+        )
+      ) : (
+        <BeginRound
+          key={stage.id}
+          stage={stage}
+          last={last}
+          onBegun={setChosen}
+        />
       )}
     </Box>
   );

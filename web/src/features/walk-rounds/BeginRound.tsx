@@ -1,0 +1,119 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import { useJob, useSend } from "../../api/job";
+import { useUnit } from "../../shared/Length";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
+import {
+  conditionsBody,
+  conditionsOf,
+  conditionsWords,
+  datumWords,
+} from "./conditions";
+import { ConditionsFields } from "./ConditionsFields";
+
+const settled: { key: Schemas["Settled"]; words: string }[] = [
+  { key: "rolled", words: "Rolled" },
+  { key: "bounced", words: "Bounced" },
+  { key: "driven", words: "Driven" },
+  { key: "no", words: "Not settled yet" },
+];
+
+/** Begins a walk-round. A later one is the same as the last by one press: only how it settled is asked. */
+export function BeginRound({
+  stage,
+  last,
+  onBegun,
+}: {
+  stage: Schemas["Stage"];
+  last: Schemas["WalkRound"] | undefined;
+  onBegun: (round: string) => void;
+}) {
+  const d = useJob().document;
+  const send = useSend();
+  const unit = useUnit();
+  const [conditions, setConditions] = useState(() => conditionsOf(last, unit));
+  const [differs, setDiffers] = useState(false);
+  const [problem, setProblem] = useState<Error | null>(null);
+
+  const begin = async (how: Schemas["Settled"]) => {
+    setProblem(null);
+    const id = v7();
+    try {
+      await send(
+        "POST",
+        "/walk-rounds",
+        {
+          id,
+          stageId: stage.id,
+          conditions: conditionsBody({ ...conditions, settled: how }, unit),
+        },
+        "a walk-round",
+      );
+      onBegun(id);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+
+  if (last && !differs) {
+    const lastStage = d.stages.find((s) => s.id === last.stageId);
+    return (
+      <Box sx={{ maxWidth: 900 }}>
+        <Typography variant="h2" sx={{ mb: 0.5 }}>
+          Same as last time, and settled how?
+        </Typography>
+        <Typography sx={{ mb: 1.5 }}>
+          Last time ({lastStage?.name}): {conditionsWords(last)}. Stations,
+          order, datum ({datumWords[last.datum]}) and tape as then.
+        </Typography>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
+          {settled.map((s) => (
+            <Button
+              key={s.key}
+              variant={s.key === "no" ? "outlined" : "contained"}
+              onClick={() => void begin(s.key)}
+              sx={{ px: 3 }}
+            >
+              {s.words}
+            </Button>
+          ))}
+          <Button
+            color="inherit"
+            onClick={() => {
+              setDiffers(true);
+            }}
+          >
+            Something differs…
+          </Button>
+        </Box>
+        <ProblemNote problem={problem} />
+      </Box>
+    );
+  }
+  return (
+    <Box sx={{ maxWidth: 900 }}>
+      <Typography sx={{ mb: 1.5 }}>
+        {last
+          ? "What differs from last time? It is shown, and enters the comparison."
+          : "How does it stand? The numbers are only as good as this."}
+      </Typography>
+      <ConditionsFields
+        value={conditions}
+        onChange={setConditions}
+        walk={!last}
+      />
+      <Button
+        variant="contained"
+        sx={{ mt: 1.5 }}
+        onClick={() => void begin(conditions.settled)}
+      >
+        Begin the walk-round
+      </Button>
+      <ProblemNote problem={problem} />
+    </Box>
+  );
+}

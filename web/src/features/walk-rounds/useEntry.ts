@@ -1,0 +1,209 @@
+import { useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { v7 } from "uuid";
+import { api, must, type Schemas } from "../../api/client";
+import { heightAt } from "../../api/document";
+import { useJob, useOutbox, useSend } from "../../api/job";
+import { waitingIn } from "../../api/waiting";
+import { asError } from "../../shared/ProblemNote";
+import { cornerWords } from "../../shared/quantity";
+import { useDraft } from "../../shared/useDraft";
+import { divisionOf } from "./tape";
+
+export const lips = ["LF", "RF", "LR", "RR"];
+
+/** Stations of a round in walking order. */
+export function orderOf(
+  round: Schemas["WalkRound"],
+  vehicle: Schemas["Vehicle"],
+): string[] {
+  return round.order.length > 0
+    ? round.order
+    : vehicle.stations.map((s) => s.name);
+}
+
+export function stationWords(station: string): string {
+  return cornerWords[station] ?? station;
+}
+
+/** The datum with which a new reading of a station starts: mid and bumper stations have no hub. */
+export function usualDatum(
+  station: string,
+  round: Schemas["WalkRound"],
+): Schemas["Datum"] {
+  return lips.includes(station) ||
+    (round.datum !== "hub" && round.datum !== "rim")
+    ? round.datum
+    : "floor";
+}
+
+/** One station after the other: what is typed, what it means, storing it and walking on. */
+export function useEntry(round: Schemas["WalkRound"]) {
+  const view = useJob();
+  const d = view.document;
+  const send = useSend();
+  const { letters } = useOutbox();
+  const stance = view.results.walkRounds.find(
+    (w) => w.walkRoundId === round.id,
+  );
+  const order = orderOf(round, d.vehicle);
+  const waiting = waitingIn(letters, round.id);
+  const isDone = (station: string) =>
+    heightAt(stance, station) !== undefined ||
+    stance?.skipped.some((s) => s.station === station) === true ||
+    waiting.some((l) => l.body.station === station);
+  // First what is not read yet, then what does not fit and should be read again.
+  const suspect = view.results.chain.find((c) => c.afterId === round.id)?.rigid
+    ?.suspects[0];
+  const [chosen, setChosen] = useState<string | null>(
+    () => order.find((s) => !isDone(s)) ?? suspect ?? order[0] ?? "LF",
+  );
+  const current = chosen ?? order[0] ?? "LF";
+  const [datum, setDatum] = useState<Schemas["Datum"] | null>(null);
+  const [ownMark, setOwnMark] = useState("");
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [text, setText, clearText] = useDraft(
+    `reading.${round.id}.${current}`,
+    "",
+  );
+  const [reason, setReason] = useState("");
+  const [given, setGiven] = useState<string[]>([]);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const [raised, setRaised] = useState<string[]>([]);
+  const [changed, setChanged] = useState<string[]>([]);
+  const division = divisionOf(round.division);
+  const from = datum ?? usualDatum(current, round);
+
+  const asked = useDeferredValue(text.trim());
+  const echo = useQuery({
+    queryKey: ["tape", asked, division.denominator],
+    queryFn: async () =>
+      must(
+        await api.GET("/api/tape", {
+          params: {
+            query: { text: asked, denominator: division.denominator },
+          },
+        }),
+      ),
+    enabled: asked !== "",
+    staleTime: Infinity,
+    retry: false,
+  });
+
+  const choose = (station: string) => {
+    setChosen(station);
+    setDatum(null);
+    setProblem(null);
+    setWrong(null);
+    setGiven([]);
+  };
+  const walk = (by: 1 | -1) => {
+    const i = order.indexOf(current);
+    choose(order[(i + by + order.length) % order.length] ?? current);
+  };
+  const walkOn = (after: string) => {
+    const i = order.indexOf(after);
+    choose(
+      [...order.slice(i + 1), ...order.slice(0, i)].find((s) => !isDone(s)) ??
+        order[i + 1] ??
+        after,
+    );
+  };
+
+  const store = async (
+    answers: string[],
+    live?: { typed: string; instrument: string },
+  ) => {
+    setProblem(null);
+    const typed = live?.typed ?? text;
+    try {
+      await send(
+        "POST",
+        "/readings",
+        {
+          id: v7(),
+          walkRoundId: round.id,
+          station: current,
+          from,
+          typed,
+          answers,
+          takenAt: new Date().toISOString(),
+          supersedes: wrong,
+          reason: wrong ? reason : null,
+          ownMark: from === "own" ? ownMark : null,
+          instrument: live?.instrument ?? null,
+          raised,
+          changed,
+        },
+        `${stationWords(current)} ${typed}`,
+      );
+      clearText();
+      setReason("");
+      walkOn(current);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+
+  const skip = async (why: string) => {
+    setProblem(null);
+    try {
+      await send(
+        "POST",
+        "/skips",
+        {
+          id: v7(),
+          walkRoundId: round.id,
+          station: current,
+          measure: null,
+          place: null,
+          why,
+          takenAt: new Date().toISOString(),
+        },
+        `${stationWords(current)} passed over`,
+      );
+      walkOn(current);
+      return true;
+    } catch (e) {
+      setProblem(asError(e));
+      return false;
+    }
+  };
+
+  return {
+    stance,
+    order,
+    current,
+    isDone,
+    division,
+    from,
+    setDatum,
+    ownMark,
+    setOwnMark,
+    text,
+    setText: (next: string) => {
+      setText(next);
+      setGiven([]);
+      setProblem(null);
+    },
+    echo: asked === "" ? undefined : echo.data,
+    mm: asked === "" ? null : (echo.data?.mm ?? null),
+    wrong,
+    setWrong,
+    reason,
+    setReason,
+    given,
+    setGiven,
+    problem,
+    raised,
+    setRaised,
+    changed,
+    setChanged,
+    choose,
+    walk,
+    store,
+    skip,
+  };
+}
+
+export type Entry = ReturnType<typeof useEntry>;
