@@ -24,7 +24,19 @@ internal static class Screenshots
         Scroll("//h2[.='Its sizes, as far as you know them']");
         Shoot("sizes", "Between rear springs");
         Job("NF 80 W", "walk-round", "Left rear");
-        Shoot("walk-round", "from the");
+        browser.Until(
+            d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",
+            "the tape field has the focus"
+        );
+        browser.Driver.SwitchTo().ActiveElement().SendKeys("22 7/8");
+        Shoot("walk-round", "22 7/8 in · 22.875 in");
+        browser.Type("Left rear, from the hub", "");
+        browser.Press("Other measures (8 asked)");
+        browser.Press("▲ Camber by square, left front · now or never");
+        Shoot("measures", "Square on the floor");
+        Job("NF 77 W", "walk-round", "from the");
+        browser.Press("Compare");
+        Shoot("compare", "What it says");
         Job("HO 32 T", "plan", "Shelf, for both front");
         browser.Press("Put in Alder plate 1 1/4, both front");
         browser.Sees("Agreed: begin the fitting");

@@ -62,7 +62,7 @@ public sealed class WholeJobTests : IAsyncLifetime
 
     private void ReadBefore()
     {
-        _browser.Press("Begin at the left front");
+        _browser.Press("Begin the walk-round");
         // By keyboard only: the field has the focus, Enter stores and walks on.
         Read("Left front, from the hub", "20 1/2");
         Read("Left middle, from the floor", "41");
@@ -181,8 +181,8 @@ public sealed class WholeJobTests : IAsyncLifetime
     private void ReadAfter()
     {
         Phase("Walk round");
-        _browser.Sees("Same as last time?");
-        _browser.Press("Begin at the left front");
+        _browser.Sees("Same as last time, and settled how?");
+        _browser.Press("Rolled");
         // What was planned and what was read before do not lead the eye.
         Assert.DoesNotContain(
             "plan",

@@ -6,15 +6,16 @@ using Assembly = System.Reflection.Assembly;
 
 namespace Nokko.Server.Tests;
 
-/// <summary>Core ← Storage, Tool ← Server: nothing points the other way.</summary>
+/// <summary>Core ← Storage, Bay, Tool ← Server: nothing points the other way.</summary>
 public class ArchitectureTests
 {
     private static readonly Assembly Core = typeof(Core.Units.Quantity).Assembly;
     private static readonly Assembly Storage = typeof(Storage.NokkoDb).Assembly;
     private static readonly Assembly Tool = typeof(Tool.Program).Assembly;
+    private static readonly Assembly Bay = typeof(Bay.BayLine).Assembly;
     private static readonly Assembly Server = typeof(Program).Assembly;
     private static readonly Architecture Loaded = new ArchLoader()
-        .LoadAssemblies(Core, Storage, Tool, Server)
+        .LoadAssemblies(Core, Storage, Bay, Tool, Server)
         .Build();
 
     [Fact]
@@ -61,11 +62,12 @@ public class ArchitectureTests
     }
 
     [Fact]
-    public void Storage_and_tool_know_the_core_only()
+    public void Storage_bay_and_tool_know_the_core_only()
     {
         Assert.Equal(["Nokko.Core"], Ours(Storage));
+        Assert.Equal(["Nokko.Core"], Ours(Bay));
         Assert.Equal(["Nokko.Core"], Ours(Tool));
-        Assert.Equal(["Nokko.Core", "Nokko.Storage"], Ours(Server));
+        Assert.Equal(["Nokko.Bay", "Nokko.Core", "Nokko.Storage"], Ours(Server));
     }
 
     private static string[] Ours(Assembly assembly) =>

@@ -128,6 +128,68 @@ internal static class FullJob
             }
         );
 
+        var round = file["walkRounds"]![0]!.AsObject();
+        round["pads"] = new JsonArray(new JsonObject { ["wheel"] = "LF", ["height"] = Mm(-3.25) });
+        round["tyres"] = new JsonArray(
+            new JsonObject
+            {
+                ["wheel"] = "RR",
+                ["size"] = "285/70R17",
+                ["pressure"] = Quantity(36, "psi"),
+            }
+        );
+        round["modes"] = new JsonArray("airRaised", "tow");
+        round["peopleIn"] = 2;
+        round["steeringStraight"] = false;
+        round["order"] = new JsonArray("LF", "RF");
+        Add(
+            "readings",
+            Taken(
+                new JsonObject
+                {
+                    ["kind"] = "gap",
+                    ["measure"] = "camberSquare",
+                    ["place"] = new JsonObject { ["kind"] = "wheel", ["name"] = "LF" },
+                    ["value"] = Mm(-3),
+                    ["over"] = Mm(430),
+                }
+            )
+        );
+        Add(
+            "readings",
+            Taken(
+                new JsonObject
+                {
+                    ["kind"] = "height",
+                    ["from"] = "own",
+                    ["ownMark"] = "paint on the spring perch",
+                    ["place"] = new JsonObject { ["kind"] = "station", ["name"] = "LF" },
+                    ["value"] = Mm(410),
+                }
+            )
+        );
+        Add(
+            "readings",
+            Taken(
+                new JsonObject
+                {
+                    ["kind"] = "height",
+                    ["place"] = new JsonObject { ["kind"] = "station", ["name"] = "RR" },
+                    ["skipped"] = true,
+                    ["note"] = "flare missing",
+                }
+            )
+        );
+
+        JsonObject Taken(JsonObject row)
+        {
+            row["walkRoundId"] = reading["walkRoundId"]!.GetValue<string>();
+            row["personId"] = person;
+            row["takenAt"] = "2026-03-02T08:00:00.123456Z";
+            row["storedAt"] = "2026-03-02T08:00:00Z";
+            return row;
+        }
+
         void Add(string list, JsonObject row)
         {
             row["id"] = Guid.CreateVersion7().ToString();

@@ -30,6 +30,11 @@ public sealed partial class Hosted : WebApplicationFactory<Program>
         builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
     }
 
+    private Hosted(string connection) => _connection = connection;
+
+    /// <summary>A second server on the same database.</summary>
+    public Hosted Beside() => new(_connection);
+
     /// <summary>A client with its own sign-in.</summary>
     public async Task<Caller> SignIn(string user = "brenna")
     {
@@ -194,22 +199,37 @@ public sealed class TestJob(Caller caller)
             notes = (string?)null,
         };
 
-    public async Task BeginRound(string settled = "rolled")
+    public Task<JsonNode> BeginRound(string settled = "rolled") => Begin(Conditions(settled));
+
+    /// <summary>Begins a walk-round under conditions of the test's own.</summary>
+    public Task<JsonNode> Begin(object conditions, int expected = 200)
     {
         Round = Guid.CreateVersion7();
-        await caller.Post(
+        return caller.Post(
             $"{Path}/walk-rounds",
             new
             {
                 commandId = Guid.CreateVersion7(),
                 id = Round,
                 stageId = Stage,
-                conditions = Conditions(settled),
-            }
+                conditions,
+            },
+            expected
         );
     }
 
     public object Reading(
+        string? station,
+        string typed,
+        string[]? answers = null,
+        Guid? supersedes = null,
+        string? reason = null,
+        Guid? command = null,
+        Guid? id = null
+    ) => ReadingIn(Round, station, typed, answers, supersedes, reason, command, id);
+
+    public static object ReadingIn(
+        Guid round,
         string? station,
         string typed,
         string[]? answers = null,
@@ -222,7 +242,7 @@ public sealed class TestJob(Caller caller)
         {
             commandId = command ?? Guid.CreateVersion7(),
             id = id ?? Guid.CreateVersion7(),
-            walkRoundId = Round,
+            walkRoundId = round,
             station,
             from = station is "LM" or "RM" ? "floor" : "hub",
             typed,

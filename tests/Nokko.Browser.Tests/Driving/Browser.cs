@@ -8,12 +8,16 @@ namespace Nokko.Driving;
 /// <summary>A real headless Chromium with a profile of its own.</summary>
 public sealed class Browser : IDisposable
 {
-    private readonly string _profile = Directory.CreateTempSubdirectory("nokko-profile").FullName;
+    private readonly string _profile;
 
     public ChromeDriver Driver { get; }
 
     public Browser(int width = 1280, int height = 800)
+        : this(Directory.CreateTempSubdirectory("nokko-profile").FullName, width, height) { }
+
+    private Browser(string profile, int width, int height)
     {
+        _profile = profile;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new",
@@ -211,6 +215,90 @@ public sealed class Browser : IDisposable
         );
         Driver.GetScreenshot().SaveAsFile(file);
     }
+
+    /// <summary>Closes the browser and opens it again with what it kept on the device.</summary>
+    public Browser Reopen()
+    {
+        Driver.Quit();
+        Driver.Dispose();
+        return new Browser(_profile, Size.Width, Size.Height);
+    }
+
+    /// <summary>Makes this a device without mouse, held in the hand.</summary>
+    public void OnlyTouch()
+    {
+        Driver.ExecuteCdpCommand(
+            "Emulation.setTouchEmulationEnabled",
+            new Dictionary<string, object?> { ["enabled"] = true, ["maxTouchPoints"] = 1 }
+        );
+        Driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>
+            {
+                ["width"] = Size.Width,
+                ["height"] = Size.Height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = true,
+            }
+        );
+    }
+
+    /// <summary>Touches a button with a finger.</summary>
+    public void Tap(string words) => Tap(() => Button(words), words);
+
+    /// <summary>Touches what is found with a finger, once it stands still under it.</summary>
+    public void Tap(Func<IWebElement> find, string what) =>
+        Until(
+            _ =>
+            {
+                var place = Middle(find());
+                Touch("touchStart", place);
+                Touch("touchEnd", null);
+                return true;
+            },
+            $"“{what}” can be touched"
+        );
+
+    /// <summary>Puts a finger on something and draws it along.</summary>
+    public void Drag(Func<IWebElement> find, int down)
+    {
+        var (x, y) = Middle(find());
+        Touch("touchStart", (x, y));
+        for (var i = 1; i <= 8; i++)
+        {
+            Touch("touchMove", (x, y + (down * i / 8.0)));
+        }
+        Touch("touchEnd", null);
+    }
+
+    private (double X, double Y) Middle(IWebElement element)
+    {
+        Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
+        var box = (System.Collections.ObjectModel.ReadOnlyCollection<object>)
+            Driver.ExecuteScript(
+                "const b = arguments[0].getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2]",
+                element
+            )!;
+        return (
+            Convert.ToDouble(box[0], System.Globalization.CultureInfo.InvariantCulture),
+            Convert.ToDouble(box[1], System.Globalization.CultureInfo.InvariantCulture)
+        );
+    }
+
+    private void Touch(string kind, (double X, double Y)? at) =>
+        Driver.ExecuteCdpCommand(
+            "Input.dispatchTouchEvent",
+            new Dictionary<string, object?>
+            {
+                ["type"] = kind,
+                ["touchPoints"] = at is { } p
+                    ? new object[]
+                    {
+                        new Dictionary<string, object> { ["x"] = p.X, ["y"] = p.Y },
+                    }
+                    : [],
+            }
+        );
 
     public void Dispose()
     {

@@ -35,6 +35,14 @@ public sealed partial class ServerProcess : IAsyncDisposable
         return server;
     }
 
+    /// <summary>A second server on the same database.</summary>
+    public async Task<ServerProcess> Beside()
+    {
+        var other = new ServerProcess(_connection, $"http://127.0.0.1:{FreePort()}", _empty);
+        await other.Run();
+        return other;
+    }
+
     public async Task Run()
     {
         var dll = Environment.GetEnvironmentVariable("NOKKO_SERVER_DLL")!;

@@ -1,0 +1,97 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Nokko.Driving;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>The real server is killed at random while readings are saved: what it said was stored is stored, once.</summary>
+public sealed class NothingIsLostTests
+{
+    private const int Saves = 200;
+    private const int Kills = 6;
+
+    [Fact]
+    public async Task No_reading_that_was_said_to_be_stored_is_lost_in_two_hundred_saves()
+    {
+        await using var server = await ServerProcess.Start($"lost_{Guid.NewGuid():N}");
+        using var http = new HttpClient { BaseAddress = new Uri(server.Address) };
+        (
+            await http.PostAsJsonAsync(
+                "/api/sign-in",
+                new { userName = "odd", password = "stance-42" },
+                TestContext.Current.CancellationToken
+            )
+        ).EnsureSuccessStatusCode();
+        var job = (await Get(http, "/api/yard"))["jobs"]!
+            .AsArray()
+            .Select(j => j!["job"]!["id"]!.GetValue<Guid>())
+            .First();
+        var round = (await Get(http, $"/api/jobs/{job}"))["document"]!["walkRounds"]!
+            .AsArray()
+            .Last()!["id"]!.GetValue<Guid>();
+        var chance = new Random(20261);
+        var killAt = Enumerable.Range(0, Saves).ToArray();
+        chance.Shuffle(killAt);
+        var kills = killAt.Take(Kills).ToHashSet();
+        var acknowledged = new List<Guid>();
+        for (var i = 0; i < Saves; i++)
+        {
+            var id = Guid.CreateVersion7();
+            var body = new
+            {
+                commandId = Guid.CreateVersion7(),
+                id,
+                walkRoundId = round,
+                station = "LF",
+                from = "hub",
+                typed = "20 1/2",
+                answers = Array.Empty<string>(),
+                takenAt = DateTimeOffset.UtcNow,
+                supersedes = (Guid?)null,
+                reason = (string?)null,
+            };
+            var saving = Save(http, job, body);
+            if (kills.Contains(i))
+            {
+                // Somewhere between the first byte of the request and well after the answer.
+                await Task.Delay(chance.Next(0, 40), TestContext.Current.CancellationToken);
+                await server.Kill();
+                await server.Run();
+            }
+            // Whoever gets no answer sends the same command again, as the browser does.
+            while (!await saving)
+            {
+                saving = Save(http, job, body);
+            }
+            acknowledged.Add(id);
+        }
+        var stored = (await Get(http, $"/api/jobs/{job}"))["document"]!["readings"]!
+            .AsArray()
+            .Where(r => r!["walkRoundId"]!.GetValue<Guid>() == round)
+            .Select(r => r!["id"]!.GetValue<Guid>())
+            .Where(acknowledged.Contains)
+            .ToArray();
+        Assert.Equal(acknowledged, stored);
+    }
+
+    private static async Task<bool> Save(HttpClient http, Guid job, object body)
+    {
+        try
+        {
+            using var answer = await http.PostAsJsonAsync($"/api/jobs/{job}/readings", body);
+            if ((int)answer.StatusCode < 500)
+            {
+                answer.EnsureSuccessStatusCode();
+            }
+            return answer.IsSuccessStatusCode;
+        }
+        catch (HttpRequestException e) when (e.StatusCode is null)
+        {
+            return false;
+        }
+    }
+
+    private static async Task<JsonNode> Get(HttpClient http, string path) =>
+        JsonNode.Parse(await http.GetStringAsync(path))!;
+}
