@@ -35,17 +35,19 @@ public sealed class ViewsTests : IAsyncLifetime
             var href = jobs.First(j => j.Text.Contains(plate, StringComparison.Ordinal)).Href;
             return href[..href.LastIndexOf('/')] + "/" + phase;
         }
-        (string Address, string Sees)[] views =
+        (string Address, string? Press, string Sees)[] views =
         [
-            ($"{_server.Address}/", "To come after hand-over"),
-            ($"{_server.Address}/take-in", "Its sizes"),
-            ($"{_server.Address}/shelf", "Moor box spacer"),
-            (Of("SV 204 R", "take-in"), "How it shall sit"),
-            (Of("NF 80 W", "walk-round"), "Left rear, from the hub"),
-            (Of("HO 32 T", "plan"), "Shelf, for both front"),
-            (Of("HO 31 T", "fit"), "The strut's top nut stays on"),
-            (Of("NF 77 W", "prove"), "Right middle does not fit"),
-            (Of("SV 118 K", "hand-over"), "Torques"),
+            ($"{_server.Address}/", null, "To come after hand-over"),
+            ($"{_server.Address}/take-in", null, "Its sizes"),
+            ($"{_server.Address}/shelf", null, "Moor box spacer"),
+            (Of("SV 204 R", "take-in"), null, "How it shall sit"),
+            (Of("NF 80 W", "walk-round"), null, "Left rear, from the hub"),
+            (Of("NF 80 W", "walk-round"), "Other measures (8 asked)", "Or measure something else"),
+            (Of("NF 77 W", "walk-round"), "Compare", "What it says"),
+            (Of("HO 32 T", "plan"), null, "Shelf, for both front"),
+            (Of("HO 31 T", "fit"), null, "The strut's top nut stays on"),
+            (Of("NF 77 W", "prove"), null, "Right middle does not fit"),
+            (Of("SV 118 K", "hand-over"), null, "Torques"),
         ];
         foreach (var scheme in new[] { "light", "dark" })
         {
@@ -53,9 +55,13 @@ public sealed class ViewsTests : IAsyncLifetime
             foreach (var (width, height) in new[] { (1280, 800), (1024, 768), (390, 844) })
             {
                 browser.Resize(width, height);
-                foreach (var (address, sees) in views)
+                foreach (var (address, press, sees) in views)
                 {
                     browser.Open(address);
+                    if (press is not null)
+                    {
+                        browser.Press(press);
+                    }
                     browser.Sees(sees);
                     var name = $"{address} {width}×{height} {scheme}";
                     var over = (string)

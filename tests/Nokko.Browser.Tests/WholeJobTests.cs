@@ -174,6 +174,8 @@ public sealed class WholeJobTests : IAsyncLifetime
             );
         }
         _browser.Sees("Off and on: nothing open");
+        _browser.Press("Read with: digital torque wrench (stand-in)");
+        _browser.Sees("Peak of TW-STAND-IN");
         _browser.Press("Final");
         _browser.Sees("Fasteners: 9 open");
     }

@@ -13,36 +13,83 @@ internal sealed partial class DemoJob
     private void Read(WalkRound round, string station, Datum from, double inches)
     {
         Later(1);
+        Store(
+            new Reading
+            {
+                Id = NewId(),
+                WalkRoundId = round.Id,
+                Kind = ReadingKind.Height,
+                Place = new Place { Kind = PlaceKind.Station, Name = station },
+                From = from,
+                Value = Sixteenths(inches),
+                PersonId = _by.Id,
+                TakenAt = _now,
+                StoredAt = _now,
+            },
+            "reading stored"
+        );
+    }
+
+    /// <summary>Reads a measure in the last walk-round, in inches to the sixteenth.</summary>
+    public void Measure(string key, string place, double inches, double? overInches = null)
+    {
+        Later(3);
+        var measure = Measures.Find(key)!;
+        Store(
+            new Reading
+            {
+                Id = NewId(),
+                WalkRoundId = Document.WalkRounds[^1].Id,
+                Kind = measure.Kind,
+                Place = new Place { Kind = Measures.PlaceKindOf(measure), Name = place },
+                Measure = key,
+                Value = Sixteenths(inches),
+                Over = overInches is { } over ? Sixteenths(over) : null,
+                PersonId = _by.Id,
+                TakenAt = _now,
+                StoredAt = _now,
+            },
+            "measure stored"
+        );
+    }
+
+    /// <summary>Corrects the last reading of a station; the first stays on the record.</summary>
+    public void Correct(string station, double inches, string reason)
+    {
+        Later(2);
+        var wrong = Document.Readings.Last(r => r.Place.Name == station);
+        Store(
+            wrong with
+            {
+                Id = NewId(),
+                Value = Sixteenths(inches),
+                TakenAt = _now,
+                StoredAt = _now,
+                Supersedes = wrong.Id,
+                Reason = reason,
+            },
+            "reading corrected"
+        );
+    }
+
+    private void Store(Reading reading, string kind)
+    {
+        Document = Document with { Readings = [.. Document.Readings, reading] };
+        Remember(kind);
+    }
+
+    private static Quantity Sixteenths(double inches)
+    {
         var mm = Math.Round(inches * 16) / 16 * 25.4;
-        var text = LengthText
-            .Show(mm, LengthStyle.Inches)
-            .Replace(" in", "", StringComparison.Ordinal);
-        Document = Document with
+        return new Quantity
         {
-            Readings =
-            [
-                .. Document.Readings,
-                new Reading
-                {
-                    Id = NewId(),
-                    WalkRoundId = round.Id,
-                    Kind = ReadingKind.Height,
-                    Place = new Place { Kind = PlaceKind.Station, Name = station },
-                    From = from,
-                    Value = new Quantity
-                    {
-                        Value = mm / 25.4,
-                        Unit = "in",
-                        Known = Known.Measured,
-                        Typed = text,
-                    },
-                    PersonId = _by.Id,
-                    TakenAt = _now,
-                    StoredAt = _now,
-                },
-            ],
+            Value = mm / 25.4,
+            Unit = "in",
+            Known = Known.Measured,
+            Typed = LengthText
+                .Show(mm, LengthStyle.Inches)
+                .Replace(" in", "", StringComparison.Ordinal),
         };
-        Remember("reading stored");
     }
 
     private void Tighten(Plan plan, string place, Pass pass)

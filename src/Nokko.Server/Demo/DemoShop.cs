@@ -136,16 +136,27 @@ internal static class DemoShop
     /// <summary>On plan at the first pass, all lines closed, handed over.</summary>
     private static JobDocument WentRight(DemoJob job, Shelf shelf, DateTimeOffset now)
     {
-        job.Round(Settled.Rolled, [20.56, 20.5, 22.88, 22.81], [41.06, 41.0]);
+        job.Round(Settled.Rolled, [20.56, 21.5, 22.88, 22.81], [41.06, 41.0]);
+        job.Correct(Corners.RF, 20.5, "Read the wrong inch mark.");
+        SquareAndLamps(0.25, 0.1875, 33.5);
         job.Plan("Plan A", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
         job.Begin();
         job.FitAll();
         job.Round(Settled.Driven, [22.69, 22.63, 22.88, 22.81], [42.31, 42.25]);
+        SquareAndLamps(-0.125, -0.125, 36.25);
         job.HandOver(
             now,
             "Sits level now. Headlights were set for the old rake: have them aimed. Mind the low beam of the forge door."
         );
         return job.Document;
+
+        void SquareAndLamps(double left, double right, double lamp)
+        {
+            job.Measure(Measures.CamberSquare, Corners.LF, left, 17.5);
+            job.Measure(Measures.CamberSquare, Corners.RF, right, 17.5);
+            job.Measure(Measures.LampCutOff, "left lamp", lamp, 300);
+            job.Measure(Measures.LampCutOff, "right lamp", lamp, 300);
+        }
     }
 
     /// <summary>Lifted an inch more than a bare rule of thumb foretold; a thinner plate put it right in a second pass.</summary>

@@ -61,24 +61,11 @@ internal static class ReadingEndpoints
         DateTimeOffset TakenAt
     );
 
-    /// <summary>Heights of the vehicle as it left the works, as a document gives them.</summary>
-    internal sealed record Standard(
-        Guid CommandId,
-        Guid StageId,
-        Guid WalkRoundId,
-        Datum Datum,
-        IReadOnlyList<StandardHeight> Heights,
-        string Source
-    );
-
-    internal sealed record StandardHeight(Guid Id, string Station, QuantityInput Height);
-
     public static void Map(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{job:guid}/readings", StoreReading);
         jobs.MapPost("/{job:guid}/measures", StoreMeasured);
         jobs.MapPost("/{job:guid}/skips", StoreSkip);
-        jobs.MapPost("/{job:guid}/standard", StoreStandard);
     }
 
     private static Task<Results<Ok<JobView>, ProblemHttpResult>> StoreReading(
@@ -280,93 +267,6 @@ internal static class ReadingEndpoints
             cancel
         );
 
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> StoreStandard(
-        Guid job,
-        Standard body,
-        JobDesk desk,
-        CancellationToken cancel
-    ) =>
-        desk.Do(
-            job,
-            body.CommandId,
-            "standard heights noted",
-            body,
-            d =>
-            {
-                if (d.Stages.Any(s => s.Ordinal < 0))
-                {
-                    throw new TroubleException(
-                        Trouble.Gate("", "The standard heights of this vehicle are noted already.")
-                    );
-                }
-                var source =
-                    TakeIn.Blank(body.Source)
-                    ?? throw new TroubleException(
-                        Trouble.At("source", "Say where the standard heights come from.")
-                    );
-                var heights = body
-                    .Heights.Select(h => (h.Id, h.Station, Value: Read(d, h)))
-                    .Where(h => h.Value is not null)
-                    .ToArray();
-                if (heights.Length == 0)
-                {
-                    throw new TroubleException(Trouble.At("heights", "No height is given."));
-                }
-                desk.Db.Put(
-                    job,
-                    new Stage
-                    {
-                        Id = body.StageId,
-                        VehicleId = d.Vehicle.Id,
-                        Ordinal = -1,
-                        Name = "standard",
-                        OpenedAt = desk.Now,
-                        Stacks = [],
-                    }
-                );
-                desk.Db.Put(
-                    job,
-                    new WalkRound
-                    {
-                        Id = body.WalkRoundId,
-                        StageId = body.StageId,
-                        Datum = body.Datum,
-                        Division = Quantity.Mm(1, Known.Told),
-                        Settled = Settled.Rolled,
-                        FromDocument = true,
-                        Notes = source,
-                        PersonId = desk.PersonId,
-                        At = desk.Now,
-                    }
-                );
-                foreach (var (id, station, value) in heights)
-                {
-                    desk.Db.Put(
-                        job,
-                        new Reading
-                        {
-                            Id = id,
-                            WalkRoundId = body.WalkRoundId,
-                            Kind = ReadingKind.Height,
-                            Place = new Place { Kind = PlaceKind.Station, Name = station },
-                            From = body.Datum,
-                            Value = value! with { Known = Known.Document },
-                            PersonId = desk.PersonId,
-                            TakenAt = desk.Now,
-                            StoredAt = desk.Now,
-                        }
-                    );
-                }
-            },
-            cancel
-        );
-
-    private static Quantity? Read(JobDocument d, StandardHeight h)
-    {
-        KnownStation(d, h.Station);
-        return QuantityInput.Read(h.Height, $"heights.{h.Station}", "mm");
-    }
-
     /// <summary>Other lips of the round that were read from the same datum, mm.</summary>
     internal static double[] Neighbours(
         JobDocument d,
@@ -391,7 +291,7 @@ internal static class ReadingEndpoints
     private static WalkRound Round(JobDocument d, Guid id) =>
         d.WalkRounds.FirstOrDefault(w => w.Id == id) ?? throw WalkRoundEndpoints.NoRound();
 
-    private static void KnownStation(JobDocument d, string name)
+    internal static void KnownStation(JobDocument d, string name)
     {
         if (d.Vehicle.Stations.All(s => s.Name != name))
         {

@@ -42,6 +42,7 @@ internal static class WalkRoundEndpoints
         jobs.MapPut("/{job:guid}/stations", Place);
         jobs.MapGet("/{job:guid}/comparison", Compare);
         ReadingEndpoints.Map(jobs);
+        StandardHeightEndpoints.Map(jobs);
         ReadingsCsv.Map(jobs);
     }
 

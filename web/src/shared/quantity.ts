@@ -19,6 +19,14 @@ export function retyped(q: Schemas["Quantity"] | null): string {
     : (q.typed ?? String(q.value));
 }
 
+/** A stored quantity as it was typed, with its unit. */
+export function quantityText(q: Schemas["Quantity"]): string {
+  const typedText = q.typed ?? String(q.value);
+  return /[a-z°"″'′]\s*$/i.test(typedText)
+    ? typedText
+    : `${typedText} ${q.unit}`.replace(" °", "°");
+}
+
 export const knownWords: Record<Schemas["Known"], string> = {
   measured: "measured",
   document: "from a document",

@@ -11,6 +11,7 @@ import { begunPlan, supportNow } from "../../api/document";
 import { useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { PhotographButton } from "../jobs/Photographs";
 import { FastenerLedger } from "./FastenerLedger";
 import { OffLedger } from "./OffLedger";
 
@@ -221,7 +222,17 @@ function Step({
           : {step.joints.join(", ")}. Note them in the ledger.
         </Typography>
       )}
-      <Box sx={{ mt: 1.5, display: "grid", gap: 1 }}>
+      <Box sx={{ mt: 1, display: "flex", alignItems: "center", gap: 1 }}>
+        <PhotographButton
+          of={`mark:${step.key}`}
+          caption={
+            step.where === "vehicle"
+              ? step.title
+              : `${step.where}: ${step.title}`
+          }
+        />
+      </Box>
+      <Box sx={{ mt: 1, display: "grid", gap: 1 }}>
         <ProblemNote problem={problem} />
         {gate && (
           <TextField

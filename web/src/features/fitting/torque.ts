@@ -1,7 +1,19 @@
 const perPoundFoot = 1.3558179483;
 
+export type TorqueUnit = "lb·ft" | "N·m";
+
+/** A torque in one of the units of a bay. */
+export function torqueIn(
+  q: { value: number; unit: string },
+  unit: TorqueUnit,
+): number {
+  const nm = q.unit === "lb·ft" ? q.value * perPoundFoot : q.value;
+  return unit === "lb·ft" ? nm / perPoundFoot : nm;
+}
+
 /** A torque in both units, as it is read in a bay. */
 export function torqueText(q: { value: number; unit: string }): string {
-  const nm = q.unit === "lb·ft" ? q.value * perPoundFoot : q.value;
-  return `${Math.round(nm / perPoundFoot).toString()} lb·ft · ${Math.round(nm).toString()} N·m`;
+  return (["lb·ft", "N·m"] as const)
+    .map((unit) => `${Math.round(torqueIn(q, unit)).toString()} ${unit}`)
+    .join(" · ");
 }

@@ -7,6 +7,9 @@ import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
 import { torqueText } from "../fitting/torque";
+import { corrections } from "../walk-rounds/corrections";
+import { measureTitle, placeWords, valueText } from "../walk-rounds/measures";
+import { useCatalogue } from "../walk-rounds/useCatalogue";
 import { verdicts } from "../proof/verdict";
 import { due } from "./due";
 
@@ -90,6 +93,8 @@ export function Record() {
         </div>
       )}
       <Heights before={before} after={last} />
+      <OtherMeasures before={before} after={last} />
+      <Corrections />
       <Parts plan={plan} proof={proof} />
       <Torques plan={plan?.id} />
       <List title="Open lines" items={view.progress.openLines} none="None." />
@@ -124,6 +129,8 @@ export function Record() {
   );
 }
 
+const corners = ["LF", "RF", "LR", "RR"];
+
 function Heights({
   before,
   after,
@@ -153,6 +160,9 @@ function Heights({
         <tbody>
           {d.vehicle.stations.map((s) => {
             const [a, b] = [heightAt(before, s.name), heightAt(after, s.name)];
+            if (!a && !b && !corners.includes(s.name)) {
+              return null;
+            }
             const rise = view.results.sinceFirst?.rises.find(
               (r) => r.station === s.name,
             );
@@ -170,6 +180,64 @@ function Heights({
         </tbody>
       </table>
     </>
+  );
+}
+
+/** What was measured beside heights before and after, with what follows from it. */
+function OtherMeasures({
+  before,
+  after,
+}: {
+  before: Schemas["WalkRoundStance"] | undefined;
+  after: Schemas["WalkRoundStance"] | undefined;
+}) {
+  const unit = useUnit();
+  const all = useCatalogue().map((m) => m.measure);
+  const key = (m: Schemas["MeasureValue"]) => `${m.measure} ${m.place}`;
+  const [a, b] = [before?.measures ?? [], after?.measures ?? []];
+  const rows = [...a, ...b.filter((m) => !a.some((x) => key(x) === key(m)))];
+  const value = (m: Schemas["MeasureValue"] | undefined) =>
+    m ? valueText(m.value, unit) : "not read";
+  return rows.length === 0 ? null : (
+    <>
+      <h3>Other measures</h3>
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">Measure</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((m) => (
+            <tr key={key(m)}>
+              <th scope="row">
+                {measureTitle(m.measure, all)}, {placeWords(m.place)}
+              </th>
+              <td>{value(a.find((x) => key(x) === key(m)))}</td>
+              <td>{value(b.find((x) => key(x) === key(m)))}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** Readings that were corrected: the first value and the one that took its place. */
+function Corrections() {
+  const d = useJob().document;
+  const all = useCatalogue().map((m) => m.measure);
+  const items = corrections(d).map((c) => {
+    const place = cornerWords[c.place] ?? placeWords(c.place);
+    const what = c.measure
+      ? `${measureTitle(c.measure, all)}, ${placeWords(c.place)}`
+      : `${place}, ${c.from ?? ""}`;
+    return `${what}: ${c.was}, ${c.now === null ? "taken back" : `corrected to ${c.now}`} by ${c.by}. ${c.reason}`;
+  });
+  return items.length === 0 ? null : (
+    <List title="Readings corrected" items={items} none="" />
   );
 }
 

@@ -4,7 +4,7 @@ import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import type { InstrumentLine } from "../../api/live";
 import { Length } from "../../shared/Length";
-import { useInstrument } from "./useInstrument";
+import { useInstrument } from "../../shared/useInstrument";
 
 /** The live value of the height gauge at this station. Enter stores it while nothing is typed. */
 export function HeightGauge({

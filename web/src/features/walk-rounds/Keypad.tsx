@@ -43,15 +43,11 @@ export function Keypad({
           />
         ),
       )}
-      <Key
-        name="⌫"
-        column={1}
-        row={5}
-        span={fractions.length > 0 ? 3 : 2}
-        onKey={onKey}
-      />
       {fractions.length === 0 && (
-        <Key name="." column={3} row={5} onKey={onKey} />
+        <>
+          <Key name="⌫" column={1} row={5} span={2} onKey={onKey} />
+          <Key name="." column={3} row={5} onKey={onKey} />
+        </>
       )}
       {fractions.map((key, i) => (
         <Key
@@ -63,6 +59,14 @@ export function Keypad({
           onKey={onKey}
         />
       ))}
+      {fractions.length > 0 && (
+        <Key
+          name="⌫"
+          column={(fractions.length % 4) + 5}
+          row={Math.floor(fractions.length / 4) + 1}
+          onKey={onKey}
+        />
+      )}
     </Box>
   );
 }

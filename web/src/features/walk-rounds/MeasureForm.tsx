@@ -16,7 +16,7 @@ import { useDraft } from "../../shared/useDraft";
 import { PhotographButton } from "../jobs/Photographs";
 import { instrumentFor, placeWords } from "./measures";
 import { MeasureDrawing } from "./MeasureDrawing";
-import { useInstrument } from "./useInstrument";
+import { useInstrument } from "../../shared/useInstrument";
 
 /** One measure at one place: how to take it, what stands in the way, its value. */
 export function MeasureForm({
@@ -209,7 +209,8 @@ export function MeasureForm({
             onChange={(e) => {
               setOver(e.target.value);
             }}
-            sx={{ maxWidth: 220 }}
+            slotProps={{ inputLabel: { shrink: true } }}
+            sx={{ flex: "1 1 220px", maxWidth: 280 }}
           />
         )}
         <Button type="submit" variant="contained" sx={{ px: 3 }}>

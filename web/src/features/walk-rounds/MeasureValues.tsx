@@ -4,13 +4,7 @@ import type { Schemas } from "../../api/client";
 import { useJob, useOutbox } from "../../api/job";
 import { waitingIn } from "../../api/waiting";
 import { useUnit } from "../../shared/Length";
-import { placeWords, valueText } from "./measures";
-
-const derived: Record<string, string> = {
-  camber: "Camber, from the square",
-  toe: "Toe of a wheel, from the tape",
-  panhardDrop: "Panhard drop",
-};
+import { measureTitle, placeWords, valueText } from "./measures";
 
 /** What was measured in this round beside heights, and what follows from it. */
 export function MeasureValues({
@@ -34,8 +28,7 @@ export function MeasureValues({
       (r.kind === "note" || r.skipped) &&
       r.note !== null,
   );
-  const title = (key: string) =>
-    derived[key] ?? all.find((m) => m.key === key)?.title ?? key;
+  const title = (key: string) => measureTitle(key, all);
   if (!stance || stance.measures.length + waiting.length + notes.length === 0) {
     return null;
   }

@@ -3,25 +3,20 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, must, type Schemas } from "../../api/client";
-import { remembered, useJob, useOutbox } from "../../api/job";
+import type { Schemas } from "../../api/client";
+import { useJob, useOutbox } from "../../api/job";
 import { waitingIn } from "../../api/waiting";
 import { MeasureForm } from "./MeasureForm";
 import { MeasureValues } from "./MeasureValues";
+import { useCatalogue } from "./useCatalogue";
 import { placeWords } from "./measures";
 
 /** Everything beside heights: what this vehicle and plan call for first, then whatever else. */
 export function MeasuresView({ round }: { round: Schemas["WalkRound"] }) {
   const view = useJob();
   const { letters } = useOutbox();
-  const catalogue = useQuery({
-    queryKey: ["measures"],
-    queryFn: () =>
-      remembered("measures", async () => must(await api.GET("/api/measures"))),
-    staleTime: Infinity,
-  });
+  const all = useCatalogue();
   const [chosen, setChosen] = useState<{ key: string; place: string } | null>(
     null,
   );
@@ -33,7 +28,6 @@ export function MeasuresView({ round }: { round: Schemas["WalkRound"] }) {
     );
   const open = view.asked.filter((a) => !isDone(a));
   const next = open[0];
-  const all = catalogue.data ?? [];
   const current =
     chosen ?? (next ? { key: next.measure, place: next.place } : null);
   const listed = all.find((m) => m.measure.key === current?.key) ?? all[0];

@@ -5,6 +5,7 @@ import { useJob, useOutbox } from "../../api/job";
 import { waitingIn } from "../../api/waiting";
 import { Length, PlusMinus } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
+import { corrections } from "./corrections";
 import { PhotographButton } from "../jobs/Photographs";
 
 /** What was read in this round; the difference to the earlier stage is shown once a station is stored. */
@@ -28,6 +29,9 @@ export function Readings({
   // What the stage before had, once it was measured too.
   const earlier = view.results.chain.find((c) => c.afterId === round.id);
   const waiting = waitingIn(letters, round.id);
+  const corrected = corrections(d).filter(
+    (c) => c.walkRound === round.id && c.measure === null,
+  );
   return (
     <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 1.5 }}>
       {waiting.map((l) => (
@@ -93,6 +97,13 @@ export function Readings({
                     · rose <Length mm={rise.value} signed />
                   </Box>
                 )}
+                {corrected
+                  .filter((c) => c.place === s.station)
+                  .map((c) => (
+                    <Box key={c.id} sx={{ color: "text.secondary" }}>
+                      <s>{c.was}</s> {c.reason}
+                    </Box>
+                  ))}
                 {s.flags.map((f) => (
                   <Box key={f} sx={{ color: "warning.main" }}>
                     ▲ {f}

@@ -10,6 +10,20 @@ export function placeWords(place: string): string {
   );
 }
 
+const derived: Record<string, string> = {
+  camber: "Camber, from the square",
+  toe: "Toe of a wheel, from the tape",
+  panhardDrop: "Panhard drop",
+};
+
+/** What a measure, or a value that follows from measures, is called. */
+export function measureTitle(
+  key: string,
+  all: readonly { key: string; title: string }[],
+): string {
+  return derived[key] ?? all.find((m) => m.key === key)?.title ?? key;
+}
+
 /** A computed or measured value with its ±, in the person's unit. */
 export function valueText(
   r: {

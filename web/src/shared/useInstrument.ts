@@ -1,10 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import {
-  hear,
-  readLine,
-  useLiveJob,
-  type InstrumentLine,
-} from "../../api/live";
+import { hear, readLine, useLiveJob, type InstrumentLine } from "../api/live";
 
 /** Listens to a stand-in, and to a real instrument that sends the same quantity for the same place; the newer line counts. */
 export function useInstrument(

@@ -1,0 +1,227 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import { supportNow } from "../../api/document";
+import { useJob, useSeenVersion, useSend } from "../../api/job";
+import { Problem } from "../../api/problem";
+import { useUnit } from "../../shared/Length";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+import { useDraft } from "../../shared/useDraft";
+import { torqueText } from "./torque";
+import { TorqueWrench } from "./TorqueWrench";
+
+const kinds: Record<Schemas["JointKind"], string> = {
+  bondedRubber: "bonded rubber: final on its wheels only",
+  ball: "ball joint: may be final hanging",
+  clamped: "clamped faces: may be final hanging",
+  wheel: "wheel: final on the ground",
+  uBolt: "U-bolts, new ones",
+};
+
+/** The spec of one joint, its passes, and the next one. */
+export function JointForm({
+  joint,
+  plan,
+}: {
+  joint: Schemas["Joint"];
+  plan: string;
+}) {
+  const view = useJob();
+  const d = view.document;
+  const send = useSend();
+  const torqueUnit = useUnit() === "in" ? "lb·ft" : "N·m";
+  const [spec, setSpec, clearSpec] = useDraft(`spec.${joint.id}`, {
+    torque: "",
+    criterion: "",
+    source: "",
+  });
+  const [value, setValue] = useState("");
+  const [tool, setTool] = useDraft("tool", "torque wrench");
+  const [seen, setSeen] = useState(false);
+  const [reason, setReason] = useState("");
+  const spoken = useSeenVersion(joint.id);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const position = supportNow(d)?.position ?? "onWheels";
+  const entries = d.torqueEntries
+    .filter((t) => t.jointId === joint.id && t.planId === plan)
+    .sort((a, b) => a.at.localeCompare(b.at));
+  const gate = problem instanceof Problem && problem.field === "reason";
+
+  const attempt = async (act: () => Promise<unknown>) => {
+    setProblem(null);
+    try {
+      await act();
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  const saveSpec = () =>
+    attempt(async () => {
+      await send(
+        "PUT",
+        `/joints/${joint.id}/spec`,
+        {
+          version: spoken.version,
+          torque: typed(spec.torque, torqueUnit, "document"),
+          angle: null,
+          criterion: spec.criterion || null,
+          source: spec.source,
+        },
+        `spec of ${joint.place}`,
+      );
+      clearSpec();
+    });
+  const tighten = (pass: Schemas["Pass"]) =>
+    attempt(async () => {
+      await send(
+        "POST",
+        "/torque-entries",
+        {
+          id: v7(),
+          jointId: joint.id,
+          pass,
+          value: pass === "final" ? typed(value, torqueUnit) : null,
+          criterionSeen: pass === "final" && seen,
+          tool,
+          position,
+          reason: reason || null,
+        },
+        `${joint.place} ${pass}`,
+      );
+      setReason("");
+    });
+
+  return (
+    <Box sx={{ p: 1, display: "grid", gap: 1.25 }}>
+      <Typography color="text.secondary">
+        {kinds[joint.kind]}.{" "}
+        {joint.fasteners
+          .map(
+            (f) =>
+              `${f.count.toString()} × ${f.position}${f.newPartOnly ? ", new" : ""}`,
+          )
+          .join("; ")}
+        {joint.order && `, ${joint.order}`}. Now{" "}
+        {position === "hanging" ? "hanging" : "on its wheels"}.
+      </Typography>
+      {joint.spec ? (
+        <Typography>
+          Spec:{" "}
+          <b>
+            {joint.spec.torque
+              ? torqueText(joint.spec.torque)
+              : joint.spec.criterion}
+          </b>
+          , {joint.spec.source}
+        </Typography>
+      ) : (
+        <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
+          <TextField
+            label={`Torque, ${torqueUnit}`}
+            value={spec.torque}
+            onChange={(e) => {
+              setSpec({ ...spec, torque: e.target.value });
+            }}
+            {...at(problem, "torque")}
+          />
+          <TextField
+            label="or what to see"
+            value={spec.criterion}
+            onChange={(e) => {
+              setSpec({ ...spec, criterion: e.target.value });
+            }}
+          />
+          <TextField
+            label="From which sheet or page"
+            value={spec.source}
+            onChange={(e) => {
+              setSpec({ ...spec, source: e.target.value });
+            }}
+            {...at(problem, "source")}
+          />
+          <Button variant="outlined" onClick={() => void saveSpec()}>
+            Keep the spec
+          </Button>
+        </Box>
+      )}
+      <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
+        {joint.spec && !joint.spec.torque ? (
+          <Button
+            variant={seen ? "contained" : "outlined"}
+            aria-pressed={seen}
+            onClick={() => {
+              setSeen(!seen);
+            }}
+          >
+            {seen ? "✓ Seen" : "Criterion seen"}
+          </Button>
+        ) : (
+          <TextField
+            label={`Value reached, ${torqueUnit}`}
+            value={value}
+            onChange={(e) => {
+              setValue(e.target.value);
+            }}
+            {...at(problem, "value")}
+          />
+        )}
+        <TextField
+          label="Tool"
+          value={tool}
+          onChange={(e) => {
+            setTool(e.target.value);
+          }}
+        />
+      </Box>
+      {joint.spec?.torque && (
+        <TorqueWrench
+          place={joint.place}
+          target={joint.spec.torque}
+          unit={torqueUnit}
+          onPeak={(line) => {
+            setValue(line.value.toFixed(1));
+            setTool(`torque wrench ${line.serial}`);
+          }}
+        />
+      )}
+      <Box
+        sx={{ display: "grid", gap: 1, gridTemplateColumns: "repeat(3, 1fr)" }}
+      >
+        <Button variant="outlined" onClick={() => void tighten("hand")}>
+          By hand
+        </Button>
+        <Button variant="outlined" onClick={() => void tighten("snug")}>
+          Snug
+        </Button>
+        <Button variant="contained" onClick={() => void tighten("final")}>
+          Final
+        </Button>
+      </Box>
+      <ProblemNote problem={problem} />
+      {gate && (
+        <TextField
+          label="Why it was done all the same (goes on the record)"
+          value={reason}
+          onChange={(e) => {
+            setReason(e.target.value);
+          }}
+        />
+      )}
+      {entries.length > 0 && (
+        <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
+          {entries
+            .map(
+              (e) =>
+                `${e.pass}${e.value ? ` ${torqueText(e.value)}` : ""}, ${e.position === "hanging" ? "hanging" : "on its wheels"}, ${d.people.find((p) => p.id === e.personId)?.name ?? ""}`,
+            )
+            .join(" → ")}
+        </Typography>
+      )}
+    </Box>
+  );
+}
