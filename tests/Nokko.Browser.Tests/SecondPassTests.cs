@@ -5,14 +5,9 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>After a miss: the stack is changed in the same job. And two people who change one thing at once.</summary>
-public sealed class SecondPassTests : IAsyncLifetime
+public sealed class SecondPassTests(DemoServer demo) : IClassFixture<DemoServer>
 {
-    private ServerProcess _server = null!;
-
-    public async ValueTask InitializeAsync() =>
-        _server = await ServerProcess.Start($"second_{Guid.NewGuid():N}");
-
-    public ValueTask DisposeAsync() => _server.DisposeAsync();
+    private readonly ServerProcess _server = demo.Server;
 
     [Fact]
     public void A_suspect_reading_is_read_again_and_a_thinner_plate_makes_a_second_pass()

@@ -5,74 +5,72 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>A walk-round by keyboard alone, by touch alone, without a network, by two people, and with a stand-in.</summary>
-public sealed class WalkRoundTests : IAsyncLifetime
+public sealed class WalkRoundTests(DemoServer demo) : IClassFixture<DemoServer>
 {
-    private ServerProcess _server = null!;
-
-    public async ValueTask InitializeAsync() =>
-        _server = await ServerProcess.Start($"round_{Guid.NewGuid():N}");
-
-    public ValueTask DisposeAsync() => _server.DisposeAsync();
+    private readonly ServerProcess _server = demo.Server;
 
     [Fact]
     public void A_whole_walk_round_by_keyboard_alone()
     {
         using var b = new Driving.Browser();
         b.SignIn(_server.Address, "brenna");
-        Open(b, "NF 80 W");
+        b.OpenCopy("NF 80 W");
         // The field has the focus; Enter stores and walks on.
-        Type(b, "Left rear, from the hub", "22 7/8\n");
+        b.TypeAt("Left rear, from the hub", "22 7/8\n");
         // A lost slash is asked about in place, and answered by keyboard.
-        Type(b, "Right rear, from the hub", "22 7.8\n");
+        b.TypeAt("Right rear, from the hub", "22 7.8\n");
         b.Sees("Did the slash get lost?");
-        TabTo(b, "22 7/8 in");
-        Press(b, Keys.Enter);
+        b.TabTo("22 7/8 in");
+        b.Keys(Keys.Enter);
         // The tape is stepped by arrow keys: up from 41 by two sixteenths, down by one.
-        Type(b, "Right middle, from the floor", "41");
+        b.TypeAt("Right middle, from the floor", "41");
         b.Sees("41 in · 41.000 in · 1041.4 mm");
-        Press(b, Keys.ArrowUp);
+        b.Keys(Keys.ArrowUp);
         b.Sees("41 1/16 in");
-        Press(b, Keys.ArrowUp);
+        b.Keys(Keys.ArrowUp);
         b.Sees("41 1/8 in");
-        Press(b, Keys.ArrowDown);
+        b.Keys(Keys.ArrowDown);
         b.Sees("41 1/16 in · 41.063 in · 1043 mm");
-        Press(b, Keys.Enter);
+        b.Keys(Keys.Enter);
         // Back and forth between stations, and the help.
-        Focus(b, "Right front, from the hub");
-        Press(b, Keys.PageUp);
-        Focus(b, "Right middle, from the floor");
-        Press(b, Keys.PageDown);
-        Focus(b, "Right front, from the hub");
-        Press(b, "?");
+        b.Focus("Right front, from the hub");
+        b.Keys(Keys.PageUp);
+        b.Focus("Right middle, from the floor");
+        b.Keys(Keys.PageDown);
+        b.Focus("Right front, from the hub");
+        b.Keys("?");
         b.Sees("Page Down, Page Up: next and last station");
-        Type(b, "Right front, from the hub", "20 1/8 +\n");
+        b.TypeAt("Right front, from the hub", "20 1/8 +\n");
         b.Sees("Nose down");
         b.AllSaved();
         // That was wrong: with a reason, both stay.
-        TabTo(b, "That was wrong");
-        Press(b, Keys.Enter);
-        Type(b, "Left front, from the hub", "20 1/4");
-        TabTo(b, "Why was the first reading wrong?");
-        Press(b, "hooked the liner\n");
+        b.TabTo("That was wrong");
+        b.Keys(Keys.Enter);
+        b.TypeAt("Left front, from the hub", "20 1/4");
+        b.TabTo("Why was the first reading wrong?");
+        b.Keys("hooked the liner\n");
         b.AllSaved();
         // One more round: the same as last time by one key.
-        TabTo(b, "New round");
-        Press(b, Keys.Enter);
+        b.TabTo("New round");
+        b.Keys(Keys.Enter);
         b.Sees("Same as last time, and settled how?");
-        TabTo(b, "Driven");
-        Press(b, Keys.Enter);
-        Type(b, "Left front, from the hub", "20 1/4\n");
-        Focus(b, "Left middle, from the floor");
+        b.TabTo("Driven");
+        b.Keys(Keys.Enter);
+        b.TypeAt("Left front, from the hub", "20 1/4\n");
+        b.Focus("Left middle, from the floor");
         // Passed over, with a reason.
-        TabTo(b, "Pass over…");
-        Press(b, Keys.Enter);
+        b.TabTo("Pass over…");
+        b.Keys(Keys.Enter);
         b.Until(
-            d => Name(d.SwitchTo().ActiveElement()).StartsWith("Why is", StringComparison.Ordinal),
+            d =>
+                Hands
+                    .Name(d.SwitchTo().ActiveElement())
+                    .StartsWith("Why is", StringComparison.Ordinal),
             "the reason has the focus"
         );
-        Press(b, "handle missing\n");
+        b.Keys("handle missing\n");
         b.Sees("Left middle: passed over, handle missing");
-        Focus(b, "Left rear, from the hub");
+        b.Focus("Left rear, from the hub");
     }
 
     [Fact]
@@ -81,7 +79,7 @@ public sealed class WalkRoundTests : IAsyncLifetime
         using var b = new Driving.Browser(390, 844);
         b.SignIn(_server.Address, "odd");
         b.OnlyTouch();
-        Open(b, "NF 80 W");
+        b.OpenCopy("NF 80 W");
         b.Sees("Left rear, from the hub");
         foreach (var key in new[] { "2", "2", "7/8", "Store" })
         {
@@ -91,8 +89,8 @@ public sealed class WalkRoundTests : IAsyncLifetime
         // The tape: touched, it reads; drawn down by 20 mm worth of picture it reads less.
         IWebElement TapeOf() => b.Driver.FindElement(By.CssSelector("svg[role=slider]"));
         b.Tap(TapeOf, "the tape");
+        b.Until(_ => Read(b) > 0, "the tape reads");
         var before = Read(b);
-        Assert.True(before > 0);
         b.Drag(TapeOf, 80);
         b.Until(_ => Read(b) is var now && now > 0 && now < before, "the tape reads less");
         // An inch of tape is 80 of its own pixels.
@@ -119,61 +117,6 @@ public sealed class WalkRoundTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task Without_a_network_the_walk_round_goes_on_also_after_the_browser_was_closed()
-    {
-        var b = new Driving.Browser();
-        try
-        {
-            b.SignIn(_server.Address, "brenna");
-            Open(b, "NF 80 W");
-            Type(b, "Left rear, from the hub", "22 7/8\n");
-            b.AllSaved();
-            // The application is on the device once its worker has taken charge.
-            b.Driver.ExecuteAsyncScript(
-                "const done = arguments[0]; navigator.serviceWorker.ready.then(() => done())"
-            );
-            var address = b.Driver.Url;
-            await _server.Kill();
-            Type(b, "Right rear, from the hub", "22 13/16\n");
-            b.Sees("Right rear 22 13/16: kept here, not yet at the server");
-            Type(b, "Right middle, from the floor", "41\n");
-            b.Sees("Not saved yet: 2");
-
-            b = b.Reopen();
-            b.Open(address);
-            b.Sees("Right rear 22 13/16: kept here, not yet at the server");
-            b.Sees("Not saved yet: 2");
-            Type(b, "Right front, from the hub", "20 1/16\n");
-            b.Sees("Not saved yet: 3");
-            // A second round is begun without the server too.
-            b.Press("New round");
-            b.Press("Rolled");
-            Type(b, "Left front, from the hub", "20 1/8\n");
-            b.Sees("Not saved yet: 5");
-
-            await _server.Run();
-            b.AllSaved();
-            b.Sees("Left front, hub");
-            var order = (string)
-                b.Driver.ExecuteAsyncScript(
-                    """
-                    const done = arguments[0];
-                    fetch('/api' + location.pathname.replace('/walk-round', ''))
-                      .then(r => r.json())
-                      .then(v => done(v.document.readings
-                        .toSorted((a, b) => a.storedAt.localeCompare(b.storedAt))
-                        .slice(2).map(r => r.place.name + ' ' + r.value.typed).join(', ')));
-                    """
-                )!;
-            Assert.Equal("LR 22 7/8, RR 22 13/16, RM 41, RF 20 1/16, LF 20 1/8", order);
-        }
-        finally
-        {
-            b.Dispose();
-        }
-    }
-
-    [Fact]
     public async Task One_reads_and_one_types_on_two_devices_at_two_servers()
     {
         await using var second = await _server.Beside();
@@ -181,17 +124,17 @@ public sealed class WalkRoundTests : IAsyncLifetime
         using var reads = new Driving.Browser(1024, 768);
         types.SignIn(_server.Address, "brenna");
         reads.SignIn(second.Address, "odd");
-        Open(types, "NF 80 W");
+        types.OpenCopy("NF 80 W");
         reads.Open(
             types.Driver.Url.Replace(_server.Address, second.Address, StringComparison.Ordinal)
         );
         reads.Sees("Left rear, from the hub");
         // What one stores, the other sees without asking, and where the tape stands.
-        Type(types, "Left rear, from the hub", "22 7/8\n");
+        types.TypeAt("Left rear, from the hub", "22 7/8\n");
         reads.Sees("Left rear, hub");
         reads.Sees("◆ Brenna Tarn is at: right rear");
         // Both read the same station: the second is a repeat, nothing is overwritten.
-        Type(reads, "Left rear, from the hub", "22 15/16\n");
+        reads.TypeAt("Left rear, from the hub", "22 15/16\n");
         types.Sees("2 reads");
         reads.Sees("2 reads");
     }
@@ -201,7 +144,7 @@ public sealed class WalkRoundTests : IAsyncLifetime
     {
         using var b = new Driving.Browser();
         b.SignIn(_server.Address, "brenna");
-        Open(b, "NF 80 W");
+        b.OpenCopy("NF 80 W");
         b.Choose("Read with", "height gauge (stand-in)");
         b.Sees("Still moving…");
         b.Sees("● Steady: Enter stores it.");
@@ -223,7 +166,7 @@ public sealed class WalkRoundTests : IAsyncLifetime
     {
         using var b = new Driving.Browser();
         b.SignIn(_server.Address, "brenna");
-        Open(b, "NF 80 W");
+        b.OpenCopy("NF 80 W");
         b.Sees("Left rear, from the hub");
         var plain = Convert.FromBase64String(
             (string)
@@ -291,71 +234,4 @@ public sealed class WalkRoundTests : IAsyncLifetime
                     .GetAttribute("aria-valuenow")!,
                 System.Globalization.CultureInfo.InvariantCulture
             );
-
-    private static void Open(Driving.Browser b, string plate)
-    {
-        var href = b.Until(
-            d =>
-                d.FindElements(By.XPath($"//main//li/a[contains(., '{plate}')]"))
-                    .FirstOrDefault()
-                    ?.GetAttribute("href"),
-            plate
-        )!;
-        b.Open(href[..href.LastIndexOf('/')] + "/walk-round");
-    }
-
-    private static void Focus(Driving.Browser b, string station)
-    {
-        b.Sees(station);
-        b.Until(
-            d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",
-            "the tape field has the focus"
-        );
-    }
-
-    /// <summary>Types into whatever has the focus; a line's end is Enter.</summary>
-    private static void Type(Driving.Browser b, string station, string text)
-    {
-        Focus(b, station);
-        Press(b, text);
-        if (text.EndsWith('\n'))
-        {
-            b.Until(
-                d =>
-                    d.FindElement(By.Id("tape")).GetAttribute("value") is ""
-                    || text.Contains('.', StringComparison.Ordinal),
-                $"{station} {text.Trim()} is stored"
-            );
-        }
-    }
-
-    private static void Press(Driving.Browser b, string keys) =>
-        b
-            .Driver.SwitchTo()
-            .ActiveElement()
-            .SendKeys(keys.Replace("\n", Keys.Enter, StringComparison.Ordinal));
-
-    /// <summary>Goes from field to field until the one with these words has the focus.</summary>
-    private static void TabTo(Driving.Browser b, string words)
-    {
-        b.Sees(words);
-        for (var i = 0; i < 120; i++)
-        {
-            Press(b, Keys.Tab);
-            if (Name(b.Driver.SwitchTo().ActiveElement()) == words)
-            {
-                return;
-            }
-        }
-        Assert.Fail($"“{words}” is not reached by Tab.");
-    }
-
-    private static string Name(IWebElement element) =>
-        element.GetAttribute("aria-label") is { Length: > 0 } label ? label
-        : element.Text is { Length: > 0 } text ? text
-        : element
-            .FindElements(By.XPath("ancestor::*[contains(@class, 'MuiTextField-root')]//label"))
-            .FirstOrDefault()
-            ?.Text
-            ?? "";
 }

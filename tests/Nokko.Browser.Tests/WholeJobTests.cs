@@ -218,10 +218,10 @@ public sealed class WholeJobTests : IAsyncLifetime
         _browser.Press("Hand it over");
         _browser.Sees("To come:");
         var record = _browser.Driver.FindElement(By.CssSelector("article")).Text;
-        Assert.Contains(
-            "LF strut foot to lower arm: final 101 lb·ft · 137 N·m, on its wheels (sheet 7)",
-            record,
-            StringComparison.Ordinal
+        // The stand-in's hand stops within 1.5 % above the 101 lb·ft of the spec.
+        Assert.Matches(
+            @"LF strut foot to lower arm: final 10[12] lb·ft · 13[789] N·m, on its wheels \(sheet 7\)",
+            record
         );
         Assert.Contains("Before: as found", record, StringComparison.Ordinal);
         Assert.Contains(

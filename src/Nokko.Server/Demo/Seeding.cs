@@ -11,7 +11,11 @@ internal static class Seeding
     {
         await using var scope = app.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
-        await db.Database.MigrateAsync();
+        // Migrating compares the whole model even when there is nothing to do; most starts have nothing to do.
+        if ((await db.Database.GetPendingMigrationsAsync()).Any())
+        {
+            await db.Database.MigrateAsync();
+        }
         if (await db.Shops.AnyAsync())
         {
             return;

@@ -1,0 +1,96 @@
+using System.Text.RegularExpressions;
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>What a hand does in a walk-round.</summary>
+internal static partial class Hands
+{
+    /// <summary>Opens the walk-round of a copy of a demo job, so that tests on one server leave each other alone.</summary>
+    public static void OpenCopy(this Driving.Browser b, string plate)
+    {
+        var job = JobOf(
+            b.Until(
+                d =>
+                    d.FindElements(By.XPath($"//main//li/a[contains(., '{plate}')]"))
+                        .FirstOrDefault()
+                        ?.GetAttribute("href"),
+                plate
+            )!
+        );
+        var copy = (string)
+            b.Driver.ExecuteAsyncScript(
+                """
+                const [job, plate, done] = arguments;
+                fetch(`/api/jobs/${job}/file`).then(r => r.text())
+                  .then(t => fetch('/api/job-files?copy=true', { method: 'POST', body: t.replaceAll(plate, 'copy of it') }))
+                  .then(r => r.json()).then(v => done(v.jobId));
+                """,
+                job,
+                plate
+            )!;
+        b.Open(b.Driver.Url.TrimEnd('/') + $"/jobs/{copy}/walk-round");
+    }
+
+    private static string JobOf(string href) => Uuid().Match(href).Value;
+
+    [GeneratedRegex("[0-9a-f-]{36}")]
+    private static partial Regex Uuid();
+
+    public static void Focus(this Driving.Browser b, string station)
+    {
+        b.Sees(station);
+        b.Until(
+            d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",
+            "the tape field has the focus"
+        );
+    }
+
+    /// <summary>Types into whatever has the focus; a line's end is Enter.</summary>
+    public static void TypeAt(this Driving.Browser b, string station, string text)
+    {
+        b.Focus(station);
+        b.Keys(text);
+        if (text.EndsWith('\n'))
+        {
+            b.Until(
+                d =>
+                    d.FindElement(By.Id("tape")).GetAttribute("value") is ""
+                    || text.Contains('.', StringComparison.Ordinal),
+                $"{station} {text.Trim()} is stored"
+            );
+        }
+    }
+
+    public static void Keys(this Driving.Browser b, string keys) =>
+        b
+            .Driver.SwitchTo()
+            .ActiveElement()
+            .SendKeys(keys.Replace("\n", OpenQA.Selenium.Keys.Enter, StringComparison.Ordinal));
+
+    /// <summary>Goes from field to field until the one with these words has the focus.</summary>
+    public static void TabTo(this Driving.Browser b, string words)
+    {
+        b.Sees(words);
+        for (var i = 0; i < 120; i++)
+        {
+            b.Keys(OpenQA.Selenium.Keys.Tab);
+            if (Name(b.Driver.SwitchTo().ActiveElement()) == words)
+            {
+                return;
+            }
+        }
+        Assert.Fail($"“{words}” is not reached by Tab.");
+    }
+
+    public static string Name(IWebElement element) =>
+        element.GetAttribute("aria-label") is { Length: > 0 } label ? label
+        : element.Text is { Length: > 0 } text ? text
+        : element
+            .FindElements(By.XPath("ancestor::*[contains(@class, 'MuiTextField-root')]//label"))
+            .FirstOrDefault()
+            ?.Text
+            ?? "";
+}

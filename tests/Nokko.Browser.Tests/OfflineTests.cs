@@ -1,0 +1,66 @@
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>A walk-round goes on without a network; it has a server of its own, which it kills.</summary>
+public sealed class OfflineTests(DemoServer demo) : IClassFixture<DemoServer>
+{
+    private readonly ServerProcess _server = demo.Server;
+
+    [Fact]
+    public async Task Without_a_network_the_walk_round_goes_on_also_after_the_browser_was_closed()
+    {
+        var b = new Driving.Browser();
+        try
+        {
+            b.SignIn(_server.Address, "brenna");
+            b.OpenCopy("NF 80 W");
+            b.TypeAt("Left rear, from the hub", "22 7/8\n");
+            b.AllSaved();
+            // The application is on the device once its worker has taken charge.
+            b.Driver.ExecuteAsyncScript(
+                "const done = arguments[0]; navigator.serviceWorker.ready.then(() => done())"
+            );
+            var address = b.Driver.Url;
+            await _server.Kill();
+            b.TypeAt("Right rear, from the hub", "22 13/16\n");
+            b.Sees("Right rear 22 13/16: kept here, not yet at the server");
+            b.TypeAt("Right middle, from the floor", "41\n");
+            b.Sees("Not saved yet: 2");
+
+            b = b.Reopen();
+            b.Open(address);
+            b.Sees("Right rear 22 13/16: kept here, not yet at the server");
+            b.Sees("Not saved yet: 2");
+            b.TypeAt("Right front, from the hub", "20 1/16\n");
+            b.Sees("Not saved yet: 3");
+            // A second round is begun without the server too.
+            b.Press("New round");
+            b.Press("Rolled");
+            b.TypeAt("Left front, from the hub", "20 1/8\n");
+            b.Sees("Not saved yet: 5");
+
+            await _server.Run();
+            b.AllSaved();
+            b.Sees("Left front, hub");
+            var order = (string)
+                b.Driver.ExecuteAsyncScript(
+                    """
+                    const done = arguments[0];
+                    fetch('/api' + location.pathname.replace('/walk-round', ''))
+                      .then(r => r.json())
+                      .then(v => done(v.document.readings
+                        .toSorted((a, b) => a.storedAt.localeCompare(b.storedAt))
+                        .slice(2).map(r => r.place.name + ' ' + r.value.typed).join(', ')));
+                    """
+                )!;
+            Assert.Equal("LR 22 7/8, RR 22 13/16, RM 41, RF 20 1/16, LF 20 1/8", order);
+        }
+        finally
+        {
+            b.Dispose();
+        }
+    }
+}
