@@ -35,7 +35,7 @@ public static partial class TapeReader
     [GeneratedRegex(@"^(?<f>[0-9]+)\s*(?:'|ft\b)\s*(?<rest>.*)$")]
     private static partial Regex Feet { get; }
 
-    [GeneratedRegex(@"[^0-9\s./,'""+\-a-zA-Z]")]
+    [GeneratedRegex(@"[\uD800-\uDBFF][\uDC00-\uDFFF]|[^0-9\s./,'""+\-a-zA-Z]")]
     private static partial Regex Stray { get; }
 
     /// <summary>Reads <paramref name="text"/>.</summary>
@@ -48,8 +48,21 @@ public static partial class TapeReader
         IReadOnlyCollection<string>? answers = null
     )
     {
-        answers ??= [];
-        var body = Plain(text ?? "");
+        var (plain, origins) = Plain(text ?? "");
+        return ReadPlain(plain, field, answers ?? []) is var read && read is TapeReading.Refused r
+            ? r with
+            {
+                Position = origins[Math.Min(r.Position, plain.Length)],
+            }
+            : read;
+    }
+
+    private static TapeReading ReadPlain(
+        string body,
+        TapeField field,
+        IReadOnlyCollection<string> answers
+    )
+    {
         if (body.Length == 0)
         {
             return new TapeReading.Refused("Type what the tape shows, for example 35 1/2.", 0);
@@ -91,6 +104,7 @@ public static partial class TapeReader
             body = body[..s.Index].TrimEnd();
         }
         var feet = 0.0;
+        var behindFeet = 0;
         if (Feet.Match(body) is { Success: true } f)
         {
             if (unit is "mm" or "cm")
@@ -105,19 +119,24 @@ public static partial class TapeReader
             {
                 return TooLong(0);
             }
-            body = f.Groups["rest"].Value.Trim();
+            var rest = f.Groups["rest"];
+            body = rest.Value.Trim();
+            behindFeet = rest.Index;
         }
         var read =
             body.Length == 0 && feet > 0
                 ? new TapeReading.Understood(feet * 12 * Inch, "in", false)
                 : Body(body, unit, feet * 12 * Inch, field, answers);
-        return read is TapeReading.Understood u && nudge != 0
-            ? u with
+        return read switch
+        {
+            TapeReading.Understood u when nudge != 0 => u with
             {
                 Mm = u.Mm + (nudge * field.DivisionMm / 4),
                 Nudged = true,
-            }
-            : read;
+            },
+            TapeReading.Refused r => r with { Position = behindFeet + r.Position },
+            _ => read,
+        };
     }
 
     private static TapeReading Body(
@@ -333,52 +352,57 @@ public static partial class TapeReader
         )
         && value <= 100_000;
 
-    /// <summary>The text with typographic fractions, quotes and dashes turned into plain ones.</summary>
-    private static string Plain(string text)
+    /// <summary>The text with typographic fractions, quotes and dashes turned into plain ones, and where in the text each plain character (and the end) stands.</summary>
+    private static (string Plain, IReadOnlyList<int> Origins) Plain(string text)
     {
         var plain = new System.Text.StringBuilder(text.Length + 4);
-        foreach (var c in text.Trim())
+        var origins = new List<int>(text.Length + 5);
+        var first = text.Length - text.TrimStart().Length;
+        var end = Math.Max(first, text.TrimEnd().Length);
+        for (var i = first; i < end; i++)
         {
-            switch (c)
+            var c = text[i];
+            if (Vulgar(c) is { } fraction)
             {
-                case '½' or '¼' or '¾' or '⅛' or '⅜' or '⅝' or '⅞':
-                    if (plain.Length > 0 && char.IsDigit(plain[^1]))
-                    {
-                        plain.Append(' ');
-                    }
-                    plain.Append(
-                        c switch
-                        {
-                            '½' => "1/2",
-                            '¼' => "1/4",
-                            '¾' => "3/4",
-                            '⅛' => "1/8",
-                            '⅜' => "3/8",
-                            '⅝' => "5/8",
-                            _ => "7/8",
-                        }
-                    );
-                    break;
-                case '⁄' or '∕':
-                    plain.Append('/');
-                    break;
-                case '″' or '”' or '“':
-                    plain.Append('"');
-                    break;
-                case '′' or '’' or '‘':
-                    plain.Append('\'');
-                    break;
-                case '–' or '−' or '‐':
-                    plain.Append('-');
-                    break;
-                case var space when char.IsWhiteSpace(space):
+                if (plain.Length > 0 && char.IsDigit(plain[^1]))
+                {
                     plain.Append(' ');
-                    break;
-                default:
-                    plain.Append(c);
-                    break;
+                }
+                plain.Append(fraction);
+            }
+            else
+            {
+                plain.Append(
+                    c switch
+                    {
+                        '⁄' or '∕' => '/',
+                        '″' or '”' or '“' => '"',
+                        '′' or '’' or '‘' => '\'',
+                        '–' or '−' or '‐' => '-',
+                        _ when char.IsWhiteSpace(c) => ' ',
+                        _ => c,
+                    }
+                );
+            }
+            while (origins.Count < plain.Length)
+            {
+                origins.Add(i);
             }
         }
-        return plain.ToString();
+        origins.Add(end);
+        return (plain.ToString(), origins);
     }
+
+    private static string? Vulgar(char c) =>
+        c switch
+        {
+            '½' => "1/2",
+            '¼' => "1/4",
+            '¾' => "3/4",
+            '⅛' => "1/8",
+            '⅜' => "3/8",
+            '⅝' => "5/8",
+            '⅞' => "7/8",
+            _ => null,
+        };
 }

@@ -131,6 +131,18 @@ public class TapeReaderTests
         Assert.InRange(refused.Position, 0, Math.Max(0, text.Length));
     }
 
+    [Theory]
+    [InlineData("  35½ 🙂", 6, "🙂")]
+    [InlineData("½⅜🙂", 2, "🙂")]
+    [InlineData("2' 11 1/3", 8, "3ths")]
+    [InlineData("3' kg", 3, "kg")]
+    public void A_refusal_points_into_the_text_as_it_was_typed(string text, int at, string names)
+    {
+        var refused = Assert.IsType<TapeReading.Refused>(TapeReader.Read(text, Inches));
+        Assert.Equal(at, refused.Position);
+        Assert.Contains(names, refused.Reason, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void No_string_makes_the_reader_throw() =>
         Gen.OneOf(Gen.String, Gen.String[Gen.Char["0123456789 ./,-+'\"½⅜⁄inmshy"], 0, 14])
