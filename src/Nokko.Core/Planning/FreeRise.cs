@@ -30,28 +30,31 @@ internal static class FreeRise
                 {
                     continue;
                 }
-                if (
-                    changes.Any(c => c is null)
-                    || LiftLaw.Prior(kind, vehicle.SuspensionOf(name).Kind) is not { } prior
-                )
+                var priors = changes
+                    .Select(c =>
+                        c is null
+                            ? null
+                            : LiftLaw.Prior(kind, vehicle.SuspensionOf(name), c.FromMm, c.ToMm)
+                    )
+                    .ToArray();
+                if (priors.Any(p => p is null))
                 {
                     return (null, null, []);
                 }
-                var ratio = (prior.Ratio.Sd * prior.Ratio.Sd) + (prior.VehicleSd * prior.VehicleSd);
-                var offset = prior.OffsetMm.Sd * prior.OffsetMm.Sd;
                 for (var i = 0; i < 2; i++)
                 {
-                    var ci = changes[i]!;
+                    var (ci, pi) = (changes[i]!, priors[i]!);
                     mean[(2 * axle) + i] +=
-                        (prior.OffsetMm.Mean * ci.Offset) + (prior.Ratio.Mean * ci.ThicknessMm);
+                        (pi.OffsetMm.Mean * ci.Offset) + (pi.Ratio.Mean * ci.ThicknessMm);
                     rests.AddRange(ci.Parts);
                     for (var j = 0; j < 2; j++)
                     {
-                        var cj = changes[j]!;
+                        var (cj, pj) = (changes[j]!, priors[j]!);
+                        var ratio = (pi.Ratio.Sd * pj.Ratio.Sd) + (pi.VehicleSd * pj.VehicleSd);
                         covariance[(2 * axle) + i, (2 * axle) + j] +=
-                            (offset * ci.Offset * cj.Offset)
+                            (pi.OffsetMm.Sd * pj.OffsetMm.Sd * ci.Offset * cj.Offset)
                             + (ratio * ci.ThicknessMm * cj.ThicknessMm)
-                            + (i == j ? prior.Ratio.Mean * prior.Ratio.Mean * ci.VarianceMm2 : 0);
+                            + (i == j ? pi.Ratio.Mean * pi.Ratio.Mean * ci.VarianceMm2 : 0);
                     }
                 }
             }
@@ -62,12 +65,21 @@ internal static class FreeRise
     private static IEnumerable<PartKind> Kinds(Plan plan, Stage from) =>
         plan.Stacks.Concat(from.Stacks).SelectMany(s => s.Parts).Select(p => p.Kind).Distinct();
 
+    /// <param name="Offset">1 when the first piece comes, −1 when the last one goes.</param>
+    /// <param name="FromMm">Thickness before of the pieces that are known, mm.</param>
+    /// <param name="ThicknessMm">What is added, mm.</param>
+    /// <param name="VarianceMm2">Of what is added, mm².</param>
+    /// <param name="Parts">What it rests on.</param>
     private sealed record StackChange(
         int Offset,
+        double FromMm,
         double ThicknessMm,
         double VarianceMm2,
         IReadOnlyList<Guid> Parts
-    );
+    )
+    {
+        public double ToMm => FromMm + ThicknessMm;
+    }
 
     /// <summary>What changes at one corner for one kind of part; null when a part that comes or goes has no thickness.</summary>
     private static StackChange? Change(string corner, PartKind kind, Plan plan, Stage from)
@@ -83,6 +95,7 @@ internal static class FreeRise
         }
         return new StackChange(
             Math.Sign(next.Length) - Math.Sign(old.Length),
+            old.Sum(p => p.Thickness?.In("mm") ?? 0),
             come.Sum(p => p.Thickness!.In("mm")) - gone.Sum(p => p.Thickness!.In("mm")),
             gone.Concat(come).Sum(ThicknessVariance),
             [.. gone.Concat(come).Select(p => p.PartId ?? p.Id)]
@@ -135,6 +148,6 @@ internal static class FreeRise
                     : $"{part.Name} has a claim but no thickness: measure it, then there is a prediction.";
             }
         }
-        return "This change of parts cannot be foretold.";
+        return "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
     }
 }

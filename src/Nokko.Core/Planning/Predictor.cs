@@ -128,10 +128,18 @@ public static class Predictor
     {
         var basis = new List<string>();
         var kinds = plan.Stacks.SelectMany(s => s.Parts.Select(p => p.Kind)).ToHashSet();
-        if (kinds.Contains(PartKind.StrutTopSpacer))
+        if (
+            plan.Stacks.FirstOrDefault(s => s.Parts.Any(p => p.Kind == PartKind.StrutTopSpacer)) is
+            { } spaced
+        )
         {
             basis.Add(
-                "Lift ratio 1.9 ± 0.3 for a strut on an arm, a rule of thumb: no points were taped."
+                WishbonePoints.Of(vehicle.SuspensionOf(Corners.AxleOf(spaced.Corner))) is { } points
+                    ? string.Create(
+                        System.Globalization.CultureInfo.InvariantCulture,
+                        $"Lift ratio {Ratio(points):0.00} ± {2 * LiftLaw.TapedRatioShare * Ratio(points):0.00} at ride height, from the suspension's taped points."
+                    )
+                    : "Lift ratio 1.9 ± 0.6 for a strut on an arm, a rule of thumb: tape the suspension's points for a better one."
             );
         }
         if (kinds.Contains(PartKind.Block))
@@ -147,6 +155,12 @@ public static class Predictor
             basis.Add($"{guessed} of this vehicle's sizes are estimated.");
         }
         return basis;
+    }
+
+    private static double Ratio(WishbonePoints points)
+    {
+        var linkage = new DoubleWishbone(points);
+        return 1 / linkage.At(linkage.RideLengthMm)!.Value.MotionRatio;
     }
 
     private static Prediction None(

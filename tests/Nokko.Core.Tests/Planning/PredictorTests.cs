@@ -2,6 +2,8 @@ using CsCheck;
 using Nokko.Core.Parts;
 using Nokko.Core.Planning;
 using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 
@@ -30,6 +32,83 @@ public class PredictorTests
             p.Stations.First(s => s.Station == "LM").Rise.Value!.Value,
             9
         );
+    }
+
+    [Fact]
+    public void Taped_points_give_the_ratio_and_narrow_the_prediction()
+    {
+        var plan = Sample.Plan(
+            (Corners.LF, Sample.Plate(30, 25.4)),
+            (Corners.RF, Sample.Plate(31, 25.4))
+        );
+        var taped = Sample.Pickup with { Front = Taped(Known.Measured) };
+        var p = Predictor.Predict(plan, Sample.AsFound, taped, Baseline);
+        // The worked number of section 7.2, and the offset of bushings that settle.
+        Assert.Equal(3 + 44.091, p.FrontRise.Value!.Value, 3);
+        var u = Math.Sqrt(36 + Math.Pow(0.05 * 44.091, 2) + (Math.Pow(1.736 * 0.2, 2) / 2));
+        Assert.Equal(u, p.FrontRise.U!.Value, 2);
+        Assert.Contains("Lift ratio 1.74 ± 0.17", p.Basis[0], StringComparison.Ordinal);
+        // Points that nobody measured are no taped points.
+        Assert.Equal(
+            Predict(plan).FrontRise.Value,
+            Predictor
+                .Predict(
+                    plan,
+                    Sample.AsFound,
+                    taped with
+                    {
+                        Front = Taped(Known.Archetype),
+                    },
+                    Baseline
+                )
+                .FrontRise.Value
+        );
+    }
+
+    [Fact]
+    public void Beyond_the_reach_of_the_taped_arms_there_is_a_reason_and_no_number()
+    {
+        var p = Predictor.Predict(
+            Sample.Plan((Corners.LF, Sample.Plate(30, 600)), (Corners.RF, Sample.Plate(31, 600))),
+            Sample.AsFound,
+            Sample.Pickup with
+            {
+                Front = Taped(Known.Measured),
+            },
+            Baseline
+        );
+        Assert.Contains("cannot reach", p.Cannot, StringComparison.Ordinal);
+    }
+
+    private static Nokko.Core.Vehicles.Suspension Taped(Known known)
+    {
+        (double Y, double Z)[] at =
+        [
+            (230, 250),
+            (620, 215),
+            (330, 585),
+            (600, 560),
+            (455, 245),
+            (405, 770),
+            (690, 385),
+        ];
+        return new()
+        {
+            Kind = SuspensionKind.CoilOverArm,
+            Points =
+            [
+                .. WishbonePoints.Names.Zip(
+                    at,
+                    (name, p) =>
+                        new SuspensionPoint
+                        {
+                            Name = name,
+                            Y = Quantity.Mm(p.Y, known),
+                            Z = Quantity.Mm(p.Z, known),
+                        }
+                ),
+            ],
+        };
     }
 
     [Fact]
