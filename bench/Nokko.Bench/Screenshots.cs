@@ -23,6 +23,9 @@ internal static class Screenshots
         Shoot("take-in", "Its sizes");
         Scroll("//h2[.='Its sizes, as far as you know them']");
         Shoot("sizes", "Between rear springs");
+        Job("NF 80 W", "take-in", "As found");
+        Scroll("//h2[.='Front suspension, its points']");
+        Shoot("suspension-points", "One inch of plate lifts");
         Job("NF 80 W", "walk-round", "Left rear");
         browser.Until(
             d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",

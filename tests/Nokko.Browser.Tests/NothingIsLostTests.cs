@@ -9,7 +9,7 @@ namespace Nokko.Browser.Tests;
 public sealed class NothingIsLostTests
 {
     private const int Saves = 200;
-    private const int Kills = 4;
+    private const int Kills = 3;
 
     [Fact]
     public async Task No_reading_that_was_said_to_be_stored_is_lost_in_two_hundred_saves()

@@ -35,7 +35,7 @@ public sealed class ViewsTests(DemoServer demo) : IClassFixture<DemoServer>
             ($"{_server.Address}/", null, "To come after hand-over"),
             ($"{_server.Address}/take-in", null, "Its sizes"),
             ($"{_server.Address}/shelf", null, "Moor box spacer"),
-            (Of("SV 204 R", "take-in"), null, "How it shall sit"),
+            (Of("SV 204 R", "take-in"), null, "Front suspension, its points"),
             (Of("NF 80 W", "walk-round"), null, "Left rear, from the hub"),
             (Of("NF 80 W", "walk-round"), "Other measures (8 asked)", "Or measure something else"),
             (Of("NF 77 W", "walk-round"), "Compare", "What it says"),
@@ -51,17 +51,19 @@ public sealed class ViewsTests(DemoServer demo) : IClassFixture<DemoServer>
             ("light", 1024, 768),
             ("dark", 390, 844),
         ];
-        foreach (var (scheme, width, height) in looks)
+        foreach (var (address, press, sees) in views)
         {
-            browser.Scheme(scheme);
-            browser.Resize(width, height);
-            foreach (var (address, press, sees) in views)
+            browser.Scheme("light");
+            browser.Resize(1280, 800);
+            browser.Open(address);
+            if (press is not null)
             {
-                browser.Open(address);
-                if (press is not null)
-                {
-                    browser.Press(press);
-                }
+                browser.Press(press);
+            }
+            foreach (var (scheme, width, height) in looks)
+            {
+                browser.Scheme(scheme);
+                browser.Resize(width, height);
                 browser.Sees(sees);
                 var name = $"{address} {width}×{height} {scheme}";
                 var over = (string)

@@ -3,7 +3,9 @@ using Nokko.Core.Fitting;
 using Nokko.Core.JobFile;
 using Nokko.Core.Measuring;
 using Nokko.Core.Planning;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Server.Demo;
 
@@ -70,6 +72,35 @@ internal sealed partial class DemoJob
             },
             "reading corrected"
         );
+    }
+
+    /// <summary>Tapes the seven points of the front suspension, mm across and up.</summary>
+    public void TapeFrontPoints(params (double Y, double Z)[] points)
+    {
+        Later(20);
+        Document = Document with
+        {
+            Vehicle = Document.Vehicle with
+            {
+                Front = Document.Vehicle.Front with
+                {
+                    Points =
+                    [
+                        .. WishbonePoints.Names.Zip(
+                            points,
+                            (name, p) =>
+                                new SuspensionPoint
+                                {
+                                    Name = name,
+                                    Y = Mm(p.Y, Known.Measured),
+                                    Z = Mm(p.Z, Known.Measured),
+                                }
+                        ),
+                    ],
+                },
+            },
+        };
+        Remember("suspension points taped");
     }
 
     private void Store(Reading reading, string kind)

@@ -202,10 +202,19 @@ internal static class DemoShop
         return job.Document;
     }
 
-    /// <summary>Just taken in, two stations read.</summary>
+    /// <summary>Just taken in: two stations read, the front suspension taped.</summary>
     private static JobDocument HalfRead(DemoJob job)
     {
         job.Round(Settled.Rolled, [20.06], [40.63]);
+        job.TapeFrontPoints(
+            (235, 262),
+            (628, 224),
+            (338, 596),
+            (607, 571),
+            (470, 255),
+            (412, 782),
+            (700, 392)
+        );
         return job.Document;
     }
 }

@@ -34,6 +34,7 @@ internal static class JobEndpoints
     {
         TakeIn.Map(jobs);
         Undo.Map(jobs);
+        SuspensionPoints.Map(jobs);
         jobs.MapGet(
             "/{job:guid}",
             (Guid job, JobDesk desk, CancellationToken cancel) => desk.Show(job, cancel)

@@ -19,6 +19,7 @@ internal sealed record JobView(
     IReadOnlyList<AskedMeasure> Asked,
     IReadOnlyList<string> Raised,
     IReadOnlyList<Station> MoreStations,
+    IReadOnlyList<TapedLinkage> Taped,
     IReadOnlyDictionary<Guid, uint> Versions
 )
 {
@@ -69,6 +70,7 @@ internal sealed record JobView(
                 VehicleDefaults.Fill(d.Vehicle.Dimensions),
                 d.Vehicle.Kind
             ),
+            TapedLinkage.Of(d.Vehicle),
             versions
         );
     }

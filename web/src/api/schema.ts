@@ -658,6 +658,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/suspension-points": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EditPoints"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}": {
         parameters: {
             query?: never;
@@ -2123,6 +2164,14 @@ export interface components {
             refused: null | string;
             choices: components["schemas"]["TapeChoice"][];
         };
+        EditPoints: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+            axle: string;
+            points: components["schemas"]["PointInput"][];
+        };
         EditSpec: {
             /** Format: uuid */
             commandId: string;
@@ -2464,6 +2513,7 @@ export interface components {
             asked: components["schemas"]["AskedMeasure"][];
             raised: string[];
             moreStations: components["schemas"]["Station"][];
+            taped: components["schemas"]["TapedLinkage"][];
             versions: {
                 [key: string]: number;
             };
@@ -2900,6 +2950,11 @@ export interface components {
             id: string;
             /** @description Name in the shop's own list. */
             name: string;
+        };
+        PointInput: {
+            name: string;
+            y: null | components["schemas"]["QuantityInput"];
+            z: null | components["schemas"]["QuantityInput"];
         };
         /** @description What a plan will do at one station. */
         PredictedStation: {
@@ -3592,6 +3647,13 @@ export interface components {
              * @description The length that it would give, in mm.
              */
             mm: number;
+        };
+        TapedLinkage: {
+            axle: string;
+            /** Format: double */
+            motionRatio: number;
+            /** Format: double */
+            liftRatio: number;
         };
         /** @description How the owner wants the vehicle to sit. */
         Target: {

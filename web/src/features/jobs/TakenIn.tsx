@@ -18,6 +18,7 @@ import {
   SizesDrawing,
   type SizesText,
 } from "./SizesDrawing";
+import { SuspensionPoints } from "./SuspensionPoints";
 import { targetBody, TargetFields, type TargetText } from "./TargetFields";
 
 function sizesOf(v: Schemas["Vehicle"]): SizesText {
@@ -215,6 +216,7 @@ export default function TakenIn() {
           </Box>
         )}
       </Box>
+      <SuspensionPoints seen={vehicle} />
     </Box>
   );
 }
