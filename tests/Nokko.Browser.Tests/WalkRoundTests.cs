@@ -154,7 +154,10 @@ public sealed class WalkRoundTests(DemoServer demo) : IClassFixture<DemoServer>
         b.Press("Other measures (8 asked)");
         b.Choose("Or measure something else", "Caster");
         b.Press("Read with: alignment rack (stand-in)");
-        b.Sees("● steady: Enter stores it");
+        b.Until(
+            d => d.FindElement(By.CssSelector("[aria-label=Instrument]")).Text.Contains("● Steady"),
+            "the rack is steady"
+        );
         b.Driver.FindElement(By.Id("measure")).SendKeys(Keys.Enter);
         b.Sees("Caster, left front");
         b.Sees("Taken in this round");

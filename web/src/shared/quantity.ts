@@ -21,10 +21,19 @@ export function retyped(q: Schemas["Quantity"] | null): string {
 
 /** A stored quantity as it was typed, with its unit. */
 export function quantityText(q: Schemas["Quantity"]): string {
-  const typedText = q.typed ?? String(q.value);
-  return /[a-z°"″'′]\s*$/i.test(typedText)
-    ? typedText
-    : `${typedText} ${q.unit}`.replace(" °", "°");
+  const said = q.typed ?? String(q.value);
+  return /[a-z°"″'′]/i.test(said)
+    ? said
+    : `${said} ${q.unit}`.replace(" °", "°");
+}
+
+/** A stored length as it was typed, with its unit, whatever unit the field has; estimates start empty. */
+export function retypedLength(q: Schemas["Quantity"] | null): string {
+  return q === null || q.known === "estimated" ? "" : quantityText(q);
+}
+
+export function isLength(q: Schemas["Quantity"]): boolean {
+  return q.unit === "mm" || q.unit === "in";
 }
 
 export const knownWords: Record<Schemas["Known"], string> = {

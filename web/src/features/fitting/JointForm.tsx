@@ -7,6 +7,7 @@ import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { supportNow } from "../../api/document";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
+import type { InstrumentLine } from "../../api/live";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
@@ -22,6 +23,10 @@ const kinds: Record<Schemas["JointKind"], string> = {
   wheel: "wheel: final on the ground",
   uBolt: "U-bolts, new ones",
 };
+
+function peakText(line: InstrumentLine): string {
+  return line.value.toFixed(1);
+}
 
 /** The spec of one joint, its passes, and the next one. */
 export function JointForm({
@@ -41,6 +46,7 @@ export function JointForm({
     source: "",
   });
   const [value, setValue] = useState("");
+  const [peak, setPeak] = useState<InstrumentLine | null>(null);
   const [tool, setTool] = useDraft("tool", "torque wrench");
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
@@ -87,7 +93,11 @@ export function JointForm({
           pass,
           value: pass === "final" ? typed(value, torqueUnit) : null,
           criterionSeen: pass === "final" && seen,
-          tool,
+          // Only what a wrench sent is said to be read with it.
+          tool:
+            pass === "final" && peak && value === peakText(peak)
+              ? `${peak.instrument} ${peak.serial}`
+              : tool,
           position,
           reason: reason || null,
         },
@@ -184,8 +194,8 @@ export function JointForm({
           target={joint.spec.torque}
           unit={torqueUnit}
           onPeak={(line) => {
-            setValue(line.value.toFixed(1));
-            setTool(`torque wrench ${line.serial}`);
+            setPeak(line);
+            setValue(peakText(line));
           }}
         />
       )}

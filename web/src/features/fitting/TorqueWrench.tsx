@@ -1,10 +1,9 @@
-import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import type { InstrumentLine } from "../../api/live";
+import { LiveLine } from "../../shared/LiveLine";
 import { useInstrument } from "../../shared/useInstrument";
 import { torqueIn, type TorqueUnit } from "./torque";
 
@@ -35,6 +34,7 @@ export function TorqueWrench(props: Props) {
 
 function Pull({ place, target, unit, onPeak }: Props) {
   const job = useJob().document.job.id;
+  const told = useRef<number | null>(null);
   const line = useInstrument(
     `/api/jobs/${job}/bay/torque-wrench?${new URLSearchParams({
       place,
@@ -44,29 +44,27 @@ function Pull({ place, target, unit, onPeak }: Props) {
     "torque",
     place,
     (next) => {
-      if (next.state === "peak" && next.unit === unit) {
+      // A held peak is sent again and again; what was typed since stays.
+      if (
+        next.state === "peak" &&
+        next.unit === unit &&
+        next.value !== told.current
+      ) {
+        told.current = next.value;
         onPeak(next);
       }
     },
   );
   return (
-    <Box role="status" aria-label="Torque wrench">
-      {line ? (
-        <>
-          <Typography sx={{ fontSize: "1.4rem", fontWeight: 700 }}>
-            {line.value.toFixed(1)} {line.unit}
-          </Typography>
-          <Typography color="text.secondary">
-            {line.state === "peak"
-              ? `● Peak of ${line.serial}: “Final” keeps it.`
-              : "○ Pulling…"}
-          </Typography>
-        </>
-      ) : (
-        <Typography color="text.secondary">
-          ○ Waiting for the wrench. It needs the server.
-        </Typography>
-      )}
-    </Box>
+    <LiveLine
+      label="Torque wrench"
+      line={line}
+      digits={1}
+      says={(l) =>
+        l.state === "peak"
+          ? `● Peak of ${l.serial}: “Final” keeps it.`
+          : "○ Pulling…"
+      }
+    />
   );
 }

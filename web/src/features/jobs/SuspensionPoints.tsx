@@ -8,7 +8,7 @@ import { useJob, type useSeenVersion, useSend } from "../../api/job";
 import { useInks } from "../../app/theme";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
-import { retyped, typed } from "../../shared/quantity";
+import { retypedLength, typed } from "../../shared/quantity";
 
 /** The points of a coil-over on an arm, with an invented suspension that shows where they lie (mm across, up). */
 const points = [
@@ -27,11 +27,13 @@ function textsOf(s: Schemas["Suspension"]): Texts {
   return Object.fromEntries(
     points.map(({ name }) => {
       const p = s.points.find((x) => x.name === name);
-      const said = (q: Schemas["Quantity"] | null | undefined) =>
-        q
-          ? `${retyped(q)}${/[a-z"']/i.test(q.typed ?? "") ? "" : ` ${q.unit}`}`
-          : "";
-      return [name, { y: said(p?.y), z: said(p?.z) }];
+      return [
+        name,
+        {
+          y: retypedLength(p?.y ?? null),
+          z: retypedLength(p?.z ?? null),
+        },
+      ];
     }),
   );
 }

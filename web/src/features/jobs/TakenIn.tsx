@@ -9,7 +9,12 @@ import { firstStage } from "../../api/document";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
-import { knownWords, retyped } from "../../shared/quantity";
+import {
+  isLength,
+  knownWords,
+  retyped,
+  retypedLength,
+} from "../../shared/quantity";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import {
@@ -26,10 +31,7 @@ function sizesOf(v: Schemas["Vehicle"]): SizesText {
   const sizes = { ...noSizes };
   for (const key of Object.keys(d) as (keyof typeof d)[]) {
     const q = d[key];
-    sizes[key] =
-      q === null || q.known === "estimated"
-        ? ""
-        : `${retyped(q)}${q.unit === "mm" || q.unit === "in" ? (/[a-z"']/i.test(q.typed ?? "") ? "" : ` ${q.unit}`) : ""}`;
+    sizes[key] = q !== null && isLength(q) ? retypedLength(q) : retyped(q);
   }
   sizes.tyreSize = v.tyreKnown === "estimated" ? "" : (v.tyreSize ?? "");
   return sizes;

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
-import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import type { InstrumentLine } from "../../api/live";
 import { Length } from "../../shared/Length";
+import { LiveLine } from "../../shared/LiveLine";
 import { useInstrument } from "../../shared/useInstrument";
 
 /** The live value of the height gauge at this station. Enter stores it while nothing is typed. */
@@ -30,33 +30,21 @@ export function HeightGauge({
     onLine,
   );
   return (
-    <Box
-      sx={{ border: 1.5, borderColor: "divider", p: 1, mt: 1 }}
-      role="status"
-      aria-label="Height gauge"
-    >
-      {line ? (
-        <>
-          <Typography sx={{ fontSize: "1.6rem", fontWeight: 700 }}>
-            {line.value.toFixed(1)} mm{" "}
-            <Box
-              component="span"
-              sx={{ color: "text.secondary", fontSize: "1rem" }}
-            >
-              <Length mm={line.value} /> · {line.serial}
-            </Box>
-          </Typography>
-          <Typography color="text.secondary">
-            {line.state === "steady"
-              ? "● Steady: Enter stores it."
-              : "○ Still moving…"}
-          </Typography>
-        </>
-      ) : (
-        <Typography color="text.secondary">
-          ○ Waiting for the gauge. It needs the server.
-        </Typography>
+    <LiveLine
+      label="Height gauge"
+      line={line}
+      digits={1}
+      says={(l) =>
+        l.state === "steady" ? "● Steady: Enter stores it." : "○ Still moving…"
+      }
+      beside={(l) => (
+        <Box
+          component="span"
+          sx={{ color: "text.secondary", fontSize: "1rem", ml: 1 }}
+        >
+          <Length mm={l.value} /> · {l.serial}
+        </Box>
       )}
-    </Box>
+    />
   );
 }

@@ -16,6 +16,7 @@ import { useDraft } from "../../shared/useDraft";
 import { PhotographButton } from "../jobs/Photographs";
 import { instrumentFor, placeWords } from "./measures";
 import { MeasureDrawing } from "./MeasureDrawing";
+import { LiveLine } from "../../shared/LiveLine";
 import { useInstrument } from "../../shared/useInstrument";
 
 /** One measure at one place: how to take it, what stands in the way, its value. */
@@ -322,13 +323,13 @@ function Live({
     onLine,
   );
   return (
-    <Typography
-      role="status"
-      sx={{ mt: 1, fontSize: "1.4rem", fontWeight: 700 }}
-    >
-      {line
-        ? `${line.value.toFixed(2)} ${line.unit} ${line.state === "steady" ? "● steady: Enter stores it" : "○ moving…"}`
-        : "○ waiting for the instrument"}
-    </Typography>
+    <LiveLine
+      label="Instrument"
+      line={line}
+      digits={2}
+      says={(l) =>
+        l.state === "steady" ? "● Steady: Enter stores it." : "○ Still moving…"
+      }
+    />
   );
 }
