@@ -100,12 +100,21 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     [Theory]
     [InlineData("wheelbase", "a lot", "sizes.wheelbase")]
     [InlineData("wheelbase", "0", "sizes.wheelbase")]
+    [InlineData("wheelbase", "33", "sizes.wheelbase")]
+    [InlineData("wheelbase", "33000", "sizes.wheelbase")]
     [InlineData("tyreSize", "round", "sizes.tyreSize")]
+    [InlineData("share", "12", "sizes.frontUnsprungShare")]
+    [InlineData("share", "1", "sizes.frontUnsprungShare")]
     public async Task A_bad_size_is_refused_at_its_field(string name, string text, string field)
     {
         var caller = await server.SignIn();
         var platform = (await caller.Get("/api/platforms"))[0]!["id"]!.GetValue<string>();
-        var sizes = name == "tyreSize" ? TestJob.Sizes(tyre: text) : TestJob.Sizes(wheelbase: text);
+        var sizes = name switch
+        {
+            "tyreSize" => TestJob.Sizes(tyre: text),
+            "share" => TestJob.Sizes(share: text),
+            _ => TestJob.Sizes(wheelbase: text),
+        };
         var answer = await caller.Post(
             "/api/jobs",
             new TestJob(caller).TakeInBody(platform, sizes),

@@ -160,29 +160,36 @@ public sealed class TestJob(Caller caller)
         tolerance = (object?)null,
     };
 
-    public static object Sizes(string? wheelbase = null, string? tyre = null) =>
+    public static object Sizes(
+        string? wheelbase = null,
+        string? tyre = null,
+        string? share = null
+    ) =>
         new
         {
-            wheelbase = wheelbase is null
-                ? null
-                : new
-                {
-                    typed = wheelbase,
-                    unit = "mm",
-                    known = "measured",
-                    answers = Array.Empty<string>(),
-                },
+            wheelbase = Typed(wheelbase, "mm"),
             frontTrack = (object?)null,
             rearTrack = (object?)null,
             rearSpringBase = (object?)null,
             frontAxleMass = (object?)null,
             rearAxleMass = (object?)null,
-            frontUnsprungShare = (object?)null,
+            frontUnsprungShare = Typed(share, "1"),
             rearUnsprungShare = (object?)null,
             sillHeight = (object?)null,
             midMark = (object?)null,
             tyreSize = tyre,
         };
+
+    private static object? Typed(string? typed, string unit) =>
+        typed is null
+            ? null
+            : new
+            {
+                typed,
+                unit,
+                known = "measured",
+                answers = Array.Empty<string>(),
+            };
 
     public static object Conditions(string settled = "rolled", string datum = "hub") =>
         new

@@ -13,7 +13,7 @@ internal static class JobFileReferences
         var people = d.People.Select(p => p.Id).ToHashSet();
         var stages = d.Stages.Select(s => s.Id).ToHashSet();
         var rounds = d.WalkRounds.Select(w => w.Id).ToHashSet();
-        var readings = d.Readings.Select(r => r.Id).ToHashSet();
+        var readings = d.Readings.DistinctBy(r => r.Id).ToDictionary(r => r.Id);
         var plans = d.Plans.Select(p => p.Id).ToHashSet();
         var joints = d.Joints.Select(j => j.Id).ToHashSet();
         var stations = d.Vehicle.Stations.Select(s => s.Name).ToHashSet();
@@ -37,23 +37,6 @@ internal static class JobFileReferences
                 TyreIsKnown(d.Vehicle),
                 "$.vehicle.tyreSize",
                 "That is no tyre size. Write it as on the tyre, for example 265/70R17."
-            ),
-            Each(
-                d.Vehicle.Stations,
-                "vehicle.stations",
-                (s, p) =>
-                    First(
-                        Known(
-                            UnitTable.SameKind(s.X.Unit, "mm"),
-                            $"{p}.x.unit",
-                            "A place is a length."
-                        ),
-                        Known(
-                            UnitTable.SameKind(s.Y.Unit, "mm"),
-                            $"{p}.y.unit",
-                            "A place is a length."
-                        )
-                    )
             ),
             Known(
                 stations.Count == d.Vehicle.Stations.Count,
@@ -131,9 +114,14 @@ internal static class JobFileReferences
                             $"There is no measure “{r.Measure}”."
                         ),
                         Known(
-                            r.Supersedes is null || readings.Contains(r.Supersedes.Value),
+                            r.Supersedes is null || readings.ContainsKey(r.Supersedes.Value),
                             $"{p}.supersedes",
                             "The file does not hold the reading that this one corrects."
+                        ),
+                        Known(
+                            !ComesBack(r, readings),
+                            $"{p}.supersedes",
+                            "These corrections go round in a ring."
                         ),
                         Someone(people, r.PersonId, p)
                     )
@@ -160,10 +148,24 @@ internal static class JobFileReferences
                 d.FrozenPredictions,
                 "frozenPredictions",
                 (f, p) =>
-                    Known(
-                        plans.Contains(f.PlanId),
-                        $"{p}.planId",
-                        "The file does not define this plan."
+                    First(
+                        Known(
+                            plans.Contains(f.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Known(
+                            f.Prediction.Stations.All(s =>
+                                s
+                                    is {
+                                        Before: { Value: not null, U: not null },
+                                        Rise: { Value: not null, U: not null },
+                                        Height: { Value: not null, U: not null }
+                                    }
+                            ),
+                            $"{p}.prediction.stations",
+                            "A predicted station has a height before, a rise and a height, each with its u."
+                        )
                     )
             ),
             Each(
@@ -199,9 +201,17 @@ internal static class JobFileReferences
                             $"{p}.planId",
                             "The file does not define this plan."
                         ),
-                        Someone(people, o.OffBy, p, "offBy")
+                        Someone(people, o.OffBy, p, "offBy"),
+                        Someone(people, o.ClosedBy, p, "closedBy")
                     )
             ),
+            Each(d.Supports, "supports", (s, p) => Someone(people, s.PersonId, p)),
+            Each(d.Marks, "marks", (m, p) => Someone(people, m.PersonId, p)),
+            Each(d.Orientations, "orientations", (o, p) => Someone(people, o.PersonId, p)),
+            Each(d.Deviations, "deviations", (x, p) => Someone(people, x.PersonId, p)),
+            Each(d.Promises, "promises", (x, p) => Someone(people, x.PersonId, p)),
+            Each(d.FollowUps, "followUps", (f, p) => Someone(people, f.DoneBy, p, "doneBy")),
+            Each(d.Schools, "schools", (s, p) => Someone(people, s.PersonId, p)),
             Each(
                 d.Steps,
                 "steps",
@@ -219,10 +229,13 @@ internal static class JobFileReferences
                 d.Attachments,
                 "attachments",
                 (a, p) =>
-                    Known(
-                        IsSha256(a.Sha256),
-                        $"{p}.sha256",
-                        "A file is named by its SHA-256 in lower-case hex."
+                    First(
+                        Known(
+                            IsSha256(a.Sha256),
+                            $"{p}.sha256",
+                            "A file is named by its SHA-256 in lower-case hex."
+                        ),
+                        Someone(people, a.PersonId, p)
                     )
             )
         );
@@ -267,10 +280,30 @@ internal static class JobFileReferences
 
     private static JobFileError? Someone(
         HashSet<Guid> people,
-        Guid id,
+        Guid? id,
         string path,
         string field = "personId"
-    ) => Known(people.Contains(id), $"{path}.{field}", "The file does not name this person.");
+    ) =>
+        Known(
+            id is not { } someone || people.Contains(someone),
+            $"{path}.{field}",
+            "The file does not name this person."
+        );
+
+    /// <summary>Whether a chain of corrections leads back to where it began.</summary>
+    private static bool ComesBack(Reading from, Dictionary<Guid, Reading> readings)
+    {
+        var seen = new HashSet<Guid>();
+        for (var r = from; r is not null; )
+        {
+            if (!seen.Add(r.Id))
+            {
+                return true;
+            }
+            r = r.Supersedes is { } old ? readings.GetValueOrDefault(old) : null;
+        }
+        return false;
+    }
 
     private static JobFileError? Known(bool ok, string path, string message) =>
         ok ? null : new JobFileError(path, message);

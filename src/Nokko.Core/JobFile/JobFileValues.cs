@@ -11,19 +11,12 @@ internal static class JobFileValues
     /// <summary>No vehicle part that is measured is taller or longer than this, mm.</summary>
     private const double AbsurdMm = 30_000;
 
-    /// <summary>Fields that hold a quantity, each with a unit of the kind that it must have and whether it must be above zero.</summary>
+    /// <summary>No number that people write down about a vehicle is greater; beyond it sums overflow.</summary>
+    private const double Absurd = 1e9;
+
+    /// <summary>Fields that hold a quantity, each with a unit of the kind that it must have and whether it must be above zero; sizes of the vehicle have limits of their own.</summary>
     private static readonly Dictionary<string, (string Unit, bool Positive)> Kinds = new()
     {
-        ["wheelbase"] = ("mm", true),
-        ["frontTrack"] = ("mm", true),
-        ["rearTrack"] = ("mm", true),
-        ["rearSpringBase"] = ("mm", true),
-        ["frontAxleMass"] = ("kg", true),
-        ["rearAxleMass"] = ("kg", true),
-        ["frontUnsprungShare"] = ("1", true),
-        ["rearUnsprungShare"] = ("1", true),
-        ["sillHeight"] = ("mm", true),
-        ["midMark"] = ("mm", true),
         ["thickness"] = ("mm", true),
         ["claim"] = ("mm", false),
         ["extension"] = ("mm", false),
@@ -44,6 +37,9 @@ internal static class JobFileValues
         ["height"] = ("mm", false),
         ["pressure"] = ("kPa", true),
         ["over"] = ("mm", true),
+        ["x"] = ("mm", false),
+        ["y"] = ("mm", false),
+        ["z"] = ("mm", false),
     };
 
     private static readonly Dictionary<string, string> ReadingUnits = new()
@@ -62,6 +58,13 @@ internal static class JobFileValues
     {
         switch (node)
         {
+            case JsonObject row when name is "body" or "replaced":
+                // Commands as they were sent: they are kept, not computed from.
+                return row.Select(p => Kept(p.Value, $"{path}.{p.Key}"))
+                    .FirstOrDefault(e => e is not null);
+            case JsonArray rows when name is "replaced":
+                return rows.Select((r, i) => Kept(r, $"{path}[{i}]"))
+                    .FirstOrDefault(e => e is not null);
             case JsonObject row:
                 if (row.ContainsKey("unit") && Quantity(row, path, name) is { } bad)
                 {
@@ -74,18 +77,34 @@ internal static class JobFileValues
                 return row.Select(p => Check(p.Value, $"{path}.{p.Key}", p.Key))
                     .FirstOrDefault(e => e is not null);
             case JsonArray rows:
-                return rows.Select((r, i) => Check(r, $"{path}[{i}]", name))
+                return rows.Select(
+                        (r, i) =>
+                            r is null
+                                ? new JobFileError($"{path}[{i}]", "A line of a list is empty.")
+                                : Check(r, $"{path}[{i}]", name)
+                    )
                     .FirstOrDefault(e => e is not null);
             case JsonValue value
                 when value.TryGetValue<string>(out var text) && text.Contains('\0'):
                 return new JobFileError(path, "Text must not hold a null character.");
             case JsonValue value
-                when value.TryGetValue<double>(out var number) && !double.IsFinite(number):
+                when value.TryGetValue<double>(out var number) && !(Math.Abs(number) <= Absurd):
                 return new JobFileError(path, "This number is too large.");
             default:
                 return null;
         }
     }
+
+    private static JobFileError? Kept(JsonNode? node, string path) =>
+        node switch
+        {
+            JsonObject row => row.Select(p => Kept(p.Value, $"{path}.{p.Key}"))
+                .FirstOrDefault(e => e is not null),
+            JsonArray rows => rows.Select((r, i) => Kept(r, $"{path}[{i}]"))
+                .FirstOrDefault(e => e is not null),
+            JsonValue => Check(node, path),
+            _ => null,
+        };
 
     private static JobFileError? Quantity(JsonObject row, string path, string name)
     {
@@ -101,7 +120,17 @@ internal static class JobFileValues
             return new JobFileError($"{path}.u", "An uncertainty cannot be below zero.");
         }
         // Results carry what they rest on; their values are differences as often as sizes.
-        if (row.ContainsKey("restsOn") || !Kinds.TryGetValue(name, out var kind))
+        if (row.ContainsKey("restsOn"))
+        {
+            return (row["value"] is null) == (row["cannot"] is null)
+                ? new JobFileError(path, "A result has a value, or the reason why it has none.")
+                : null;
+        }
+        if (VehicleDimensions.Limits.TryGetValue(name, out var limit))
+        {
+            return Size(row, path, name, unit, limit.Unit);
+        }
+        if (!Kinds.TryGetValue(name, out var kind))
         {
             return null;
         }
@@ -117,6 +146,21 @@ internal static class JobFileValues
             ? new JobFileError($"{path}.value", $"{name} must be above zero.")
             : null;
     }
+
+    private static JobFileError? Size(
+        JsonObject row,
+        string path,
+        string name,
+        string unit,
+        string expected
+    ) =>
+        !UnitTable.SameKind(unit, expected)
+            ? new JobFileError($"{path}.unit", $"“{unit}” is no unit for {name}.")
+        : row["value"] is JsonValue value
+        && value.TryGetValue<double>(out var x)
+        && VehicleDimensions.WhyNot(name, UnitTable.Convert(x, unit, expected)) is { } why
+            ? new JobFileError($"{path}.value", why)
+        : null;
 
     private static JobFileError? Reading(JsonObject row, string path)
     {

@@ -163,19 +163,54 @@ public sealed record VehicleDimensions
     public Quantity? MidMark { get; init; }
 
     /// <summary>Each size with its name in files, for checks and lists.</summary>
-    public IEnumerable<(string Name, string Unit, Quantity? Value)> Named() =>
+    public IEnumerable<(string Name, Quantity? Value)> Named() =>
         [
-            ("wheelbase", "mm", Wheelbase),
-            ("frontTrack", "mm", FrontTrack),
-            ("rearTrack", "mm", RearTrack),
-            ("rearSpringBase", "mm", RearSpringBase),
-            ("frontAxleMass", "kg", FrontAxleMass),
-            ("rearAxleMass", "kg", RearAxleMass),
-            ("frontUnsprungShare", "1", FrontUnsprungShare),
-            ("rearUnsprungShare", "1", RearUnsprungShare),
-            ("sillHeight", "mm", SillHeight),
-            ("midMark", "mm", MidMark),
+            ("wheelbase", Wheelbase),
+            ("frontTrack", FrontTrack),
+            ("rearTrack", RearTrack),
+            ("rearSpringBase", RearSpringBase),
+            ("frontAxleMass", FrontAxleMass),
+            ("rearAxleMass", RearAxleMass),
+            ("frontUnsprungShare", FrontUnsprungShare),
+            ("rearUnsprungShare", RearUnsprungShare),
+            ("sillHeight", SillHeight),
+            ("midMark", MidMark),
         ];
+
+    /// <summary>Between what each size lies on anything with four wheels; outside, no body could be computed from it.</summary>
+    public static IReadOnlyDictionary<
+        string,
+        (string Unit, double Low, double High)
+    > Limits { get; } =
+        new Dictionary<string, (string, double, double)>
+        {
+            ["wheelbase"] = ("mm", 700, 10_000),
+            ["frontTrack"] = ("mm", 400, 4_000),
+            ["rearTrack"] = ("mm", 400, 4_000),
+            ["rearSpringBase"] = ("mm", 200, 4_000),
+            ["frontAxleMass"] = ("kg", 30, 20_000),
+            ["rearAxleMass"] = ("kg", 30, 20_000),
+            ["frontUnsprungShare"] = ("1", 0.01, 0.8),
+            ["rearUnsprungShare"] = ("1", 0.01, 0.8),
+            ["sillHeight"] = ("mm", 50, 3_000),
+            ["midMark"] = ("mm", 10, 10_000),
+        };
+
+    /// <summary>Why a size cannot be, or null.</summary>
+    /// <param name="name">Its name in files.</param>
+    /// <param name="value">Its value in the unit of its limit.</param>
+    public static string? WhyNot(string name, double value)
+    {
+        var (unit, low, high) = Limits[name];
+        return value >= low && value <= high ? null
+            : unit == "1"
+                ? FormattableString.Invariant(
+                    $"A share lies between {low} and {high}: 0.12 is twelve in a hundred."
+                )
+            : FormattableString.Invariant(
+                $"That lies between {low:#,0} and {high:#,0} {unit} on anything with four wheels: check the unit."
+            );
+    }
 }
 
 /// <summary>A vehicle, apart from its owner and its jobs.</summary>

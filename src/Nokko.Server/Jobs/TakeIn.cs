@@ -233,25 +233,26 @@ internal sealed record VehicleSizes(
     public VehicleDimensions Read() =>
         new()
         {
-            Wheelbase = QuantityInput.Read(Wheelbase, "sizes.wheelbase", "mm"),
-            FrontTrack = QuantityInput.Read(FrontTrack, "sizes.frontTrack", "mm"),
-            RearTrack = QuantityInput.Read(RearTrack, "sizes.rearTrack", "mm"),
-            RearSpringBase = QuantityInput.Read(RearSpringBase, "sizes.rearSpringBase", "mm"),
-            FrontAxleMass = QuantityInput.Read(FrontAxleMass, "sizes.frontAxleMass", "kg"),
-            RearAxleMass = QuantityInput.Read(RearAxleMass, "sizes.rearAxleMass", "kg"),
-            FrontUnsprungShare = QuantityInput.Read(
-                FrontUnsprungShare,
-                "sizes.frontUnsprungShare",
-                "1"
-            ),
-            RearUnsprungShare = QuantityInput.Read(
-                RearUnsprungShare,
-                "sizes.rearUnsprungShare",
-                "1"
-            ),
-            SillHeight = QuantityInput.Read(SillHeight, "sizes.sillHeight", "mm"),
-            MidMark = QuantityInput.Read(MidMark, "sizes.midMark", "mm"),
+            Wheelbase = Size(Wheelbase, "wheelbase"),
+            FrontTrack = Size(FrontTrack, "frontTrack"),
+            RearTrack = Size(RearTrack, "rearTrack"),
+            RearSpringBase = Size(RearSpringBase, "rearSpringBase"),
+            FrontAxleMass = Size(FrontAxleMass, "frontAxleMass"),
+            RearAxleMass = Size(RearAxleMass, "rearAxleMass"),
+            FrontUnsprungShare = Size(FrontUnsprungShare, "frontUnsprungShare"),
+            RearUnsprungShare = Size(RearUnsprungShare, "rearUnsprungShare"),
+            SillHeight = Size(SillHeight, "sillHeight"),
+            MidMark = Size(MidMark, "midMark"),
         };
+
+    private static Quantity? Size(QuantityInput? input, string name)
+    {
+        var unit = VehicleDimensions.Limits[name].Unit;
+        var size = QuantityInput.Read(input, $"sizes.{name}", unit);
+        return size is not null && VehicleDimensions.WhyNot(name, size.In(unit)) is { } why
+            ? throw new TroubleException(Trouble.At($"sizes.{name}", why))
+            : size;
+    }
 
     public string? ReadTyre() =>
         TakeIn.Blank(TyreSize) is not { } text ? null

@@ -1,0 +1,171 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.RegularExpressions;
+using Nokko.Core.JobFile;
+using Xunit;
+
+namespace Nokko.Core.Tests.JobFile;
+
+/// <summary>A file comes from anywhere: whatever stands in any of its places is read or refused, never thrown over.</summary>
+public partial class BrokenFileTests
+{
+    private static readonly string Text = File.ReadAllText(
+        Path.Combine(AppContext.BaseDirectory, "formats", "level-pickup.job.json")
+    );
+
+    /// <summary>Keys that name something outside the file, or nothing that must exist.</summary>
+    private static readonly string[] Free =
+    [
+        "$.job.takenInBy",
+        "$.job.handedOverBy",
+        "$.plans[].stacks[].parts[].partId",
+        "$.stages[].stacks[].parts[].partId",
+        "$.frozenPredictions[].prediction.walkRoundId",
+        "$.frozenPredictions[].prediction.planId",
+        "$.plans[].preparedBy",
+    ];
+
+    private static readonly string[] Odd = ["null", "\"x\"", "-1", "1e300", "{}", "[null]"];
+
+    /// <summary>One path for each place of the format: rows of a list are alike.</summary>
+    public static TheoryData<string> Places =>
+        [
+            .. Nodes(JsonNode.Parse(Text)!)
+                .Select(n => n.GetPath())
+                .GroupBy(Shape)
+                .Where(g => g.Key != "$")
+                .Select(g => g.First()),
+        ];
+
+    [Theory]
+    [MemberData(nameof(Places))]
+    public void Whatever_stands_in_a_place_is_read_or_refused_with_a_path(string path)
+    {
+        foreach (var odd in Odd)
+        {
+            var file = With(path, JsonNode.Parse(odd));
+            var read = JobFileReader.Read(file);
+            if (read.Document is { } d)
+            {
+                // What is taken is computed, to numbers or reasons, and written back as it was read.
+                var results = JsonSerializer.Serialize(JobEvaluator.Evaluate(d), JobJson.Options);
+                Assert.DoesNotContain("NaN", results, StringComparison.Ordinal);
+                Assert.Null(JobFileReader.Read(JobJson.Canonical(d)).Error);
+            }
+            else
+            {
+                Assert.StartsWith("$", read.Error!.Path, StringComparison.Ordinal);
+                Assert.EndsWith(".", read.Error.Message, StringComparison.Ordinal);
+            }
+        }
+    }
+
+    public static TheoryData<string> References =>
+        [
+            .. Nodes(JsonNode.Parse(Text)!)
+                .Where(n =>
+                    n is JsonValue v
+                    && v.TryGetValue<string>(out var text)
+                    && Guid.TryParse(text, out _)
+                    && !n.GetPath().EndsWith(".id", StringComparison.Ordinal)
+                )
+                .Select(n => n.GetPath())
+                .Where(p => !p.Contains("restsOn", StringComparison.Ordinal))
+                .Where(p => !p.StartsWith("$.history", StringComparison.Ordinal))
+                .Where(p => !Free.Contains(Shape(p)))
+                .GroupBy(Shape)
+                .Select(g => g.First()),
+        ];
+
+    [Theory]
+    [MemberData(nameof(References))]
+    public void Whoever_is_named_must_be_in_the_file(string path)
+    {
+        var read = JobFileReader.Read(
+            With(path, JsonValue.Create("00000000-0000-7000-8000-0000000fffff"))
+        );
+        Assert.Equal(path, read.Error?.Path);
+    }
+
+    [Fact]
+    public void A_correction_that_corrects_itself_or_in_a_ring_is_refused()
+    {
+        var root = JsonNode.Parse(Text)!;
+        var (a, b) = (root["readings"]![0]!, root["readings"]![1]!);
+        a["supersedes"] = b["id"]!.DeepClone();
+        a["reason"] = "one";
+        b["supersedes"] = a["id"]!.DeepClone();
+        b["reason"] = "two";
+        Assert.Equal(
+            "$.readings[0].supersedes",
+            JobFileReader.Read(root.ToJsonString()).Error?.Path
+        );
+        a["supersedes"] = a["id"]!.DeepClone();
+        b["supersedes"] = null;
+        Assert.Equal(
+            "$.readings[0].supersedes",
+            JobFileReader.Read(root.ToJsonString()).Error?.Path
+        );
+    }
+
+    [Fact]
+    public void A_suspension_point_is_a_length()
+    {
+        var root = JsonNode.Parse(Text)!;
+        root["vehicle"]!["front"]!["points"] = JsonNode.Parse(
+            """[{ "name": "strutTop", "y": { "value": 400, "unit": "kg", "known": "measured" }, "z": { "value": 770, "unit": "mm", "known": "measured" } }]"""
+        );
+        var error = JobFileReader.Read(root.ToJsonString()).Error;
+        Assert.StartsWith(
+            "$.vehicle.front.points[0].y",
+            error?.Path ?? "",
+            StringComparison.Ordinal
+        );
+    }
+
+    private static string With(string path, JsonNode? value)
+    {
+        var root = JsonNode.Parse(Text)!;
+        var steps = Step().Matches(path).Select(m => m.Value).ToArray();
+        var at = root;
+        foreach (var step in steps[..^1])
+        {
+            at = step[0] == '[' ? at[Number(step)]! : at[step]!;
+        }
+        if (steps[^1][0] == '[')
+        {
+            at[Number(steps[^1])] = value;
+        }
+        else
+        {
+            at[steps[^1]] = value;
+        }
+        return root.ToJsonString();
+    }
+
+    private static IEnumerable<JsonNode> Nodes(JsonNode root)
+    {
+        yield return root;
+        var below = root switch
+        {
+            JsonObject o => o.Select(p => p.Value),
+            JsonArray a => a,
+            _ => [],
+        };
+        foreach (var node in below.OfType<JsonNode>().SelectMany(Nodes))
+        {
+            yield return node;
+        }
+    }
+
+    private static int Number(string step) =>
+        int.Parse(step[1..^1], System.Globalization.CultureInfo.InvariantCulture);
+
+    private static string Shape(string path) => Index().Replace(path, "[]");
+
+    [GeneratedRegex(@"\[\d+\]|[A-Za-z0-9]+")]
+    private static partial Regex Step();
+
+    [GeneratedRegex(@"\[\d+\]")]
+    private static partial Regex Index();
+}
