@@ -140,12 +140,12 @@ public sealed class DoubleWishbone
         var lean = (upper - lower).Angle - _camberAngle;
         var wheel = lower + (_ride.WheelCentre - _ride.LowerBallJoint).Turned(lean);
         // The lower arm turns at 1 rad/s; the upright at the rate that keeps the upper arm's length.
-        var vLower = (lower - _ride.LowerPivot).Quarter;
+        var vLower = (lower - _ride.LowerPivot).Quarter();
         var arm = upper - _ride.UpperPivot;
-        var rate = -PlanePoint.Dot(arm, vLower) / PlanePoint.Dot(arm, (upper - lower).Quarter);
-        var vWheel = vLower + (rate * (wheel - lower).Quarter);
+        var rate = -PlanePoint.Dot(arm, vLower) / PlanePoint.Dot(arm, (upper - lower).Quarter());
+        var vWheel = vLower + (rate * (wheel - lower).Quarter());
         var vLength =
-            PlanePoint.Dot(foot - _ride.StrutTop, (foot - _ride.LowerPivot).Quarter) / lengthMm;
+            PlanePoint.Dot(foot - _ride.StrutTop, (foot - _ride.LowerPivot).Quarter()) / lengthMm;
         var ratio = -vLength / vWheel.Z;
         return double.IsFinite(ratio)
             ? new WishbonePosition(

@@ -15,7 +15,7 @@ public readonly record struct PlanePoint(double Y, double Z)
     public static PlanePoint operator *(double k, PlanePoint a) => new(k * a.Y, k * a.Z);
 
     /// <summary>Turned a quarter counter-clockwise: the velocity of this point for a turn of 1 rad/s about the origin.</summary>
-    public PlanePoint Quarter => new(-Z, Y);
+    public PlanePoint Quarter() => new(-Z, Y);
 
     /// <summary>Length from the origin, mm.</summary>
     public double Length => Math.Sqrt((Y * Y) + (Z * Z));
@@ -57,12 +57,13 @@ public readonly record struct PlanePoint(double Y, double Z)
         }
         var along = (d2 + (ra * ra) - (rb * rb)) / (2 * d2);
         var off2 = (ra * ra / d2) - (along * along);
-        if (off2 < 0)
+        // Circles that touch may miss each other by the rounding of their radii.
+        if (off2 < -1e-12)
         {
             return null;
         }
         var foot = a + (along * between);
-        var off = Math.Sqrt(off2) * between.Quarter;
+        var off = Math.Sqrt(Math.Max(0, off2)) * between.Quarter();
         return Dot(near - foot, off) >= 0 ? foot + off : foot - off;
     }
 }
