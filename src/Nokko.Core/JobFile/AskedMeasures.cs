@@ -79,7 +79,8 @@ public static class AskedMeasures
                         true
                     );
                 }
-                if (touched)
+                // A live axle droops as one; an independent corner by itself.
+                if (suspension == SuspensionKind.CoilOverArm ? changed.Contains(corner) : touched)
                 {
                     yield return Ask(
                         Measures.BumpStopGap,
