@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { ReactNode } from "react";
-import type { InstrumentLine } from "../api/live";
+import type { InstrumentLine } from "../api/stream";
 
 /** What an instrument shows at this moment, and what its state means. */
 export function LiveLine({

@@ -1,7 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { torqueText } from "../features/fitting/torque";
-import { due } from "../features/hand-over/due";
-import { retyped, typed } from "./quantity";
+import {
+  isLength,
+  quantityText,
+  retyped,
+  retypedLength,
+  typed,
+} from "./quantity";
 
 describe("quantities in fields", () => {
   it("sends nothing for an empty field and the text as typed otherwise", () => {
@@ -21,32 +25,35 @@ describe("quantities in fields", () => {
     expect(retyped({ ...q, known: "estimated" })).toBe("");
     expect(retyped(null)).toBe("");
   });
+});
 
-  it("says a torque in both units", () => {
-    expect(torqueText({ value: 101, unit: "lb·ft" })).toBe(
-      "101 lb·ft · 137 N·m",
-    );
-    expect(torqueText({ value: 137, unit: "N·m" })).toBe("101 lb·ft · 137 N·m");
+describe("a stored quantity", () => {
+  const q = (more: object) =>
+    ({
+      value: 20.5,
+      unit: "in",
+      known: "measured",
+      typed: null,
+      ...more,
+    }) as Parameters<typeof quantityText>[0];
+
+  it("is said as it was typed, with its unit once", () => {
+    expect(quantityText(q({ typed: "20 1/2" }))).toBe("20 1/2 in");
+    expect(quantityText(q({ typed: "520 mm" }))).toBe("520 mm");
+    expect(quantityText(q({ typed: `20 1/2"` }))).toBe(`20 1/2"`);
+    expect(quantityText(q({ typed: `2' 11` }))).toBe(`2' 11`);
+    expect(quantityText(q({}))).toBe("20.5 in");
+    expect(quantityText(q({ value: 3.5, unit: "°" }))).toBe("3.5°");
   });
 
-  it("says when a follow-up is due, by day or distance", () => {
-    const f = {
-      id: "1",
-      what: "Alignment",
-      why: null,
-      dueOn: "2027-01-05",
-      dueAt: {
-        value: 48254,
-        unit: "mi",
-        u: null,
-        known: "computed" as const,
-        typed: null,
-      },
-      doneAt: null,
-      doneBy: null,
-      note: null,
-    };
-    expect(due(f)).toBe("by 2027-01-05 or at 48,254 mi");
-    expect(due({ ...f, dueOn: null })).toBe("at 48,254 mi");
+  it("that was only estimated starts a field empty", () => {
+    expect(retypedLength(q({ known: "estimated" }))).toBe("");
+    expect(retypedLength(null)).toBe("");
+    expect(retypedLength(q({ typed: "20 1/2" }))).toBe("20 1/2 in");
+  });
+
+  it("is a length in millimetres or inches only", () => {
+    expect(isLength(q({}))).toBe(true);
+    expect(isLength(q({ unit: "kg" }))).toBe(false);
   });
 });

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
-import { hear, readLine, useLiveJob, type InstrumentLine } from "../api/live";
+import { useLiveJob } from "../api/live";
+import { hear, readLine, type InstrumentLine } from "../api/stream";
 
 /** Listens to a stand-in, and to a real instrument that sends the same quantity for the same place; the newer line counts. */
 export function useInstrument(

@@ -7,7 +7,7 @@ import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { supportNow } from "../../api/document";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
-import type { InstrumentLine } from "../../api/live";
+import type { InstrumentLine } from "../../api/stream";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";

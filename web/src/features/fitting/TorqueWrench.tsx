@@ -2,7 +2,7 @@ import Button from "@mui/material/Button";
 import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
-import type { InstrumentLine } from "../../api/live";
+import type { InstrumentLine } from "../../api/stream";
 import { LiveLine } from "../../shared/LiveLine";
 import { useInstrument } from "../../shared/useInstrument";
 import { torqueIn, type TorqueUnit } from "./torque";

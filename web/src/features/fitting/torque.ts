@@ -7,6 +7,9 @@ export function torqueIn(
   q: { value: number; unit: string },
   unit: TorqueUnit,
 ): number {
+  if (q.unit === unit) {
+    return q.value;
+  }
   const nm = q.unit === "lb·ft" ? q.value * perPoundFoot : q.value;
   return unit === "lb·ft" ? nm / perPoundFoot : nm;
 }

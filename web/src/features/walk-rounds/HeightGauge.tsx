@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
-import type { InstrumentLine } from "../../api/live";
+import type { InstrumentLine } from "../../api/stream";
 import { Length } from "../../shared/Length";
 import { LiveLine } from "../../shared/LiveLine";
 import { useInstrument } from "../../shared/useInstrument";

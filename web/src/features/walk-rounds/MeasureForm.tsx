@@ -8,7 +8,7 @@ import { useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
-import type { InstrumentLine } from "../../api/live";
+import type { InstrumentLine } from "../../api/stream";
 import { useUnit } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";

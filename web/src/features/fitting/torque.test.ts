@@ -1,0 +1,35 @@
+import { describe, expect, it } from "vitest";
+import { torqueIn, torqueText } from "./torque";
+
+describe("a torque", () => {
+  // 1 lb·ft = 0.45359237 kg × 9.80665 m/s² × 0.3048 m.
+  const newtonMetres = 0.45359237 * 9.80665 * 0.3048;
+
+  it("is the same torque in either unit", () => {
+    expect(torqueIn({ value: 100, unit: "lb·ft" }, "N·m")).toBeCloseTo(
+      100 * newtonMetres,
+      6,
+    );
+    expect(
+      torqueIn({ value: 100 * newtonMetres, unit: "N·m" }, "lb·ft"),
+    ).toBeCloseTo(100, 6);
+  });
+
+  it("comes back unchanged from the other unit", () => {
+    for (const value of [1, 41, 62.5, 101, 480]) {
+      const there = torqueIn({ value, unit: "lb·ft" }, "N·m");
+      expect(torqueIn({ value: there, unit: "N·m" }, "lb·ft")).toBeCloseTo(
+        value,
+        9,
+      );
+      expect(torqueIn({ value, unit: "lb·ft" }, "lb·ft")).toBe(value);
+    }
+  });
+
+  it("is shown in both, side by side", () => {
+    expect(torqueText({ value: 101, unit: "lb·ft" })).toBe(
+      "101 lb·ft · 137 N·m",
+    );
+    expect(torqueText({ value: 137, unit: "N·m" })).toBe("101 lb·ft · 137 N·m");
+  });
+});
