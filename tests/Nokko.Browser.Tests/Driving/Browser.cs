@@ -91,7 +91,7 @@ public sealed class Browser : IDisposable
             new SystemClock(),
             Driver,
             TimeSpan.FromSeconds(seconds),
-            TimeSpan.FromMilliseconds(40)
+            TimeSpan.FromMilliseconds(100)
         );
         wait.IgnoreExceptionTypes(
             typeof(NoSuchElementException),
