@@ -199,7 +199,8 @@ export function EntryPanel({
               display: "grid",
               gap: 1,
               mt: 1.5,
-              gridTemplateColumns: "repeat(auto-fill, minmax(min(100%, 215px), 1fr))",
+              gridTemplateColumns:
+                "repeat(auto-fill, minmax(min(100%, 215px), 1fr))",
             }}
           >
             <TextField
