@@ -23,9 +23,8 @@ internal static class Screenshots
         Shoot("take-in", "Its sizes");
         Scroll("//h2[.='Its sizes, as far as you know them']");
         Shoot("sizes", "Between rear springs");
-        Job("NF 80 W", "take-in", "As found");
-        Scroll("//h2[.='Front suspension, its points']");
-        Shoot("suspension-points", "One inch of plate lifts");
+        Job("NF 80 W", "vehicle", "Front suspension");
+        Shoot("vehicle", "One inch of plate lifts");
         Job("NF 80 W", "walk-round", "Left rear");
         browser.Until(
             d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",
@@ -40,11 +39,12 @@ internal static class Screenshots
         Job("NF 77 W", "walk-round", "from the");
         browser.Press("Compare");
         Shoot("compare", "What it says");
-        Job("HO 32 T", "plan", "Shelf, for both front");
-        browser.Press("Put in Alder plate 1 1/4, both front");
-        browser.Sees("Agreed: begin the fitting");
-        browser.AllSaved();
+        Job("TM 41 F", "plan", "Side by side");
         Shoot("plan", "Front will rise");
+        browser.Resize(1280, 1180);
+        Scroll("//*[@role='group'][@aria-label='Plans side by side']");
+        Shoot("travel", "droop");
+        browser.Resize(1280, 800);
         Job("HO 31 T", "fit", "The card");
         Shoot("fit", "Hold point");
         Job("NF 77 W", "prove", "does not fit");

@@ -62,6 +62,9 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<Prediction>();
         Json<JointSpec>();
         Json<JsonElement>();
+        Json<IReadOnlyDictionary<string, Quantity>>();
+        Json<IReadOnlyList<Leaf>>();
+        Json<IReadOnlyList<StatedLoad>>();
         Json<IReadOnlyList<Station>>();
         Json<IReadOnlyList<WheelPad>>();
         Json<IReadOnlyList<WheelTyre>>();

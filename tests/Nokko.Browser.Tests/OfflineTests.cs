@@ -43,7 +43,11 @@ public sealed class OfflineTests(DemoServer demo) : IClassFixture<DemoServer>
             b.Sees("Not saved yet: 5");
 
             await _server.Run();
-            b.AllSaved();
+            b.Until(
+                d => b.Text.Contains("✓ All saved", StringComparison.Ordinal),
+                "everything that was kept is stored",
+                seconds: 45
+            );
             b.Sees("Left front, hub");
             var order = (string)
                 b.Driver.ExecuteAsyncScript(

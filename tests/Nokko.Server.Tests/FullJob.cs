@@ -13,8 +13,8 @@ internal static class FullJob
         file["vehicle"]!["front"]!["dimensions"] = new JsonObject
         {
             ["strutExtended"] = Mm(572.25),
-            ["a"] = Mm(1),
-            ["coilFree"] = Mm(0.1 + 0.2),
+            ["armLength"] = Mm(391),
+            ["bumpStopGap"] = Mm(0.1 + 0.2),
         };
         file["vehicle"]!["rear"]!["points"] = new JsonArray(
             new JsonObject

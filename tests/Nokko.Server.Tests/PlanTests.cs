@@ -170,4 +170,136 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         Assert.All(answers, a => Assert.True(a.Status is 200 or 409, $"{a.Status}"));
         Assert.Equal(2, (await caller.Get(job.Path))["document"]!["stages"]!.AsArray().Count);
     }
+
+    private static object Saved(JsonNode view, string name, object[] front, Guid? id = null) =>
+        new
+        {
+            commandId = Guid.CreateVersion7(),
+            version = id is { } plan ? view["versions"]![plan.ToString()]?.GetValue<uint>() : null,
+            fromStageId = view["document"]!["stages"]![0]!["id"]!.GetValue<Guid>(),
+            name,
+            stacks = Front.Select((c, i) => new { corner = c, parts = new[] { front[i] } }),
+        };
+
+    private static object Version(JsonNode view, Guid plan) =>
+        new
+        {
+            commandId = Guid.CreateVersion7(),
+            version = view["versions"]![plan.ToString()]!.GetValue<uint>(),
+        };
+
+    [Fact]
+    public async Task Plans_stand_side_by_side_and_the_chosen_one_is_fitted()
+    {
+        var (caller, job) = await Measured();
+        var part = await PartId(caller, "T-100");
+        var thick = await PartId(caller, "T-150");
+        object Of(Guid p) => new { id = Guid.NewGuid(), partId = p };
+        var (a, b) = (Guid.CreateVersion7(), Guid.CreateVersion7());
+        var view = await caller.Get(job.Path);
+        view = await caller.Put(
+            $"{job.Path}/plans/{a}",
+            Saved(view, "Plan A", [Of(part), Of(part)])
+        );
+        view = await caller.Put(
+            $"{job.Path}/plans/{b}",
+            Saved(view, "Plan B", [Of(thick), Of(thick)])
+        );
+        JsonNode Plan(Guid id) =>
+            view["document"]!["plans"]!.AsArray().Single(p => p!["id"]!.GetValue<Guid>() == id)!;
+        Assert.True(Plan(a)["chosen"]!.GetValue<bool>());
+        Assert.False(Plan(b)["chosen"]!.GetValue<bool>());
+        Assert.Equal(2, view["results"]!["predictions"]!.AsArray().Count);
+
+        view = await caller.Post($"{job.Path}/plans/{b}/choose", Version(view, b));
+        Assert.False(Plan(a)["chosen"]!.GetValue<bool>());
+        Assert.True(Plan(b)["chosen"]!.GetValue<bool>());
+
+        view = await caller.Post($"{job.Path}/plans/{a}/drop", Version(view, a));
+        Assert.Single(view["document"]!["plans"]!.AsArray());
+        await caller.Post(
+            $"{job.Path}/plans/{a}/choose",
+            new { commandId = Guid.CreateVersion7(), version = 1 },
+            409
+        );
+        // A plan that was dropped comes back by undo, as every change of the last hour.
+        var history = (await caller.Get($"{job.Path}/history")).AsArray();
+        view = await caller.Post(
+            $"{job.Path}/undo",
+            new { commandId = Guid.CreateVersion7(), undoes = history[0]!["id"]!.GetValue<Guid>() }
+        );
+        Assert.Equal("Plan A", Plan(a)["name"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task A_collar_is_turned_up_without_anything_from_the_shelf()
+    {
+        var (caller, job) = await Measured();
+        var view = await caller.Get(job.Path);
+        object Raise(string typed) =>
+            new
+            {
+                id = Guid.NewGuid(),
+                partId = (Guid?)null,
+                raise = new
+                {
+                    typed,
+                    unit = "mm",
+                    known = "measured",
+                },
+            };
+        var id = Guid.CreateVersion7();
+        var refused = await caller.Put(
+            $"{job.Path}/plans/{id}",
+            Saved(view, "Plan A", [Raise("a bit"), Raise("12")]),
+            422
+        );
+        Assert.Equal("raise", refused["field"]!.GetValue<string>());
+        view = await caller.Put(
+            $"{job.Path}/plans/{id}",
+            Saved(view, "Plan A", [Raise("12"), Raise("12")])
+        );
+        var prediction = view["results"]!["predictions"]![0]!;
+        Assert.Equal(3 + (1.9 * 12), prediction["frontRise"]!["value"]!.GetValue<double>(), 6);
+    }
+
+    [Fact]
+    public async Task Loads_that_are_stated_show_how_it_sits_with_them_on()
+    {
+        var (caller, job) = await Measured();
+        await job.PlaceInFront("T-100");
+        var view = await caller.Get(job.Path);
+        object Body(JsonNode v, string mass) =>
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = v["versions"]![job.Job.ToString()]!.GetValue<uint>(),
+                loads = new[]
+                {
+                    new
+                    {
+                        id = Guid.CreateVersion7(),
+                        name = "boat on the bar",
+                        mass = Typed(mass, "kg"),
+                        behind = Typed("4300", "mm"),
+                        left = (object?)null,
+                        stays = false,
+                    },
+                },
+            };
+        var bad = await caller.Put($"{job.Path}/loads", Body(view, "heavy"), 422);
+        Assert.Equal("loads[0].mass", bad["field"]!.GetValue<string>());
+        view = await caller.Put($"{job.Path}/loads", Body(view, "110"));
+        var loaded = view["results"]!["predictions"]![0]!["loaded"]!;
+        Assert.Equal("boat on the bar", loaded["loads"]![0]!.GetValue<string>());
+        Assert.True(loaded["rearRise"]!["value"]!.GetValue<double>() < -5);
+    }
+
+    private static object Typed(string typed, string unit) =>
+        new
+        {
+            typed,
+            unit,
+            known = "told",
+        };
 }

@@ -240,8 +240,8 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
                 new
                 {
                     name = "strutTop",
-                    y = Typed("16", "in"),
-                    z = Typed(up, "in"),
+                    across = Typed("16", "in"),
+                    up = Typed(up, "in"),
                 },
             },
         };

@@ -1,23 +1,21 @@
-using Nokko.Core.Vehicles;
-
 namespace Nokko.Core.Fitting;
 
 /// <content>A live axle on leaf springs.</content>
 internal sealed partial class CardWriter
 {
-    public void Leaf(IReadOnlyList<CornerChange> changed)
+    public void Leaf(string axle, IReadOnlyList<CornerChange> changed)
     {
         _steps.Add(
             new CardStep
             {
-                Key = "rear/hose-free",
-                Where = Corners.Rear,
+                Key = $"{axle}/hose-free",
+                Where = axle,
                 Title = "Free the axle's hose, leads and shocks",
                 Do =
                     "Unbolt the brake-hose bracket from the axle and the lower shock mounts, so that nothing holds the axle as it comes down.",
                 TakesOff =
                 [
-                    "rear brake-hose bracket bolt",
+                    $"{axle} brake-hose bracket bolt",
                     .. changed.Select(c => $"{c.Corner} lower shock bolt"),
                 ],
                 Minutes = 10,
@@ -26,8 +24,8 @@ internal sealed partial class CardWriter
         _steps.Add(
             new CardStep
             {
-                Key = "rear/axle-supported",
-                Where = Corners.Rear,
+                Key = $"{axle}/axle-supported",
+                Where = axle,
                 Title = "Axle on a jack before the last U-bolt is out",
                 Do = "Jack under the axle, just touching. Only one side is opened at a time.",
                 Caution =

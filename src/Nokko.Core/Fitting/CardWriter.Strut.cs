@@ -1,3 +1,4 @@
+using Nokko.Core.Parts;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
@@ -5,13 +6,14 @@ namespace Nokko.Core.Fitting;
 /// <content>A coil-over on a lower arm.</content>
 internal sealed partial class CardWriter
 {
-    public void Strut(CornerChange change)
+    public void Strut(CornerChange change, SuspensionKind kind)
     {
         var c = change.Corner;
         var top = $"{c} strut top plate to body";
         var foot = $"{c} strut foot to lower arm";
         var link = $"{c} sway-bar link to arm";
-        var ball = $"{c} upper ball joint to upright";
+        var parted = Parted.On(c, kind);
+        var opensSpring = change.Gone.Concat(change.Come).Any(p => PartRule.Of(p.Kind).OpensSpring);
         _joints.AddRange([
             new(
                 c,
@@ -48,21 +50,11 @@ internal sealed partial class CardWriter
                 ],
                 null
             ),
-            new(
-                c,
-                ball,
-                JointKind.Ball,
-                [
-                    new Fastener
-                    {
-                        Position = "castle nut and cotter pin",
-                        Count = 1,
-                        NewPartOnly = true,
-                    },
-                ],
-                null
-            ),
+            .. parted.Joint is { } joint
+                ? [new CardJoint(c, joint, parted.Kind, parted.Fasteners, null)]
+                : Array.Empty<CardJoint>(),
         ]);
+        string[] hanging = parted.Joint is { } also ? [top, link, also] : [top, link];
         Add(
             c,
             "mark",
@@ -104,34 +96,21 @@ internal sealed partial class CardWriter
                 Where = c,
                 Title = "Strut out",
                 Do =
-                    "Undo the link, part the upper ball joint with its nut left on, undo the strut foot, then the three top studs. Lower the arm and take the strut out.",
+                    $"Undo the link, {parted.How}, undo the strut foot, then the top studs. Lower the {parted.Carrier} and take the strut out.",
                 TakesOff =
                 [
                     $"{c} sway-bar link nut",
-                    $"{c} ball-joint nut and cotter pin",
+                    .. parted.Off,
                     $"{c} strut-foot bolt",
                     $"{c} strut top nuts",
                     $"{c} strut",
                 ],
                 Minutes = 35,
                 People = 2,
-                Tools = ["ball-joint separator", "floor jack under the arm", "paint pen"],
+                Tools = [.. parted.Tools, $"floor jack under the {parted.Carrier}", "paint pen"],
             }
         );
-        _steps.Add(
-            new CardStep
-            {
-                Key = $"{c}/top-nut-stays",
-                Where = c,
-                Title = "The strut's top nut stays on",
-                Do =
-                    "A plate on top of the strut needs no opened strut. Confirm that the big centre nut was not touched.",
-                Caution =
-                    "The centre nut holds the spring. Without a spring compressor it stays on: a spring let go kills.",
-                Hold = true,
-                Minutes = 1,
-            }
-        );
+        _steps.Add(opensSpring ? CoilOut(c) : TopNutStays(c));
         Add(
             c,
             "change-stack",
@@ -143,8 +122,8 @@ internal sealed partial class CardWriter
             c,
             "strut-in",
             "Strut in, all by hand",
-            "Top studs first, then the foot, the ball joint and the link, each started by hand.",
-            [top, foot, link, ball],
+            "Top studs first, then the foot and what was parted, the link last; each started by hand.",
+            [.. hanging, foot],
             Pass.Hand,
             20,
             2
@@ -154,7 +133,7 @@ internal sealed partial class CardWriter
             "snug",
             "Snug all of it",
             "Every fastener of a joint is snug before any is final. Rubber joints stay at snug.",
-            [top, foot, link, ball],
+            [.. hanging, foot],
             Pass.Snug,
             10
         );
@@ -162,10 +141,107 @@ internal sealed partial class CardWriter
             c,
             "final-hanging",
             "Final: what may be final hanging",
-            "Top plate, ball joint and link to the values of the service information. New cotter pin.",
-            [top, link, ball],
+            "All but the rubber of the strut foot, to the values of the service information. New cotter pins.",
+            hanging,
             Pass.Final,
             10
         );
+    }
+
+    private static CardStep TopNutStays(string c) =>
+        new()
+        {
+            Key = $"{c}/top-nut-stays",
+            Where = c,
+            Title = "The strut's top nut stays on",
+            Do =
+                "A plate outside the strut needs no opened strut. Confirm that the big centre nut was not touched.",
+            Caution =
+                "The centre nut holds the spring. Without a spring compressor it stays on: a spring let go kills.",
+            Hold = true,
+            Minutes = 1,
+        };
+
+    private static CardStep CoilOut(string c) =>
+        new()
+        {
+            Key = $"{c}/coil-squeezed",
+            Where = c,
+            Title = "Coil squeezed, loose in its seats",
+            Do =
+                "Mark top plate, coil and foot in line. Squeeze the coil with a rated compressor, hooks opposite each other, until it turns freely; only then the centre nut, by hand tools.",
+            Caution =
+                "A spring let go kills. Nobody stands over its ends, no impact gun on compressor or nut, and it is not left squeezed.",
+            Hold = true,
+            Minutes = 20,
+            People = 2,
+            Tools = ["rated spring compressor", "hand tools for the centre nut"],
+        };
+
+    /// <summary>What is parted so that a strut comes out.</summary>
+    private sealed record Parted(
+        string? Joint,
+        JointKind Kind,
+        IReadOnlyList<Fastener> Fasteners,
+        string How,
+        IReadOnlyList<string> Off,
+        IReadOnlyList<string> Tools,
+        string Carrier
+    )
+    {
+        public static Parted On(string c, SuspensionKind kind) =>
+            kind switch
+            {
+                SuspensionKind.Strut => new(
+                    $"{c} strut clamp to upright",
+                    JointKind.Clamped,
+                    [
+                        new Fastener
+                        {
+                            Position = "clamp bolts",
+                            Count = 2,
+                            NewPartOnly = true,
+                        },
+                    ],
+                    "tie the upright up and undo its clamp bolts",
+                    [$"{c} clamp bolts and nuts"],
+                    [],
+                    "upright"
+                ),
+                SuspensionKind.TrailingArm => new(
+                    null,
+                    JointKind.Clamped,
+                    [],
+                    "let the arm down on the jack",
+                    [],
+                    [],
+                    "arm"
+                ),
+                SuspensionKind.CoilOverAxle => new(
+                    null,
+                    JointKind.Clamped,
+                    [],
+                    "let the axle down on the jack",
+                    [],
+                    [],
+                    "axle"
+                ),
+                _ => new(
+                    $"{c} upper ball joint to upright",
+                    JointKind.Ball,
+                    [
+                        new Fastener
+                        {
+                            Position = "castle nut and cotter pin",
+                            Count = 1,
+                            NewPartOnly = true,
+                        },
+                    ],
+                    "part the upper ball joint with its nut left on",
+                    [$"{c} ball-joint nut and cotter pin"],
+                    ["ball-joint separator"],
+                    "arm"
+                ),
+            };
     }
 }

@@ -78,7 +78,7 @@ internal sealed partial class CardWriter(Equipment equipment)
         );
     }
 
-    public void Finish(IReadOnlyList<CornerChange> changed, IReadOnlyList<CornerChange> struts)
+    public void Finish(IReadOnlyList<CornerChange> changed, bool wheelsTurn)
     {
         var wheels = changed.Select(c => WheelPlace(c.Corner)).ToArray();
         foreach (
@@ -130,10 +130,9 @@ internal sealed partial class CardWriter(Equipment equipment)
                 Title = "A second pair of eyes",
                 Do =
                     "Another person walks round, joint by joint, with the paint pen. Full lock both ways: hoses slack, nothing touches.",
-                Caution =
-                    struts.Count > 0
-                        ? "First a brake test at walking pace, then a short slow drive. Toe and camber have moved: to the alignment shop before any long drive."
-                        : "First a brake test at walking pace, then a short slow drive.",
+                Caution = wheelsTurn
+                    ? "First a brake test at walking pace, then a short slow drive. Toe and camber have moved: to the alignment shop before any long drive."
+                    : "First a brake test at walking pace, then a short slow drive.",
                 Hold = true,
                 Minutes = 10,
                 People = 2,

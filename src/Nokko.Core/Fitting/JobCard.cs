@@ -81,23 +81,49 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
         {
             return new JobCard([], []);
         }
-        var struts = changed
-            .Where(c =>
-                vehicle.SuspensionOf(Corners.AxleOf(c.Corner)).Kind == SuspensionKind.CoilOverArm
-            )
-            .ToArray();
-        var leaves = changed.Except(struts).ToArray();
         var writer = new CardWriter(equipment);
         writer.Prepare(changed);
-        foreach (var corner in struts)
+        var body = changed.Where(c => c.Only(PartKind.BodyPuck)).ToArray();
+        if (changed.Any(c => c.Has(PartKind.BodyPuck)))
         {
-            writer.Strut(corner);
+            writer.Body([.. changed.Where(c => c.Has(PartKind.BodyPuck))]);
         }
-        if (leaves.Length > 0)
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
         {
-            writer.Leaf(leaves);
+            var kind = vehicle.SuspensionOf(axle).Kind;
+            CornerChange[] mine =
+            [
+                .. changed.Except(body).Where(c => Corners.AxleOf(c.Corner) == axle),
+            ];
+            if (mine.Length == 0)
+            {
+                continue;
+            }
+            if (kind.HasCoilOver())
+            {
+                foreach (var corner in mine)
+                {
+                    writer.Strut(corner, kind);
+                }
+            }
+            else if (kind.IsLeaf())
+            {
+                writer.Leaf(axle, mine);
+            }
+            else
+            {
+                writer.Coil(axle, kind, mine);
+            }
         }
-        writer.Finish(changed, struts);
+        writer.Finish(
+            changed,
+            wheelsTurn: changed
+                .Except(body)
+                .Any(c =>
+                    Corners.AxleOf(c.Corner) == Corners.Front
+                    || !vehicle.SuspensionOf(Corners.AxleOf(c.Corner)).Kind.IsLiveAxle()
+                )
+        );
         return new JobCard(writer.Steps, writer.Joints);
     }
 
@@ -121,6 +147,12 @@ internal sealed record CornerChange(
     IReadOnlyList<PlacedPart> Come
 )
 {
+    /// <summary>Whether a part of a kind comes or goes.</summary>
+    public bool Has(PartKind kind) => Gone.Concat(Come).Any(p => p.Kind == kind);
+
+    /// <summary>Whether nothing else comes or goes.</summary>
+    public bool Only(PartKind kind) => Gone.Concat(Come).All(p => p.Kind == kind);
+
     /// <summary>The change as an instruction.</summary>
     public string Said =>
         string.Join(

@@ -61,7 +61,7 @@ public static class AskedMeasures
             var touched = Corners.Of(axle).Any(changed.Contains);
             foreach (var corner in Corners.Of(axle))
             {
-                if (suspension == SuspensionKind.CoilOverArm)
+                if (!suspension.IsLiveAxle())
                 {
                     yield return Ask(
                         Measures.CamberSquare,
@@ -80,7 +80,7 @@ public static class AskedMeasures
                     );
                 }
                 // A live axle droops as one; an independent corner by itself.
-                if (suspension == SuspensionKind.CoilOverArm ? changed.Contains(corner) : touched)
+                if (!suspension.IsLiveAxle() ? changed.Contains(corner) : touched)
                 {
                     yield return Ask(
                         Measures.BumpStopGap,
@@ -96,7 +96,7 @@ public static class AskedMeasures
                     );
                 }
             }
-            if (suspension == SuspensionKind.CoilOverArm)
+            if (!suspension.IsLiveAxle())
             {
                 foreach (var toe in (string[])[Measures.ToeFront, Measures.ToeRear])
                 {

@@ -72,7 +72,7 @@ public sealed record JobDocument
     public const string FormatName = "nokko.job";
 
     /// <summary>The version that this core writes.</summary>
-    public const int CurrentVersion = 2;
+    public const int CurrentVersion = 3;
 
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }
@@ -159,9 +159,21 @@ public sealed record JobDocument
     public Plan? BegunPlan() =>
         CurrentStage() is { } now ? Plans.FirstOrDefault(p => p.ToStageId == now.Id) : null;
 
-    /// <summary>The plan that is being drawn up from the current stage.</summary>
-    public Plan? DraftPlan() =>
+    /// <summary>The plans that are being drawn up from the current stage, side by side, by name.</summary>
+    public IReadOnlyList<Plan> DraftPlans() =>
         CurrentStage() is { } now
-            ? Plans.FirstOrDefault(p => p.ToStageId is null && p.FromStageId == now.Id)
+            ?
+            [
+                .. Plans
+                    .Where(p => p.ToStageId is null && p.FromStageId == now.Id)
+                    .OrderBy(p => p.Name, StringComparer.Ordinal)
+                    .ThenBy(p => p.Id),
+            ]
+            : [];
+
+    /// <summary>The plan that shall be fitted next: the chosen one, else the first.</summary>
+    public Plan? DraftPlan() =>
+        DraftPlans() is { Count: > 0 } drafts
+            ? drafts.FirstOrDefault(p => p.Chosen) ?? drafts[0]
             : null;
 }

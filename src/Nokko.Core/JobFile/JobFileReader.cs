@@ -21,6 +21,8 @@ public static class JobFileReader
     [
         // Version 2 added conditions, measures and skipped stations, all of which may be left out.
         root => root["version"] = 2,
+        // Version 3 added loads, further sizes of parts, leaves and plans side by side, all of which may be left out.
+        root => root["version"] = 3,
     ];
 
     /// <summary>Reads a job file. Never throws on bad input.</summary>

@@ -44,6 +44,7 @@ internal static class JobFileReferences
                 "Two stations have the same name."
             ),
             Unique(d),
+            JobFileParts.Check(d),
             Each(
                 d.Stages,
                 "stages",

@@ -1,5 +1,7 @@
 using System.Text.Json.Nodes;
 using Nokko.Core.Measuring;
+using Nokko.Core.Parts;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -20,6 +22,10 @@ internal static class JobFileValues
         ["thickness"] = ("mm", true),
         ["claim"] = ("mm", false),
         ["extension"] = ("mm", false),
+        ["hours"] = ("h", false),
+        ["mass"] = ("kg", false),
+        ["behind"] = ("mm", false),
+        ["left"] = ("mm", false),
         ["frontClaim"] = ("mm", false),
         ["rearClaim"] = ("mm", false),
         ["tolerance"] = ("mm", true),
@@ -128,7 +134,15 @@ internal static class JobFileValues
         }
         if (VehicleDimensions.Limits.TryGetValue(name, out var limit))
         {
-            return Size(row, path, name, unit, limit.Unit);
+            return Size(row, path, name, unit, limit.Unit, VehicleDimensions.WhyNot);
+        }
+        if (SuspensionSizes.Find(name) is { } suspension)
+        {
+            return Size(row, path, name, unit, suspension.Unit, SuspensionSizes.WhyNot);
+        }
+        if (PartSizes.Find(name) is { } part)
+        {
+            return Size(row, path, name, unit, part.Unit, PartSizes.WhyNot);
         }
         if (!Kinds.TryGetValue(name, out var kind))
         {
@@ -152,13 +166,14 @@ internal static class JobFileValues
         string path,
         string name,
         string unit,
-        string expected
+        string expected,
+        Func<string, double, string?> whyNot
     ) =>
         !UnitTable.SameKind(unit, expected)
             ? new JobFileError($"{path}.unit", $"“{unit}” is no unit for {name}.")
         : row["value"] is JsonValue value
         && value.TryGetValue<double>(out var x)
-        && VehicleDimensions.WhyNot(name, UnitTable.Convert(x, unit, expected)) is { } why
+        && whyNot(name, UnitTable.Convert(x, unit, expected)) is { } why
             ? new JobFileError($"{path}.value", why)
         : null;
 

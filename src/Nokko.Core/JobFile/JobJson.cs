@@ -49,17 +49,45 @@ public static class JobJson
                 ]);
             }
         }
-        foreach (var axle in (string[])["front", "rear"])
-        {
-            var suspension = node["vehicle"]![axle]!;
-            suspension["dimensions"] = new JsonObject(
-                suspension["dimensions"]!
-                    .AsObject()
-                    .OrderBy(p => p.Key, StringComparer.Ordinal)
-                    .Select(p => KeyValuePair.Create(p.Key, p.Value?.DeepClone()))
-            );
-        }
+        SortDimensions(node);
         return node.ToJsonString(Indented) + "\n";
+    }
+
+    /// <summary>Named dimensions have no order of their own; what people sent is kept as it was.</summary>
+    private static void SortDimensions(JsonNode? node)
+    {
+        switch (node)
+        {
+            case JsonObject row:
+                foreach (var (name, value) in row.ToArray())
+                {
+                    if (name is "body" or "replaced")
+                    {
+                        continue;
+                    }
+                    if (
+                        name == "dimensions"
+                        && value is JsonObject sizes
+                        && !sizes.ContainsKey("wheelbase")
+                    )
+                    {
+                        row[name] = new JsonObject(
+                            sizes
+                                .OrderBy(p => p.Key, StringComparer.Ordinal)
+                                .Select(p => KeyValuePair.Create(p.Key, p.Value?.DeepClone()))
+                        );
+                        continue;
+                    }
+                    SortDimensions(value);
+                }
+                break;
+            case JsonArray rows:
+                foreach (var row in rows)
+                {
+                    SortDimensions(row);
+                }
+                break;
+        }
     }
 
     /// <summary>The JSON Schema (2020-12) of a document type.</summary>

@@ -29,6 +29,9 @@ public sealed record JobResults
     /// <summary>Prediction of every plan as the core computes it now, from the latest walk-round of its first stage.</summary>
     public required IReadOnlyList<Prediction> Predictions { get; init; }
 
+    /// <summary>What would make the next prediction better, and by how much.</summary>
+    public IReadOnlyList<Sharpening> Sharper { get; init; } = [];
+
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<Proof> Proofs { get; init; }
 
@@ -61,6 +64,15 @@ public static class JobEvaluator
             Core = CoreVersion,
             JobId = d.Job.Id,
             WalkRounds = stances,
+            Sharper = d.CurrentStage() is { } now
+                ? Planning.Sharper.Of(
+                    d.DraftPlan(),
+                    now,
+                    d.Vehicle,
+                    Speaks(stances, now.Id),
+                    Standard(d, stances)
+                )
+                : [],
             Predictions = [.. d.Plans.Select(p => Predict(d, p, stances)).OfType<Prediction>()],
             Proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()],
             Chain = [.. Chain(d, stances)],
@@ -75,8 +87,22 @@ public static class JobEvaluator
         IReadOnlyList<WalkRoundStance> stances
     ) =>
         d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
-            ? Predictor.Predict(plan, from, d.Vehicle, Speaks(stances, from.Id))
+            ? Predictor.Predict(
+                plan,
+                from,
+                d.Vehicle,
+                Speaks(stances, from.Id),
+                d.Job.Loads,
+                Standard(d, stances)
+            )
             : null;
+
+    /// <summary>The stance at standard height, when it is known.</summary>
+    private static WalkRoundStance? Standard(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances
+    ) =>
+        d.Stages.FirstOrDefault(s => s.Ordinal < 0) is { } works ? Speaks(stances, works.Id) : null;
 
     /// <summary>The walk-round that speaks for a stage: the latest that decides, else the latest with readings.</summary>
     public static WalkRoundStance? Speaks(IReadOnlyList<WalkRoundStance> stances, Guid stage)

@@ -2,19 +2,6 @@ using Nokko.Core.Units;
 
 namespace Nokko.Core.Parts;
 
-/// <summary>What a part does in a stack.</summary>
-public enum PartKind
-{
-    /// <summary>A plate between a strut and the body.</summary>
-    StrutTopSpacer,
-
-    /// <summary>A block between leaf spring and axle.</summary>
-    Block,
-
-    /// <summary>Fitted, but nobody knows what it is.</summary>
-    Unknown,
-}
-
 /// <summary>A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown.</summary>
 public sealed record Part
 {
@@ -30,7 +17,7 @@ public sealed record Part
     /// <summary>What it does.</summary>
     public required PartKind Kind { get; init; }
 
-    /// <summary>Thickness between its faces.</summary>
+    /// <summary>Its own size: thickness between its faces, or what <see cref="PartRule.Amount"/> of its kind says.</summary>
     public Quantity? Thickness { get; init; }
 
     /// <summary>What the maker says it lifts.</summary>
@@ -38,6 +25,13 @@ public sealed record Part
 
     /// <summary>How far studs or strut get longer.</summary>
     public Quantity? Extension { get; init; }
+
+    /// <summary>Further sizes by their names in <see cref="PartSizes"/>.</summary>
+    public IReadOnlyDictionary<string, Quantity> Dimensions { get; init; } =
+        new Dictionary<string, Quantity>();
+
+    /// <summary>Leaves of a leaf pack, the main leaf first.</summary>
+    public IReadOnlyList<Leaf> Leaves { get; init; } = [];
 
     /// <summary>Pieces at hand.</summary>
     public required int Count { get; init; }
@@ -48,8 +42,17 @@ public sealed record Part
     /// <summary>Currency of the price, ISO 4217.</summary>
     public string? Currency { get; init; }
 
+    /// <summary>Hours to fit one piece.</summary>
+    public Quantity? Hours { get; init; }
+
+    /// <summary>What its maker forbids or bounds, in the maker's words.</summary>
+    public string? Limits { get; init; }
+
     /// <summary>Notes.</summary>
     public string? Notes { get; init; }
+
+    /// <summary>When it was taken off the shelf; it can be put back for 90 days.</summary>
+    public DateTimeOffset? BinnedAt { get; init; }
 }
 
 /// <summary>A part as it was when it was placed; later corrections of the shelf do not change it.</summary>
@@ -70,7 +73,7 @@ public sealed record PlacedPart
     /// <summary>What it does.</summary>
     public required PartKind Kind { get; init; }
 
-    /// <summary>Thickness between its faces.</summary>
+    /// <summary>Its own size: thickness between its faces, or what <see cref="PartRule.Amount"/> of its kind says.</summary>
     public Quantity? Thickness { get; init; }
 
     /// <summary>What the maker says it lifts.</summary>
@@ -78,6 +81,29 @@ public sealed record PlacedPart
 
     /// <summary>How far studs or strut get longer.</summary>
     public Quantity? Extension { get; init; }
+
+    /// <summary>Further sizes by their names in <see cref="PartSizes"/>.</summary>
+    public IReadOnlyDictionary<string, Quantity> Dimensions { get; init; } =
+        new Dictionary<string, Quantity>();
+
+    /// <summary>Leaves of a leaf pack, the main leaf first.</summary>
+    public IReadOnlyList<Leaf> Leaves { get; init; } = [];
+
+    /// <summary>Price of one piece.</summary>
+    public decimal? Price { get; init; }
+
+    /// <summary>Currency of the price, ISO 4217.</summary>
+    public string? Currency { get; init; }
+
+    /// <summary>Hours to fit one piece.</summary>
+    public Quantity? Hours { get; init; }
+
+    /// <summary>What its maker forbids or bounds, in the maker's words.</summary>
+    public string? Limits { get; init; }
+
+    /// <summary>A further size in the unit of <see cref="PartSizes"/>, or null.</summary>
+    public double? Get(string name) =>
+        Dimensions.TryGetValue(name, out var q) ? q.In(PartSizes.Find(name)!.Unit) : null;
 
     /// <summary>Copies a part's figures at this moment.</summary>
     /// <param name="part">The part on the shelf.</param>
@@ -93,6 +119,12 @@ public sealed record PlacedPart
             Thickness = part.Thickness,
             Claim = part.Claim,
             Extension = part.Extension,
+            Dimensions = part.Dimensions,
+            Leaves = part.Leaves,
+            Price = part.Price,
+            Currency = part.Currency,
+            Hours = part.Hours,
+            Limits = part.Limits,
         };
 }
 

@@ -1,153 +1,215 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Learning;
+using Nokko.Core.Measuring;
 using Nokko.Core.Parts;
 using Nokko.Core.Suspension;
-using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Planning;
 
-/// <summary>What the change from one stack to another does to each corner alone: h, with its covariance.</summary>
+/// <summary>What the change from one stack to another does at each corner alone.</summary>
+/// <param name="MeanMm">Free rises of the four corners through their springs, then of the body on its mounts, then of the tyres; mm.</param>
+/// <param name="Covariance">Their covariance, mm².</param>
+/// <param name="Parts">What it rests on.</param>
+/// <param name="ToppedOut">Corners whose strut would stand at its full length: the lift is capped there.</param>
+internal sealed record FreeRises(
+    Vector<double> MeanMm,
+    Matrix<double> Covariance,
+    IReadOnlyList<Guid> Parts,
+    IReadOnlyList<string> ToppedOut
+)
+{
+    /// <summary>Where the body's mounts begin.</summary>
+    public const int Pucks = 4;
+
+    /// <summary>Where the tyres begin.</summary>
+    public const int Tyres = 8;
+
+    /// <summary>Number of rises.</summary>
+    public const int Count = 12;
+}
+
+/// <summary>Takes the difference of two stacks at every corner.</summary>
 /// <remarks>Source: computation.md, sections 7 and 10. Offset and ratio are common to both sides of an axle; thickness is each part's own.</remarks>
 internal static class FreeRise
 {
-    /// <summary>Mean and covariance of the free rises at the four corners, mm and mm².</summary>
-    public static (Vector<double>? Mean, Matrix<double>? Covariance, IReadOnlyList<Guid> Parts) Of(
+    private static readonly LiftFamily[] Laws =
+    [
+        LiftFamily.Spring,
+        LiftFamily.Wheel,
+        LiftFamily.Block,
+        LiftFamily.Shackle,
+    ];
+
+    /// <summary>The rises, or the reason why there are none.</summary>
+    public static (FreeRises? Rises, string? Why) Of(
         Plan plan,
         Stage from,
-        Vehicle vehicle
+        Vehicle vehicle,
+        IReadOnlyList<AxleState> axles
     )
     {
-        var mean = Vector<double>.Build.Dense(4);
-        var covariance = Matrix<double>.Build.Dense(4, 4);
-        var rests = new List<Guid>();
-        foreach (var kind in Kinds(plan, from))
+        var mean = Vector<double>.Build.Dense(FreeRises.Count);
+        var covariance = Matrix<double>.Build.Dense(FreeRises.Count, FreeRises.Count);
+        var parts = new List<Guid>();
+        var topped = new List<string>();
+        for (var a = 0; a < 2; a++)
         {
-            for (var axle = 0; axle < 2; axle++)
+            var axle = axles[a];
+            var corners = Corners.Of(axle.Axle);
+            var changes = new StackChange[2];
+            for (var i = 0; i < 2; i++)
             {
-                var name = axle == 0 ? Corners.Front : Corners.Rear;
-                var changes = Corners.Of(name).Select(c => Change(c, kind, plan, from)).ToArray();
-                if (changes.All(c => c is { Offset: 0, ThicknessMm: 0, VarianceMm2: 0 }))
+                var (change, why) = StackChange.Of(corners[i], plan, from, axle);
+                if (change is null)
                 {
-                    continue;
+                    return (null, why);
                 }
-                var priors = changes
-                    .Select(c =>
-                        c is null
-                            ? null
-                            : LiftLaw.Prior(kind, vehicle.SuspensionOf(name), c.FromMm, c.ToMm)
-                    )
-                    .ToArray();
-                if (priors.Any(p => p is null))
+                changes[i] = change;
+                parts.AddRange(change.Parts);
+                Puck(change, (2 * a) + i, vehicle, mean, covariance);
+            }
+            foreach (var family in Laws)
+            {
+                if (Add(family, axle, changes, 2 * a, mean, covariance, topped) is { } why)
                 {
-                    return (null, null, []);
-                }
-                for (var i = 0; i < 2; i++)
-                {
-                    var (ci, pi) = (changes[i]!, priors[i]!);
-                    mean[(2 * axle) + i] +=
-                        (pi.OffsetMm.Mean * ci.Offset) + (pi.Ratio.Mean * ci.ThicknessMm);
-                    rests.AddRange(ci.Parts);
-                    for (var j = 0; j < 2; j++)
-                    {
-                        var (cj, pj) = (changes[j]!, priors[j]!);
-                        var ratio = (pi.Ratio.Sd * pj.Ratio.Sd) + (pi.VehicleSd * pj.VehicleSd);
-                        covariance[(2 * axle) + i, (2 * axle) + j] +=
-                            (pi.OffsetMm.Sd * pj.OffsetMm.Sd * ci.Offset * cj.Offset)
-                            + (ratio * ci.ThicknessMm * cj.ThicknessMm)
-                            + (i == j ? pi.Ratio.Mean * pi.Ratio.Mean * ci.VarianceMm2 : 0);
-                    }
+                    return (null, why);
                 }
             }
         }
-        return (mean, covariance, rests);
+        return (new FreeRises(mean, covariance, parts, topped), null);
     }
 
-    private static IEnumerable<PartKind> Kinds(Plan plan, Stage from) =>
-        plan.Stacks.Concat(from.Stacks).SelectMany(s => s.Parts).Select(p => p.Kind).Distinct();
-
-    /// <param name="Offset">1 when the first piece comes, −1 when the last one goes.</param>
-    /// <param name="FromMm">Thickness before of the pieces that are known, mm.</param>
-    /// <param name="ThicknessMm">What is added, mm.</param>
-    /// <param name="VarianceMm2">Of what is added, mm².</param>
-    /// <param name="Parts">What it rests on.</param>
-    private sealed record StackChange(
-        int Offset,
-        double FromMm,
-        double ThicknessMm,
-        double VarianceMm2,
-        IReadOnlyList<Guid> Parts
+    private static void Puck(
+        StackChange change,
+        int corner,
+        Vehicle vehicle,
+        Vector<double> mean,
+        Matrix<double> covariance
     )
     {
-        public double ToMm => FromMm + ThicknessMm;
+        var puck = FreeRises.Pucks + corner;
+        mean[puck] = change.To(LiftFamily.Puck).Mm - change.From(LiftFamily.Puck).Mm;
+        covariance[puck, puck] = change.OwnVariance(LiftFamily.Puck);
+        var usual = TyreSize.Parse(vehicle.TyreSize)?.DiameterMm;
+        if ((change.TyreTo ?? usual, change.TyreFrom ?? usual) is ({ } to, { } was) && to != was)
+        {
+            var tyre = FreeRises.Tyres + corner;
+            mean[tyre] = (to - was) / 2;
+            // Makers' sizes are good to about one in a hundred.
+            covariance[tyre, tyre] = Math.Pow(0.01 * to / 2, 2);
+        }
     }
 
-    /// <summary>What changes at one corner for one kind of part; null when a part that comes or goes has no thickness.</summary>
-    private static StackChange? Change(string corner, PartKind kind, Plan plan, Stage from)
+    private static string? Add(
+        LiftFamily family,
+        AxleState axle,
+        StackChange[] changes,
+        int first,
+        Vector<double> mean,
+        Matrix<double> covariance,
+        List<string> topped
+    )
     {
-        var old = PartsOf(from.Stacks, corner, kind);
-        var next = PartsOf(plan.Stacks, corner, kind);
-        // A piece that stays where it was changes nothing, whatever is known of it.
-        var gone = old.Where(o => next.All(n => n.Id != o.Id)).ToArray();
-        var come = next.Where(n => old.All(o => o.Id != n.Id)).ToArray();
-        if (gone.Concat(come).Any(p => p.Thickness is null))
+        if (changes.All(c => !c.Touches(family)))
         {
             return null;
         }
-        return new StackChange(
-            Math.Sign(next.Length) - Math.Sign(old.Length),
-            old.Sum(p => p.Thickness?.In("mm") ?? 0),
-            come.Sum(p => p.Thickness!.In("mm")) - gone.Sum(p => p.Thickness!.In("mm")),
-            gone.Concat(come).Sum(ThicknessVariance),
-            [.. gone.Concat(come).Select(p => p.PartId ?? p.Id)]
-        );
-    }
-
-    private static double ThicknessVariance(PlacedPart part)
-    {
-        var u = part.Thickness!.UIn(
-            "mm",
-            part.Thickness.Known == Known.Measured
-                ? LiftLaw.MeasuredThicknessUMm
-                : LiftLaw.UnmeasuredThicknessUMm
-        );
-        return u * u;
-    }
-
-    private static PlacedPart[] PartsOf(
-        IReadOnlyList<CornerStack> stacks,
-        string corner,
-        PartKind kind
-    ) =>
-        [
-            .. stacks
-                .Where(s => s.Corner == corner)
-                .SelectMany(s => s.Parts)
-                .Where(p => p.Kind == kind),
-        ];
-
-    public static string WhyNot(Plan plan, Stage from, Vehicle vehicle)
-    {
-        // Placements in both stacks stay where they are and change nothing.
-        var parts = plan
-            .Stacks.Concat(from.Stacks)
-            .SelectMany(s => s.Parts.Select(p => (s.Corner, Part: p)))
-            .GroupBy(p => p.Part.Id)
-            .Where(g => g.Count() == 1)
-            .Select(g => g.Single());
-        foreach (var (corner, part) in parts)
+        var prior = LiftLaw.Prior(family, axle);
+        var laws = new CornerLaw[2];
+        for (var i = 0; i < 2; i++)
         {
-            var kind = vehicle.SuspensionOf(Corners.AxleOf(corner)).Kind;
-            if (LiftLaw.Prior(part.Kind, kind) is null)
+            var (from, to) = (changes[i].From(family), changes[i].To(family));
+            if (
+                Lift(family, axle, from, changes[i].Strut) is not { } before
+                || Lift(family, axle, to, changes[i].Strut) is not { } after
+            )
             {
-                return $"What {part.Name} does on the {Corners.Said(corner)} cannot be foretold.";
+                return family == LiftFamily.Shackle
+                    ? $"The shackle cannot reach that far ({Corners.Said(changes[i].Corner)}): check its length and angle, or take a shorter one."
+                    : "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
             }
-            if (part.Thickness is null)
+            if (after.ToppedOut)
             {
-                return part.Claim is null
-                    ? $"Nobody has measured how thick {part.Name} is, so there is no prediction."
-                    : $"{part.Name} has a claim but no thickness: measure it, then there is a prediction.";
+                topped.Add(changes[i].Corner);
+            }
+            var added = to.Mm - from.Mm;
+            laws[i] = new CornerLaw(
+                Math.Sign(to.Lets ? 1 : 0) - Math.Sign(from.Lets ? 1 : 0),
+                added,
+                added == 0 ? prior.Ratio.Mean : (after.Mm - before.Mm) / added,
+                changes[i].OwnVariance(family),
+                changes[i].CommonU(family)
+            );
+        }
+        var share = prior.Ratio.Sd / Math.Abs(prior.Ratio.Mean);
+        var vehicleShare = prior.VehicleSd / Math.Abs(prior.Ratio.Mean);
+        var sag = family == LiftFamily.Wheel ? axle.Sag ?? (0, StackAmounts.UnknownSagUMm) : (0, 0);
+        for (var i = 0; i < 2; i++)
+        {
+            var (p, back) = (laws[i], family == LiftFamily.Wheel ? changes[i].GivesSagBack : 0);
+            mean[first + i] +=
+                (prior.OffsetMm.Mean * p.Offset) + (p.Ratio * p.AddedMm) + (back * sag.Item1);
+            for (var j = 0; j < 2; j++)
+            {
+                var q = laws[j];
+                var backs = back * (family == LiftFamily.Wheel ? changes[j].GivesSagBack : 0);
+                covariance[first + i, first + j] +=
+                    (prior.OffsetMm.Sd * prior.OffsetMm.Sd * p.Offset * q.Offset)
+                    + (
+                        ((share * share) + (vehicleShare * vehicleShare))
+                        * p.Ratio
+                        * p.AddedMm
+                        * q.Ratio
+                        * q.AddedMm
+                    )
+                    + (p.Ratio * p.CommonU * q.Ratio * q.CommonU)
+                    + (backs * sag.Item2 * sag.Item2)
+                    + (i == j ? p.Ratio * p.Ratio * p.OwnVariance : 0);
             }
         }
-        return "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
+        return null;
+    }
+
+    /// <param name="Offset">1 when the first piece comes, −1 when the last one goes.</param>
+    /// <param name="AddedMm">What is added, mm.</param>
+    /// <param name="Ratio">Rise for it.</param>
+    /// <param name="OwnVariance">Of what is added, mm².</param>
+    /// <param name="CommonU">Of what is added, common to both sides, mm.</param>
+    private readonly record struct CornerLaw(
+        int Offset,
+        double AddedMm,
+        double Ratio,
+        double OwnVariance,
+        double CommonU
+    );
+
+    /// <summary>Rise over nothing fitted, without offset; null beyond reach.</summary>
+    private static (double Mm, bool ToppedOut)? Lift(
+        LiftFamily family,
+        AxleState axle,
+        FamilyAmount amount,
+        StrutLengths? strut
+    )
+    {
+        switch (family)
+        {
+            case LiftFamily.Spring:
+                var linkage = axle.Corner.Linkage;
+                // A preload lifts no further than the strut is long.
+                var room = strut is null
+                    ? double.PositiveInfinity
+                    : strut.ExtendedMm - linkage.RideLengthMm;
+                var inside = Math.Min(amount.InsideMm, room);
+                return linkage.LiftMm(amount.OutsideMm + inside) is { } rise
+                    ? (rise, inside < amount.InsideMm)
+                    : null;
+            case LiftFamily.Shackle when axle.Leaf is { } leaf:
+                return LeafShackle.Move(leaf, leaf.ShackleMm + amount.Mm, leaf.ArchMm) is { } move
+                    ? (move.LiftMm, false)
+                    : null;
+            default:
+                return (LiftLaw.Prior(family, axle).Ratio.Mean * amount.Mm, false);
+        }
     }
 }

@@ -41,6 +41,9 @@ public sealed record Job
     /// <summary>What it carries and tows.</summary>
     public string? Carries { get; init; }
 
+    /// <summary>Loads that were stated.</summary>
+    public IReadOnlyList<StatedLoad> Loads { get; init; } = [];
+
     /// <summary>Known troubles.</summary>
     public string? Troubles { get; init; }
 
@@ -127,6 +130,9 @@ public sealed record Plan
 
     /// <summary>What shall be fitted at each corner when it is done.</summary>
     public required IReadOnlyList<CornerStack> Stacks { get; init; }
+
+    /// <summary>Whether it is the one that shall be fitted, of those that stand side by side.</summary>
+    public bool Chosen { get; init; }
 
     /// <summary>When the fitting began.</summary>
     public DateTimeOffset? BegunAt { get; init; }

@@ -51,9 +51,38 @@ public sealed record Prediction
     /// <summary>Why there is no prediction, in a fitter's words; null when there is one.</summary>
     public required string? Cannot { get; init; }
 
+    /// <summary>What it leaves of every corner that it touches; empty when it cannot be told.</summary>
+    public IReadOnlyList<CornerOutlook> Corners { get; init; } = [];
+
+    /// <summary>What it needs beside it.</summary>
+    public IReadOnlyList<Companion> Companions { get; init; } = [];
+
+    /// <summary>Lift over today and over standard height, front and rear.</summary>
+    public IReadOnlyList<PlannedLift> Lifts { get; init; } = [];
+
+    /// <summary>How it sits with all stated loads on; null when none was stated.</summary>
+    public LoadedStance? Loaded { get; init; }
+
+    /// <summary>Parts and their pieces that come: what it costs and the hours that it takes, as far as they are known.</summary>
+    public PlanCost? Cost { get; init; }
+
     /// <summary>How the lift was found and what was estimated.</summary>
     public required IReadOnlyList<string> Basis { get; init; }
 
     /// <summary>Why the stack must not be fitted; empty when nothing forbids it.</summary>
     public required IReadOnlyList<string> Refusals { get; init; }
 }
+
+/// <summary>What the parts that come cost, and the hours to fit them.</summary>
+/// <param name="Pieces">Pieces that come.</param>
+/// <param name="Price">Sum of the known prices; null when none is known.</param>
+/// <param name="Currency">Currency of the sum; null when prices are of several.</param>
+/// <param name="Hours">Sum of the known hours; null when none is known.</param>
+/// <param name="Unpriced">Pieces without a price.</param>
+public sealed record PlanCost(
+    int Pieces,
+    decimal? Price,
+    string? Currency,
+    double? Hours,
+    int Unpriced
+);

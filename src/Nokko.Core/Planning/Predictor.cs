@@ -1,5 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
-using Nokko.Core.Learning;
+using Nokko.Core.Measuring;
 using Nokko.Core.Parts;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
@@ -8,7 +8,7 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Planning;
 
-/// <summary>Predicts heights: the difference of two stacks through the lift line and the body on its springs.</summary>
+/// <summary>Predicts heights: the difference of two stacks through the lift laws and the body on its springs.</summary>
 /// <remarks>
 /// Source: computation.md, sections 6, 7 and 10. A prediction is the difference of two stacks, so taking a part out is the same arithmetic as putting one in.
 /// Offset and ratio are common to both sides of an axle; thickness is each part's own.
@@ -20,36 +20,52 @@ public static class Predictor
     /// <param name="from">The stage from which it starts.</param>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="baseline">The stance before; null when nothing was measured yet.</param>
+    /// <param name="loads">Loads that were stated.</param>
+    /// <param name="standard">The stance at standard height, when it is known.</param>
     public static Prediction Predict(
         Plan plan,
         Stage from,
         Vehicle vehicle,
-        WalkRoundStance? baseline
+        WalkRoundStance? baseline,
+        IReadOnlyList<StatedLoad>? loads = null,
+        WalkRoundStance? standard = null
+    ) => Predict(plan, from, vehicle, baseline, loads, standard, null);
+
+    /// <summary>The same with axles as they would be if more were known of them.</summary>
+    internal static Prediction Predict(
+        Plan plan,
+        Stage from,
+        Vehicle vehicle,
+        WalkRoundStance? baseline,
+        IReadOnlyList<StatedLoad>? loads,
+        WalkRoundStance? standard,
+        Func<AxleState, AxleState>? known
     )
     {
-        var refusals = plan
-            .Stacks.Select(s =>
-                LiftLaw.Refusal(
-                    s.Corner,
-                    s.Parts,
-                    vehicle.SuspensionOf(Corners.AxleOf(s.Corner)).Kind
-                )
-            )
-            .OfType<string>()
-            .ToArray();
-        var (supports, missing) = VehicleSupports.Of(vehicle);
-        if (supports is null)
+        AxleState[] axles =
+        [
+            AxleState.Of(vehicle, Corners.Front, Sag(Corners.Front, from, baseline, standard)),
+            AxleState.Of(vehicle, Corners.Rear, Sag(Corners.Rear, from, baseline, standard)),
+        ];
+        if (known is not null)
         {
-            return None(plan, baseline, refusals, missing!);
+            axles = [.. axles.Select(known)];
         }
-        if (FreeRise.Of(plan, from, vehicle) is not ({ } mean, { } covariance, var rests))
+        string[] refusals =
+        [
+            .. plan.Stacks.SelectMany(s =>
+                LiftLaw.Refusals(s.Corner, s.Parts, AxleOf(axles, s.Corner))
+            ),
+        ];
+        if (VehicleSupports.Of(vehicle).Missing is { } missing)
         {
-            return None(plan, baseline, refusals, FreeRise.WhyNot(plan, from, vehicle));
+            return None(plan, baseline, refusals, missing);
         }
-        var body = new BodyOnSprings([
-            .. supports.Select((s, i) => s with { FreeRiseMm = mean[i] }),
-        ]);
-        var motion = body.Solve();
+        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
+        if (rises is null)
+        {
+            return None(plan, baseline, refusals, why!);
+        }
         if (baseline is null || baseline.Stations.Count == 0)
         {
             return None(
@@ -59,108 +75,202 @@ public static class Predictor
                 "Nothing was measured at this stage yet: walk round the vehicle first."
             );
         }
-
-        var rows = vehicle
-            .Stations.Select(s => (Station: s, Before: baseline.At(s.Name)))
-            .Where(s => s.Before is not null)
-            .Select(s => Row(s.Station, s.Before!, body, mean, covariance, rests))
-            .ToArray();
-        var sums = new Sums(vehicle, baseline, body, mean, covariance, rests);
+        var stays = (loads ?? []).Where(l => l.Stays).ToArray();
+        var body = new PredictedBody(vehicle, rises, stays);
+        var corners = CornersOf(plan, from, vehicle, axles);
+        var front = body.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5));
+        var rear = body.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5));
         return new Prediction
         {
             PlanId = plan.Id,
             WalkRoundId = baseline.WalkRoundId,
             Datum = baseline.Datum,
-            Stations = rows,
-            Rake = sums.Of(
-                baseline.Rake,
-                (Corners.LF, -0.5),
-                (Corners.RF, -0.5),
-                (Corners.LR, 0.5),
-                (Corners.RR, 0.5)
-            ),
-            LeanFront = sums.Of(baseline.LeanFront, (Corners.LF, 1), (Corners.RF, -1)),
-            LeanRear = sums.Of(baseline.LeanRear, (Corners.LR, 1), (Corners.RR, -1)),
-            FrontRise = sums.Of(null, (Corners.LF, 0.5), (Corners.RF, 0.5)),
-            RearRise = sums.Of(null, (Corners.LR, 0.5), (Corners.RR, 0.5)),
-            Loads =
+            Stations = body.Stations(baseline),
+            Rake = body.Rake(baseline),
+            LeanFront = body.Sum(baseline, baseline.LeanFront, (Corners.LF, 1), (Corners.RF, -1)),
+            LeanRear = body.Sum(baseline, baseline.LeanRear, (Corners.LR, 1), (Corners.RR, -1)),
+            FrontRise = front,
+            RearRise = rear,
+            Loads = body.LoadChanges(),
+            Corners = corners,
+            Companions = Companions.Of(plan, vehicle, corners),
+            Lifts =
             [
-                .. body.LoadChanges(motion)
-                    .Select(
-                        (n, i) =>
-                            new LoadChange(
-                                Corners.All[i],
-                                Result.Of(n, "N", null, rests, Known.Estimated)
-                            )
-                    ),
+                new PlannedLift(
+                    Corners.Front,
+                    front,
+                    OverStandard(Corners.Front, front, baseline, standard)
+                ),
+                new PlannedLift(
+                    Corners.Rear,
+                    rear,
+                    OverStandard(Corners.Rear, rear, baseline, standard)
+                ),
             ],
+            Loaded = Loaded(vehicle, rises, baseline, loads ?? [], front, rear),
+            Cost = CostOf(plan, from),
             Cannot = null,
-            Basis = Basis(plan, vehicle),
+            Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
             Refusals = refusals,
         };
     }
 
-    private static PredictedStation Row(
-        Station station,
-        StationHeight before,
-        BodyOnSprings body,
-        Vector<double> mean,
-        Matrix<double> covariance,
-        IReadOnlyList<Guid> rests
+    private static AxleState AxleOf(AxleState[] axles, string corner) =>
+        axles[Corners.AxleOf(corner) == Corners.Front ? 0 : 1];
+
+    /// <summary>Sag by the readings: standard height less today's, of an axle to which nothing was added.</summary>
+    private static (double Mm, double U)? Sag(
+        string axle,
+        Stage from,
+        WalkRoundStance? now,
+        WalkRoundStance? standard
     )
     {
-        var response = Vector<double>.Build.DenseOfEnumerable(
-            body.Response(station.X.In("mm"), station.Y.In("mm"))
-        );
-        var rise = response * mean;
-        var u = Math.Sqrt(Math.Max(0, response * covariance * response));
-        var height = before.Height.Value!.Value + rise;
-        var total = Math.Sqrt((u * u) + (before.Height.U!.Value * before.Height.U.Value));
-        return new PredictedStation(
-            station.Name,
-            before.Height,
-            Result.Of(rise, "mm", u, rests),
-            Result.Of(height, "mm", total, [.. before.Height.RestsOn, .. rests])
-        );
+        var corners = Corners.Of(axle);
+        return
+            from.Stacks.All(s => !corners.Contains(s.Corner) || s.Parts.Count == 0)
+            && MeanOf(corners, now) is { } today
+            && MeanOf(corners, standard) is { } was
+            && now!.Datum == standard!.Datum
+            ? (was.Mm - today.Mm, Math.Sqrt((was.U * was.U) + (today.U * today.U)))
+            : null;
     }
 
-    private static List<string> Basis(Plan plan, Vehicle vehicle)
+    private static (double Mm, double U)? MeanOf(
+        IReadOnlyList<string> corners,
+        WalkRoundStance? stance
+    )
     {
-        var basis = new List<string>();
-        var kinds = plan.Stacks.SelectMany(s => s.Parts.Select(p => p.Kind)).ToHashSet();
-        if (
-            plan.Stacks.FirstOrDefault(s => s.Parts.Any(p => p.Kind == PartKind.StrutTopSpacer)) is
-            { } spaced
-        )
+        if (stance is null)
         {
-            basis.Add(
-                WishbonePoints.Of(vehicle.SuspensionOf(Corners.AxleOf(spaced.Corner))) is { } points
-                    ? string.Create(
-                        System.Globalization.CultureInfo.InvariantCulture,
-                        $"Lift ratio {Ratio(points):0.00} ± {2 * LiftLaw.TapedRatioShare * Ratio(points):0.00} at ride height, from the suspension's taped points."
+            return null;
+        }
+        var heights = corners
+            .Select(c =>
+                stance.Stations.FirstOrDefault(s => s.Station == c && s.Datum == stance.Datum)
+            )
+            .OfType<StationHeight>()
+            .Select(s => s.Height)
+            .ToArray();
+        return heights.Length == corners.Count && heights.All(h => h.Value is not null)
+            ? (
+                heights.Average(h => h.Value!.Value),
+                Math.Sqrt(heights.Sum(h => (h.U ?? 0) * (h.U ?? 0))) / heights.Length
+            )
+            : null;
+    }
+
+    private static Result OverStandard(
+        string axle,
+        Result rise,
+        WalkRoundStance baseline,
+        WalkRoundStance? standard
+    )
+    {
+        var corners = Corners.Of(axle);
+        if (rise.Cannot is { } why)
+        {
+            return Result.No("mm", why);
+        }
+        return
+            MeanOf(corners, baseline) is { } today
+            && MeanOf(corners, standard) is { } was
+            && baseline.Datum == standard!.Datum
+            ? Result.Of(
+                rise.Value!.Value + today.Mm - was.Mm,
+                "mm",
+                Math.Sqrt((rise.U!.Value * rise.U.Value) + (today.U * today.U) + (was.U * was.U)),
+                rise.RestsOn
+            )
+            : Result.No("mm", "Standard height is not known, or in another datum.");
+    }
+
+    /// <summary>What the plan leaves of each corner that it touches, against the vehicle without added parts.</summary>
+    private static IReadOnlyList<CornerOutlook> CornersOf(
+        Plan plan,
+        Stage from,
+        Vehicle vehicle,
+        AxleState[] axles
+    )
+    {
+        var bare = @from with { Stacks = [] };
+        var (rises, _) = FreeRise.Of(plan, bare, vehicle, axles);
+        if (rises is null || VehicleSupports.Of(vehicle).Supports is not { } supports)
+        {
+            return [];
+        }
+        var motion = new BodyOnSprings([
+            .. supports.Select((s, i) => s with { FreeRiseMm = rises.MeanMm[i] }),
+        ]).Solve();
+        return
+        [
+            .. Corners.All.Select(
+                (c, i) =>
+                    CornerLimits.Of(
+                        c,
+                        axles[i / 2],
+                        plan.Stacks.FirstOrDefault(s => s.Corner == c)?.Parts ?? [],
+                        (
+                            motion.RiseAt(supports[i].XMm, supports[i].YMm),
+                            Math.Sqrt(rises.Covariance[i, i])
+                        ),
+                        rises.MeanMm[FreeRises.Pucks + i],
+                        rises.MeanMm[FreeRises.Tyres + i],
+                        rises.ToppedOut.Contains(c)
                     )
-                    : "Lift ratio 1.9 ± 0.6 for a strut on an arm, a rule of thumb: tape the suspension's points for a better one."
-            );
-        }
-        if (kinds.Contains(PartKind.Block))
-        {
-            basis.Add("A block lifts by its own thickness.");
-        }
-        basis.Add("Spring rates are estimated from the axle masses.");
-        var guessed = vehicle
-            .Dimensions.Named()
-            .Count(n => n.Value is { Known: not (Known.Measured or Known.Document) });
-        if (guessed > 0)
-        {
-            basis.Add($"{guessed} of this vehicle's sizes are estimated.");
-        }
-        return basis;
+            ),
+        ];
     }
 
-    private static double Ratio(WishbonePoints points)
+    private static LoadedStance? Loaded(
+        Vehicle vehicle,
+        FreeRises rises,
+        WalkRoundStance baseline,
+        IReadOnlyList<StatedLoad> loads,
+        Result front,
+        Result rear
+    )
     {
-        var linkage = new DoubleWishbone(points);
-        return 1 / linkage.At(linkage.RideLengthMm)!.Value.MotionRatio;
+        if (loads.All(l => l.Stays))
+        {
+            return null;
+        }
+        var loaded = new PredictedBody(vehicle, rises, loads);
+        return new LoadedStance(
+            [.. loads.Where(l => !l.Stays).Select(l => l.Name)],
+            loaded.Rake(baseline),
+            Less(loaded.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5)), front),
+            Less(loaded.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5)), rear),
+            loaded.Stations(baseline)
+        );
+
+        // What both have in common goes out with the difference; what the load adds is left.
+        static Result Less(Result with, Result without) =>
+            with is { Value: { } a, U: { } ua } && without is { Value: { } b, U: { } ub }
+                ? Result.Of(
+                    a - b,
+                    "mm",
+                    Math.Sqrt(Math.Max(0, (ua * ua) - (ub * ub))),
+                    with.RestsOn
+                )
+                : Result.No("mm", with.Cannot ?? without.Cannot!);
+    }
+
+    private static PlanCost CostOf(Plan plan, Stage from)
+    {
+        var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
+        var come = plan.Stacks.SelectMany(s => s.Parts).Where(p => !there.Contains(p.Id)).ToArray();
+        var currencies = come.Where(p => p.Price is not null)
+            .Select(p => p.Currency)
+            .Distinct()
+            .ToArray();
+        return new PlanCost(
+            come.Length,
+            currencies.Length == 1 ? come.Sum(p => p.Price ?? 0) : null,
+            currencies.Length == 1 ? currencies[0] : null,
+            come.Any(p => p.Hours is not null) ? come.Sum(p => p.Hours?.In("h") ?? 0) : null,
+            come.Count(p => p.Price is null)
+        );
     }
 
     private static Prediction None(
@@ -185,47 +295,4 @@ public static class Predictor
             Basis = [],
             Refusals = refusals,
         };
-
-    /// <summary>Weighted sums of predicted rises, with the covariance between corners kept.</summary>
-    private sealed class Sums(
-        Vehicle vehicle,
-        WalkRoundStance baseline,
-        BodyOnSprings body,
-        Vector<double> mean,
-        Matrix<double> covariance,
-        IReadOnlyList<Guid> rests
-    )
-    {
-        public Result Of(Result? before, params ReadOnlySpan<(string Station, double Factor)> terms)
-        {
-            if (before?.Cannot is { } why)
-            {
-                return Result.No("mm", why);
-            }
-            var response = Vector<double>.Build.Dense(4);
-            foreach (var (name, factor) in terms)
-            {
-                if (vehicle.Stations.FirstOrDefault(s => s.Name == name) is not { } station)
-                {
-                    return Result.No("mm", $"This vehicle has no station {name}.");
-                }
-                response +=
-                    factor
-                    * Vector<double>.Build.DenseOfEnumerable(
-                        body.Response(station.X.In("mm"), station.Y.In("mm"))
-                    );
-            }
-            var u = before?.U ?? 0;
-            return Result.Of(
-                (before?.Value ?? 0) + (response * mean),
-                "mm",
-                Math.Sqrt((u * u) + Math.Max(0, response * covariance * response)),
-                [
-                    .. before?.RestsOn ?? [],
-                    .. rests,
-                    .. baseline.Stations.SelectMany(s => before is null ? [] : s.Height.RestsOn),
-                ]
-            );
-        }
-    }
 }

@@ -1,4 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Stance;
 
@@ -115,6 +116,21 @@ public static class RateEstimate
 
     /// <summary>Usual natural frequency of an unladen leaf-sprung rear corner, Hz.</summary>
     public const double LeafRearHz = 1.9;
+
+    /// <summary>Usual natural frequency of an unladen leaf-sprung front corner, Hz.</summary>
+    public const double LeafFrontHz = 1.6;
+
+    /// <summary>Usual natural frequency of a corner of a kind.</summary>
+    /// <param name="kind">The suspension.</param>
+    /// <param name="axle">front or rear.</param>
+    public static double UsualHertz(SuspensionKind kind, string axle) =>
+        (kind.Rubs(), axle == Corners.Front) switch
+        {
+            (true, true) => LeafFrontHz,
+            (true, false) => LeafRearHz,
+            (false, true) => FrontHz,
+            (false, false) => CoilRearHz,
+        };
 
     /// <summary>Rate in N/mm of a corner that carries <paramref name="sprungMassKg"/> at <paramref name="hertz"/>.</summary>
     public static double NPerMm(double sprungMassKg, double hertz) =>

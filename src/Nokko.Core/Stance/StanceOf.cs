@@ -296,9 +296,8 @@ public static class StanceOf
     /// <summary>Lips settle with their own axle's springs; mid stations with the worse of the two.</summary>
     private static bool IsLeaf(string station, Vehicle vehicle) =>
         Corners.All.Contains(station)
-            ? vehicle.SuspensionOf(Corners.AxleOf(station)).Kind == SuspensionKind.LeafOverslung
-            : vehicle.Front.Kind == SuspensionKind.LeafOverslung
-                || vehicle.Rear.Kind == SuspensionKind.LeafOverslung;
+            ? vehicle.SuspensionOf(Corners.AxleOf(station)).Kind.Rubs()
+            : vehicle.Front.Kind.Rubs() || vehicle.Rear.Kind.Rubs();
 
     private static Result Angle(Result rake, Quantity? wheelbase)
     {

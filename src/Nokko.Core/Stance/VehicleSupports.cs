@@ -1,3 +1,5 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -8,31 +10,31 @@ namespace Nokko.Core.Stance;
 public static class VehicleSupports
 {
     /// <summary>The body's four supports without free rise, in the order of <see cref="Corners.All"/>; or the size that is missing.</summary>
-    public static (IReadOnlyList<Support>? Supports, string? Missing) Of(Vehicle vehicle)
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="onTyres">Whether the tyres give too, as they do under a load in floor datum; else they are rigid, as in hub datum.</param>
+    public static (IReadOnlyList<Support>? Supports, string? Missing) Of(
+        Vehicle vehicle,
+        bool onTyres = false
+    )
     {
         var d = vehicle.Dimensions;
         var unknown = d.Named()
-            .Where(n => n.Value is null && n.Name is not ("sillHeight" or "midMark"))
+            .Where(n => n.Value is null && Needed(n.Name, vehicle))
             .Select(n => n.Name)
             .ToArray();
         if (unknown.Length > 0)
         {
             return (null, $"The prediction needs {string.Join(", ", unknown)}.");
         }
-        var front = Rate(d.FrontAxleMass!, d.FrontUnsprungShare!, RateEstimate.FrontHz);
-        var rear = Rate(
-            d.RearAxleMass!,
-            d.RearUnsprungShare!,
-            vehicle.Rear.Kind == SuspensionKind.LeafOverslung
-                ? RateEstimate.LeafRearHz
-                : RateEstimate.CoilRearHz
-        );
+        var (front, rear) = (Rate(vehicle, Corners.Front), Rate(vehicle, Corners.Rear));
+        if (onTyres)
+        {
+            front = Series(front, Datums.TyreRateNPerMm);
+            rear = Series(rear, Datums.TyreRateNPerMm);
+        }
         var x = -d.Wheelbase!.In("mm");
-        var f = d.FrontTrack!.In("mm") / 2;
-        var r =
-            (
-                vehicle.Rear.Kind == SuspensionKind.LeafOverslung ? d.RearSpringBase! : d.RearTrack!
-            ).In("mm") / 2;
+        var f = (vehicle.Front.Kind.IsLiveAxle() ? d.FrontSpringBase! : d.FrontTrack!).In("mm") / 2;
+        var r = (vehicle.Rear.Kind.IsLiveAxle() ? d.RearSpringBase! : d.RearTrack!).In("mm") / 2;
         return (
             [
                 new Support(0, f, front, 0),
@@ -44,6 +46,36 @@ public static class VehicleSupports
         );
     }
 
-    private static double Rate(Quantity axleMass, Quantity unsprung, double hertz) =>
-        RateEstimate.NPerMm(axleMass.In("kg") * (1 - unsprung.In("1")) / 2, hertz);
+    /// <summary>Whether an axle's rate was measured by a ballast test.</summary>
+    public static bool RateIsMeasured(Vehicle vehicle, string axle) =>
+        vehicle.SuspensionOf(axle).Dimensions.TryGetValue(SuspensionSizes.WheelRate, out var q)
+        && q.Known == Known.Measured;
+
+    private static bool Needed(string name, Vehicle vehicle) =>
+        name switch
+        {
+            "sillHeight" or "midMark" => false,
+            "frontSpringBase" => vehicle.Front.Kind.IsLiveAxle(),
+            "rearSpringBase" => vehicle.Rear.Kind.IsLiveAxle(),
+            _ => true,
+        };
+
+    private static double Rate(Vehicle vehicle, string axle)
+    {
+        var suspension = vehicle.SuspensionOf(axle);
+        if (suspension.Get(SuspensionSizes.WheelRate) is { } measured)
+        {
+            return measured;
+        }
+        var front = axle == Corners.Front;
+        var d = vehicle.Dimensions;
+        var mass = (front ? d.FrontAxleMass! : d.RearAxleMass!).In("kg");
+        var unsprung = (front ? d.FrontUnsprungShare! : d.RearUnsprungShare!).In("1");
+        return RateEstimate.NPerMm(
+            mass * (1 - unsprung) / 2,
+            RateEstimate.UsualHertz(suspension.Kind, axle)
+        );
+    }
+
+    private static double Series(double a, double b) => a * b / (a + b);
 }

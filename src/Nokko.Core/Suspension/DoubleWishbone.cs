@@ -1,8 +1,6 @@
-using Nokko.Core.Units;
-
 namespace Nokko.Core.Suspension;
 
-/// <summary>Front-view points of double wishbones with the strut on the lower arm, at ride height, mm.</summary>
+/// <summary>Front-view points of double wishbones or links with the spring on the lower one, at ride height, mm.</summary>
 /// <param name="LowerPivot">Inner pivot of the lower arm.</param>
 /// <param name="LowerBallJoint">Lower ball joint.</param>
 /// <param name="UpperPivot">Inner pivot of the upper arm.</param>
@@ -18,50 +16,7 @@ public sealed record WishbonePoints(
     PlanePoint StrutFoot,
     PlanePoint StrutTop,
     PlanePoint WheelCentre
-)
-{
-    /// <summary>Names of the points in files, in the order of the parameters.</summary>
-    public static IReadOnlyList<string> Names { get; } =
-    [
-        "lowerPivot",
-        "lowerBallJoint",
-        "upperPivot",
-        "upperBallJoint",
-        "strutFoot",
-        "strutTop",
-        "wheelCentre",
-    ];
-
-    /// <summary>The points of a suspension, or null when one of them was not measured or the arms cannot be put together so.</summary>
-    /// <param name="suspension">A coil-over on a lower arm; y may be of either side.</param>
-    public static WishbonePoints? Of(Vehicles.Suspension suspension)
-    {
-        var points = Names
-            .Select(name =>
-                suspension.Points.FirstOrDefault(p => p.Name == name)
-                    is { Y: { Known: Known.Measured } y, Z: { Known: Known.Measured } z }
-                    ? new PlanePoint(Math.Abs(y.In("mm")), z.In("mm"))
-                    : (PlanePoint?)null
-            )
-            .OfType<PlanePoint>()
-            .ToArray();
-        if (points.Length < Names.Count)
-        {
-            return null;
-        }
-        var made = new WishbonePoints(
-            points[0],
-            points[1],
-            points[2],
-            points[3],
-            points[4],
-            points[5],
-            points[6]
-        );
-        var linkage = new DoubleWishbone(made);
-        return linkage.At(linkage.RideLengthMm) is { MotionRatio: > 0.2 and < 1.2 } ? made : null;
-    }
-}
+);
 
 /// <summary>One position of the linkage in the frame's view.</summary>
 /// <param name="LowerBallJoint">Lower ball joint, mm.</param>
@@ -88,9 +43,8 @@ public readonly record struct WishbonePosition(
 /// Source: computation.md, sections 7.1 and 7.2. The strut's length gives the strut foot (one circle about the lower pivot, one about the strut top), that the lower arm, that the upright.
 /// Velocities come from the two arms and the rigid upright, so the motion ratio needs no differences.
 /// </remarks>
-public sealed class DoubleWishbone
+public sealed class DoubleWishbone : ILinkage
 {
-    private readonly WishbonePoints _ride;
     private readonly double _foot;
     private readonly double _upperArm;
     private readonly double _upright;
@@ -99,13 +53,16 @@ public sealed class DoubleWishbone
     /// <summary>Makes the linkage from its points at ride height.</summary>
     public DoubleWishbone(WishbonePoints ride)
     {
-        _ride = ride;
+        Points = ride;
         _foot = (ride.StrutFoot - ride.LowerPivot).Length;
         _upperArm = (ride.UpperBallJoint - ride.UpperPivot).Length;
         _upright = (ride.UpperBallJoint - ride.LowerBallJoint).Length;
         _camberAngle = (ride.UpperBallJoint - ride.LowerBallJoint).Angle;
         RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
     }
+
+    /// <summary>The points at ride height.</summary>
+    public WishbonePoints Points { get; }
 
     /// <summary>Strut length at ride height, mm.</summary>
     public double RideLengthMm { get; }
@@ -115,22 +72,28 @@ public sealed class DoubleWishbone
     public WishbonePosition? At(double lengthMm)
     {
         if (
-            PlanePoint.Meeting(_ride.LowerPivot, _foot, _ride.StrutTop, lengthMm, _ride.StrutFoot)
+            PlanePoint.Meeting(
+                Points.LowerPivot,
+                _foot,
+                Points.StrutTop,
+                lengthMm,
+                Points.StrutFoot
+            )
             is not { } foot
         )
         {
             return null;
         }
-        var turn = (foot - _ride.LowerPivot).Angle - (_ride.StrutFoot - _ride.LowerPivot).Angle;
-        var lower = _ride.LowerPivot + (_ride.LowerBallJoint - _ride.LowerPivot).Turned(turn);
+        var turn = (foot - Points.LowerPivot).Angle - (Points.StrutFoot - Points.LowerPivot).Angle;
+        var lower = Points.LowerPivot + (Points.LowerBallJoint - Points.LowerPivot).Turned(turn);
         // Near: the upright carried along without turning, so that it stays on its branch.
         if (
             PlanePoint.Meeting(
                 lower,
                 _upright,
-                _ride.UpperPivot,
+                Points.UpperPivot,
                 _upperArm,
-                lower + (_ride.UpperBallJoint - _ride.LowerBallJoint)
+                lower + (Points.UpperBallJoint - Points.LowerBallJoint)
             )
             is not { } upper
         )
@@ -138,14 +101,14 @@ public sealed class DoubleWishbone
             return null;
         }
         var lean = (upper - lower).Angle - _camberAngle;
-        var wheel = lower + (_ride.WheelCentre - _ride.LowerBallJoint).Turned(lean);
+        var wheel = lower + (Points.WheelCentre - Points.LowerBallJoint).Turned(lean);
         // The lower arm turns at 1 rad/s; the upright at the rate that keeps the upper arm's length.
-        var vLower = (lower - _ride.LowerPivot).Quarter();
-        var arm = upper - _ride.UpperPivot;
+        var vLower = (lower - Points.LowerPivot).Quarter();
+        var arm = upper - Points.UpperPivot;
         var rate = -PlanePoint.Dot(arm, vLower) / PlanePoint.Dot(arm, (upper - lower).Quarter());
         var vWheel = vLower + (rate * (wheel - lower).Quarter());
         var vLength =
-            PlanePoint.Dot(foot - _ride.StrutTop, (foot - _ride.LowerPivot).Quarter()) / lengthMm;
+            PlanePoint.Dot(foot - Points.StrutTop, (foot - Points.LowerPivot).Quarter()) / lengthMm;
         var ratio = -vLength / vWheel.Z;
         return double.IsFinite(ratio)
             ? new WishbonePosition(
@@ -156,39 +119,12 @@ public sealed class DoubleWishbone
                 lengthMm,
                 ratio,
                 -lean,
-                wheel.Y - _ride.WheelCentre.Y + (_ride.WheelCentre.Z * Math.Sin(lean))
+                wheel.Y - Points.WheelCentre.Y + (Points.WheelCentre.Z * Math.Sin(lean))
             )
             : null;
     }
 
-    /// <summary>How far the body rises over the wheel when the strut is longer at ride height, or null: the arms cannot reach it.</summary>
-    /// <param name="longerMm">By how much the strut is longer; below zero is shorter, mm.</param>
-    /// <param name="springRate">Rate of the strut's spring, N/mm; null leaves its change of load out (a few per cent).</param>
-    /// <param name="wheelLoadN">Sprung load on the wheel, N; used with the rate only.</param>
-    /// <remarks>Source: computation.md, section 7.2: ℓ₁ = ℓ₀ + t − (W/MR₁ − W/MR₀)/k.</remarks>
-    public double? LiftMm(double longerMm, double? springRate = null, double wheelLoadN = 0)
-    {
-        var length = RideLengthMm + longerMm;
-        if (springRate is { } k && At(RideLengthMm) is { } ride)
-        {
-            // The spring's share is small against the change of length: the iteration closes in fast.
-            for (var i = 0; i < 50; i++)
-            {
-                if (At(length) is not { } now)
-                {
-                    return null;
-                }
-                var next =
-                    RideLengthMm
-                    + longerMm
-                    - (((wheelLoadN / now.MotionRatio) - (wheelLoadN / ride.MotionRatio)) / k);
-                if (Math.Abs(next - length) < 1e-10)
-                {
-                    break;
-                }
-                length = next;
-            }
-        }
-        return _ride.WheelCentre.Z - At(length)?.WheelCentre.Z;
-    }
+    /// <inheritdoc/>
+    public WheelPlace? WheelAt(double lengthMm) =>
+        At(lengthMm) is { } p ? new WheelPlace(p.WheelCentre.Z, p.MotionRatio) : null;
 }

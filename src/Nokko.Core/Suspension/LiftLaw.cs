@@ -1,14 +1,12 @@
 using Nokko.Core.Learning;
 using Nokko.Core.Parts;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Suspension;
 
-/// <summary>What a kind of part does to its corner on a kind of suspension, before any job has been seen.</summary>
-/// <remarks>
-/// Source: computation.md, sections 7.2, 7.5 and 10: a spacer on a strut that stands on an arm multiplies, a block is one to one.
-/// The grade is "ratio only"; taped points narrow it.
-/// </remarks>
+/// <summary>What a family of parts does to a corner of a kind of suspension, before any job has been seen.</summary>
+/// <remarks>Source: computation.md, sections 7 and 10.</remarks>
 public static class LiftLaw
 {
     /// <summary>Standard uncertainty of a measured thickness, mm.</summary>
@@ -17,98 +15,129 @@ public static class LiftLaw
     /// <summary>Standard uncertainty of a thickness that nobody measured, mm.</summary>
     public const double UnmeasuredThicknessUMm = 1;
 
-    private static readonly LiftPrior StrutOnArm = new(
-        new Estimate(3, 6),
-        new Estimate(1.9, 0.3),
-        0.05 * 1.9,
-        MeasuredThicknessUMm
-    );
+    /// <summary>Share of the rule-of-thumb ratio by which vehicles of one platform differ.</summary>
+    private const double VehicleShare = 0.05;
 
-    // A block moves the axle by its own thickness; what is left is seat and pad, about 2 %.
-    private static readonly LiftPrior BlockOnLeaf = new(
-        new Estimate(0, 2),
-        new Estimate(1, 0.02),
-        0,
-        MeasuredThicknessUMm
-    );
+    private static readonly Estimate Elsewhere = new(0, 2);
 
-    /// <summary>The prior of the lift line, or null when this part does nothing that can be foretold there.</summary>
-    public static LiftPrior? Prior(PartKind part, SuspensionKind suspension) =>
-        (part, suspension) switch
+    /// <summary>The prior of the lift line of a family on an axle.</summary>
+    /// <param name="family">The family; not <see cref="LiftFamily.None"/>.</param>
+    /// <param name="axle">The axle.</param>
+    /// <remarks>The offset is what bushings give that let go and settle at the new height: arm-mounted struts let more go.</remarks>
+    public static LiftPrior Prior(LiftFamily family, AxleState axle) =>
+        family switch
         {
-            (PartKind.StrutTopSpacer, SuspensionKind.CoilOverArm) => StrutOnArm,
-            (PartKind.Block, SuspensionKind.LeafOverslung) => BlockOnLeaf,
-            _ => null,
+            LiftFamily.Spring => new LiftPrior(
+                axle.Suspension.Kind is SuspensionKind.CoilOverArm or SuspensionKind.TrailingArm
+                    ? new Estimate(3, 6)
+                    : Elsewhere,
+                axle.Corner.Ratio,
+                axle.Corner.Grade == RatioGrade.RuleOfThumb
+                    ? VehicleShare * axle.Corner.Ratio.Mean
+                    : 0,
+                MeasuredThicknessUMm
+            ),
+            // A block moves the axle by its own thickness; what is left is seat and pad, about 2 %. Under an underslung spring it lowers.
+            LiftFamily.Block => new LiftPrior(
+                Elsewhere,
+                new Estimate(axle.Suspension.Kind == SuspensionKind.LeafUnderslung ? -1 : 1, 0.02),
+                0,
+                MeasuredThicknessUMm
+            ),
+            LiftFamily.Shackle => new LiftPrior(
+                Elsewhere,
+                axle.Leaf is null ? new Estimate(0.5, 0.08) : new Estimate(0.5, 0.025),
+                0,
+                MeasuredThicknessUMm
+            ),
+            _ => new LiftPrior(Elsewhere, new Estimate(1, 0.03), 0, MeasuredThicknessUMm),
         };
 
-    /// <summary>Share of a ratio from taped points that is its standard uncertainty.</summary>
-    public const double TapedRatioShare = 0.05;
-
-    /// <summary>The prior of the lift line for one corner's change, with the ratio of taped points where there are some.</summary>
-    /// <param name="part">The kind of part.</param>
-    /// <param name="suspension">The suspension of the axle.</param>
-    /// <param name="fromMm">Thickness of this kind before, mm.</param>
-    /// <param name="toMm">Thickness of it after, mm.</param>
-    /// <returns>Null when it cannot be foretold, also when the arms cannot reach that far.</returns>
-    /// <remarks>
-    /// Source: computation.md, section 7.2. The points are taken as those without a spacer; a spacer that was in when they were taped moves the ratio by about 1 %, far within its 5 %.
-    /// </remarks>
-    public static LiftPrior? Prior(
-        PartKind part,
-        Vehicles.Suspension suspension,
-        double fromMm,
-        double toMm
-    )
-    {
-        if (Prior(part, suspension.Kind) is not { } prior)
-        {
-            return null;
-        }
-        if (
-            (part, suspension.Kind) != (PartKind.StrutTopSpacer, SuspensionKind.CoilOverArm)
-            || WishbonePoints.Of(suspension) is not { } points
-            || toMm == fromMm
-        )
-        {
-            return prior;
-        }
-        var linkage = new DoubleWishbone(points);
-        if (linkage.LiftMm(fromMm) is not { } before || linkage.LiftMm(toMm) is not { } after)
-        {
-            return null;
-        }
-        var ratio = (after - before) / (toMm - fromMm);
-        return prior with { Ratio = new Estimate(ratio, TapedRatioShare * ratio), VehicleSd = 0 };
-    }
-
-    /// <summary>Why a stack must not be fitted, or null. Said once for each corner, in a fitter's words.</summary>
+    /// <summary>Why a stack must not be fitted, or nothing. Said once for each corner and reason, in a fitter's words.</summary>
     /// <param name="corner">LF, RF, LR or RR.</param>
     /// <param name="parts">The stack.</param>
-    /// <param name="suspension">The suspension of that axle.</param>
-    public static string? Refusal(
+    /// <param name="axle">The axle.</param>
+    public static IEnumerable<string> Refusals(
         string corner,
         IReadOnlyList<PlacedPart> parts,
-        SuspensionKind suspension
+        AxleState axle
     )
     {
         var said = Corners.Said(corner);
-        if (parts.Any(p => p.Kind == PartKind.Block))
+        var kind = axle.Suspension.Kind;
+        var blocks = parts.Count(p => p.Kind == PartKind.Block);
+        if (blocks > 0 && Corners.AxleOf(corner) == Corners.Front)
         {
-            if (Corners.AxleOf(corner) == Corners.Front)
+            yield return $"No block goes on a steered axle ({said}).";
+        }
+        else if (blocks > 1)
+        {
+            yield return $"Blocks are never stacked ({said}): take one of the height you need.";
+        }
+        if (blocks > 0 && kind == SuspensionKind.LeafUnderslung)
+        {
+            yield return $"The axle sits above its spring ({said}): a block there lowers, it is no lift.";
+        }
+        // The block on a steered axle has been said.
+        foreach (
+            var wrong in parts.Where(p =>
+                !PartRule.Of(p.Kind).Fits(kind)
+                && !(p.Kind == PartKind.Block && Corners.AxleOf(corner) == Corners.Front)
+            )
+        )
+        {
+            yield return $"{wrong.Name} has no place on this suspension ({said}).";
+        }
+        foreach (var (part, why) in SpringsOutOfRange(parts, axle))
+        {
+            yield return $"{part.Name} {why} ({said}): another spring.";
+        }
+        if (
+            parts.Select(p => p.Get(PartSizes.MaxStack)).OfType<double>().ToArray()
+                is { Length: > 0 } most
+            && parts
+                .Where(p => PartRule.Of(p.Kind).Family == LiftFamily.Spring)
+                .Sum(p => p.Thickness?.In("mm") ?? 0)
+                > most.Min() + 0.01
+        )
+        {
+            yield return $"The stack is thicker than its maker allows ({said}): {LengthText.Both(most.Min())} at most.";
+        }
+    }
+
+    /// <summary>Springs that this load would push shut, or leave loose.</summary>
+    private static IEnumerable<(PlacedPart Part, string Why)> SpringsOutOfRange(
+        IReadOnlyList<PlacedPart> parts,
+        AxleState axle
+    )
+    {
+        foreach (var part in parts.Where(p => p.Kind == PartKind.Coil))
+        {
+            if (
+                part.Get(PartSizes.Rate) is { } rate
+                && part.Get(PartSizes.FreeLength) is { } free
+                && axle.SpringLoadN is { } load
+            )
             {
-                return $"No block goes on a steered axle ({said}).";
+                var length = new CoilSpring(rate, free).LengthMm(load);
+                if (length <= (part.Get(PartSizes.BindLength) ?? 0))
+                {
+                    yield return (part, "is pushed shut by this load");
+                }
             }
-            if (parts.Count(p => p.Kind == PartKind.Block) > 1)
+            else if (
+                part.Get(PartSizes.DesignLoad) is { } design
+                && axle.WheelLoadN is { } wheel
+                && (wheel > 1.6 * design || wheel < 0.5 * design)
+            )
             {
-                return $"Blocks are never stacked ({said}): take one of the height you need.";
+                yield return (
+                    part,
+                    FormattableString.Invariant(
+                        $"was made for {design:0} N on the wheel and would carry {wheel:0} N"
+                    )
+                );
             }
         }
-        return
-            parts.FirstOrDefault(p =>
-                p.Kind != PartKind.Unknown && Prior(p.Kind, suspension) is null
-            )
-                is { } wrong
-            ? $"{wrong.Name} has no place on this suspension ({said})."
-            : null;
     }
 }

@@ -1,10 +1,41 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Vehicles;
+
 namespace Nokko.Core.Suspension;
 
 /// <summary>The lengths between which a coil-over works, foot to top, mm.</summary>
 /// <param name="ExtendedMm">Fully extended.</param>
 /// <param name="CollapsedMm">Fully collapsed.</param>
 /// <param name="BindMm">At which its coil binds; null is not known.</param>
-public sealed record StrutLengths(double ExtendedMm, double CollapsedMm, double? BindMm = null);
+public sealed record StrutLengths(double ExtendedMm, double CollapsedMm, double? BindMm = null)
+{
+    /// <summary>The lengths of the strut that a stack has, in the measure of the axle's linkage; null when they are not known.</summary>
+    /// <param name="axle">The axle.</param>
+    /// <param name="stack">The stack; a whole coil-over brings its own lengths.</param>
+    public static StrutLengths? Of(AxleState axle, IReadOnlyList<PlacedPart> stack)
+    {
+        var s = axle.Suspension;
+        if (!s.Kind.HasCoilOver())
+        {
+            return null;
+        }
+        var whole = stack.FirstOrDefault(p => p.Kind == PartKind.CoilOver);
+        // Lengths are taped between bolts, the linkage between points: only differences from ride height are common to both.
+        var shift = axle.Corner.Linkage.RideLengthMm - s.Get(SuspensionSizes.SpringLength);
+        return
+            (whole?.Get(PartSizes.ExtendedLength) ?? s.Get(SuspensionSizes.StrutExtended)) + shift
+                is { } extended
+            && (whole?.Get(PartSizes.CollapsedLength) ?? s.Get(SuspensionSizes.StrutCollapsed))
+                + shift
+                is { } collapsed
+            ? new StrutLengths(
+                extended,
+                collapsed,
+                (whole?.Get(PartSizes.BindLength) ?? s.Get(SuspensionSizes.CoilBind)) + shift
+            )
+            : null;
+    }
+}
 
 /// <summary>Travel that is left at the wheel from ride height.</summary>
 /// <param name="DroopMm">Down to full droop, mm.</param>
@@ -23,7 +54,7 @@ public static class StrutTravel
     /// <param name="outsideMm">Thickness of spacers above or below the strut, mm.</param>
     /// <param name="preloadMm">Thickness of a preload spacer, or how far the collar was raised, mm.</param>
     public static TravelLeft? Left(
-        DoubleWishbone linkage,
+        ILinkage linkage,
         StrutLengths strut,
         double outsideMm,
         double preloadMm
@@ -35,12 +66,12 @@ public static class StrutTravel
         var wanted = linkage.RideLengthMm + outsideMm + preloadMm;
         var ride = Math.Min(wanted, extended);
         return
-            linkage.At(ride) is { } now
-            && linkage.At(extended) is { } droop
-            && linkage.At(solid) is { } bump
+            linkage.WheelAt(ride) is { } now
+            && linkage.WheelAt(extended) is { } droop
+            && linkage.WheelAt(solid) is { } bump
             ? new TravelLeft(
-                now.WheelCentre.Z - droop.WheelCentre.Z,
-                bump.WheelCentre.Z - now.WheelCentre.Z,
+                now.HeightMm - droop.HeightMm,
+                bump.HeightMm - now.HeightMm,
                 bind > strut.CollapsedMm,
                 wanted > extended
             )

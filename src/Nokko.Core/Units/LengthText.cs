@@ -33,6 +33,10 @@ public static class LengthText
         // Rounding noise in the last bits must not cost a whole division.
         Divisions(Math.Ceiling((mm / style.DivisionMm) - 1e-9), style);
 
+    /// <summary>Both ways, for sentences that everybody reads: <c>5/8 in (16 mm)</c>.</summary>
+    public static string Both(double mm) =>
+        $"{Show(mm, LengthStyle.Inches)} ({Show(mm, LengthStyle.Millimetres)})";
+
     private static string Divisions(double count, LengthStyle style)
     {
         if (style.Unit != "in")

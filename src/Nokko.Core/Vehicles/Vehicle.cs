@@ -54,16 +54,6 @@ public enum BodyKind
     Unibody,
 }
 
-/// <summary>How an axle is sprung and located. Front and rear are chosen separately.</summary>
-public enum SuspensionKind
-{
-    /// <summary>Independent, coil-over on a lower arm.</summary>
-    CoilOverArm,
-
-    /// <summary>Live axle on leaf springs, axle below the spring.</summary>
-    LeafOverslung,
-}
-
 /// <summary>The suspension of one axle.</summary>
 public sealed record Suspension
 {
@@ -141,6 +131,9 @@ public sealed record VehicleDimensions
     /// <summary>Between the middles of the rear tyres.</summary>
     public Quantity? RearTrack { get; init; }
 
+    /// <summary>Between the front springs of a solid axle.</summary>
+    public Quantity? FrontSpringBase { get; init; }
+
     /// <summary>Between the rear springs of a solid axle.</summary>
     public Quantity? RearSpringBase { get; init; }
 
@@ -168,6 +161,7 @@ public sealed record VehicleDimensions
             ("wheelbase", Wheelbase),
             ("frontTrack", FrontTrack),
             ("rearTrack", RearTrack),
+            ("frontSpringBase", FrontSpringBase),
             ("rearSpringBase", RearSpringBase),
             ("frontAxleMass", FrontAxleMass),
             ("rearAxleMass", RearAxleMass),
@@ -187,6 +181,7 @@ public sealed record VehicleDimensions
             ["wheelbase"] = ("mm", 700, 10_000),
             ["frontTrack"] = ("mm", 400, 4_000),
             ["rearTrack"] = ("mm", 400, 4_000),
+            ["frontSpringBase"] = ("mm", 200, 4_000),
             ["rearSpringBase"] = ("mm", 200, 4_000),
             ["frontAxleMass"] = ("kg", 30, 20_000),
             ["rearAxleMass"] = ("kg", 30, 20_000),

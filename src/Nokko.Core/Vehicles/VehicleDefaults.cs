@@ -3,28 +3,51 @@ using Nokko.Core.Units;
 namespace Nokko.Core.Vehicles;
 
 /// <summary>Sizes used until somebody measures: all marked estimated, with wide uncertainties.</summary>
-/// <remarks>Rules of thumb for a mid-size vehicle; no value belongs to a real one.</remarks>
+/// <remarks>Rules of thumb for the sort of vehicle; no value belongs to a real one.</remarks>
 public static class VehicleDefaults
 {
     /// <summary>Tyre size when none was read.</summary>
-    public const string TyreSize = "265/70R17";
+    /// <param name="kind">The sort of vehicle.</param>
+    public static string TyreSize(VehicleKind kind) =>
+        kind switch
+        {
+            VehicleKind.Utv => "25x10-12",
+            VehicleKind.Estate => "215/65R16",
+            _ => "265/70R17",
+        };
 
-    /// <summary>Fills what is not known of a pickup.</summary>
-    public static VehicleDimensions Fill(VehicleDimensions known)
+    private static (double Wheelbase, double Track, double Front, double Rear, double Sill) Usual(
+        VehicleKind kind
+    ) =>
+        kind switch
+        {
+            VehicleKind.OpenTop => (2700, 1600, 950, 900, 520),
+            VehicleKind.Wagon => (2800, 1620, 1250, 1100, 460),
+            VehicleKind.Estate => (2750, 1580, 1000, 800, 330),
+            VehicleKind.Utv => (2100, 1250, 330, 400, 380),
+            _ => (3300, 1600, 1150, 850, 480),
+        };
+
+    /// <summary>Fills what is not known of a vehicle.</summary>
+    /// <param name="known">What is known.</param>
+    /// <param name="kind">The sort of vehicle.</param>
+    public static VehicleDimensions Fill(VehicleDimensions known, VehicleKind kind)
     {
-        var wheelbase = known.Wheelbase ?? Guess(3300, "mm", 150);
-        var track = known.FrontTrack ?? Guess(1600, "mm", 40);
+        var usual = Usual(kind);
+        var wheelbase = known.Wheelbase ?? Guess(usual.Wheelbase, "mm", 0.045 * usual.Wheelbase);
+        var track = known.FrontTrack ?? Guess(usual.Track, "mm", 40);
         return known with
         {
             Wheelbase = wheelbase,
             FrontTrack = track,
             RearTrack = known.RearTrack ?? Guess(track.In("mm"), "mm", 40),
+            FrontSpringBase = known.FrontSpringBase ?? Guess(0.62 * track.In("mm"), "mm", 60),
             RearSpringBase = known.RearSpringBase ?? Guess(0.66 * track.In("mm"), "mm", 60),
-            FrontAxleMass = known.FrontAxleMass ?? Guess(1150, "kg", 120),
-            RearAxleMass = known.RearAxleMass ?? Guess(850, "kg", 120),
+            FrontAxleMass = known.FrontAxleMass ?? Guess(usual.Front, "kg", 0.1 * usual.Front),
+            RearAxleMass = known.RearAxleMass ?? Guess(usual.Rear, "kg", 0.14 * usual.Rear),
             FrontUnsprungShare = known.FrontUnsprungShare ?? Guess(0.12, "1", 0.03),
             RearUnsprungShare = known.RearUnsprungShare ?? Guess(0.2, "1", 0.05),
-            SillHeight = known.SillHeight ?? Guess(480, "mm", 60),
+            SillHeight = known.SillHeight ?? Guess(usual.Sill, "mm", 60),
             MidMark = known.MidMark ?? Guess(0.42 * wheelbase.In("mm"), "mm", 100),
         };
     }

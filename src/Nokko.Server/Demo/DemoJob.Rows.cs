@@ -86,16 +86,18 @@ internal sealed partial class DemoJob
                 {
                     Points =
                     [
-                        .. WishbonePoints.Names.Zip(
-                            points,
-                            (name, p) =>
-                                new SuspensionPoint
-                                {
-                                    Name = name,
-                                    Y = Mm(p.Y, Known.Measured),
-                                    Z = Mm(p.Z, Known.Measured),
-                                }
-                        ),
+                        .. Archetype
+                            .Of(SuspensionKind.CoilOverArm)!
+                            .Points.Zip(
+                                points,
+                                (point, p) =>
+                                    new SuspensionPoint
+                                    {
+                                        Name = point.Name,
+                                        Y = Mm(p.Y, Known.Measured),
+                                        Z = Mm(p.Z, Known.Measured),
+                                    }
+                            ),
                     ],
                 },
             },

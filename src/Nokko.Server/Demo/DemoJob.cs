@@ -26,21 +26,14 @@ internal sealed partial class DemoJob
         string make,
         string name,
         string plate,
-        DateTimeOffset at
+        DateTimeOffset at,
+        DemoVehicle? built = null
     )
     {
         _by = by;
         _now = Instants.ToMicroseconds(at);
-        var known = new VehicleDimensions
-        {
-            Wheelbase = Mm(3240, Known.Document),
-            FrontTrack = Mm(1580, Known.Document),
-            RearTrack = Mm(1580, Known.Document),
-            RearSpringBase = Mm(1040, Known.Measured),
-            SillHeight = Mm(510, Known.Measured),
-            MidMark = Mm(1340, Known.Measured),
-        };
-        var sizes = VehicleDefaults.Fill(known);
+        built ??= DemoVehicle.Pickup;
+        var sizes = VehicleDefaults.Fill(built.Sizes, built.Kind);
         var vehicle = new Vehicle
         {
             Id = NewId(),
@@ -49,16 +42,16 @@ internal sealed partial class DemoJob
             Make = make,
             Name = name,
             Plate = plate,
-            Engine = "2.4 diesel",
-            Drive = "selectable four",
-            Kind = VehicleKind.Pickup,
-            BodyKind = BodyKind.BodyOnFrame,
-            Front = new Suspension { Kind = SuspensionKind.CoilOverArm },
-            Rear = new Suspension { Kind = SuspensionKind.LeafOverslung },
+            Engine = built.Engine,
+            Drive = built.Drive,
+            Kind = built.Kind,
+            BodyKind = built.Body,
+            Front = built.Front,
+            Rear = built.Rear,
             Dimensions = sizes,
-            TyreSize = "265/70R17",
+            TyreSize = built.Tyre,
             TyreKnown = Known.Document,
-            Stations = VehicleDefaults.Stations(sizes, VehicleKind.Pickup),
+            Stations = VehicleDefaults.Stations(sizes, built.Kind),
         };
         Document = new JobDocument
         {
@@ -72,8 +65,9 @@ internal sealed partial class DemoJob
             {
                 Id = NewId(),
                 VehicleId = vehicle.Id,
-                Wish = "Level, no higher than needed",
-                Carries = "tools and water cans",
+                Wish = built.Wish,
+                Carries = built.Carries,
+                Loads = built.Loads,
                 Target = new Target
                 {
                     Datum = Datum.Hub,
@@ -146,12 +140,21 @@ internal sealed partial class DemoJob
             FromStageId = Document.CurrentStage()!.Id,
             Stacks =
             [
-                .. parts.Select(p => new CornerStack
-                {
-                    Corner = p.Corner,
-                    Parts = [PlacedPart.Of(p.Part, NewId())],
-                }),
+                .. Corners
+                    .All.Where(c => parts.Any(p => p.Corner == c))
+                    .Select(c => new CornerStack
+                    {
+                        Corner = c,
+                        Parts =
+                        [
+                            .. parts
+                                .Where(p => p.Corner == c)
+                                .Select(p => PlacedPart.Of(p.Part, NewId()))
+                                .OrderBy(p => PartRule.Of(p.Kind).Order),
+                        ],
+                    }),
             ],
+            Chosen = Document.DraftPlans().Count == 0,
         };
         Document = Document with { Plans = [.. Document.Plans, plan] };
         Remember("plan changed");

@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Identity;
 using Nokko.Core.JobFile;
 using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
-using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Storage;
 
@@ -11,18 +9,6 @@ namespace Nokko.Server.Demo;
 /// <summary>The made-up shop: nothing in it is a real brand, owner or figure.</summary>
 internal static class DemoShop
 {
-    private sealed record Shelf(
-        Part Thin,
-        Part Middle,
-        Part Thick,
-        Part Unmeasured,
-        Part Block,
-        Part TallBlock
-    )
-    {
-        public IEnumerable<Part> All => [Thin, Middle, Thick, Unmeasured, Block, TallBlock];
-    }
-
     public static async Task Seed(NokkoDb db, UserManager<Account> users, DateTimeOffset now)
     {
         var people = await Seeding.AddShop(
@@ -57,7 +43,7 @@ internal static class DemoShop
             Id = Guid.CreateVersion7(),
             Name = "T. Aldous, travelling farrier",
         };
-        var shelf = MakeShelf();
+        var shelf = new DemoShelf();
 
         foreach (var row in new object[] { drover, packer, rescue, orchard, survey, farrier })
         {
@@ -89,52 +75,15 @@ internal static class DemoShop
             SideLean(Job(orchard, drover, brenna, "Ostrel", "Drover", "HO 32 T", 0.4)),
             HalfRead(Job(survey, packer, odd, "Skeld", "Packer", "NF 80 W", 0.1)),
         ];
-        foreach (var job in jobs)
+        foreach (var job in jobs.Concat(DemoSystems.Jobs(db, shelf, brenna, odd, now)))
         {
             db.PutJob(job, ownerIsNew: false, platformIsNew: false);
         }
         await db.SaveChangesAsync();
     }
 
-    private static Shelf MakeShelf() =>
-        new(
-            Thin: Make("T-100", "Alder plate 1", PartKind.StrutTopSpacer, 1, 2, 8),
-            Middle: Make("T-125", "Alder plate 1 1/4", PartKind.StrutTopSpacer, 1.25, 2.5, 6),
-            Thick: Make("T-150", "Alder plate 1 1/2", PartKind.StrutTopSpacer, 1.5, 2.5, 4),
-            Unmeasured: Make("MB-3", "Moor box spacer", PartKind.StrutTopSpacer, null, 3, 2),
-            Block: Make("B-100", "Fell block 1", PartKind.Block, 1, 1, 4),
-            TallBlock: Make("B-200", "Fell block 2", PartKind.Block, 2, 2, 2)
-        );
-
-    private static Part Make(
-        string number,
-        string name,
-        PartKind kind,
-        double? thickness,
-        double claim,
-        int count
-    ) =>
-        new()
-        {
-            Id = Guid.CreateVersion7(),
-            Number = number,
-            Name = name,
-            Kind = kind,
-            Thickness = thickness is { } t ? Inches(t, Known.Measured) : null,
-            Claim = Inches(claim, Known.Box),
-            Count = count,
-        };
-
-    private static Quantity Inches(double value, Known known) =>
-        new()
-        {
-            Value = value,
-            Unit = "in",
-            Known = known,
-        };
-
     /// <summary>On plan at the first pass, all lines closed, handed over.</summary>
-    private static JobDocument WentRight(DemoJob job, Shelf shelf, DateTimeOffset now)
+    private static JobDocument WentRight(DemoJob job, DemoShelf shelf, DateTimeOffset now)
     {
         job.Round(Settled.Rolled, [20.56, 21.5, 22.88, 22.81], [41.06, 41.0]);
         job.Correct(Corners.RF, 20.5, "Read the wrong inch mark.");
@@ -160,7 +109,7 @@ internal static class DemoShop
     }
 
     /// <summary>Lifted an inch more than a bare rule of thumb foretold; a thinner plate put it right in a second pass.</summary>
-    private static JobDocument NoseHighThenRight(DemoJob job, Shelf shelf)
+    private static JobDocument NoseHighThenRight(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [20.5, 20.5, 23.06, 23], [41.13, 41.06]);
         job.Plan("Plan A", [(Corners.LF, shelf.Thick), (Corners.RF, shelf.Thick)]);
@@ -175,7 +124,7 @@ internal static class DemoShop
     }
 
     /// <summary>All went well but one reading at a door handle, half an inch too high.</summary>
-    private static JobDocument SlipOfTheTape(DemoJob job, Shelf shelf)
+    private static JobDocument SlipOfTheTape(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [19.88, 19.81, 22.19, 22.13], [40.5, 40.44]);
         job.Plan("Plan A", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
@@ -186,7 +135,7 @@ internal static class DemoShop
     }
 
     /// <summary>Hanging on the lift, the left strut out.</summary>
-    private static JobDocument OnTheStands(DemoJob job, Shelf shelf)
+    private static JobDocument OnTheStands(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Bounced, [19.94, 19.94, 22.5, 22.44], [40.56, 40.5]);
         job.Plan("Plan A", [(Corners.LF, shelf.Middle), (Corners.RF, shelf.Middle)]);

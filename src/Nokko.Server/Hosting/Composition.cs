@@ -160,6 +160,7 @@ internal static class Composition
         LiveEndpoints.Map(jobs);
         BayEndpoints.Map(api, jobs);
         MeasureEndpoints.Map(api);
+        Suspensions.MapCatalogue(api);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.
         app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -34,7 +34,8 @@ internal static class JobEndpoints
     {
         TakeIn.Map(jobs);
         Undo.Map(jobs);
-        SuspensionPoints.Map(jobs);
+        Suspensions.Map(jobs);
+        Loads.Map(jobs);
         jobs.MapGet(
             "/{job:guid}",
             (Guid job, JobDesk desk, CancellationToken cancel) => desk.Show(job, cancel)
@@ -86,7 +87,7 @@ internal static class JobEndpoints
             body,
             d =>
             {
-                var sizes = VehicleDefaults.Fill(body.Sizes.Read());
+                var sizes = VehicleDefaults.Fill(body.Sizes.Read(), d.Vehicle.Kind);
                 var tyre = body.Sizes.ReadTyre();
                 desk.Edit(
                     d.Vehicle,
@@ -94,7 +95,7 @@ internal static class JobEndpoints
                     d.Vehicle with
                     {
                         Dimensions = sizes,
-                        TyreSize = tyre ?? VehicleDefaults.TyreSize,
+                        TyreSize = tyre ?? VehicleDefaults.TyreSize(d.Vehicle.Kind),
                         TyreKnown = tyre is null ? Known.Estimated : Known.Document,
                         Stations = Stations(d.Vehicle, sizes),
                     }

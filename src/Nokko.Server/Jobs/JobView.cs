@@ -19,7 +19,7 @@ internal sealed record JobView(
     IReadOnlyList<AskedMeasure> Asked,
     IReadOnlyList<string> Raised,
     IReadOnlyList<Station> MoreStations,
-    IReadOnlyList<TapedLinkage> Taped,
+    IReadOnlyList<AxleView> Axles,
     IReadOnlyDictionary<Guid, uint> Versions
 )
 {
@@ -67,10 +67,10 @@ internal sealed record JobView(
             AskedMeasures.Of(d),
             d.CurrentStage() is { } now ? ReadingState.Of(d, now.Id).Raised : [],
             VehicleDefaults.MoreStations(
-                VehicleDefaults.Fill(d.Vehicle.Dimensions),
+                VehicleDefaults.Fill(d.Vehicle.Dimensions, d.Vehicle.Kind),
                 d.Vehicle.Kind
             ),
-            TapedLinkage.Of(d.Vehicle),
+            AxleView.Of(d.Vehicle),
             versions
         );
     }

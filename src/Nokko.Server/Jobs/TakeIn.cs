@@ -36,6 +36,10 @@ internal static class TakeIn
         string? Vin,
         string? Engine,
         string? Drive,
+        VehicleKind Kind,
+        BodyKind BodyKind,
+        SuspensionKind Front,
+        SuspensionKind Rear,
         VehicleSizes Sizes,
         IReadOnlyList<FittedNow> Fitted,
         string? Wish,
@@ -92,7 +96,7 @@ internal static class TakeIn
                         }
                     );
                 }
-                var sizes = VehicleDefaults.Fill(body.Sizes.Read());
+                var sizes = VehicleDefaults.Fill(body.Sizes.Read(), body.Kind);
                 desk.Db.Put(
                     new Vehicle
                     {
@@ -105,16 +109,16 @@ internal static class TakeIn
                         Vin = Blank(body.Vin),
                         Engine = Blank(body.Engine),
                         Drive = Blank(body.Drive),
-                        Kind = VehicleKind.Pickup,
-                        BodyKind = BodyKind.BodyOnFrame,
-                        Front = new Suspension { Kind = SuspensionKind.CoilOverArm },
-                        Rear = new Suspension { Kind = SuspensionKind.LeafOverslung },
+                        Kind = body.Kind,
+                        BodyKind = body.BodyKind,
+                        Front = new Suspension { Kind = body.Front },
+                        Rear = new Suspension { Kind = body.Rear },
                         Dimensions = sizes,
-                        TyreSize = body.Sizes.ReadTyre() ?? VehicleDefaults.TyreSize,
+                        TyreSize = body.Sizes.ReadTyre() ?? VehicleDefaults.TyreSize(body.Kind),
                         TyreKnown = body.Sizes.ReadTyre() is null
                             ? Known.Estimated
                             : Known.Document,
-                        Stations = VehicleDefaults.Stations(sizes, VehicleKind.Pickup),
+                        Stations = VehicleDefaults.Stations(sizes, body.Kind),
                     }
                 );
                 desk.Db.Put(
@@ -220,6 +224,7 @@ internal sealed record VehicleSizes(
     QuantityInput? Wheelbase,
     QuantityInput? FrontTrack,
     QuantityInput? RearTrack,
+    QuantityInput? FrontSpringBase,
     QuantityInput? RearSpringBase,
     QuantityInput? FrontAxleMass,
     QuantityInput? RearAxleMass,
@@ -236,6 +241,7 @@ internal sealed record VehicleSizes(
             Wheelbase = Size(Wheelbase, "wheelbase"),
             FrontTrack = Size(FrontTrack, "frontTrack"),
             RearTrack = Size(RearTrack, "rearTrack"),
+            FrontSpringBase = Size(FrontSpringBase, "frontSpringBase"),
             RearSpringBase = Size(RearSpringBase, "rearSpringBase"),
             FrontAxleMass = Size(FrontAxleMass, "frontAxleMass"),
             RearAxleMass = Size(RearAxleMass, "rearAxleMass"),

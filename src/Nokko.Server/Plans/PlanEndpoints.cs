@@ -12,10 +12,13 @@ using Nokko.Storage;
 namespace Nokko.Server.Plans;
 
 /// <summary>Draws up stacks, previews them, and begins the fitting.</summary>
-internal static class PlanEndpoints
+internal static partial class PlanEndpoints
 {
-    /// <summary>A part in its place: one that is already there by its key, or a new one from the shelf.</summary>
-    internal sealed record Placing(Guid Id, Guid? PartId);
+    /// <summary>A part in its place: one that is already there by its key, a new one from the shelf, or a collar that is turned up.</summary>
+    /// <param name="Id">Key of the placement.</param>
+    /// <param name="PartId">Part on the shelf.</param>
+    /// <param name="Raise">By how much a collar is raised; nothing comes from the shelf.</param>
+    internal sealed record Placing(Guid Id, Guid? PartId, QuantityInput? Raise = null);
 
     internal sealed record CornerPlacings(string Corner, IReadOnlyList<Placing> Parts);
 
@@ -28,6 +31,10 @@ internal static class PlanEndpoints
     );
 
     internal sealed record Preview(Guid FromStageId, IReadOnlyList<CornerPlacings> Stacks);
+
+    internal sealed record ChoosePlan(Guid CommandId, uint Version);
+
+    internal sealed record DropPlan(Guid CommandId, uint Version);
 
     internal sealed record BeginFitting(
         Guid CommandId,
@@ -42,8 +49,64 @@ internal static class PlanEndpoints
     {
         jobs.MapPut("/{job:guid}/plans/{id:guid}", SavePlan);
         jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan);
+        jobs.MapPost("/{job:guid}/plans/{id:guid}/choose", Choose);
+        jobs.MapPost("/{job:guid}/plans/{id:guid}/drop", Drop);
         jobs.MapPost("/{job:guid}/plans/{id:guid}/begin", Begin);
     }
+
+    /// <summary>Says which of the plans that stand side by side shall be fitted.</summary>
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Choose(
+        Guid job,
+        Guid id,
+        ChoosePlan body,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "plan chosen",
+            body,
+            async d =>
+            {
+                var chosen = Draft(d, id);
+                foreach (var other in d.DraftPlans().Where(p => p.Chosen && p.Id != id))
+                {
+                    var row = await desk.Db.Plans.FirstAsync(p => p.Id == other.Id, cancel);
+                    desk.Db.Entry(row).CurrentValues.SetValues(row with { Chosen = false });
+                }
+                desk.Edit(chosen, body.Version, chosen with { Chosen = true });
+            },
+            cancel
+        );
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Drop(
+        Guid job,
+        Guid id,
+        DropPlan body,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            body.CommandId,
+            "plan dropped",
+            body,
+            d =>
+            {
+                var plan = Draft(d, id);
+                var entry = desk.Db.Attach(plan);
+                entry.Property(NokkoDb.VersionColumn).OriginalValue = body.Version;
+                entry.State = EntityState.Deleted;
+            },
+            cancel
+        );
+
+    private static Plan Draft(JobDocument d, Guid id) =>
+        d.DraftPlans().FirstOrDefault(p => p.Id == id)
+        ?? throw new TroubleException(
+            Trouble.Gate("plan", "This plan is being fitted, or it is not there any more.")
+        );
 
     private static Task<Results<Ok<JobView>, ProblemHttpResult>> SavePlan(
         Guid job,
@@ -70,7 +133,7 @@ internal static class PlanEndpoints
                     );
                 }
                 var stage = Stage(d, body.FromStageId);
-                var stacks = await Stacks(desk.Db, d, stage, existing, body.Stacks, cancel);
+                var stacks = await Stacks(desk.Db, d, stage, body.Stacks, cancel);
                 if (existing is null)
                 {
                     desk.Db.Put(
@@ -81,6 +144,8 @@ internal static class PlanEndpoints
                             Name = TakeIn.Text(body.Name, "name", "Name the plan."),
                             FromStageId = stage.Id,
                             Stacks = stacks,
+                            // The first one is the one until somebody chooses another.
+                            Chosen = d.DraftPlans().Count == 0,
                         }
                     );
                 }
@@ -91,7 +156,7 @@ internal static class PlanEndpoints
                         body.Version ?? 0,
                         existing with
                         {
-                            Name = body.Name,
+                            Name = TakeIn.Text(body.Name, "name", "Name the plan."),
                             Stacks = stacks,
                         }
                     );
@@ -120,7 +185,7 @@ internal static class PlanEndpoints
                 Id = Guid.Empty,
                 Name = "",
                 FromStageId = stage.Id,
-                Stacks = await Stacks(db, d, stage, d.DraftPlan(), body.Stacks, cancel),
+                Stacks = await Stacks(db, d, stage, body.Stacks, cancel),
             };
             var stances = JobEvaluator.Evaluate(d with { Plans = [] }).WalkRounds;
             return TypedResults.Ok(JobEvaluator.Predict(d, plan, stances)!);
@@ -298,54 +363,4 @@ internal static class PlanEndpoints
     private static Stage Stage(JobDocument d, Guid id) =>
         d.Stages.FirstOrDefault(s => s.Id == id)
         ?? throw new TroubleException(Trouble.At("fromStageId", "This job has no such stage."));
-
-    private static async Task<List<CornerStack>> Stacks(
-        NokkoDb db,
-        JobDocument d,
-        Stage stage,
-        Plan? existing,
-        IReadOnlyList<CornerPlacings> placings,
-        CancellationToken cancel
-    )
-    {
-        var placed = stage
-            .Stacks.Concat(existing?.Stacks ?? [])
-            .SelectMany(s => s.Parts)
-            .GroupBy(p => p.Id)
-            .ToDictionary(g => g.Key, g => g.First());
-        var wanted = placings
-            .SelectMany(c => c.Parts)
-            .Select(p => p.PartId)
-            .OfType<Guid>()
-            .Distinct()
-            .ToArray();
-        var shelf = await db
-            .Parts.AsNoTracking()
-            .Where(p => wanted.Contains(p.Id))
-            .ToDictionaryAsync(p => p.Id, cancel);
-        if (placings.FirstOrDefault(c => !Corners.All.Contains(c.Corner)) is { } nowhere)
-        {
-            throw new TroubleException(
-                Trouble.At("stacks", $"“{nowhere.Corner}” is no corner: LF, RF, LR or RR.")
-            );
-        }
-        return
-        [
-            .. placings
-                .Where(c => c.Parts.Count > 0)
-                .Select(c => new CornerStack
-                {
-                    Corner = c.Corner,
-                    Parts = [.. c.Parts.Select(Copy)],
-                }),
-        ];
-
-        PlacedPart Copy(Placing placing) =>
-            placed.TryGetValue(placing.Id, out var there) ? there
-            : placing.PartId is { } partId && shelf.TryGetValue(partId, out var part)
-                ? PlacedPart.Of(part, placing.Id)
-            : throw new TroubleException(
-                Trouble.At("stacks", "One of the parts is no longer on the shelf. Choose it again.")
-            );
-    }
 }

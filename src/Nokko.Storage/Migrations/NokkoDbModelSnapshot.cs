@@ -1071,6 +1071,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<DateTimeOffset?>("BinnedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("binned_at");
+
                     b.Property<string>("Claim")
                         .HasColumnType("jsonb")
                         .HasColumnName("claim");
@@ -1083,14 +1087,32 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("currency");
 
+                    b.Property<string>("Dimensions")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("dimensions");
+
                     b.Property<string>("Extension")
                         .HasColumnType("jsonb")
                         .HasColumnName("extension");
+
+                    b.Property<string>("Hours")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("hours");
 
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("kind");
+
+                    b.Property<string>("Leaves")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("leaves");
+
+                    b.Property<string>("Limits")
+                        .HasColumnType("text")
+                        .HasColumnName("limits");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -1220,6 +1242,11 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("handed_over_by");
 
+                    b.Property<string>("Loads")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("loads");
+
                     b.Property<string>("OdometerIn")
                         .HasColumnType("jsonb")
                         .HasColumnName("odometer_in");
@@ -1289,6 +1316,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<DateTimeOffset?>("BegunAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("begun_at");
+
+                    b.Property<bool>("Chosen")
+                        .HasColumnType("boolean")
+                        .HasColumnName("chosen");
 
                     b.Property<Guid>("FromStageId")
                         .HasColumnType("uuid")

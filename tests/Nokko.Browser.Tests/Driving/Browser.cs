@@ -307,7 +307,9 @@ public sealed class Browser : IDisposable
         Directory.Delete(_profile, recursive: true);
     }
 
-    private static string Body(ChromeDriver d) => d.FindElement(By.TagName("body")).Text;
+    // The page's own innerText: WebDriver's text walks every element with a script of its own.
+    private static string Body(ChromeDriver d) =>
+        (string?)d.ExecuteScript("return document.body?.innerText") ?? "";
 
     private static string Quoted(string text) =>
         text.Contains('\'', StringComparison.Ordinal) ? $"\"{text}\"" : $"'{text}'";

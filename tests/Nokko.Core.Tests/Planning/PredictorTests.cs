@@ -97,16 +97,18 @@ public class PredictorTests
             Kind = SuspensionKind.CoilOverArm,
             Points =
             [
-                .. WishbonePoints.Names.Zip(
-                    at,
-                    (name, p) =>
-                        new SuspensionPoint
-                        {
-                            Name = name,
-                            Y = Quantity.Mm(p.Y, known),
-                            Z = Quantity.Mm(p.Z, known),
-                        }
-                ),
+                .. Archetype
+                    .Of(SuspensionKind.CoilOverArm)!
+                    .Points.Zip(
+                        at,
+                        (point, p) =>
+                            new SuspensionPoint
+                            {
+                                Name = point.Name,
+                                Y = Quantity.Mm(p.Y, known),
+                                Z = Quantity.Mm(p.Z, known),
+                            }
+                    ),
             ],
         };
     }

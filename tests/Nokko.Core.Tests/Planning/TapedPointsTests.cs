@@ -105,13 +105,10 @@ public class TapedPointsTests
                 var off = Points
                     .Select((p, i) => (p.Y + slips[2 * i], p.Z + slips[(2 * i) + 1]))
                     .ToArray();
-                var linkage = new DoubleWishbone(WishbonePoints.Of(Front(off))!);
+                var taped = CornerLinkage.Of(Front(off));
+                Assert.Equal(RatioGrade.Taped, taped.Grade);
                 // Twice five per cent, as the ± that is shown.
-                Assert.InRange(
-                    linkage.At(linkage.RideLengthMm)!.Value.MotionRatio / 0.57344,
-                    0.9,
-                    1.1
-                );
+                Assert.InRange(1 / taped.Ratio.Mean / 0.57344, 0.9, 1.1);
             });
 
     [Fact]
@@ -119,8 +116,11 @@ public class TapedPointsTests
     {
         var crossed = Points.ToArray();
         (crossed[4], crossed[5]) = (crossed[5], crossed[4]);
-        Assert.Null(WishbonePoints.Of(Front(crossed)));
-        Assert.Null(WishbonePoints.Of(Front([.. Points.Select(p => (p.Z, p.Y))])));
+        Assert.NotEqual(RatioGrade.Taped, CornerLinkage.Of(Front(crossed)).Grade);
+        Assert.NotEqual(
+            RatioGrade.Taped,
+            CornerLinkage.Of(Front([.. Points.Select(p => (p.Z, p.Y))])).Grade
+        );
     }
 
     private static double Rise(Plan plan, Stage from) =>
@@ -175,16 +175,18 @@ public class TapedPointsTests
             Kind = SuspensionKind.CoilOverArm,
             Points =
             [
-                .. WishbonePoints.Names.Zip(
-                    at,
-                    (name, p) =>
-                        new SuspensionPoint
-                        {
-                            Name = name,
-                            Y = Quantity.Mm(p.Y, Known.Measured),
-                            Z = Quantity.Mm(p.Z, Known.Measured),
-                        }
-                ),
+                .. Archetype
+                    .Of(SuspensionKind.CoilOverArm)!
+                    .Points.Zip(
+                        at,
+                        (point, p) =>
+                            new SuspensionPoint
+                            {
+                                Name = point.Name,
+                                Y = Quantity.Mm(p.Y, Known.Measured),
+                                Z = Quantity.Mm(p.Z, Known.Measured),
+                            }
+                    ),
             ],
         };
 }

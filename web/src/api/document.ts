@@ -18,9 +18,20 @@ export function begunPlan(d: Doc) {
   return d.plans.find((p) => p.toStageId === now.id);
 }
 
-export function draftPlan(d: Doc) {
+/** The plans that stand side by side, by name. */
+export function draftPlans(d: Doc) {
   const now = currentStage(d);
-  return d.plans.find((p) => p.toStageId === null && p.fromStageId === now.id);
+  return d.plans
+    .filter((p) => p.toStageId === null && p.fromStageId === now.id)
+    .toSorted((a, b) =>
+      a.name === b.name ? a.id.localeCompare(b.id) : a.name < b.name ? -1 : 1,
+    );
+}
+
+/** The plan that shall be fitted next: the chosen one, else the first. */
+export function draftPlan(d: Doc) {
+  const drafts = draftPlans(d);
+  return drafts.find((p) => p.chosen) ?? drafts[0];
 }
 
 /** The walk-round that speaks for a stage: the latest that decides, else the latest with readings. */

@@ -50,6 +50,8 @@ export function useListening(job: string): Live {
       const e = JSON.parse(data) as LiveEvent;
       switch (e.kind) {
         case "again":
+          // The server is heard: what waits for it goes at once.
+          outbox.wake();
           // The page has just asked for the job itself; only a second "again" means that something was missed.
           if (!first.current) {
             void client.invalidateQueries({ queryKey: ["job", job] });

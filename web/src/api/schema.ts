@@ -221,6 +221,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfPart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/part-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PartKindView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{id}": {
         parameters: {
             query?: never;
@@ -256,6 +326,64 @@ export interface paths {
             };
         };
         post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfPart"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfPart"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -310,6 +438,111 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Platform"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/read-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadInReport"];
                     };
                 };
             };
@@ -578,6 +811,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/suspensions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KindView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -678,6 +946,129 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["EditPoints"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/suspension": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EditSuspension"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/ballast-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BallastCommand"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EditLoads"];
                 };
             };
             responses: {
@@ -1383,6 +1774,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/plans/{id}/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ChoosePlan"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/plans/{id}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DropPlan"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/plans/{id}/begin": {
         parameters: {
             query?: never;
@@ -1810,6 +2285,40 @@ export interface components {
             why: string;
             lookAgain: null | string;
         };
+        /** @description An invented, plausible suspension of one kind: its points, the lengths that fit it to a vehicle, and what to draw. */
+        Archetype: {
+            /** @description The kind. */
+            kind: components["schemas"]["SuspensionKind"];
+            /** @description From where its points are seen. */
+            view: components["schemas"]["PlaneView"];
+            /** @description Points at ride height. */
+            points: components["schemas"]["ArchetypePoint"][];
+            /** @description Names of the sizes that scale it, of which one is enough. */
+            lengths: string[];
+            /** @description What to draw. */
+            bars: components["schemas"]["ArchetypeBar"][];
+        };
+        /** @description A bar of an archetype's drawing. */
+        ArchetypeBar: {
+            /** @description Name of a point. */
+            from: string;
+            /** @description Name of a point. */
+            to: string;
+            /**
+             * @description Whether it is the spring or strut.
+             * @default false
+             */
+            spring: boolean;
+        };
+        /** @description A point of an archetype. */
+        ArchetypePoint: {
+            /** @description Its name in files. */
+            name: string;
+            /** @description As said in a bay. */
+            label: string;
+            /** @description Where it lies on an invented suspension of the kind, mm. */
+            at: components["schemas"]["PlanePoint"];
+        };
         /** @description A measure that this vehicle and its plan call for. */
         AskedMeasure: {
             /** @description Key of the measure. */
@@ -1864,6 +2373,29 @@ export interface components {
             /** @description Measured rise over thickness. */
             ratio: components["schemas"]["Result"];
         };
+        AxleView: {
+            axle: string;
+            said: string;
+            grade: components["schemas"]["RatioGrade"];
+            /** Format: double */
+            motionRatio: number;
+            /** Format: double */
+            liftRatio: number;
+            /** Format: double */
+            liftRatioSd: number;
+        };
+        BallastCommand: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+            axle: string;
+            weight: components["schemas"]["QuantityInput"];
+            behind: components["schemas"]["QuantityInput"];
+            without: components["schemas"]["QuantityInput"];
+            with: components["schemas"]["QuantityInput"];
+            after: components["schemas"]["QuantityInput"];
+        };
         Begin: {
             /** Format: uuid */
             commandId: string;
@@ -1907,6 +2439,10 @@ export interface components {
             vin: null | string;
             engine: null | string;
             drive: null | string;
+            kind: components["schemas"]["VehicleKind"];
+            bodyKind: components["schemas"]["BodyKind"];
+            front: components["schemas"]["SuspensionKind"];
+            rear: components["schemas"]["SuspensionKind"];
             sizes: components["schemas"]["VehicleSizes"];
             fitted: components["schemas"]["FittedNow"][];
             wish: null | string;
@@ -1987,6 +2523,13 @@ export interface components {
          * @enum {unknown}
          */
         Carrier: "body" | "bed" | "frame" | "axle";
+        /** @description A caution, where its danger is. */
+        Caution: {
+            /** @description How much. */
+            heed: components["schemas"]["Heed"];
+            /** @description In a fitter's words. */
+            says: string;
+        };
         Change: {
             /** Format: uuid */
             commandId: string;
@@ -1994,11 +2537,28 @@ export interface components {
             version: number;
             conditions: components["schemas"]["RoundConditions"];
         };
+        ChoosePlan: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+        };
         CloseLine: {
             /** Format: uuid */
             commandId: string;
             fate: components["schemas"]["Fate"];
             note: null | string;
+        };
+        /** @description A part or a work that a stack needs beside it. */
+        Companion: {
+            /** @description Axle or corner. */
+            where: string;
+            /** @description What, in a few words. */
+            what: string;
+            /** @description Why. */
+            why: string;
+            /** @description Whether the plan has it. */
+            placed: boolean;
         };
         Compared: {
             comparison: components["schemas"]["Comparison"];
@@ -2071,6 +2631,45 @@ export interface components {
             springs: components["schemas"]["Result"];
             /** @description Rise of the hub above the floor. */
             tyre: components["schemas"]["Result"];
+        };
+        /** @description What a plan leaves of one corner: travel, angles, slack. Lengths in mm at the wheel. */
+        CornerOutlook: {
+            /** @description LF, RF, LR or RR. */
+            corner: string;
+            /** @description On what the lift ratio rests. */
+            grade: components["schemas"]["RatioGrade"];
+            /** @description Lift per mm of spring length at ride height. */
+            ratio: components["schemas"]["Result"];
+            /** @description Rise of the frame over the wheel against the vehicle without added parts. */
+            rise: components["schemas"]["Result"];
+            /** @description Down to full droop. */
+            droop: components["schemas"]["Result"];
+            /** @description Up to solid. */
+            bump: components["schemas"]["Result"];
+            /** @description Down to full droop without added parts. */
+            standardDroop: components["schemas"]["Result"];
+            /** @description Up to solid without added parts. */
+            standardBump: components["schemas"]["Result"];
+            /** @description Everything that happens on the way, from the lowest. */
+            marks: components["schemas"]["TravelMark"][];
+            /** @description By how much the bump stop must be longer so that it meets before anything hard does; nothing when it does. */
+            stopExtension: components["schemas"]["Result"];
+            /** @description CV joints at ride height, °; below zero when the outer stands higher. */
+            cvRide: components["schemas"]["Result"];
+            /** @description CV joints at full droop, °. */
+            cvDroop: components["schemas"]["Result"];
+            /** @description Swing of the lower ball joint from the old ride height to full droop, °. */
+            ballJoint: components["schemas"]["Result"];
+            /** @description Change of camber, °; below zero is top inward. From taped points only. */
+            camber: components["schemas"]["Result"];
+            /** @description Change of track on this side at the ground; positive is outward. From taped points only. */
+            track: components["schemas"]["Result"];
+            /** @description Hose slack at the new full droop. */
+            hoseSlack: components["schemas"]["Result"];
+            /** @description Whether the strut would stand at its full length: the lift is capped. */
+            toppedOut: boolean;
+            /** @description Cautions, those that stop first. */
+            cautions: components["schemas"]["Caution"][];
         };
         CornerPlacings: {
             corner: string;
@@ -2156,6 +2755,12 @@ export interface components {
             commandId: string;
             note: null | string;
         };
+        DropPlan: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+        };
         Echo: {
             /** Format: double */
             mm: null | number;
@@ -2163,6 +2768,13 @@ export interface components {
             question: null | string;
             refused: null | string;
             choices: components["schemas"]["TapeChoice"][];
+        };
+        EditLoads: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+            loads: components["schemas"]["LoadInput"][];
         };
         EditPoints: {
             /** Format: uuid */
@@ -2181,6 +2793,15 @@ export interface components {
             angle: null | components["schemas"]["QuantityInput"];
             criterion: null | string;
             source: string;
+        };
+        EditSuspension: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+            axle: string;
+            kind: components["schemas"]["SuspensionKind"];
+            sizes: components["schemas"]["SizeInput"][];
         };
         EditTarget: {
             /** Format: uuid */
@@ -2317,6 +2938,11 @@ export interface components {
             ownerNotes: null | string;
             followUps: components["schemas"]["FollowUpInput"][];
         };
+        /**
+         * @description How much something has to be heeded.
+         * @enum {unknown}
+         */
+        Heed: "look" | "stop";
         /** @description One change of a job, as people see its history. */
         HistoryEntry: {
             /**
@@ -2377,6 +3003,8 @@ export interface components {
             wish: null | string;
             /** @description What it carries and tows. */
             carries: null | string;
+            /** @description Loads that were stated. */
+            loads: components["schemas"]["StatedLoad"][];
             /** @description Known troubles. */
             troubles: null | string;
             /** @description The target. */
@@ -2495,6 +3123,8 @@ export interface components {
             walkRounds: components["schemas"]["WalkRoundStance"][];
             /** @description Prediction of every plan as the core computes it now, from the latest walk-round of its first stage. */
             predictions: components["schemas"]["Prediction"][];
+            /** @description What would make the next prediction better, and by how much. */
+            sharper: components["schemas"]["Sharpening"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["Proof"][];
             /** @description Every stage against the one before it, where both were measured: what each change did. */
@@ -2513,7 +3143,7 @@ export interface components {
             asked: components["schemas"]["AskedMeasure"][];
             raised: string[];
             moreStations: components["schemas"]["Station"][];
-            taped: components["schemas"]["TapedLinkage"][];
+            axles: components["schemas"]["AxleView"][];
             versions: {
                 [key: string]: number;
             };
@@ -2559,6 +3189,13 @@ export interface components {
             source: string;
         };
         JsonElement: unknown;
+        KindView: {
+            kind: components["schemas"]["SuspensionKind"];
+            said: string;
+            liveAxle: boolean;
+            archetype: null | components["schemas"]["Archetype"];
+            sizes: components["schemas"]["SuspensionSize"][];
+        };
         /** @description A boxed set of parts. */
         Kit: {
             /**
@@ -2599,6 +3236,46 @@ export interface components {
          * @enum {unknown}
          */
         Known: "measured" | "document" | "box" | "told" | "byEye" | "estimated" | "archetype" | "computed";
+        /** @description One leaf, or several alike, of a leaf pack; free, on the bench. mm. */
+        Leaf: {
+            /**
+             * Format: int32
+             * @description How many alike.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Centre pin to its front end, along the leaf.
+             */
+            frontMm: number;
+            /**
+             * Format: double
+             * @description Centre pin to its rear end, along the leaf.
+             */
+            rearMm: number;
+            /**
+             * Format: double
+             * @description Width.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Thickness; a tapered leaf must be measured by a ballast test instead.
+             */
+            thicknessMm: number;
+            /**
+             * Format: double
+             * @description Free arch over its own length; below zero is bent the other way.
+             */
+            archMm: number;
+            /** @description An overload leaf works only once the others have come down to it. */
+            overload: boolean;
+        };
+        /**
+         * @description How a part acts on ride height.
+         * @enum {unknown}
+         */
+        LiftFamily: "none" | "spring" | "wheel" | "block" | "shackle" | "puck" | "tyre";
         LineProblem: {
             /** Format: int32 */
             line: number;
@@ -2619,6 +3296,28 @@ export interface components {
             corner: string;
             /** @description Change, N; positive is more load. */
             change: components["schemas"]["Result"];
+        };
+        LoadInput: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            mass: null | components["schemas"]["QuantityInput"];
+            behind: null | components["schemas"]["QuantityInput"];
+            left: null | components["schemas"]["QuantityInput"];
+            stays: boolean;
+        };
+        /** @description How it sits with the stated loads on. */
+        LoadedStance: {
+            /** @description Names of the loads. */
+            loads: string[];
+            /** @description Rake, mm. */
+            rake: components["schemas"]["Result"];
+            /** @description Front against the plan without them, mm. */
+            frontRise: components["schemas"]["Result"];
+            /** @description Rear against the plan without them, mm. */
+            rearRise: components["schemas"]["Result"];
+            /** @description Heights with them. */
+            stations: components["schemas"]["PredictedStation"][];
         };
         /** @description A mark made before undoing. */
         Mark: {
@@ -2807,6 +3506,12 @@ export interface components {
             thickness: null | components["schemas"]["Quantity"];
             claim: null | components["schemas"]["Quantity"];
             extension: null | components["schemas"]["Quantity"];
+            /** @description Further sizes by their names in PartSizes. */
+            dimensions: {
+                [key: string]: components["schemas"]["Quantity"];
+            };
+            /** @description Leaves of a leaf pack, the main leaf first. */
+            leaves: components["schemas"]["Leaf"][];
             /**
              * Format: int32
              * @description Pieces at hand.
@@ -2819,14 +3524,75 @@ export interface components {
             price: null | number;
             /** @description Currency of the price, ISO 4217. */
             currency: null | string;
+            hours: null | components["schemas"]["Quantity"];
+            /** @description What its maker forbids or bounds, in the maker's words. */
+            limits: null | string;
             /** @description Notes. */
             notes: null | string;
+            /**
+             * Format: date-time
+             * @description When it was taken off the shelf; it can be put back for 90 days.
+             */
+            binnedAt: null | string;
         };
         /**
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "block" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "tyre" | "unknown";
+        PartKindView: {
+            rule: components["schemas"]["PartRule"];
+            sizes: components["schemas"]["PartSize"][];
+            fits: components["schemas"]["SuspensionKind"][];
+        };
+        /** @description What holds for every part of a kind. */
+        PartRule: {
+            /** @description The kind. */
+            kind: components["schemas"]["PartKind"];
+            /** @description As said in a bay. */
+            said: string;
+            /** @description What Quantity? Part.Thickness means for it, or null: it has no such number. */
+            amount: null | string;
+            /** @description How it acts on ride height. */
+            family: components["schemas"]["LiftFamily"];
+            /**
+             * Format: int32
+             * @description Its place in the sandwich from the body down; parts of one order may lie either way.
+             */
+            order: number;
+            /** @description Names of its further sizes. */
+            sizes: string[];
+            /** @description Which way it must sit, and how to prove it; null where it cannot be wrong. */
+            orientation: null | string;
+            /**
+             * @description Whether a coil is let go or squeezed to fit it.
+             * @default false
+             */
+            opensSpring: boolean;
+        };
+        /** @description A further size of a part. */
+        PartSize: {
+            /** @description Its name in files. */
+            name: string;
+            /** @description A unit of its kind; the limits are in it. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Least that can be.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Most that can be.
+             */
+            high: number;
+            /** @description As said in a bay. */
+            label: string;
+        };
+        PartSizeInput: {
+            name: string;
+            value: null | components["schemas"]["QuantityInput"];
+        };
         /**
          * @description How far a joint was tightened.
          * @enum {unknown}
@@ -2907,12 +3673,29 @@ export interface components {
             thickness: null | components["schemas"]["Quantity"];
             claim: null | components["schemas"]["Quantity"];
             extension: null | components["schemas"]["Quantity"];
+            /** @description Further sizes by their names in PartSizes. */
+            dimensions: {
+                [key: string]: components["schemas"]["Quantity"];
+            };
+            /** @description Leaves of a leaf pack, the main leaf first. */
+            leaves: components["schemas"]["Leaf"][];
+            /**
+             * Format: double
+             * @description Price of one piece.
+             */
+            price: null | number;
+            /** @description Currency of the price, ISO 4217. */
+            currency: null | string;
+            hours: null | components["schemas"]["Quantity"];
+            /** @description What its maker forbids or bounds, in the maker's words. */
+            limits: null | string;
         };
         Placing: {
             /** Format: uuid */
             id: string;
             /** Format: uuid */
             partId: null | string;
+            raise: null | components["schemas"]["QuantityInput"];
         };
         /** @description Stacks that are meant to be fitted, from one stage to the next. */
         Plan: {
@@ -2935,11 +3718,75 @@ export interface components {
             toStageId: null | string;
             /** @description What shall be fitted at each corner when it is done. */
             stacks: components["schemas"]["CornerStack"][];
+            /** @description Whether it is the one that shall be fitted, of those that stand side by side. */
+            chosen: boolean;
             /**
              * Format: date-time
              * @description When the fitting began.
              */
             begunAt: null | string;
+        };
+        /** @description What the parts that come cost, and the hours to fit them. */
+        PlanCost: {
+            /**
+             * Format: int32
+             * @description Pieces that come.
+             */
+            pieces: number;
+            /**
+             * Format: double
+             * @description Sum of the known prices; null when none is known.
+             */
+            price: null | number;
+            /** @description Currency of the sum; null when prices are of several. */
+            currency: null | string;
+            /**
+             * Format: double
+             * @description Sum of the known hours; null when none is known.
+             */
+            hours: null | number;
+            /**
+             * Format: int32
+             * @description Pieces without a price.
+             */
+            unpriced: number;
+        };
+        /** @description A point of a planar linkage, mm. */
+        PlanePoint: {
+            /**
+             * Format: double
+             * @description Across: outboard in a front view.
+             */
+            y: number;
+            /**
+             * Format: double
+             * @description Up.
+             */
+            z: number;
+            /**
+             * Format: double
+             * @description Length from the origin, mm.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Direction, rad, counter-clockwise from outboard.
+             */
+            angle: number;
+        };
+        /**
+         * @description From where a suspension is drawn.
+         * @enum {unknown}
+         */
+        PlaneView: "across" | "along";
+        /** @description Lift of one axle, over today and over standard height side by side: a sagged spring flatters a lift, a heavier engine eats one. */
+        PlannedLift: {
+            /** @description front or rear. */
+            axle: string;
+            /** @description Mean rise of its lips, mm. */
+            overToday: components["schemas"]["Result"];
+            /** @description Against standard height, mm; cannot be told without it. */
+            overStandard: components["schemas"]["Result"];
         };
         /** @description Vehicles that share a suspension; evidence is learned by platform. */
         Platform: {
@@ -2953,8 +3800,8 @@ export interface components {
         };
         PointInput: {
             name: string;
-            y: null | components["schemas"]["QuantityInput"];
-            z: null | components["schemas"]["QuantityInput"];
+            across: null | components["schemas"]["QuantityInput"];
+            up: null | components["schemas"]["QuantityInput"];
         };
         /** @description What a plan will do at one station. */
         PredictedStation: {
@@ -2996,6 +3843,14 @@ export interface components {
             loads: components["schemas"]["LoadChange"][];
             /** @description Why there is no prediction, in a fitter's words; null when there is one. */
             cannot: null | string;
+            /** @description What it leaves of every corner that it touches; empty when it cannot be told. */
+            corners: components["schemas"]["CornerOutlook"][];
+            /** @description What it needs beside it. */
+            companions: components["schemas"]["Companion"][];
+            /** @description Lift over today and over standard height, front and rear. */
+            lifts: components["schemas"]["PlannedLift"][];
+            loaded: null | components["schemas"]["LoadedStance"];
+            cost: null | components["schemas"]["PlanCost"];
             /** @description How the lift was found and what was estimated. */
             basis: string[];
             /** @description Why the stack must not be fitted; empty when nothing forbids it. */
@@ -3092,6 +3947,30 @@ export interface components {
             unit: string;
             known: components["schemas"]["Known"];
             answers: null | string[];
+        };
+        /**
+         * @description On what a lift ratio rests.
+         * @enum {unknown}
+         */
+        RatioGrade: "ruleOfThumb" | "archetype" | "taped";
+        ReadIn: {
+            text: string;
+            store: boolean;
+        };
+        ReadInLine: {
+            /** Format: int32 */
+            line: number;
+            shows: string;
+            problem: null | string;
+            does: null | string;
+        };
+        ReadInReport: {
+            problem: null | string;
+            /** Format: int32 */
+            new: number;
+            /** Format: int32 */
+            changed: number;
+            lines: components["schemas"]["ReadInLine"][];
         };
         /** @description A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back. */
         Reading: {
@@ -3268,6 +4147,11 @@ export interface components {
             price: null | number;
             currency: null | string;
             notes: null | string;
+            extension: null | components["schemas"]["QuantityInput"];
+            sizes: null | components["schemas"]["PartSizeInput"][];
+            leaves: null | components["schemas"]["Leaf"][];
+            hours: null | components["schemas"]["QuantityInput"];
+            limits: null | string;
         };
         SavePlatform: {
             /** Format: uuid */
@@ -3301,6 +4185,25 @@ export interface components {
          * @enum {unknown}
          */
         Settled: "no" | "bounced" | "rolled" | "driven";
+        /** @description What would make a prediction better, and by how much. */
+        Sharpening: {
+            /** @description front or rear. */
+            axle: string;
+            /** @description What to tape or find out, in a few words. */
+            what: string;
+            /** @description Of what the uncertainty is: the plan's rake, or the rise that an inch of plate gives there. */
+            of: string;
+            /**
+             * Format: double
+             * @description Standard uncertainty now, mm.
+             */
+            nowMm: number;
+            /**
+             * Format: double
+             * @description Standard uncertainty once it is known, mm.
+             */
+            thenMm: number;
+        };
         ShelfPart: {
             part: components["schemas"]["Part"];
             /** Format: uint32 */
@@ -3309,6 +4212,10 @@ export interface components {
         SignInBody: {
             userName: string;
             password: string;
+        };
+        SizeInput: {
+            name: string;
+            value: null | components["schemas"]["QuantityInput"];
         };
         Skip: {
             /** Format: uuid */
@@ -3380,6 +4287,23 @@ export interface components {
             /** Format: uuid */
             walkRoundId: string;
             place: string;
+        };
+        /** @description A load that was stated: a heavier engine, a winch, a water tank, a trailer on the bar. */
+        StatedLoad: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description What it is. */
+            name: string;
+            /** @description Its mass, or what it presses down with; below zero is taken off (a lighter engine). */
+            mass: components["schemas"]["Quantity"];
+            /** @description Where it stands: behind the front axle; below zero is ahead of it. */
+            behind: components["schemas"]["Quantity"];
+            left: null | components["schemas"]["Quantity"];
+            /** @description Whether it comes with this job and stays; else it is put on and taken off. */
+            stays: boolean;
         };
         /** @description A place on the body that is measured. */
         Station: {
@@ -3621,7 +4545,7 @@ export interface components {
          * @description How an axle is sprung and located. Front and rear are chosen separately.
          * @enum {unknown}
          */
-        SuspensionKind: "coilOverArm" | "leafOverslung";
+        SuspensionKind: "coilOverArm" | "strut" | "multiLink" | "transverseLeaf" | "trailingArm" | "coilFourLink" | "coilRadiusArm" | "coilOverAxle" | "leafOverslung" | "leafUnderslung";
         /** @description A suspension point in the vehicle's frame (ISO 8855: x forward, y left, z up). */
         SuspensionPoint: {
             /** @description Name, unique in its axle. */
@@ -3629,6 +4553,27 @@ export interface components {
             x: null | components["schemas"]["Quantity"];
             y: null | components["schemas"]["Quantity"];
             z: null | components["schemas"]["Quantity"];
+        };
+        /** @description A size of a suspension that somebody may tape or know. */
+        SuspensionSize: {
+            /** @description Its name in files. */
+            name: string;
+            /** @description A unit of its kind; the limits are in it. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Least that can be.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Most that can be.
+             */
+            high: number;
+            /** @description As said in a bay. */
+            label: string;
+            /** @description How it is had, and what it is for. */
+            how: string;
         };
         TakeBackCommand: {
             /** Format: uuid */
@@ -3647,13 +4592,6 @@ export interface components {
              * @description The length that it would give, in mm.
              */
             mm: number;
-        };
-        TapedLinkage: {
-            axle: string;
-            /** Format: double */
-            motionRatio: number;
-            /** Format: double */
-            liftRatio: number;
         };
         /** @description How the owner wants the vehicle to sit. */
         Target: {
@@ -3738,6 +4676,18 @@ export interface components {
              */
             at: string;
         };
+        /** @description A place on the way of a wheel from full droop to full bump. */
+        TravelMark: {
+            /** @description What happens there, in a few words. */
+            what: string;
+            /**
+             * Format: double
+             * @description From the planned ride height, mm; up is bump.
+             */
+            atMm: number;
+            /** @description Whether the travel ends there. */
+            ends: boolean;
+        };
         Tyre: {
             wheel: string;
             size: null | string;
@@ -3807,6 +4757,7 @@ export interface components {
             wheelbase: null | components["schemas"]["Quantity"];
             frontTrack: null | components["schemas"]["Quantity"];
             rearTrack: null | components["schemas"]["Quantity"];
+            frontSpringBase: null | components["schemas"]["Quantity"];
             rearSpringBase: null | components["schemas"]["Quantity"];
             frontAxleMass: null | components["schemas"]["Quantity"];
             rearAxleMass: null | components["schemas"]["Quantity"];
@@ -3829,6 +4780,7 @@ export interface components {
             wheelbase: null | components["schemas"]["QuantityInput"];
             frontTrack: null | components["schemas"]["QuantityInput"];
             rearTrack: null | components["schemas"]["QuantityInput"];
+            frontSpringBase: null | components["schemas"]["QuantityInput"];
             rearSpringBase: null | components["schemas"]["QuantityInput"];
             frontAxleMass: null | components["schemas"]["QuantityInput"];
             rearAxleMass: null | components["schemas"]["QuantityInput"];

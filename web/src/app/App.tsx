@@ -11,6 +11,7 @@ import { TopBar } from "./TopBar";
 const Yard = lazy(() => import("../features/yard/Yard"));
 const TakeIn = lazy(() => import("../features/jobs/TakeIn"));
 const TakenIn = lazy(() => import("../features/jobs/TakenIn"));
+const Vehicle = lazy(() => import("../features/vehicles/VehicleView"));
 const WalkRound = lazy(() => import("../features/walk-rounds/WalkRoundView"));
 const Plan = lazy(() => import("../features/plans/PlanView"));
 const Fit = lazy(() => import("../features/fitting/FitView"));
@@ -48,6 +49,7 @@ export function App() {
           <Route path="shelf" element={<Shelf />} />
           <Route path="jobs/:job" element={<JobLayout />}>
             <Route path="take-in" element={<TakenIn />} />
+            <Route path="vehicle" element={<Vehicle />} />
             <Route path="walk-round" element={<WalkRound />} />
             <Route path="plan" element={<Plan />} />
             <Route path="fit" element={<Fit />} />

@@ -8,6 +8,7 @@ import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
 import { at } from "../../shared/ProblemNote";
 import { cornerWords, typed } from "../../shared/quantity";
+import { kindsOffered, kindWords } from "../shelf/kinds";
 
 export interface FittedText {
   id: string;
@@ -93,8 +94,11 @@ export function FittedNow({
             }}
           >
             <MenuItem value="unknown">part nobody knows</MenuItem>
-            <MenuItem value="strutTopSpacer">strut top spacer</MenuItem>
-            <MenuItem value="block">block</MenuItem>
+            {kindsOffered.map((k) => (
+              <MenuItem key={k} value={k}>
+                {kindWords[k]}
+              </MenuItem>
+            ))}
           </TextField>
           <TextField
             label="Thickness, taped"

@@ -85,6 +85,7 @@ function Rail({
   job: string;
   phases: Schemas["PhaseState"][];
 }) {
+  const onVehicle = useLocation().pathname.endsWith("/vehicle");
   return (
     <Box
       component="nav"
@@ -107,6 +108,10 @@ function Rail({
             key={phase}
             component={NavLink}
             to={`/jobs/${job}/${path}`}
+            // The vehicle belongs to what was taken in.
+            className={({ isActive }: { isActive: boolean }) =>
+              isActive || (phase === "takeIn" && onVehicle) ? "active" : ""
+            }
             sx={{
               flex: { xs: "1 1 0", sm: "1 0 auto" },
               minWidth: 0,

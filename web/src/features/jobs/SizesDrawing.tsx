@@ -14,6 +14,7 @@ export interface SizesText {
   wheelbase: string;
   frontTrack: string;
   rearTrack: string;
+  frontSpringBase: string;
   rearSpringBase: string;
   frontAxleMass: string;
   rearAxleMass: string;
@@ -28,6 +29,7 @@ export const noSizes: SizesText = {
   wheelbase: "",
   frontTrack: "",
   rearTrack: "",
+  frontSpringBase: "",
   rearSpringBase: "",
   frontAxleMass: "",
   rearAxleMass: "",
@@ -47,6 +49,7 @@ export function sizesBody(
     wheelbase: typed(s.wheelbase, unit),
     frontTrack: typed(s.frontTrack, unit),
     rearTrack: typed(s.rearTrack, unit),
+    frontSpringBase: typed(s.frontSpringBase, unit),
     rearSpringBase: typed(s.rearSpringBase, unit),
     frontAxleMass: typed(s.frontAxleMass, mass, "document"),
     rearAxleMass: typed(s.rearAxleMass, mass, "document"),
@@ -59,7 +62,7 @@ export function sizesBody(
 }
 
 /** The drawing's own vehicle: rules of thumb, not the vehicle that is typed. */
-const shape = {
+const usual = {
   wheelbase: 3300,
   frontTrack: 1600,
   rearTrack: 1600,
@@ -161,28 +164,52 @@ const fields: {
     kind: "length",
   },
   {
+    key: "frontSpringBase",
+    label: "Between front springs",
+    left: 29,
+    top: 83,
+    guess: 992,
+    kind: "length",
+  },
+  {
     key: "rearSpringBase",
     label: "Between rear springs",
-    left: 48,
+    left: 51,
     top: 83,
     guess: 1056,
     kind: "length",
   },
 ];
 
+function shows(
+  key: keyof SizesText,
+  live: { front: boolean; rear: boolean },
+): boolean {
+  return key === "frontSpringBase"
+    ? live.front
+    : key === "rearSpringBase"
+      ? live.rear
+      : true;
+}
+
 const scale = 0.105;
 const [x0, ground, floor] = [330, 310, 530];
-const x1 = x0 + shape.wheelbase * scale;
-const half = (shape.frontTrack / 2) * scale;
-const spring = (shape.springBase / 2) * scale;
+const x1 = x0 + usual.wheelbase * scale;
+const half = (usual.frontTrack / 2) * scale;
+const spring = (usual.springBase / 2) * scale;
 
 /** The vehicle with a field where each size lies. What stays empty is estimated, and says so. */
 export function SizesDrawing({
   sizes,
+  kind,
+  live,
   onChange,
   problem,
 }: {
   sizes: SizesText;
+  kind: Schemas["VehicleKind"];
+  /** Which axles are live: only those rest on springs that stand inside the wheels. */
+  live: { front: boolean; rear: boolean };
   onChange: (sizes: SizesText) => void;
   problem: Error | null;
 }) {
@@ -206,50 +233,58 @@ export function SizesDrawing({
         gap: 1.5,
       }}
     >
-      <Drawing />
-      {fields.map((f) => (
-        <TextField
-          key={f.key}
-          label={f.label}
-          value={sizes[f.key]}
-          onChange={(e) => {
-            onChange({ ...sizes, [f.key]: e.target.value });
-          }}
-          placeholder={guess(f)}
-          {...at(problem, `sizes.${f.key}`)}
-          slotProps={{
-            inputLabel: { shrink: true },
-            input: {
-              sx: { bgcolor: "background.paper" },
-              endAdornment: sizes[f.key] === "" && (
-                <InputAdornment position="end">
-                  <Box
-                    component="span"
-                    sx={{ fontSize: "0.78rem", color: "text.secondary" }}
-                  >
-                    estimated
-                  </Box>
-                </InputAdornment>
-              ),
-            },
-          }}
-          sx={{
-            position: { md: "absolute" },
-            left: { md: `${f.left.toString()}%` },
-            top: { md: `${f.top.toString()}%` },
-            width: { md: "21%" },
-          }}
-        />
-      ))}
+      <Drawing kind={kind} live={live} />
+      {fields
+        .filter((f) => shows(f.key, live))
+        .map((f) => (
+          <TextField
+            key={f.key}
+            label={f.label}
+            value={sizes[f.key]}
+            onChange={(e) => {
+              onChange({ ...sizes, [f.key]: e.target.value });
+            }}
+            placeholder={guess(f)}
+            {...at(problem, `sizes.${f.key}`)}
+            slotProps={{
+              inputLabel: { shrink: true },
+              input: {
+                sx: { bgcolor: "background.paper" },
+                endAdornment: sizes[f.key] === "" && (
+                  <InputAdornment position="end">
+                    <Box
+                      component="span"
+                      sx={{ fontSize: "0.78rem", color: "text.secondary" }}
+                    >
+                      estimated
+                    </Box>
+                  </InputAdornment>
+                ),
+              },
+            }}
+            sx={{
+              position: { md: "absolute" },
+              left: { md: `${f.left.toString()}%` },
+              top: { md: `${f.top.toString()}%` },
+              width: { md: "21%" },
+            }}
+          />
+        ))}
     </Box>
   );
 }
 
 /** From the side above, both axles from behind below, with a line to each size. */
-function Drawing() {
+function Drawing({
+  kind,
+  live,
+}: {
+  kind: Schemas["VehicleKind"];
+  live: { front: boolean; rear: boolean };
+}) {
   const inks = useInks();
-  const mid = x0 + shape.mid * scale;
-  const sill = ground - shape.sill * scale;
+  const mid = x0 + usual.mid * scale;
+  const sill = ground - usual.sill * scale;
   return (
     <Box
       component="svg"
@@ -259,7 +294,7 @@ function Drawing() {
     >
       <g opacity={0.6}>
         <SideDrawing
-          shape={shape}
+          shape={{ ...usual, kind }}
           body={{ front: 890, rear: 930 }}
           scale={scale}
           x0={x0}
@@ -273,24 +308,24 @@ function Drawing() {
             <rect
               key={y}
               x={x + y - 14}
-              y={floor - 2 * shape.loaded * scale}
+              y={floor - 2 * usual.loaded * scale}
               width={28}
-              height={2 * shape.loaded * scale}
+              height={2 * usual.loaded * scale}
               rx={6}
               fill={inks.soft}
             />
           ))}
           <path
-            d={`M ${(x - half).toFixed(0)} ${(floor - shape.loaded * scale).toFixed(0)} H ${(x + half).toFixed(0)}`}
+            d={`M ${(x - half).toFixed(0)} ${(floor - usual.loaded * scale).toFixed(0)} H ${(x + half).toFixed(0)}`}
             stroke={inks.now}
             strokeWidth={4}
           />
-          {axle === 1 &&
+          {(axle === 1 ? live.rear : live.front) &&
             [-spring, spring].map((y) => (
               <rect
                 key={y}
                 x={x + y - 7}
-                y={floor - shape.loaded * scale - 14}
+                y={floor - usual.loaded * scale - 14}
                 width={14}
                 height={10}
                 fill={inks.now}
@@ -304,11 +339,12 @@ function Drawing() {
           `M ${x0.toString()} 226 V 84 M ${mid.toFixed(0)} 204 V 84 M ${x0.toString()} 92 H ${mid.toFixed(0)}`,
           `M 505 ${sill.toFixed(0)} V ${ground.toString()} M 497 ${sill.toFixed(0)} h 16`,
           `M 210 254 H 296`,
-          `M 210 92 H 262 L ${x0.toString()} ${(ground - shape.loaded * scale).toFixed(0)}`,
-          `M 790 92 H 744 L ${x1.toFixed(0)} ${(ground - shape.loaded * scale).toFixed(0)}`,
+          `M 210 92 H 262 L ${x0.toString()} ${(ground - usual.loaded * scale).toFixed(0)}`,
+          `M 790 92 H 744 L ${x1.toFixed(0)} ${(ground - usual.loaded * scale).toFixed(0)}`,
           `M ${(170 - half).toFixed(0)} 542 h ${(2 * half).toFixed(0)} m 0 -6 v 12 m ${(-2 * half).toFixed(0)} 0 v -12`,
           `M ${(825 - half).toFixed(0)} 542 h ${(2 * half).toFixed(0)} m 0 -6 v 12 m ${(-2 * half).toFixed(0)} 0 v -12`,
-          `M 690 481 H ${(825 + spring).toFixed(0)}`,
+          live.rear ? `M 720 481 H ${(825 + spring).toFixed(0)}` : "",
+          live.front ? `M 290 481 H ${(170 - spring).toFixed(0)}` : "",
         ].join(" ")}
         stroke={inks.marker}
         strokeWidth={1.5}

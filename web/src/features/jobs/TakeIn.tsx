@@ -13,6 +13,12 @@ import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import {
+  isLive,
+  useSuspensionKinds,
+  usualSuspension,
+  vehicleWords,
+} from "../../shared/useKinds";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
 import { levelByHub, targetBody, TargetFields } from "./TargetFields";
@@ -32,6 +38,8 @@ const blank = {
   carries: "",
   troubles: "",
   promisedOn: "",
+  kind: "pickup" as Schemas["VehicleKind"],
+  ...usualSuspension.pickup,
   equipment: "twoPostLift" as Schemas["Equipment"],
   sizes: noSizes,
   target: levelByHub,
@@ -51,6 +59,8 @@ export default function TakeIn() {
     queryKey: ["platforms"],
     queryFn: async () => must(await api.GET("/api/platforms")),
   });
+
+  const suspensions = useSuspensionKinds();
 
   const field = (
     key:
@@ -100,6 +110,10 @@ export default function TakeIn() {
           vin: draft.vin || null,
           engine: draft.engine || null,
           drive: draft.drive || null,
+          kind: draft.kind,
+          bodyKind: draft.bodyKind,
+          front: draft.front,
+          rear: draft.rear,
           sizes: sizesBody(draft.sizes, unit),
           fitted: fittedBody(draft.fitted, unit),
           wish: draft.wish || null,
@@ -163,10 +177,62 @@ export default function TakeIn() {
             {field("drive", "Drive")}
             {field("odometer", unit === "in" ? "Odometer, mi" : "Odometer, km")}
           </Grid>
-          <Typography color="text.secondary" sx={{ mt: 1 }}>
-            Pickup, body on frame: coil-overs on arms in front, leaf springs
-            above the axle behind.
-          </Typography>
+        </Section>
+        <Section title="What carries it">
+          <Grid>
+            <TextField
+              select
+              label="Sort of vehicle"
+              value={draft.kind}
+              onChange={(e) => {
+                const kind = e.target.value as Schemas["VehicleKind"];
+                setDraft({ ...draft, kind, ...usualSuspension[kind] });
+              }}
+            >
+              {Object.entries(vehicleWords).map(([kind, said]) => (
+                <MenuItem key={kind} value={kind}>
+                  {said}
+                </MenuItem>
+              ))}
+            </TextField>
+            <TextField
+              select
+              label="Body"
+              value={draft.bodyKind}
+              onChange={(e) => {
+                setDraft({
+                  ...draft,
+                  bodyKind: e.target.value as Schemas["BodyKind"],
+                });
+              }}
+            >
+              <MenuItem value="bodyOnFrame">body on frame</MenuItem>
+              <MenuItem value="unibody">unibody</MenuItem>
+            </TextField>
+            {(["front", "rear"] as const).map((axle) => (
+              <TextField
+                key={axle}
+                select
+                label={
+                  axle === "front" ? "Front suspension" : "Rear suspension"
+                }
+                // The list may still be on its way.
+                value={suspensions.length > 0 ? draft[axle] : ""}
+                onChange={(e) => {
+                  setDraft({
+                    ...draft,
+                    [axle]: e.target.value as Schemas["SuspensionKind"],
+                  });
+                }}
+              >
+                {suspensions.map((s) => (
+                  <MenuItem key={s.kind} value={s.kind}>
+                    {s.said}
+                  </MenuItem>
+                ))}
+              </TextField>
+            ))}
+          </Grid>
         </Section>
         <Section title="How it shall sit">
           <TargetFields
@@ -223,6 +289,8 @@ export default function TakeIn() {
         <Section title="Its sizes, as far as you know them">
           <SizesDrawing
             sizes={draft.sizes}
+            kind={draft.kind}
+            live={{ front: isLive(draft.front), rear: isLive(draft.rear) }}
             onChange={(sizes) => {
               setDraft({ ...draft, sizes });
             }}

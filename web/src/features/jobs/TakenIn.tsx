@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Link } from "react-router";
 import { useJob, useRefreshJob, useSeenVersion, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import type { JobView, Schemas } from "../../api/client";
@@ -15,6 +16,7 @@ import {
   retyped,
   retypedLength,
 } from "../../shared/quantity";
+import { isLive } from "../../shared/useKinds";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import {
@@ -23,7 +25,6 @@ import {
   SizesDrawing,
   type SizesText,
 } from "./SizesDrawing";
-import { SuspensionPoints } from "./SuspensionPoints";
 import { targetBody, TargetFields, type TargetText } from "./TargetFields";
 
 function sizesOf(v: Schemas["Vehicle"]): SizesText {
@@ -178,10 +179,30 @@ export default function TakenIn() {
       >
         Keep this target
       </Button>
+      <Typography variant="h2" sx={{ mt: 2.5 }}>
+        Its suspension
+      </Typography>
+      <Typography sx={{ my: 0.5 }}>
+        Front: {view.axles[0]?.said}. Rear: {view.axles[1]?.said}.{" "}
+        {d.job.loads.length > 0 &&
+          `Loads stated: ${d.job.loads.map((l) => l.name).join(", ")}.`}
+      </Typography>
+      <Button component={Link} to="../vehicle" variant="outlined">
+        Suspension, travel and loads
+      </Button>
       <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>
         Its sizes
       </Typography>
-      <SizesDrawing sizes={sizes} onChange={setSizes} problem={problem} />
+      <SizesDrawing
+        sizes={sizes}
+        kind={d.vehicle.kind}
+        live={{
+          front: isLive(d.vehicle.front.kind),
+          rear: isLive(d.vehicle.rear.kind),
+        }}
+        onChange={setSizes}
+        problem={problem}
+      />
       <Button
         variant="outlined"
         sx={{ mt: 1.5 }}
@@ -218,7 +239,6 @@ export default function TakenIn() {
           </Box>
         )}
       </Box>
-      <SuspensionPoints seen={vehicle} />
     </Box>
   );
 }

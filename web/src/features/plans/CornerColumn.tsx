@@ -1,37 +1,97 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../api/client";
+import { useInks } from "../../app/theme";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";
-import { useInks } from "../../app/theme";
+import { Grip } from "./Grip";
+import { corners } from "./stacks";
+import { TravelLadder } from "./TravelLadder";
 
-/** mm to px: thickness is to scale, the strut and the spring stand for themselves. */
+/** mm to px: thickness is to scale, strut and spring stand for themselves. */
 const scale = 0.8;
 
-/** One corner as an exploded stack: what is above, the parts to scale, what is below. */
+/** What is above a stack, what is below it, and what stands for the spring. */
+const ends: Record<
+  Schemas["SuspensionKind"],
+  { above: string; below: string; leaf: boolean }
+> = {
+  coilOverArm: { above: "body, tower", below: "lower arm", leaf: false },
+  strut: { above: "body, tower", below: "upright", leaf: false },
+  multiLink: { above: "body", below: "link", leaf: false },
+  transverseLeaf: { above: "frame", below: "arm", leaf: true },
+  trailingArm: { above: "frame", below: "trailing arm", leaf: false },
+  coilFourLink: { above: "frame", below: "axle", leaf: false },
+  coilRadiusArm: { above: "frame", below: "axle", leaf: false },
+  coilOverAxle: { above: "frame", below: "axle", leaf: false },
+  leafOverslung: { above: "frame", below: "axle", leaf: true },
+  leafUnderslung: { above: "frame, axle", below: "leaf spring", leaf: true },
+};
+
+/** Kinds that sit below the spring; all others are drawn above it. */
+const belowSpring: Schemas["PartKind"][] = [
+  "strutLowerSpacer",
+  "block",
+  "dropBracket",
+  "swayBarLink",
+  "diffDrop",
+  "halfShaftSpacer",
+  "tyre",
+];
+
+/** Kinds that have no one size that lifts. */
+const sizeless: Schemas["PartKind"][] = ["coil", "leafPack", "shock", "tyre"];
+
+export interface Piece {
+  corner: string;
+  id: string;
+}
+
+/** One corner as an exploded stack: what is above, the parts to scale, what is below, and the travel that is left. */
 export function CornerColumn({
   corner,
   vehicle,
   parts,
   chosen,
+  outlook,
+  range,
+  grip,
   onChoose,
   onTakeOut,
+  onMove,
 }: {
   corner: string;
   vehicle: Schemas["Vehicle"];
   parts: Schemas["PlacedPart"][];
   chosen: boolean;
+  outlook: Schemas["CornerOutlook"] | undefined;
+  range: { low: number; high: number };
+  grip: (piece: Piece, label: string) => Record<string, unknown>;
   onChoose: () => void;
   onTakeOut: (id: string) => void;
+  onMove: (id: string, to: string) => void;
 }) {
   const inks = useInks();
-  const unit = useUnit();
-  const strut =
-    (corner.endsWith("F") ? vehicle.front : vehicle.rear).kind ===
-    "coilOverArm";
+  const { above, below, leaf } =
+    ends[(corner.endsWith("F") ? vehicle.front : vehicle.rear).kind];
+  const tile = (p: Schemas["PlacedPart"]) => (
+    <Tile
+      key={p.id}
+      part={p}
+      corner={corner}
+      grip={grip({ corner, id: p.id }, p.name)}
+      onTakeOut={() => {
+        onTakeOut(p.id);
+      }}
+      onMove={(to) => {
+        onMove(p.id, to);
+      }}
+    />
+  );
   return (
     <Box
+      data-drop={corner}
       sx={{
         border: 2,
         borderColor: chosen ? "primary.main" : "divider",
@@ -52,56 +112,94 @@ export function CornerColumn({
         {chosen ? "▼ " : ""}
         {cornerWords[corner]}
       </Button>
-      <Layer label={strut ? "body, tower" : "leaf spring"} />
-      {parts.map((p) => (
-        <Box key={p.id} sx={{ textAlign: "center", px: 0.5 }}>
-          <Box
-            sx={{
-              mx: "auto",
-              width: "74%",
-              height: `${Math.max(8, (p.thickness ? inMm(p.thickness) : 12) * scale).toFixed(0)}px`,
-              bgcolor: "secondary.main",
-              opacity: p.thickness ? 1 : 0.4,
-              my: 0.5,
-            }}
-          />
-          <Box sx={{ fontSize: "0.9rem", lineHeight: 1.2 }}>
-            {p.name}
-            <br />
-            {p.thickness
-              ? showText(inMm(p.thickness), unit)
-              : "thickness unknown"}
-          </Box>
-          <Button
-            size="small"
-            aria-label={`Take out ${p.name}, ${cornerWords[corner] ?? corner}`}
-            onClick={() => {
-              onTakeOut(p.id);
-            }}
-          >
-            Take out
-          </Button>
-        </Box>
-      ))}
+      <Layer label={above} />
+      {parts.filter((p) => !belowSpring.includes(p.kind)).map(tile)}
       <Box sx={{ flex: 1 }} />
       <Box component="svg" viewBox="0 0 80 66" height={66} aria-hidden>
-        {strut ? (
-          <path
-            d="M40 0V12M26 12H54M26 12 54 20 26 28 54 36 26 44 54 52M40 52V66"
-            fill="none"
-            stroke={inks.now}
-            strokeWidth={2.5}
-          />
-        ) : (
-          <path
-            d="M10 24Q40 40 70 24M16 32Q40 45 64 32M32 42V58H48V42M24 58H56"
-            fill="none"
-            stroke={inks.now}
-            strokeWidth={2.5}
-          />
-        )}
+        <path
+          d={
+            leaf
+              ? "M10 24Q40 40 70 24M16 32Q40 45 64 32M32 42V58H48V42M24 58H56"
+              : "M40 0V12M26 12H54M26 12 54 20 26 28 54 36 26 44 54 52M40 52V66"
+          }
+          fill="none"
+          stroke={inks.now}
+          strokeWidth={2.5}
+        />
       </Box>
-      <Layer label={strut ? "lower arm" : "axle"} />
+      {parts.filter((p) => belowSpring.includes(p.kind)).map(tile)}
+      <Layer label={below} />
+      {outlook && <TravelLadder outlook={outlook} range={range} />}
+    </Box>
+  );
+}
+
+/** A part in its place. Arrow keys carry it to another corner, Delete takes it out. */
+function Tile({
+  part: p,
+  corner,
+  grip,
+  onTakeOut,
+  onMove,
+}: {
+  part: Schemas["PlacedPart"];
+  corner: string;
+  grip: Record<string, unknown>;
+  onTakeOut: () => void;
+  onMove: (to: string) => void;
+}) {
+  const unit = useUnit();
+  const where = cornerWords[corner] ?? corner;
+  const amount =
+    p.thickness !== null
+      ? showText(inMm(p.thickness), unit)
+      : sizeless.includes(p.kind)
+        ? null
+        : "thickness unknown";
+  return (
+    <Box sx={{ textAlign: "center", px: 0.5 }}>
+      <Box
+        sx={{
+          mx: "auto",
+          width: "74%",
+          height: `${Math.max(8, (p.thickness ? inMm(p.thickness) : 12) * scale).toFixed(0)}px`,
+          bgcolor: "secondary.main",
+          opacity: p.thickness ? 1 : 0.4,
+          my: 0.5,
+        }}
+      />
+      <Box sx={{ display: "flex", alignItems: "center" }}>
+        <Grip grip={grip} name={`${p.name}, ${where}`} />
+        <Box sx={{ fontSize: "0.9rem", lineHeight: 1.2, flex: 1, minWidth: 0 }}>
+          {p.name}
+          {amount && (
+            <>
+              <br />
+              {amount}
+            </>
+          )}
+        </Box>
+      </Box>
+      <Button
+        size="small"
+        aria-label={`Take out ${p.name}, ${where}`}
+        aria-keyshortcuts="Delete ArrowLeft ArrowRight"
+        onClick={onTakeOut}
+        onKeyDown={(e) => {
+          const step =
+            e.key === "ArrowRight" ? 1 : e.key === "ArrowLeft" ? -1 : 0;
+          const to = corners[corners.indexOf(corner) + step];
+          if (e.key === "Delete") {
+            e.preventDefault();
+            onTakeOut();
+          } else if (step !== 0 && to) {
+            e.preventDefault();
+            onMove(to);
+          }
+        }}
+      >
+        Take out
+      </Button>
     </Box>
   );
 }

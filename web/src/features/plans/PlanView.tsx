@@ -5,109 +5,191 @@ import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
-import { begunPlan, currentStage, draftPlan } from "../../api/document";
+import {
+  begunPlan,
+  currentStage,
+  draftPlan,
+  draftPlans,
+} from "../../api/document";
 import { useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
-import { ResultLength } from "../../shared/Length";
+import { useUnit } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+import { usePartKinds } from "../../shared/useKinds";
 import { usePreview } from "../jobs/JobLayout";
-import { CornerColumn } from "./CornerColumn";
+import { Cautions } from "./Cautions";
+import { CornerColumn, type Piece } from "./CornerColumn";
+import { PlanNeeds, PlanSays } from "./PlanSays";
+import { PlanTable } from "./PlanTable";
+import { PlanTabs } from "./PlanTabs";
 import { ShelfColumn } from "./ShelfColumn";
+import {
+  axleOf,
+  copied,
+  corners,
+  meant,
+  moved,
+  nextName,
+  placed,
+  placings,
+  without,
+  type Axle,
+  type Side,
+  type Stacks,
+} from "./stacks";
+import { ladderRange } from "./TravelLadder";
+import { useDrag } from "./useDrag";
 
-type Stacks = Schemas["CornerStack"][];
-
-const corners = ["LF", "RF", "LR", "RR"];
-
-function placings(stacks: Stacks): Schemas["CornerPlacings"][] {
-  return stacks.map((s) => ({
-    corner: s.corner,
-    parts: s.parts.map((p) => ({ id: p.id, partId: p.partId })),
-  }));
-}
+type Carried = { part: Schemas["Part"] } | { piece: Piece };
 
 /** Stacks per corner, the shelf beside them, and what it will do. */
 export default function PlanView() {
   const view = useJob();
   const d = view.document;
+  const unit = useUnit();
   const send = useSend();
   const navigate = useNavigate();
   const preview = usePreview();
+  const kinds = usePartKinds();
   const stage = currentStage(d);
-  const draft = draftPlan(d);
+  const plans = draftPlans(d);
+  const [looked, setLooked] = useState<string | null>(null);
+  const draft = plans.find((p) => p.id === looked) ?? draftPlan(d);
   const stacks = draft?.stacks ?? stage.stacks;
-  const [axle, setAxle] = useState<"front" | "rear">("front");
-  const [side, setSide] = useState<"both" | "left" | "right">("both");
+  const [axle, setAxle] = useState<Axle>("front");
+  const [side, setSide] = useState<Side>("both");
   const [problem, setProblem] = useState<Error | null>(null);
   const [reason, setReason] = useState("");
   const shelf = useQuery({
     queryKey: ["parts"],
     queryFn: async () => must(await api.GET("/api/parts")),
   });
-  const prediction = view.results.predictions.find(
-    (p) => p.planId === draft?.id,
-  );
-
-  const with_ = (part: Schemas["Part"]): Stacks => {
-    const both = axle === "front" ? ["LF", "RF"] : ["LR", "RR"];
-    const targets = both.filter(
-      (c) => side === "both" || (side === "left") === c.startsWith("L"),
-    );
-    return corners.map((corner) => {
-      const parts = stacks.find((s) => s.corner === corner)?.parts ?? [];
-      return {
-        corner,
-        parts: targets.includes(corner)
-          ? [...parts, { ...part, id: v7(), partId: part.id }]
-          : parts,
-      };
-    });
+  const { predictions } = view.results;
+  const prediction = predictions.find((p) => p.planId === draft?.id);
+  const shown = draft?.id === draftPlan(d)?.id ? null : (prediction ?? null);
+  // The band shows the plan that is looked at.
+  useEffect(() => {
+    preview(shown);
+    return () => {
+      preview(null);
+    };
+  }, [shown, preview]);
+  const band = (p: Schemas["Prediction"] | null) => {
+    preview(p ?? shown);
   };
 
-  const save = async (next: Stacks) => {
+  const attempt = async (act: () => Promise<unknown>) => {
     setProblem(null);
-    preview(null);
-    const id = draft?.id ?? v7();
     try {
-      await send(
-        "PUT",
-        `/plans/${id}`,
-        {
-          version: draft ? view.versions[draft.id] : null,
-          fromStageId: stage.id,
-          name: draft?.name ?? "Plan A",
-          stacks: placings(next),
-        },
-        "the plan",
-      );
+      await act();
     } catch (e) {
       setProblem(asError(e));
     }
   };
+  const put = (
+    id: string,
+    name: string,
+    version: number | null,
+    next: Schemas["CornerPlacings"][],
+  ) =>
+    send(
+      "PUT",
+      `/plans/${id}`,
+      { version, fromStageId: stage.id, name, stacks: next },
+      "the plan",
+    );
+  const keep = (next: Schemas["CornerPlacings"][], name?: string) =>
+    attempt(() =>
+      put(
+        draft?.id ?? v7(),
+        name ?? draft?.name ?? "Plan A",
+        draft ? (view.versions[draft.id] ?? null) : null,
+        next,
+      ),
+    );
+  const save = (next: Stacks) => {
+    preview(shown);
+    return keep(placings(next));
+  };
 
-  const tryOut = async (part: Schemas["Part"] | null) => {
-    if (!part) {
-      preview(null);
+  const tryOut = async (next: Stacks | null) => {
+    if (!next) {
+      band(null);
       return;
     }
     const answer = await api.POST("/api/jobs/{job}/plans/preview", {
       params: { path: { job: d.job.id } },
-      body: { fromStageId: stage.id, stacks: placings(with_(part)) },
+      body: { fromStageId: stage.id, stacks: placings(next) },
     });
     if (answer.data) {
       preview(answer.data);
     }
   };
 
-  const begin = async () => {
-    if (!draft) {
-      return;
+  /** What a carried thing would make of the stacks at a place; null where it has none. */
+  const dropped = (it: Carried, place: string | null): Stacks | null => {
+    if (place === null) {
+      return null;
     }
-    setProblem(null);
-    try {
+    if ("part" in it) {
+      return place === "off"
+        ? null
+        : placed(
+            stacks,
+            it.part,
+            side === "both" ? meant(axleOf(place), "both") : [place],
+          );
+    }
+    const { corner, id } = it.piece;
+    return place === "off"
+      ? without(stacks, corner, id, side)
+      : place === corner
+        ? null
+        : moved(stacks, corner, id, place, side);
+  };
+  const { held, grip } = useDrag<Carried>({
+    over: (it, place) => void tryOut(dropped(it, place)),
+    drop: (it, place) => {
+      const next = dropped(it, place);
+      if (next) {
+        void save(next);
+      } else {
+        band(null);
+      }
+    },
+  });
+
+  const raise = (by: string) =>
+    keep(
+      placings(stacks)
+        .concat(
+          corners
+            .filter((c) => !stacks.some((s) => s.corner === c))
+            .map((corner) => ({ corner, parts: [] })),
+        )
+        .map((s) =>
+          meant(axle, side).includes(s.corner)
+            ? {
+                ...s,
+                parts: [
+                  ...s.parts,
+                  { id: v7(), partId: null, raise: typed(by, unit) },
+                ],
+              }
+            : s,
+        ),
+    );
+
+  const begin = () =>
+    attempt(async () => {
+      if (!draft) {
+        return;
+      }
       await send(
         "POST",
         `/plans/${draft.id}/begin`,
@@ -121,12 +203,11 @@ export default function PlanView() {
         "the beginning of the fitting",
       );
       await navigate(`/jobs/${d.job.id}/fit`);
-    } catch (e) {
-      setProblem(asError(e));
-    }
-  };
+    });
 
   const gate = problem instanceof Problem && problem.field === "reason";
+  const suspension = d.vehicle[axle].kind;
+  const range = ladderRange(prediction?.corners ?? []);
   return (
     <Box>
       <Box
@@ -143,9 +224,49 @@ export default function PlanView() {
         <Typography sx={{ flex: 1, minWidth: 240 }} color="text.secondary">
           {begunPlan(d)
             ? `From ${stage.name}, as it stands now. What stays in changes nothing.`
-            : "Choose where, then put parts in from the shelf. The band above follows."}
+            : "Choose where, then put parts in from the shelf, or drag them. The band above follows."}
         </Typography>
       </Box>
+      <PlanTabs
+        plans={plans}
+        selected={draft}
+        onSelect={setLooked}
+        onAdd={() => {
+          const id = v7();
+          void attempt(async () => {
+            await put(
+              id,
+              nextName(plans.map((p) => p.name)),
+              null,
+              copied(stacks, stage.stacks),
+            );
+            setLooked(id);
+          });
+        }}
+        onRename={(name) => void keep(placings(stacks), name)}
+        onChoose={() =>
+          void attempt(() =>
+            send(
+              "POST",
+              `/plans/${draft?.id ?? ""}/choose`,
+              { version: view.versions[draft?.id ?? ""] },
+              "the choice",
+            ),
+          )
+        }
+        onDrop={() =>
+          void attempt(async () => {
+            await send(
+              "POST",
+              `/plans/${draft?.id ?? ""}/drop`,
+              { version: view.versions[draft?.id ?? ""] },
+              "the plan",
+            );
+            setLooked(null);
+          })
+        }
+      />
+      <PlanSays prediction={prediction} onBand={band} />
       <Box
         sx={{
           display: "grid",
@@ -171,41 +292,24 @@ export default function PlanView() {
                 corner={corner}
                 vehicle={d.vehicle}
                 parts={stacks.find((s) => s.corner === corner)?.parts ?? []}
-                chosen={
-                  (axle === "front") === corner.endsWith("F") &&
-                  (side === "both" ||
-                    (side === "left") === corner.startsWith("L"))
-                }
+                chosen={meant(axle, side).includes(corner)}
+                outlook={prediction?.corners.find((c) => c.corner === corner)}
+                range={range}
+                grip={(piece, label) => grip({ piece }, label)}
                 onChoose={() => {
-                  setAxle(corner.endsWith("F") ? "front" : "rear");
+                  setAxle(axleOf(corner));
                   if (side !== "both") {
                     setSide(corner.startsWith("L") ? "left" : "right");
                   }
                 }}
-                onTakeOut={(id) => {
-                  const gone = stacks
-                    .flatMap((s) => s.parts)
-                    .find((p) => p.id === id);
-                  const twin = (p: Schemas["PlacedPart"]) =>
-                    side === "both" &&
-                    gone?.partId !== null &&
-                    p.partId === gone?.partId;
-                  void save(
-                    stacks.map((s) => ({
-                      ...s,
-                      parts: s.parts.filter(
-                        (p) =>
-                          p.id !== id &&
-                          !(
-                            s.corner.endsWith(corner.slice(1)) &&
-                            s.corner !== corner &&
-                            twin(p)
-                          ),
-                      ),
-                    })),
-                  );
-                }}
+                onTakeOut={(id) => void save(without(stacks, corner, id, side))}
+                onMove={(id, to) =>
+                  void save(moved(stacks, corner, id, to, side))
+                }
               />
+            ))}
+            {(["front", "rear"] as const).map((a) => (
+              <Cautions key={a} axle={a} corners={prediction?.corners ?? []} />
             ))}
           </Box>
           <FormControlLabel
@@ -219,7 +323,11 @@ export default function PlanView() {
             }
             label="One side only, on purpose"
           />
-          <Says prediction={prediction} />
+          <Typography color="text.secondary" sx={{ fontSize: "0.88rem" }}>
+            On “Take out”: Delete takes the part out, ← and → carry it to the
+            next corner.
+          </Typography>
+          <PlanNeeds prediction={prediction} />
           <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>
             <ProblemNote problem={problem} />
             {gate && (
@@ -233,81 +341,58 @@ export default function PlanView() {
             )}
             {draft && (
               <Button variant="contained" onClick={() => void begin()}>
-                {gate ? "Begin with this reason" : "Agreed: begin the fitting"}
+                {gate
+                  ? "Begin with this reason"
+                  : plans.length > 1
+                    ? `Agreed: begin the fitting of ${draft.name}`
+                    : "Agreed: begin the fitting"}
               </Button>
             )}
           </Box>
         </Box>
         <ShelfColumn
           parts={shelf.data ?? []}
+          kinds={kinds}
+          suspension={suspension}
           axle={axle}
           side={side}
-          onTry={(part) => void tryOut(part)}
-          onPlace={(part) => void save(with_(part))}
+          collar={["coilOverArm", "trailingArm", "coilOverAxle"].includes(
+            suspension,
+          )}
+          grip={(part, label) => grip({ part }, label)}
+          onTry={(part) =>
+            void tryOut(part && placed(stacks, part, meant(axle, side)))
+          }
+          onPlace={(part) => void save(placed(stacks, part, meant(axle, side)))}
+          onRaise={(by) => void raise(by)}
         />
       </Box>
-    </Box>
-  );
-}
-
-/** What the plan will do, and on what that rests. */
-function Says({
-  prediction,
-}: {
-  prediction: Schemas["Prediction"] | undefined;
-}) {
-  if (!prediction) {
-    return null;
-  }
-  if (prediction.cannot !== null) {
-    return <Typography sx={{ mt: 1 }}>▲ {prediction.cannot}</Typography>;
-  }
-  return (
-    <Box sx={{ mt: 1 }}>
-      {prediction.refusals.map((r) => (
-        <Typography
-          key={r}
-          role="alert"
-          sx={{ color: "error.main", fontWeight: 700 }}
+      <PlanTable
+        plans={plans}
+        predictions={predictions}
+        selected={draft?.id}
+        onSelect={setLooked}
+        onBand={band}
+      />
+      {held && (
+        <Box
+          aria-hidden
+          sx={{
+            position: "fixed",
+            left: held.x + 12,
+            top: held.y + 8,
+            zIndex: 10,
+            pointerEvents: "none",
+            bgcolor: "secondary.main",
+            color: "secondary.contrastText",
+            px: 1,
+            py: 0.5,
+            fontWeight: 600,
+          }}
         >
-          ■ {r}
-        </Typography>
-      ))}
-      <Box
-        component="dl"
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(165px, 1fr))",
-          gap: 1,
-          m: 0,
-        }}
-      >
-        {(
-          [
-            ["Front will rise", prediction.frontRise],
-            ["Rear will rise", prediction.rearRise],
-            ["Rake will be", prediction.rake],
-          ] as const
-        ).map(([name, result]) => (
-          <Box key={name}>
-            <Box
-              component="dt"
-              sx={{ color: "text.secondary", fontSize: "0.85rem" }}
-            >
-              {name}
-            </Box>
-            <Box
-              component="dd"
-              sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
-            >
-              <ResultLength result={result} signed />
-            </Box>
-          </Box>
-        ))}
-      </Box>
-      <Typography color="text.secondary" sx={{ mt: 0.5, fontSize: "0.92rem" }}>
-        {prediction.basis.join(" ")}
-      </Typography>
+          {held.label}
+        </Box>
+      )}
     </Box>
   );
 }

@@ -1,43 +1,79 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { useState } from "react";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { kindWords } from "../shelf/kinds";
+import { Grip } from "./Grip";
+import type { Axle, Side } from "./stacks";
 
-const fits = { front: "strutTopSpacer", rear: "block" } as const;
+const order = Object.keys(kindWords);
 
-/** The parts that belong to the chosen axle, thinnest first. Pointing at one shows in the band what it would do. */
+/** From here on the list is worth a search. */
+const many = 8;
+
+/** The parts that have a place on the chosen axle, those that lift first. Pointing at one shows in the band what it would do. */
 export function ShelfColumn({
   parts,
+  kinds,
+  suspension,
   axle,
   side,
+  collar,
+  grip,
   onTry,
   onPlace,
+  onRaise,
 }: {
   parts: Schemas["ShelfPart"][];
-  axle: "front" | "rear";
-  side: "both" | "left" | "right";
+  kinds: Schemas["PartKindView"][];
+  suspension: Schemas["SuspensionKind"];
+  axle: Axle;
+  side: Side;
+  /** Whether there is a collar that can be turned up. */
+  collar: boolean;
+  grip: (part: Schemas["Part"], label: string) => Record<string, unknown>;
   onTry: (part: Schemas["Part"] | null) => void;
   onPlace: (part: Schemas["Part"]) => void;
+  onRaise: (by: string) => void;
 }) {
   const unit = useUnit();
-  const mine = parts
+  const [find, setFind] = useState("");
+  const [raise, setRaise] = useState("");
+  const rule = (p: Schemas["Part"]) =>
+    kinds.find((k) => k.rule.kind === p.kind);
+  const lifts = (p: Schemas["Part"]) => rule(p)?.rule.family !== "none";
+  const fits = parts
     .map((p) => p.part)
-    .filter((p) => p.kind === fits[axle])
+    .filter(
+      (p) =>
+        rule(p)?.fits.includes(suspension) &&
+        // A steered axle takes no block; the shelf does not tempt anybody.
+        !(p.kind === "block" && axle === "front"),
+    );
+  const mine = fits
+    .filter((p) =>
+      `${p.name} ${p.number} ${kindWords[p.kind]}`
+        .toLowerCase()
+        .includes(find.trim().toLowerCase()),
+    )
     .sort(
       (a, b) =>
+        Number(lifts(b)) - Number(lifts(a)) ||
+        order.indexOf(a.kind) - order.indexOf(b.kind) ||
         (a.thickness ? inMm(a.thickness) : 1e9) -
-        (b.thickness ? inMm(b.thickness) : 1e9),
+          (b.thickness ? inMm(b.thickness) : 1e9),
     );
   const where = side === "both" ? `both ${axle}` : `the ${side} ${axle}`;
   return (
-    <Box component="section">
+    <Box component="section" data-drop="off">
       <Typography variant="h2">Shelf, for {where}</Typography>
-      {mine.length === 0 && (
+      {fits.length === 0 && (
         <Typography>
           Nothing on the shelf fits here.{" "}
           <Link component={To} to="/shelf">
@@ -46,7 +82,57 @@ export function ShelfColumn({
           .
         </Typography>
       )}
-      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+      {fits.length > many && (
+        <TextField
+          label="Find on the shelf"
+          size="small"
+          value={find}
+          onChange={(e) => {
+            setFind(e.target.value);
+          }}
+          sx={{ my: 1 }}
+        />
+      )}
+      {collar && (
+        <Box
+          component="form"
+          onSubmit={(e) => {
+            e.preventDefault();
+            onRaise(raise);
+            setRaise("");
+          }}
+          sx={{ display: "flex", gap: 1, my: 1, alignItems: "center" }}
+        >
+          <TextField
+            label="Turn the collar up by"
+            size="small"
+            value={raise}
+            placeholder={unit}
+            onChange={(e) => {
+              setRaise(e.target.value);
+            }}
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+          <Button
+            type="submit"
+            variant="outlined"
+            sx={{ whiteSpace: "nowrap", flex: "none" }}
+          >
+            Turn up
+          </Button>
+        </Box>
+      )}
+      <Box
+        component="ul"
+        tabIndex={-1}
+        sx={{
+          listStyle: "none",
+          p: 0,
+          m: 0,
+          maxHeight: { md: 620 },
+          overflowY: "auto",
+        }}
+      >
         {mine.map((p) => (
           <Box
             component="li"
@@ -66,11 +152,14 @@ export function ShelfColumn({
               borderColor: "divider",
             }}
           >
+            <Grip grip={grip(p, p.name)} name={p.name} />
             <Box
               aria-hidden
               sx={{
                 width: 34,
-                height: p.thickness ? inMm(p.thickness) * 0.6 : 10,
+                height: p.thickness
+                  ? Math.min(56, inMm(p.thickness) * 0.6)
+                  : 10,
                 bgcolor: "secondary.main",
                 opacity: p.thickness ? 1 : 0.35,
                 flex: "none",
@@ -80,7 +169,9 @@ export function ShelfColumn({
               <b>
                 {p.thickness
                   ? showText(inMm(p.thickness), unit)
-                  : "Thickness unknown"}
+                  : rule(p)?.rule.amount === null
+                    ? ""
+                    : "Thickness unknown"}
               </b>{" "}
               {p.name}
               <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>

@@ -1,32 +1,21 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
-import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
-import { at, ProblemNote } from "../../shared/ProblemNote";
-import { knownWords, typed } from "../../shared/quantity";
+import { knownWords, quantityText } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { usePartKinds } from "../../shared/useKinds";
 import { kindWords } from "./kinds";
+import { PartForm } from "./PartForm";
+import { blankPart, editPart, type PartText } from "./part";
 import { Platforms } from "./Platforms";
+import { ShelfFiles } from "./ShelfFiles";
 
-interface PartText {
-  id: string;
-  version: number | null;
-  number: string;
-  name: string;
-  kind: Schemas["PartKind"];
-  thickness: string;
-  thicknessKnown: Schemas["Known"];
-  claim: string;
-  count: string;
-}
+const order = Object.keys(kindWords);
 
 function byKindAndThickness(
   { part: a }: Schemas["ShelfPart"],
@@ -34,93 +23,30 @@ function byKindAndThickness(
 ): number {
   const thick = (p: Schemas["Part"]) =>
     p.thickness ? inMm(p.thickness) : Number.MAX_VALUE;
-  return b.kind.localeCompare(a.kind) || thick(a) - thick(b);
+  return (
+    order.indexOf(a.kind) - order.indexOf(b.kind) ||
+    thick(a) - thick(b) ||
+    a.name.localeCompare(b.name)
+  );
 }
-
-const blank = (): PartText => ({
-  id: v7(),
-  version: null,
-  number: "",
-  name: "",
-  kind: "strutTopSpacer",
-  thickness: "",
-  thicknessKnown: "measured",
-  claim: "",
-  count: "2",
-});
-
-const edit = ({ part: p, version }: Schemas["ShelfPart"]): PartText => ({
-  id: p.id,
-  version,
-  number: p.number,
-  name: p.name,
-  kind: p.kind,
-  thickness: p.thickness
-    ? (p.thickness.typed ??
-      `${p.thickness.value.toString()} ${p.thickness.unit}`)
-    : "",
-  thicknessKnown: p.thickness?.known ?? "measured",
-  claim: p.claim
-    ? (p.claim.typed ?? `${p.claim.value.toString()} ${p.claim.unit}`)
-    : "",
-  count: p.count.toString(),
-});
 
 /** The parts at hand. Thickness and claim are two numbers: one is taped, the other is what a box says. */
 export default function Shelf() {
-  const unit = useUnit();
   const client = useQueryClient();
+  const kinds = usePartKinds();
   const parts = useQuery({
     queryKey: ["parts"],
     queryFn: async () => must(await api.GET("/api/parts")),
   });
   const [draft, setDraft, clear] = useDraft<PartText | null>("part", null);
-  const [answers, setAnswers] = useState<string[]>([]);
-  const save = useMutation({
-    mutationFn: async ({ p, given }: { p: PartText; given: string[] }) =>
-      must(
-        await api.PUT("/api/parts/{id}", {
-          params: { path: { id: p.id } },
-          body: {
-            version: p.version,
-            number: p.number,
-            name: p.name,
-            kind: p.kind,
-            thickness: typed(p.thickness, unit, p.thicknessKnown, given),
-            claim: typed(p.claim, unit, "box", given),
-            count: Number.parseInt(p.count, 10) || 0,
-            price: null,
-            currency: null,
-            notes: null,
-          },
-        }),
-      ),
-    onSuccess: async () => {
-      clear();
-      setAnswers([]);
-      await client.invalidateQueries({ queryKey: ["parts"] });
-    },
-  });
-  const field = (
-    key: "number" | "name" | "thickness" | "claim" | "count",
-    label: string,
-  ) =>
-    draft && (
-      <TextField
-        label={label}
-        value={draft[key]}
-        onChange={(e) => {
-          setAnswers([]);
-          setDraft({ ...draft, [key]: e.target.value });
-        }}
-        {...at(save.error, key)}
-      />
-    );
-
+  const takeOff = async (id: string) => {
+    await api.DELETE("/api/parts/{id}", { params: { path: { id } } });
+    await client.invalidateQueries({ queryKey: ["parts"] });
+  };
   return (
     <Box
       component="main"
-      sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 1000 }}
+      sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 1080 }}
     >
       <Box
         sx={{ display: "flex", alignItems: "center", gap: 2, flexWrap: "wrap" }}
@@ -131,7 +57,7 @@ export default function Shelf() {
         <Button
           variant="contained"
           onClick={() => {
-            setDraft(blank());
+            setDraft(blankPart());
           }}
         >
           Put a part on the shelf
@@ -142,142 +68,27 @@ export default function Shelf() {
         box says it lifts. Neither is the lift.
       </Typography>
       {draft && (
-        <Box
-          component="form"
-          onSubmit={(e) => {
-            e.preventDefault();
-            save.mutate({ p: draft, given: answers });
-          }}
-          sx={{
-            border: 2,
-            borderColor: "primary.main",
-            p: 1.5,
-            my: 1.5,
-            display: "grid",
-            gap: 1.5,
-            gridTemplateColumns: "repeat(auto-fill, minmax(180px, 1fr))",
-          }}
-        >
-          {field("name", "Name")}
-          {field("number", "Number")}
-          <TextField
-            select
-            label="It is a"
-            value={draft.kind}
-            onChange={(e) => {
-              setDraft({
-                ...draft,
-                kind: e.target.value as Schemas["PartKind"],
-              });
-            }}
-          >
-            <MenuItem value="strutTopSpacer">strut top spacer</MenuItem>
-            <MenuItem value="block">block</MenuItem>
-          </TextField>
-          {field("thickness", "Thickness")}
-          <TextField
-            select
-            label="Thickness is"
-            value={draft.thicknessKnown}
-            onChange={(e) => {
-              setDraft({
-                ...draft,
-                thicknessKnown: e.target.value as Schemas["Known"],
-              });
-            }}
-          >
-            <MenuItem value="measured">measured</MenuItem>
-            <MenuItem value="box">read off a box</MenuItem>
-            <MenuItem value="told">told</MenuItem>
-          </TextField>
-          {field("claim", "Claimed lift")}
-          {field("count", "Pieces")}
-          <Box
-            sx={{
-              gridColumn: "1 / -1",
-              display: "flex",
-              gap: 1,
-              flexWrap: "wrap",
-            }}
-          >
-            <Button type="submit" variant="contained">
-              Keep this part
-            </Button>
-            <Button
-              onClick={() => {
-                clear();
-              }}
-            >
-              Stop
-            </Button>
-            <ProblemNote
-              problem={save.error}
-              onChoose={(key) => {
-                const given = [...answers, key];
-                setAnswers(given);
-                save.mutate({ p: draft, given });
-              }}
-            />
-            {save.error instanceof Problem &&
-              save.error.theirs !== undefined &&
-              save.error.theirs !== null && (
-                <Button
-                  variant="outlined"
-                  onClick={() => {
-                    void parts.refetch().then((fresh) => {
-                      const theirs = fresh.data?.find(
-                        (p) => p.part.id === draft.id,
-                      );
-                      if (theirs) {
-                        setDraft({ ...draft, version: theirs.version });
-                        save.reset();
-                      }
-                    });
-                  }}
-                >
-                  Keep mine over theirs
-                </Button>
-              )}
-          </Box>
-        </Box>
+        <PartForm
+          key={draft.id}
+          draft={draft}
+          kinds={kinds}
+          onChange={setDraft}
+          onDone={clear}
+        />
       )}
       <Box component="ul" sx={{ listStyle: "none", p: 0 }}>
-        {parts.data?.toSorted(byKindAndThickness).map((row) => (
-          <Box
-            component="li"
+        {parts.data?.toSorted(byKindAndThickness).map((row, i, all) => (
+          <Line
             key={row.part.id}
-            sx={{
-              display: "flex",
-              gap: 2,
-              alignItems: "center",
-              borderBottom: 1,
-              borderColor: "divider",
-              py: 0.5,
+            row={row}
+            first={row.part.kind !== all[i - 1]?.part.kind}
+            kinds={kinds}
+            onChange={() => {
+              setDraft(editPart(row));
+              window.scrollTo({ top: 0 });
             }}
-          >
-            <Box sx={{ flex: 1 }}>
-              <b>{row.part.name}</b> {row.part.number} ·{" "}
-              {kindWords[row.part.kind]}
-              <Box sx={{ color: "text.secondary" }}>
-                {row.part.thickness
-                  ? `${showText(inMm(row.part.thickness), unit)} thick, ${knownWords[row.part.thickness.known]}`
-                  : "thickness unknown: no prediction until somebody measures it"}
-                {row.part.claim &&
-                  ` · claims ${showText(inMm(row.part.claim), unit)}`}
-              </Box>
-            </Box>
-            <Box sx={{ fontWeight: 700 }}>{row.part.count}</Box>
-            <Button
-              variant="outlined"
-              aria-label={`Change ${row.part.name}`}
-              onClick={() => {
-                save.reset();
-                setDraft(edit(row));
-              }}
-            >
-              Change
-            </Button>
-          </Box>
+            onTakeOff={() => void takeOff(row.part.id)}
+          />
         ))}
       </Box>
       {parts.data?.length === 0 && (
@@ -286,7 +97,156 @@ export default function Shelf() {
           claim as the box says.
         </Typography>
       )}
+      <Bin />
+      <ShelfFiles />
       <Platforms />
+    </Box>
+  );
+}
+
+function Line({
+  row: { part },
+  first,
+  kinds,
+  onChange,
+  onTakeOff,
+}: {
+  row: Schemas["ShelfPart"];
+  first: boolean;
+  kinds: Schemas["PartKindView"][];
+  onChange: () => void;
+  onTakeOff: () => void;
+}) {
+  const unit = useUnit();
+  const kind = kinds.find((k) => k.rule.kind === part.kind);
+  const amount = kind?.rule.amount ?? null;
+  const sizes = Object.entries(part.dimensions).map(
+    ([name, q]) =>
+      `${kind?.sizes.find((s) => s.name === name)?.label ?? name} ${["mm", "in"].includes(q.unit) ? showText(inMm(q), unit) : quantityText(q)}`,
+  );
+  const facts = [
+    part.thickness
+      ? `${amount === "Thickness" ? "" : `${amount ?? ""} `}${showText(inMm(part.thickness), unit)}${amount === "Thickness" ? " thick" : ""}, ${knownWords[part.thickness.known]}`
+      : amount === null
+        ? null
+        : "thickness unknown: no prediction until somebody measures it",
+    part.claim && `claims ${showText(inMm(part.claim), unit)}`,
+    ...sizes,
+    part.leaves.length > 0 ? `${part.leaves.length.toString()} leaves` : null,
+    part.price !== null
+      ? `${part.price.toFixed(2)} ${part.currency ?? ""}`.trim()
+      : null,
+    part.hours && `${part.hours.value.toString()} ${part.hours.unit} to fit`,
+    part.limits && `maker: ${part.limits}`,
+  ].filter(Boolean);
+  return (
+    <>
+      {first && (
+        <Box
+          component="li"
+          sx={{
+            pt: 1.5,
+            pb: 0.25,
+            borderBottom: 2,
+            borderColor: "text.primary",
+            fontWeight: 700,
+          }}
+        >
+          {kindWords[part.kind]}
+        </Box>
+      )}
+      <Box
+        component="li"
+        sx={{
+          display: "flex",
+          gap: 2,
+          alignItems: "center",
+          borderBottom: 1,
+          borderColor: "divider",
+          py: 0.5,
+        }}
+      >
+        <Box
+          aria-hidden
+          sx={{
+            width: 44,
+            flex: "none",
+            height: part.thickness
+              ? Math.min(60, inMm(part.thickness) * 0.8)
+              : 10,
+            bgcolor: "secondary.main",
+            opacity: part.thickness ? 1 : 0.35,
+          }}
+        />
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <b>{part.name}</b> {part.number}
+          <Box sx={{ color: "text.secondary" }}>{facts.join(" · ")}</Box>
+        </Box>
+        <Box sx={{ fontWeight: 700 }}>{part.count}</Box>
+        <Button
+          variant="outlined"
+          aria-label={`Change ${part.name}`}
+          onClick={onChange}
+        >
+          Change
+        </Button>
+        <Button aria-label={`Take off ${part.name}`} onClick={onTakeOff}>
+          Take off
+        </Button>
+      </Box>
+    </>
+  );
+}
+
+/** What was taken off: stacks keep their own copy, and it can be put back for 90 days. */
+function Bin() {
+  const client = useQueryClient();
+  const [open, setOpen] = useState(false);
+  const bin = useQuery({
+    queryKey: ["parts", "bin"],
+    queryFn: async () => must(await api.GET("/api/parts/bin")),
+    enabled: open,
+  });
+  return (
+    <Box
+      component="details"
+      onToggle={(e) => {
+        setOpen((e.target as HTMLDetailsElement).open);
+      }}
+    >
+      <Typography
+        component="summary"
+        sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
+      >
+        Taken off the shelf
+      </Typography>
+      <Typography color="text.secondary">
+        Kept for 90 days. Stacks that were fitted keep their own copy for ever.
+      </Typography>
+      {bin.data?.length === 0 && <Typography>Nothing.</Typography>}
+      {bin.data?.map(({ part }) => (
+        <Box
+          key={part.id}
+          sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}
+        >
+          <Box sx={{ flex: 1 }}>
+            {part.name} {part.number}, {kindWords[part.kind]}
+          </Box>
+          <Button
+            variant="outlined"
+            aria-label={`Put back ${part.name}`}
+            onClick={() => {
+              void api
+                .POST("/api/parts/{id}/put-back", {
+                  params: { path: { id: part.id } },
+                })
+                .then(() => client.invalidateQueries({ queryKey: ["parts"] }));
+            }}
+          >
+            Put back
+          </Button>
+        </Box>
+      ))}
     </Box>
   );
 }

@@ -7,6 +7,7 @@ type Stance = Schemas["WalkRoundStance"];
 
 /** The numbers that a drawing to scale needs, in mm. */
 export interface Shape {
+  kind: Vehicle["kind"];
   wheelbase: number;
   frontTrack: number;
   rearTrack: number;
@@ -25,6 +26,7 @@ export function shapeOf(v: Vehicle): Shape {
   const tyre = tyreOf(v.tyreSize);
   const d = v.dimensions;
   return {
+    kind: v.kind,
     wheelbase: mm(d.wheelbase, 3300),
     frontTrack: mm(d.frontTrack, 1600),
     rearTrack: mm(d.rearTrack, 1600),

@@ -1,0 +1,43 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Suspension;
+
+namespace Nokko.Core.JobFile;
+
+/// <summary>Sizes of suspensions and parts in a job file: each name is known, and leaves can be built.</summary>
+internal static class JobFileParts
+{
+    /// <summary>The first thing that is wrong.</summary>
+    public static JobFileError? Check(JobDocument d) =>
+        Names(d.Vehicle.Front, "$.vehicle.front")
+        ?? Names(d.Vehicle.Rear, "$.vehicle.rear")
+        ?? d.Stages.SelectMany((s, i) => Parts(s.Stacks, $"$.stages[{i}]"))
+            .Concat(d.Plans.SelectMany((p, i) => Parts(p.Stacks, $"$.plans[{i}]")))
+            .FirstOrDefault();
+
+    private static JobFileError? Names(Vehicles.Suspension suspension, string path) =>
+        suspension.Dimensions.Keys.FirstOrDefault(k => SuspensionSizes.Find(k) is null) is { } name
+            ? new JobFileError(
+                $"{path}.dimensions.{name}",
+                "No suspension has a size of this name."
+            )
+            : null;
+
+    private static IEnumerable<JobFileError> Parts(IReadOnlyList<CornerStack> stacks, string path)
+    {
+        for (var i = 0; i < stacks.Count; i++)
+        {
+            for (var j = 0; j < stacks[i].Parts.Count; j++)
+            {
+                var (part, at) = (stacks[i].Parts[j], $"{path}.stacks[{i}].parts[{j}]");
+                if (part.Dimensions.Keys.FirstOrDefault(k => PartSizes.Find(k) is null) is { } name)
+                {
+                    yield return new($"{at}.dimensions.{name}", "No part has a size of this name.");
+                }
+                if (part.Leaves.Count > 0 && LeafPackBuild.WhyNot(part.Leaves) is { } why)
+                {
+                    yield return new($"{at}.leaves", why);
+                }
+            }
+        }
+    }
+}

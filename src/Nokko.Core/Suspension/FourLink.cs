@@ -1,0 +1,121 @@
+namespace Nokko.Core.Suspension;
+
+/// <summary>Side-view points of a live axle on lower and upper links with its coil, at ride height, mm. Y is along the vehicle, from the wheel centre towards the frame pivots.</summary>
+/// <param name="LowerPivot">Lower link on the frame.</param>
+/// <param name="LowerAxleJoint">Lower link on the axle.</param>
+/// <param name="UpperPivot">Upper link on the frame.</param>
+/// <param name="UpperAxleJoint">Upper link on the axle.</param>
+/// <param name="StrutFoot">Coil or coil-over on the axle.</param>
+/// <param name="StrutTop">Coil or coil-over on the frame.</param>
+/// <param name="WheelCentre">Wheel centre, rigid with the axle.</param>
+public sealed record FourLinkPoints(
+    PlanePoint LowerPivot,
+    PlanePoint LowerAxleJoint,
+    PlanePoint UpperPivot,
+    PlanePoint UpperAxleJoint,
+    PlanePoint StrutFoot,
+    PlanePoint StrutTop,
+    PlanePoint WheelCentre
+);
+
+/// <summary>One position of an axle on links.</summary>
+/// <param name="LowerAxleJoint">Lower joint, mm.</param>
+/// <param name="UpperAxleJoint">Upper joint, mm.</param>
+/// <param name="StrutFoot">Coil on the axle, mm.</param>
+/// <param name="WheelCentre">Wheel centre, mm.</param>
+/// <param name="MotionRatio">−d(spring length)/d(wheel height); positive.</param>
+/// <param name="TurnRad">Turn of the axle against ride height: caster in front and pinion behind; counter-clockwise with the frame pivots to the right.</param>
+public readonly record struct FourLinkPosition(
+    PlanePoint LowerAxleJoint,
+    PlanePoint UpperAxleJoint,
+    PlanePoint StrutFoot,
+    PlanePoint WheelCentre,
+    double MotionRatio,
+    double TurnRad
+);
+
+/// <summary>A live axle on upper and lower links, in side view, its coil standing on the axle.</summary>
+/// <remarks>
+/// Source: computation.md, section 7.1. The coil stands on the coupler, so its length gives the links' angle through Newton's method on the exact derivative;
+/// each step is two circles that meet, on the branch of ride height.
+/// </remarks>
+public sealed class FourLink : ILinkage
+{
+    private readonly FourLinkPoints _ride;
+    private readonly double _upper;
+    private readonly double _axle;
+    private readonly double _axleAngle;
+
+    /// <summary>Makes the linkage from its points at ride height.</summary>
+    public FourLink(FourLinkPoints ride)
+    {
+        _ride = ride;
+        _upper = (ride.UpperAxleJoint - ride.UpperPivot).Length;
+        _axle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Length;
+        _axleAngle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Angle;
+        RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
+    }
+
+    /// <inheritdoc/>
+    public double RideLengthMm { get; }
+
+    /// <summary>The position at a spring length, or null: the links cannot reach it.</summary>
+    /// <param name="lengthMm">Foot to top, mm.</param>
+    public FourLinkPosition? At(double lengthMm)
+    {
+        var turn = 0.0;
+        for (var i = 0; i < 40; i++)
+        {
+            if (AtTurn(turn) is not { } now)
+            {
+                return null;
+            }
+            var (position, length, slope) = now;
+            var step = (lengthMm - length) / slope;
+            if (Math.Abs(step) < 1e-14 || Math.Abs(lengthMm - length) < 1e-11)
+            {
+                return position;
+            }
+            // A quarter of a radian at most: no step leaves the branch.
+            turn += Math.Clamp(step, -0.25, 0.25);
+        }
+        return null;
+    }
+
+    /// <inheritdoc/>
+    public WheelPlace? WheelAt(double lengthMm) =>
+        At(lengthMm) is { } p ? new WheelPlace(p.WheelCentre.Z, p.MotionRatio) : null;
+
+    /// <summary>Position, spring length and its derivative by the lower link's turn.</summary>
+    private (FourLinkPosition Position, double Length, double Slope)? AtTurn(double turn)
+    {
+        var lower = _ride.LowerPivot + (_ride.LowerAxleJoint - _ride.LowerPivot).Turned(turn);
+        if (
+            PlanePoint.Meeting(
+                lower,
+                _axle,
+                _ride.UpperPivot,
+                _upper,
+                lower + (_ride.UpperAxleJoint - _ride.LowerAxleJoint)
+            )
+            is not { } upper
+        )
+        {
+            return null;
+        }
+        var lean = Math.IEEERemainder((upper - lower).Angle - _axleAngle, 2 * Math.PI);
+        var foot = lower + (_ride.StrutFoot - _ride.LowerAxleJoint).Turned(lean);
+        var wheel = lower + (_ride.WheelCentre - _ride.LowerAxleJoint).Turned(lean);
+        var vLower = (lower - _ride.LowerPivot).Quarter();
+        var link = upper - _ride.UpperPivot;
+        var rate = -PlanePoint.Dot(link, vLower) / PlanePoint.Dot(link, (upper - lower).Quarter());
+        var vFoot = vLower + (rate * (foot - lower).Quarter());
+        var vWheel = vLower + (rate * (wheel - lower).Quarter());
+        var spring = foot - _ride.StrutTop;
+        var slope = PlanePoint.Dot(spring, vFoot) / spring.Length;
+        var ratio = -slope / vWheel.Z;
+        return double.IsFinite(ratio) && slope != 0
+            ? (new FourLinkPosition(lower, upper, foot, wheel, ratio, lean), spring.Length, slope)
+            : null;
+    }
+}

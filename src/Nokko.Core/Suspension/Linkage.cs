@@ -1,0 +1,76 @@
+namespace Nokko.Core.Suspension;
+
+/// <summary>The wheel at one length of the spring.</summary>
+/// <param name="HeightMm">Wheel centre in the frame's view, mm; falls as the spring gets longer.</param>
+/// <param name="MotionRatio">−d(spring length)/d(wheel height); positive.</param>
+public readonly record struct WheelPlace(double HeightMm, double MotionRatio);
+
+/// <summary>What connects one wheel's spring to the frame: a planar linkage of one degree of freedom.</summary>
+/// <remarks>Source: computation.md, section 7.1. Implementations are exact within rounding and answer null beyond their reach.</remarks>
+public interface ILinkage
+{
+    /// <summary>Length of the spring between its seats (or of the strut, foot to top) at ride height, mm.</summary>
+    double RideLengthMm { get; }
+
+    /// <summary>The wheel at a length of the spring, or null: the linkage cannot reach it.</summary>
+    /// <param name="lengthMm">Length between the seats, mm.</param>
+    WheelPlace? WheelAt(double lengthMm);
+}
+
+/// <summary>What follows from a linkage whatever its kind.</summary>
+public static class Linkage
+{
+    /// <summary>How far the body rises over the wheel when the spring is longer at ride height, or null: out of reach.</summary>
+    /// <param name="linkage">The linkage.</param>
+    /// <param name="longerMm">By how much the spring or strut is longer; below zero is shorter, mm.</param>
+    /// <param name="springRate">Rate of the spring, N/mm; null leaves its change of load out (a few per cent).</param>
+    /// <param name="wheelLoadN">Sprung load on the wheel, N; used with the rate only.</param>
+    /// <remarks>Source: computation.md, section 7.2: ℓ₁ = ℓ₀ + t − (W/MR₁ − W/MR₀)/k.</remarks>
+    public static double? LiftMm(
+        this ILinkage linkage,
+        double longerMm,
+        double? springRate = null,
+        double wheelLoadN = 0
+    )
+    {
+        if (linkage.WheelAt(linkage.RideLengthMm) is not { } ride)
+        {
+            return null;
+        }
+        var length = linkage.RideLengthMm + longerMm;
+        if (springRate is { } k)
+        {
+            // The spring's share is small against the change of length: the iteration closes in fast.
+            for (var i = 0; i < 50; i++)
+            {
+                if (linkage.WheelAt(length) is not { } now)
+                {
+                    return null;
+                }
+                var next =
+                    linkage.RideLengthMm
+                    + longerMm
+                    - (((wheelLoadN / now.MotionRatio) - (wheelLoadN / ride.MotionRatio)) / k);
+                if (Math.Abs(next - length) < 1e-10)
+                {
+                    break;
+                }
+                length = next;
+            }
+        }
+        return ride.HeightMm - linkage.WheelAt(length)?.HeightMm;
+    }
+}
+
+/// <summary>A linkage of which only the ratio is known: the wheel moves by it, at every height.</summary>
+/// <param name="ratio">Wheel travel per change of spring length; above zero.</param>
+/// <param name="rideLengthMm">Length of the spring at ride height, mm; only differences from it count.</param>
+public sealed class ConstantRatio(double ratio, double rideLengthMm) : ILinkage
+{
+    /// <inheritdoc/>
+    public double RideLengthMm => rideLengthMm;
+
+    /// <inheritdoc/>
+    public WheelPlace? WheelAt(double lengthMm) =>
+        new WheelPlace((rideLengthMm - lengthMm) * ratio, 1 / ratio);
+}

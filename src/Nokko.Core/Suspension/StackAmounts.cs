@@ -1,0 +1,215 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Suspension;
+
+/// <summary>Turns parts into the lengths that the lift laws work on.</summary>
+/// <remarks>Source: computation.md, section 7.</remarks>
+public static class StackAmounts
+{
+    /// <summary>Standard uncertainty of sag that nobody knows, mm: a rule of thumb.</summary>
+    public const double UnknownSagUMm = 5;
+
+    /// <summary>One part's share in the families: mostly one; a bracket that lowers the pivots acts at the wheel and takes from the strut.</summary>
+    /// <param name="Family">The family.</param>
+    /// <param name="Inside">Whether it works inside the strut.</param>
+    /// <param name="Mm">How much, mm.</param>
+    /// <param name="OwnU">Standard uncertainty that is this piece's own, mm.</param>
+    /// <param name="CommonU">Standard uncertainty that both sides have in common: loads and rates, mm.</param>
+    /// <param name="GivesSagBack">Whether a new spring takes the place of one that may have sagged.</param>
+    public readonly record struct Share(
+        LiftFamily Family,
+        bool Inside,
+        double Mm,
+        double OwnU,
+        double CommonU = 0,
+        bool GivesSagBack = false
+    );
+
+    /// <summary>The shares of a part, or the reason why they cannot be told.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="axle">The axle that it is on.</param>
+    /// <param name="shares">Its shares; empty when it has no part in ride height.</param>
+    public static string? Of(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
+    {
+        shares = [];
+        var rule = PartRule.Of(part.Kind);
+        switch (part.Kind)
+        {
+            case PartKind.Unknown:
+                return $"What {part.Name} does cannot be foretold.";
+            case PartKind.Coil:
+                return Coil(part, axle, out shares);
+            case PartKind.LeafPack:
+                return Leaves(part, axle, out shares);
+            case PartKind.CoilOver when part.Thickness is null:
+                return ByDesign(part, axle, out shares);
+        }
+        if (rule.Family is LiftFamily.None or LiftFamily.Tyre)
+        {
+            return null;
+        }
+        if (part.Thickness is not { } thickness)
+        {
+            return part.Claim is null
+                ? $"Nobody has measured how thick {part.Name} is, so there is no prediction."
+                : $"{part.Name} has a claim but no thickness: measure it, then there is a prediction.";
+        }
+        var u = thickness.UIn(
+            "mm",
+            thickness.Known == Known.Measured
+                ? LiftLaw.MeasuredThicknessUMm
+                : LiftLaw.UnmeasuredThicknessUMm
+        );
+        var mm = thickness.In("mm");
+        shares = part.Kind switch
+        {
+            // Pivots that go down by d carry the wheel along by d, and leave the strut too short by its own share of it.
+            PartKind.DropBracket or PartKind.SubframeBlock =>
+            [
+                new(LiftFamily.Wheel, false, mm, u),
+                new(LiftFamily.Spring, false, -mm * StandingShare(axle), 0),
+            ],
+            PartKind.CoilSpacer =>
+            [
+                new(
+                    LiftFamily.Spring,
+                    true,
+                    mm * Math.Cos(double.DegreesToRadians(part.Get(PartSizes.FaceLean) ?? 0)),
+                    u
+                ),
+            ],
+            PartKind.PreloadSpacer or PartKind.RaisedCollar =>
+            [
+                new(LiftFamily.Spring, true, mm, u),
+            ],
+            _ => [new(rule.Family, false, mm, u)],
+        };
+        return null;
+    }
+
+    /// <summary>Cosine of the spring's lean: how much of a lowered pivot the leaning strut feels.</summary>
+    private static double StandingShare(AxleState axle) =>
+        Math.Cos(
+            double.DegreesToRadians(
+                axle.Suspension.Get(SuspensionSizes.SpringLean) ?? UsualLean(axle.Suspension)
+            )
+        );
+
+    private static double UsualLean(Vehicles.Suspension suspension)
+    {
+        if (Archetype.Of(suspension.Kind) is not { } archetype)
+        {
+            return 0;
+        }
+        var points =
+            CornerLinkage.Points(suspension, archetype) ?? [.. archetype.Points.Select(p => p.At)];
+        PlanePoint Named(string name) =>
+            points[archetype.Points.Select(p => p.Name).ToList().IndexOf(name)];
+        var strut = Named("strutTop") - Named("strutFoot");
+        return double.RadiansToDegrees(Math.Atan2(Math.Abs(strut.Y), strut.Z));
+    }
+
+    private static string? Coil(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
+    {
+        shares = [];
+        if (
+            part.Get(PartSizes.Rate) is not { } rate
+            || part.Get(PartSizes.FreeLength) is not { } free
+            || axle.Suspension.Get(SuspensionSizes.SpringRate) is not { } oldRate
+            || axle.Suspension.Get(SuspensionSizes.SpringFreeLength) is not { } oldFree
+        )
+        {
+            return ByDesign(part, axle, out shares);
+        }
+        if (axle.SpringLoadN is not { } load)
+        {
+            return $"What {part.Name} does depends on the load: enter the axle's mass.";
+        }
+        var longer = SpringChange.LongerMm(new(oldRate, oldFree), new(rate, free), load);
+        // Two rates known to 3 % and a load to 5 %.
+        var u = Hypot(
+            0.03 * load / rate,
+            0.03 * load / oldRate,
+            0.05 * load * ((1 / rate) - (1 / oldRate))
+        );
+        shares = [new(LiftFamily.Spring, true, longer, 0, u, true)];
+        return null;
+    }
+
+    /// <summary>By the maker's lift at his design load.</summary>
+    private static string? ByDesign(
+        PlacedPart part,
+        AxleState axle,
+        out IReadOnlyList<Share> shares
+    )
+    {
+        shares = [];
+        if (
+            part.Get(PartSizes.DesignLift) is not { } lift
+            || part.Get(PartSizes.DesignLoad) is not { } design
+            || part.Get(PartSizes.Rate) is not { } rate
+        )
+        {
+            return part.Claim is null
+                ? $"What {part.Name} does needs its rate with its free length and that of the old one, or its lift at a design load."
+                : $"{part.Name} has a claim but no load to it: enter its rate and the load for which it was made, then there is a prediction.";
+        }
+        if (axle.WheelLoadN is not { } load || axle.WheelRate is not { } oldRate)
+        {
+            return $"What {part.Name} does depends on the load: enter the axle's mass.";
+        }
+        var wheelRate =
+            part.Kind == PartKind.LeafPack ? rate : rate * axle.MotionRatio * axle.MotionRatio;
+        var today = SpringChange.OverTodayMm(lift, design, load, wheelRate, oldRate, 0);
+        var u = Hypot(
+            2,
+            0.05 * load * ((1 / wheelRate) - (1 / oldRate)),
+            0.15 * (load - design) / oldRate
+        );
+        shares = [new(LiftFamily.Wheel, false, today, 0, u, true)];
+        return null;
+    }
+
+    private static string? Leaves(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
+    {
+        shares = [];
+        if (part.Leaves.Count == 0)
+        {
+            return ByDesign(part, axle, out shares);
+        }
+        if (
+            axle.WheelLoadN is not { } load
+            || axle.Suspension.Get(SuspensionSizes.LeafArch) is not { } arch
+        )
+        {
+            return $"What {part.Name} does needs the arch of the spring that is in, taped on its wheels, and the axle's mass.";
+        }
+        var pack = LeafPackBuild.Of(part.Leaves);
+        var rate = part.Get(PartSizes.Rate) ?? pack.RateNPerMm;
+        var next = pack.FreeArchMm - (load / rate);
+        var lift = axle.Leaf is { } leaf
+            ? LeafShackle.Move(leaf, leaf.ShackleMm, next)?.LiftMm
+            : next - arch;
+        if (lift is not { } rise)
+        {
+            return $"With {part.Name} the shackle cannot reach: check the arch and the shackle.";
+        }
+        var share = part.Get(PartSizes.Rate) is null ? LeafPackBuild.RateShare : 0.05;
+        var u = Hypot(share * load / rate, 0.05 * load / rate, 3);
+        // The taped arch is the old spring as it stands today: its sag is in it.
+        shares = [new(LiftFamily.Wheel, false, rise, 0, u)];
+        return null;
+    }
+
+    private static double Hypot(params ReadOnlySpan<double> terms)
+    {
+        var sum = 0.0;
+        foreach (var t in terms)
+        {
+            sum += t * t;
+        }
+        return Math.Sqrt(sum);
+    }
+}

@@ -1,0 +1,229 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Units;
+
+namespace Nokko.Server.Demo;
+
+/// <summary>The made-up shop's shelf: every kind of part, no real brand, number or figure.</summary>
+internal sealed class DemoShelf
+{
+    public Part Thin { get; } = Plate("T-100", "Alder plate 1", 1, 2, 8);
+    public Part Middle { get; } = Plate("T-125", "Alder plate 1 1/4", 1.25, 2.5, 6);
+    public Part Thick { get; } = Plate("T-150", "Alder plate 1 1/2", 1.5, 2.5, 4);
+    public Part Unmeasured { get; } = Plate("MB-3", "Moor box spacer", null, 3, 2);
+    public Part Block { get; } =
+        Inch("B-100", "Fell block 1", PartKind.Block, 1, 1, 4, 18) with
+        {
+            Dimensions = Sizes((PartSizes.PinDiameter, 15, "mm"), (PartSizes.SeatBore, 16, "mm")),
+        };
+    public Part TallBlock { get; } =
+        Inch("B-200", "Fell block 2", PartKind.Block, 2, 2, 2, 26) with
+        {
+            Dimensions = Sizes((PartSizes.Taper, 2, "°")),
+        };
+    public Part Preload { get; } =
+        Inch("PR-25", "Rowan preload ring", PartKind.PreloadSpacer, 1, 2, 4, 24) with
+        {
+            Dimensions = Sizes((PartSizes.MaxStack, 30, "mm")),
+        };
+    public Part Lower { get; } =
+        Inch("LS-20", "Rowan foot plate", PartKind.StrutLowerSpacer, 0.75, 1.5, 2, 30);
+    public Part CoilOver { get; } =
+        Inch("CO-7", "Whin coil-over", PartKind.CoilOver, 1.2, 2, 2, 310) with
+        {
+            Dimensions = Sizes(
+                (PartSizes.Rate, 98, "N/mm"),
+                (PartSizes.ExtendedLength, 590, "mm"),
+                (PartSizes.CollapsedLength, 462, "mm")
+            ),
+        };
+    public Part CoilRing { get; } =
+        Inch("CS-20", "Bracken ring 3/4", PartKind.CoilSpacer, 0.75, 0.75, 8, 14);
+    public Part TallRing { get; } =
+        Inch("CS-38", "Bracken ring 1 1/2", PartKind.CoilSpacer, 1.5, 1.5, 4, 19);
+    public Part HeavyCoil { get; } =
+        Inch("HC-40", "Heron coil, heavy", PartKind.Coil, null, 1.75, 2, 96) with
+        {
+            Dimensions = Sizes(
+                (PartSizes.Rate, 40, "N/mm"),
+                (PartSizes.FreeLength, 452, "mm"),
+                (PartSizes.BindLength, 190, "mm")
+            ),
+        };
+    public Part BoxCoil { get; } =
+        Inch("LC-2", "Heron coil, lift", PartKind.Coil, null, 2, 2, 104) with
+        {
+            Dimensions = Sizes(
+                (PartSizes.Rate, 34, "N/mm"),
+                (PartSizes.DesignLift, 46, "mm"),
+                (PartSizes.DesignLoad, 4400, "N")
+            ),
+        };
+    public Part Pack { get; } =
+        Inch("LP-5", "Gorse pack, five leaves", PartKind.LeafPack, null, 2, 2, 240) with
+        {
+            Dimensions = Sizes((PartSizes.PinDiameter, 15, "mm"), (PartSizes.SeatBore, 16, "mm")),
+            Leaves =
+            [
+                new Leaf
+                {
+                    FrontMm = 610,
+                    RearMm = 660,
+                    WidthMm = 60,
+                    ThicknessMm = 8,
+                    ArchMm = 190,
+                },
+                new Leaf
+                {
+                    FrontMm = 590,
+                    RearMm = 640,
+                    WidthMm = 60,
+                    ThicknessMm = 8,
+                    ArchMm = 185,
+                },
+                new Leaf
+                {
+                    FrontMm = 450,
+                    RearMm = 490,
+                    WidthMm = 60,
+                    ThicknessMm = 8,
+                    ArchMm = 105,
+                },
+                new Leaf
+                {
+                    FrontMm = 320,
+                    RearMm = 350,
+                    WidthMm = 60,
+                    ThicknessMm = 8,
+                    ArchMm = 55,
+                },
+                new Leaf
+                {
+                    FrontMm = 380,
+                    RearMm = 380,
+                    WidthMm = 60,
+                    ThicknessMm = 12,
+                    ArchMm = 10,
+                    Overload = true,
+                },
+            ],
+        };
+    public Part Shackle { get; } =
+        Inch("SH-15", "Thorn shackle, 1 1/2 longer", PartKind.Shackle, 1.5, 0.75, 4, 34);
+    public Part Puck { get; } = Inch("BP-25", "Marl puck 1", PartKind.BodyPuck, 1, 1, 12, 9);
+    public Part Bracket { get; } =
+        Inch("DB-50", "Sedge drop bracket", PartKind.DropBracket, 2, 2, 2, 180);
+    public Part Subframe { get; } =
+        Inch("SB-30", "Teasel subframe block", PartKind.SubframeBlock, 1.1875, 1.1875, 4, 42);
+    public Part LowPlate { get; } =
+        Inch("ST-30", "Teasel strut plate", PartKind.StrutTopSpacer, 1.1875, 1.1875, 2, 44) with
+        {
+            Dimensions = Sizes((PartSizes.Recess, 22, "mm")),
+        };
+    public Part RearRing { get; } =
+        Inch("SR-30", "Teasel coil ring", PartKind.CoilSpacer, 1.1875, 1.1875, 2, 26);
+    public Part DiffDrop { get; } =
+        Inch("DD-25", "Sedge differential drop", PartKind.DiffDrop, 1, null, 1, 58);
+    public Part StopExtension { get; } =
+        Inch("BE-25", "Flint stop extension", PartKind.BumpStopExtension, 1, null, 6, 11);
+    public Part LongShock { get; } =
+        Inch("SK-9", "Wren shock, long", PartKind.Shock, null, null, 4, 88) with
+        {
+            Dimensions = Sizes(
+                (PartSizes.ExtendedLength, 640, "mm"),
+                (PartSizes.CollapsedLength, 395, "mm")
+            ),
+        };
+    public Part Link { get; } =
+        Inch("SL-40", "Wren sway-bar link", PartKind.SwayBarLink, 1.5, null, 4, 29);
+    public Part ShaftSpacer { get; } =
+        Inch("HS-12", "Sedge half-shaft spacer", PartKind.HalfShaftSpacer, 0.5, null, 2, 36);
+    public Part Tyre { get; } =
+        Inch("TY-31", "Plover tyre", PartKind.Tyre, null, null, 4, 170) with
+        {
+            Dimensions = Sizes((PartSizes.Diameter, 801, "mm")),
+        };
+
+    public IEnumerable<Part> All =>
+        [
+            Thin,
+            Middle,
+            Thick,
+            Unmeasured,
+            Block,
+            TallBlock,
+            Preload,
+            Lower,
+            CoilOver,
+            CoilRing,
+            TallRing,
+            HeavyCoil,
+            BoxCoil,
+            Pack,
+            Shackle,
+            Puck,
+            Bracket,
+            Subframe,
+            LowPlate,
+            RearRing,
+            DiffDrop,
+            StopExtension,
+            LongShock,
+            Link,
+            ShaftSpacer,
+            Tyre,
+        ];
+
+    private static Part Plate(
+        string number,
+        string name,
+        double? thickness,
+        double claim,
+        int count
+    ) => Inch(number, name, PartKind.StrutTopSpacer, thickness, claim, count, 35);
+
+    private static Part Inch(
+        string number,
+        string name,
+        PartKind kind,
+        double? thickness,
+        double? claim,
+        int count,
+        decimal price
+    ) =>
+        new()
+        {
+            Id = Guid.CreateVersion7(),
+            Number = number,
+            Name = name,
+            Kind = kind,
+            Thickness = thickness is { } t ? Of(t, "in", Known.Measured) : null,
+            Claim = claim is { } c ? Of(c, "in", Known.Box) : null,
+            Count = count,
+            Price = price,
+            Currency = "EUR",
+            Hours = Of(
+                kind switch
+                {
+                    PartKind.BumpStopExtension or PartKind.SwayBarLink => 0.3,
+                    PartKind.Coil or PartKind.CoilSpacer or PartKind.Block => 0.9,
+                    PartKind.PreloadSpacer or PartKind.LeafPack => 1.8,
+                    PartKind.DropBracket => 4,
+                    _ => 1.2,
+                },
+                "h",
+                Known.Estimated
+            ),
+        };
+
+    private static Dictionary<string, Quantity> Sizes(
+        params (string Name, double Value, string Unit)[] sizes
+    ) => sizes.ToDictionary(s => s.Name, s => Of(s.Value, s.Unit, Known.Box));
+
+    private static Quantity Of(double value, string unit, Known known) =>
+        new()
+        {
+            Value = value,
+            Unit = unit,
+            Known = known,
+        };
+}

@@ -1,0 +1,129 @@
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+/// <summary>The shelf as a file: out and in again is the same shelf; what is wrong is said of its line.</summary>
+public class ShelfFilesTests(Hosted server) : IClassFixture<Hosted>
+{
+    private static Task<JsonNode> ReadIn(Caller caller, string text, bool store = false) =>
+        caller.Post("/api/parts/read-in", new { text, store });
+
+    [Theory]
+    [InlineData("/api/parts.csv")]
+    [InlineData("/api/parts.json")]
+    public async Task What_goes_out_comes_in_again_alike(string address)
+    {
+        var caller = await server.SignIn();
+        var text = await caller.Http.GetStringAsync(address, TestContext.Current.CancellationToken);
+        var report = await ReadIn(caller, text);
+        Assert.Null(report["problem"]);
+        Assert.All(report["lines"]!.AsArray(), l => Assert.Null(l!["problem"]));
+        Assert.Equal(0, report["new"]!.GetValue<int>());
+        // JSON carries everything; a table leaves out leaves, and how each size is known.
+        if (address.EndsWith("json", StringComparison.Ordinal))
+        {
+            Assert.Equal(0, report["changed"]!.GetValue<int>());
+        }
+    }
+
+    [Fact]
+    public async Task A_table_is_looked_at_first_and_stored_on_demand()
+    {
+        var caller = await server.SignIn();
+        const string csv = """
+            number;name;kind;thickness;sizes;count;price;currency
+            Q-1;Fern ring;coilSpacer;19 mm;faceLean 4 °;4;12.5;eur
+            Q-2;Fern coil;coil;;rate 38 N/mm; freeLength 430 mm;2;;
+            Q-3;Fern plate;plate;1 in;;2;;
+            Q-4;Fern block;block;25.4;;2;;
+            Q-1;Fern ring;coilSpacer;20 mm;;4;;
+            """;
+        // A semicolon divides sizes too: such a cell is quoted.
+        var quoted = csv.Replace(
+            "rate 38 N/mm; freeLength 430 mm",
+            "\"rate 38 N/mm; freeLength 430 mm\"",
+            StringComparison.Ordinal
+        );
+        var report = await ReadIn(caller, quoted);
+        string?[] problems =
+        [
+            .. report["lines"]!.AsArray().Select(l => l!["problem"]?.GetValue<string>()),
+        ];
+        Assert.Equal((2, 0), (report["new"]!.GetValue<int>(), report["changed"]!.GetValue<int>()));
+        Assert.Null(problems[0]);
+        Assert.Null(problems[1]);
+        Assert.Contains("“plate” is none of", problems[2], StringComparison.Ordinal);
+        Assert.Contains("has no unit", problems[3], StringComparison.Ordinal);
+        Assert.Contains("twice", problems[4], StringComparison.Ordinal);
+        Assert.DoesNotContain("Q-1", (await caller.Get("/api/parts")).ToJsonString());
+
+        Assert.Equal(2, (await ReadIn(caller, quoted, store: true))["new"]!.GetValue<int>());
+        var coil = (await caller.Get("/api/parts"))
+            .AsArray()
+            .Single(p => p!["part"]!["number"]!.GetValue<string>() == "Q-2")!["part"]!;
+        Assert.Equal(38, coil["dimensions"]!["rate"]!["value"]!.GetValue<double>());
+        Assert.Equal(430, coil["dimensions"]!["freeLength"]!["value"]!.GetValue<double>());
+        // The same file again changes nothing.
+        var again = await ReadIn(caller, quoted, store: true);
+        Assert.Equal((0, 0), (again["new"]!.GetValue<int>(), again["changed"]!.GetValue<int>()));
+    }
+
+    [Theory]
+    [InlineData("{\"format\":\"nokko.job\",\"version\":1,\"parts\":[]}", "its format")]
+    [InlineData("{\"format\":\"nokko.shelf\",\"version\":9,\"parts\":[]}", "version 1")]
+    [InlineData("{\"parts\":", "not a shelf as JSON")]
+    [InlineData("number,name\n1,2", "“kind” is missing")]
+    [InlineData("number,name,kind,count,colour\n", "no column “colour”")]
+    [InlineData("number,name,kind,count\n\"open,2,block,1", "not CSV")]
+    [InlineData("", "“number” is missing")]
+    public async Task A_file_that_is_no_shelf_is_refused_whole(string text, string says)
+    {
+        var report = await ReadIn(await server.SignIn(), text, store: true);
+        Assert.Contains(says, report["problem"]!.GetValue<string>(), StringComparison.Ordinal);
+        Assert.Empty(report["lines"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_cell_that_a_spreadsheet_would_run_goes_out_harmless_and_comes_back_itself()
+    {
+        var caller = await server.SignIn();
+        const string csv = "number,name,kind,count,notes\nX-1,=2+3,block,1,'-cmd\n";
+        Assert.Equal(1, (await ReadIn(caller, csv, store: true))["new"]!.GetValue<int>());
+        var text = await caller.Http.GetStringAsync(
+            "/api/parts.csv",
+            TestContext.Current.CancellationToken
+        );
+        Assert.Contains("'=2+3", text, StringComparison.Ordinal);
+        var report = await ReadIn(caller, text);
+        Assert.Equal(0, report["new"]!.GetValue<int>());
+        Assert.Contains(
+            report["lines"]!.AsArray(),
+            l => l!["shows"]!.GetValue<string>().Contains("X-1 =2+3", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public async Task A_part_that_is_taken_off_leaves_plans_alone_and_can_be_put_back()
+    {
+        var caller = await server.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.PlaceInFront("T-125");
+        var id = (await caller.Get("/api/parts"))
+            .AsArray()
+            .First(p => p!["part"]!["number"]!.GetValue<string>() == "T-125")!["part"]![
+            "id"
+        ]!.GetValue<string>();
+        await caller.Send(HttpMethod.Delete, $"/api/parts/{id}", new { });
+        Assert.DoesNotContain(id, (await caller.Get("/api/parts")).ToJsonString());
+        Assert.Contains(id, (await caller.Get("/api/parts/bin")).ToJsonString());
+        Assert.Contains(
+            "Alder plate 1 1/4",
+            (await caller.Get(job.Path))["document"]!["plans"]!.ToJsonString()
+        );
+        await caller.Post($"/api/parts/{id}/put-back", new { });
+        Assert.Contains(id, (await caller.Get("/api/parts")).ToJsonString());
+        await caller.Post($"/api/parts/{Guid.NewGuid()}/put-back", new { }, 404);
+    }
+}

@@ -1,0 +1,64 @@
+import Box from "@mui/material/Box";
+import type { Schemas } from "../../api/client";
+import { cornerWords } from "../../shared/quantity";
+
+/** Cautions of one axle, under its corners: what holds for both sides is said once. */
+export function Cautions({
+  axle,
+  corners,
+}: {
+  axle: "front" | "rear";
+  corners: Schemas["CornerOutlook"][];
+}) {
+  const mine = corners.filter(
+    (c) => c.corner.endsWith("F") === (axle === "front"),
+  );
+  const said = [
+    ...new Map(
+      mine.flatMap((c) => c.cautions).map((c) => [c.says, c]),
+    ).values(),
+  ];
+  if (said.length === 0) {
+    return <Box sx={{ gridColumn: "span 2" }} />;
+  }
+  return (
+    <Box
+      component="ul"
+      aria-label={`Cautions, ${axle}`}
+      sx={{
+        gridColumn: "span 2",
+        listStyle: "none",
+        m: 0,
+        p: 0,
+        minWidth: 0,
+      }}
+    >
+      {said.map((c) => {
+        const at = mine.filter((o) =>
+          o.cautions.some((other) => other.says === c.says),
+        );
+        return (
+          <Box
+            component="li"
+            key={c.says}
+            sx={{
+              py: 0.5,
+              fontSize: "0.92rem",
+              lineHeight: 1.35,
+              borderBottom: 1,
+              borderColor: "divider",
+              color: c.heed === "stop" ? "error.main" : "warning.main",
+              fontWeight: c.heed === "stop" ? 700 : 400,
+            }}
+          >
+            {c.heed === "stop" ? "■" : "▲"}{" "}
+            {at.length === 1 && mine.length > 1
+              ? `${cornerWords[at[0]?.corner ?? ""] ?? ""}: `
+              : ""}
+            {c.says}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

@@ -1,0 +1,138 @@
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import { quantityText, typed } from "../../shared/quantity";
+
+export type Stacks = Schemas["CornerStack"][];
+export type Side = "both" | "left" | "right";
+export type Axle = "front" | "rear";
+
+export const corners = ["LF", "RF", "LR", "RR"];
+
+export const axleOf = (corner: string): Axle =>
+  corner.endsWith("F") ? "front" : "rear";
+
+/** The corners that are meant: both of an axle, or one on purpose. */
+export function meant(axle: Axle, side: Side): string[] {
+  return corners.filter(
+    (c) =>
+      axleOf(c) === axle &&
+      (side === "both" || (side === "left") === c.startsWith("L")),
+  );
+}
+
+const at = (stacks: Stacks, corner: string) =>
+  stacks.find((s) => s.corner === corner)?.parts ?? [];
+
+const whole = (parts: (corner: string) => Schemas["PlacedPart"][]): Stacks =>
+  corners.map((corner) => ({ corner, parts: parts(corner) }));
+
+/** A piece of the shelf at each of some corners. */
+export function placed(
+  stacks: Stacks,
+  part: Schemas["Part"],
+  where: string[],
+): Stacks {
+  return whole((c) =>
+    where.includes(c)
+      ? [...at(stacks, c), { ...part, id: v7(), partId: part.id }]
+      : at(stacks, c),
+  );
+}
+
+/** The piece of the other side that goes with a piece: the same part of the shelf, or the same setting. */
+function twin(stacks: Stacks, corner: string, id: string) {
+  const mine = at(stacks, corner).find((p) => p.id === id);
+  const other = (corner.startsWith("L") ? "R" : "L") + corner.slice(1);
+  const its = at(stacks, other).find(
+    (p) =>
+      mine &&
+      p.kind === mine.kind &&
+      p.name === mine.name &&
+      p.partId === mine.partId,
+  );
+  return its ? { corner: other, id: its.id } : null;
+}
+
+/** Without a piece; with both sides meant, without its twin too. */
+export function without(
+  stacks: Stacks,
+  corner: string,
+  id: string,
+  side: Side,
+): Stacks {
+  const gone = [id];
+  const other = side === "both" ? twin(stacks, corner, id) : null;
+  if (other) {
+    gone.push(other.id);
+  }
+  return whole((c) => at(stacks, c).filter((p) => !gone.includes(p.id)));
+}
+
+/** A piece carried from one corner to another; with both sides meant, its twin goes along to the other end. */
+export function moved(
+  stacks: Stacks,
+  from: string,
+  id: string,
+  to: string,
+  side: Side,
+): Stacks {
+  const piece = at(stacks, from).find((p) => p.id === id);
+  if (!piece || from === to) {
+    return stacks;
+  }
+  const other =
+    side === "both" && axleOf(from) !== axleOf(to)
+      ? twin(stacks, from, id)
+      : null;
+  const its = other && at(stacks, other.corner).find((p) => p.id === other.id);
+  const end = (to.startsWith("L") ? "R" : "L") + to.slice(1);
+  return whole((c) => {
+    const rest = at(stacks, c).filter((p) => p.id !== id && p.id !== other?.id);
+    return c === to
+      ? [...rest, piece]
+      : its && c === end
+        ? [...rest, its]
+        : rest;
+  });
+}
+
+/** As the server is told: what is there already by its key, a setting by its amount. */
+export function placings(stacks: Stacks): Schemas["CornerPlacings"][] {
+  return stacks.map((s) => ({
+    corner: s.corner,
+    parts: s.parts.map((p) => ({ id: p.id, partId: p.partId, raise: null })),
+  }));
+}
+
+/** The same stacks for a plan beside: pieces of its own, but what is fitted already stays what it is. */
+export function copied(
+  stacks: Stacks,
+  fitted: Stacks,
+): Schemas["CornerPlacings"][] {
+  const there = new Set(fitted.flatMap((s) => s.parts.map((p) => p.id)));
+  return stacks.map((s) => ({
+    corner: s.corner,
+    parts: s.parts.map((p) => ({
+      id: there.has(p.id) ? p.id : v7(),
+      partId: p.partId,
+      raise:
+        p.kind === "raisedCollar" && p.thickness && !there.has(p.id)
+          ? typed(
+              quantityText(p.thickness),
+              p.thickness.unit,
+              p.thickness.known,
+            )
+          : null,
+    })),
+  }));
+}
+
+/** The name of the next plan that stands beside others. */
+export function nextName(names: string[]): string {
+  for (const letter of "ABCDEFGHIJKLMNOPQRSTUVWXYZ") {
+    if (!names.includes(`Plan ${letter}`)) {
+      return `Plan ${letter}`;
+    }
+  }
+  return `Plan ${(names.length + 1).toString()}`;
+}

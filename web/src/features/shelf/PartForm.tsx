@@ -1,0 +1,316 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import MenuItem from "@mui/material/MenuItem";
+import Switch from "@mui/material/Switch";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, must, type Schemas } from "../../api/client";
+import { Problem } from "../../api/problem";
+import { useUnit } from "../../shared/Length";
+import { at, ProblemNote } from "../../shared/ProblemNote";
+import { fieldLabel, fieldUnit } from "../../shared/useKinds";
+import { kindsOffered, kindWords } from "./kinds";
+import {
+  blankLeaf,
+  leafProblem,
+  partBody,
+  type LeafText,
+  type PartText,
+} from "./part";
+
+const money = new Set(["price", "currency", "hours"]);
+
+/** One part: its own size, what its box claims, and whatever else its kind can have. */
+export function PartForm({
+  draft,
+  kinds,
+  onChange,
+  onDone,
+}: {
+  draft: PartText;
+  kinds: Schemas["PartKindView"][];
+  onChange: (draft: PartText) => void;
+  onDone: () => void;
+}) {
+  const unit = useUnit();
+  const client = useQueryClient();
+  const [answers, setAnswers] = useState<string[]>([]);
+  const kind = kinds.find((k) => k.rule.kind === draft.kind);
+  const save = useMutation({
+    mutationFn: async ({ p, given }: { p: PartText; given: string[] }) => {
+      const leaf = p.kind === "leafPack" ? leafProblem(p.leaves) : null;
+      if (leaf) {
+        throw new Error(leaf);
+      }
+      return must(
+        await api.PUT("/api/parts/{id}", {
+          params: { path: { id: p.id } },
+          body: partBody(p, kind, unit, given),
+        }),
+      );
+    },
+    onSuccess: async () => {
+      onDone();
+      await client.invalidateQueries({ queryKey: ["parts"] });
+    },
+  });
+  const field = (
+    key:
+      | "number"
+      | "name"
+      | "thickness"
+      | "claim"
+      | "extension"
+      | "count"
+      | "price"
+      | "currency"
+      | "hours"
+      | "limits"
+      | "notes",
+    label: string,
+  ) => (
+    <TextField
+      label={label}
+      value={draft[key]}
+      placeholder={money.has(key) ? "unknown" : undefined}
+      onChange={(e) => {
+        setAnswers([]);
+        onChange({ ...draft, [key]: e.target.value });
+      }}
+      {...at(save.error, key)}
+    />
+  );
+  return (
+    <Box
+      component="form"
+      aria-label="Part"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save.mutate({ p: draft, given: answers });
+      }}
+      sx={{
+        border: 2,
+        borderColor: "primary.main",
+        p: 1.5,
+        my: 1.5,
+        display: "grid",
+        gap: 1.5,
+        gridTemplateColumns: "repeat(auto-fill, minmax(180px, 1fr))",
+      }}
+    >
+      {field("name", "Name")}
+      {field("number", "Number")}
+      <TextField
+        select
+        label="It is a"
+        value={draft.kind}
+        onChange={(e) => {
+          onChange({ ...draft, kind: e.target.value as Schemas["PartKind"] });
+        }}
+      >
+        {kindsOffered.map((k) => (
+          <MenuItem key={k} value={k}>
+            {kindWords[k]}
+          </MenuItem>
+        ))}
+      </TextField>
+      {kind?.rule.amount && field("thickness", kind.rule.amount)}
+      {kind?.rule.amount && (
+        <TextField
+          select
+          label={`${kind.rule.amount === "Thickness" ? "Thickness" : "That"} is`}
+          value={draft.thicknessKnown}
+          onChange={(e) => {
+            onChange({
+              ...draft,
+              thicknessKnown: e.target.value as Schemas["Known"],
+            });
+          }}
+        >
+          <MenuItem value="measured">measured</MenuItem>
+          <MenuItem value="box">read off a box</MenuItem>
+          <MenuItem value="told">told</MenuItem>
+        </TextField>
+      )}
+      {field("claim", "Claimed lift")}
+      {kind?.sizes.map((s) => (
+        <TextField
+          key={s.name}
+          label={fieldLabel(
+            s.label,
+            fieldUnit(s.unit, unit, draft.stored[s.name]),
+          )}
+          value={draft.sizes[s.name] ?? ""}
+          onChange={(e) => {
+            setAnswers([]);
+            onChange({
+              ...draft,
+              sizes: { ...draft.sizes, [s.name]: e.target.value },
+            });
+          }}
+          {...at(save.error, s.name)}
+        />
+      ))}
+      {draft.kind === "strutTopSpacer" && field("extension", "Its studs give")}
+      {field("count", "Pieces")}
+      {field("price", "Price of one")}
+      {field("currency", "Currency, three letters")}
+      {field("hours", "Hours to fit one")}
+      {field("limits", "What its maker forbids")}
+      {field("notes", "Notes")}
+      {draft.kind === "leafPack" && (
+        <Leaves
+          leaves={draft.leaves}
+          onChange={(leaves) => {
+            onChange({ ...draft, leaves });
+          }}
+        />
+      )}
+      {kind?.rule.orientation && (
+        <Typography
+          color="text.secondary"
+          sx={{ gridColumn: "1 / -1", fontSize: "0.92rem" }}
+        >
+          Which way: {kind.rule.orientation}
+        </Typography>
+      )}
+      <Box
+        sx={{ gridColumn: "1 / -1", display: "flex", gap: 1, flexWrap: "wrap" }}
+      >
+        <Button type="submit" variant="contained">
+          Keep this part
+        </Button>
+        <Button onClick={onDone}>Stop</Button>
+        <ProblemNote
+          problem={save.error}
+          onChoose={(key) => {
+            const given = [...answers, key];
+            setAnswers(given);
+            save.mutate({ p: draft, given });
+          }}
+        />
+        {save.error instanceof Problem &&
+          save.error.theirs !== undefined &&
+          save.error.theirs !== null && (
+            <Button
+              variant="outlined"
+              onClick={() => {
+                void client
+                  .fetchQuery({
+                    queryKey: ["parts"],
+                    queryFn: async () => must(await api.GET("/api/parts")),
+                  })
+                  .then((fresh) => {
+                    const theirs = fresh.find((p) => p.part.id === draft.id);
+                    if (theirs) {
+                      onChange({ ...draft, version: theirs.version });
+                      save.reset();
+                    }
+                  });
+              }}
+            >
+              Keep mine over theirs
+            </Button>
+          )}
+      </Box>
+    </Box>
+  );
+}
+
+const leafFields: {
+  key: Exclude<keyof LeafText, "overload">;
+  label: string;
+}[] = [
+  { key: "count", label: "Alike" },
+  { key: "front", label: "Pin to front, mm" },
+  { key: "rear", label: "Pin to rear, mm" },
+  { key: "width", label: "Width, mm" },
+  { key: "thickness", label: "Thickness, mm" },
+  { key: "arch", label: "Free arch, mm" },
+];
+
+/** A leaf pack leaf by leaf, the main leaf first. */
+function Leaves({
+  leaves,
+  onChange,
+}: {
+  leaves: LeafText[];
+  onChange: (leaves: LeafText[]) => void;
+}) {
+  return (
+    <Box sx={{ gridColumn: "1 / -1" }}>
+      <Typography sx={{ fontWeight: 600 }}>
+        Leaf by leaf, free on the bench, the main leaf first
+      </Typography>
+      <Typography color="text.secondary" sx={{ mb: 1, fontSize: "0.92rem" }}>
+        With the arch of the spring that is in they give its lift and rate, the
+        rate to about 20 %. Tapered leaves: leave this empty and measure by a
+        ballast test.
+      </Typography>
+      {leaves.map((leaf, i) => (
+        <Box
+          key={i}
+          sx={{
+            display: "grid",
+            gap: 1,
+            mb: 1,
+            gridTemplateColumns: "repeat(auto-fill, minmax(118px, 1fr))",
+          }}
+        >
+          {leafFields.map(({ key, label }) => (
+            <TextField
+              key={key}
+              label={label}
+              value={leaf[key]}
+              onChange={(e) => {
+                onChange(
+                  leaves.map((l, j) =>
+                    j === i ? { ...l, [key]: e.target.value } : l,
+                  ),
+                );
+              }}
+              slotProps={{
+                htmlInput: {
+                  "aria-label": `${label}, leaf ${(i + 1).toString()}`,
+                },
+              }}
+            />
+          ))}
+          <FormControlLabel
+            control={
+              <Switch
+                checked={leaf.overload}
+                onChange={(e) => {
+                  onChange(
+                    leaves.map((l, j) =>
+                      j === i ? { ...l, overload: e.target.checked } : l,
+                    ),
+                  );
+                }}
+              />
+            }
+            label="Overload"
+          />
+          <Button
+            onClick={() => {
+              onChange(leaves.filter((_, j) => j !== i));
+            }}
+          >
+            Take it out
+          </Button>
+        </Box>
+      ))}
+      <Button
+        variant="outlined"
+        onClick={() => {
+          onChange([...leaves, leaves.at(-1) ?? blankLeaf]);
+        }}
+      >
+        {leaves.length === 0 ? "Enter the main leaf" : "One more leaf"}
+      </Button>
+    </Box>
+  );
+}

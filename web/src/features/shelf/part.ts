@@ -1,0 +1,164 @@
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import type { LengthUnit } from "../../shared/length";
+import { retypedLength, typed } from "../../shared/quantity";
+import { fieldText, fieldUnit } from "../../shared/useKinds";
+
+export interface LeafText {
+  count: string;
+  front: string;
+  rear: string;
+  width: string;
+  thickness: string;
+  arch: string;
+  overload: boolean;
+}
+
+/** A part as it is typed. */
+export interface PartText {
+  id: string;
+  version: number | null;
+  number: string;
+  name: string;
+  kind: Schemas["PartKind"];
+  thickness: string;
+  thicknessKnown: Schemas["Known"];
+  claim: string;
+  extension: string;
+  sizes: Record<string, string>;
+  stored: Record<string, Schemas["Quantity"]>;
+  leaves: LeafText[];
+  count: string;
+  price: string;
+  currency: string;
+  hours: string;
+  limits: string;
+  notes: string;
+}
+
+export const blankLeaf: LeafText = {
+  count: "1",
+  front: "",
+  rear: "",
+  width: "",
+  thickness: "",
+  arch: "",
+  overload: false,
+};
+
+export const blankPart = (): PartText => ({
+  id: v7(),
+  version: null,
+  number: "",
+  name: "",
+  kind: "strutTopSpacer",
+  thickness: "",
+  thicknessKnown: "measured",
+  claim: "",
+  extension: "",
+  sizes: {},
+  stored: {},
+  leaves: [],
+  count: "2",
+  price: "",
+  currency: "",
+  hours: "",
+  limits: "",
+  notes: "",
+});
+
+export const editPart = ({
+  part: p,
+  version,
+}: Schemas["ShelfPart"]): PartText => ({
+  id: p.id,
+  version,
+  number: p.number,
+  name: p.name,
+  kind: p.kind,
+  thickness: retypedLength(p.thickness),
+  thicknessKnown: p.thickness?.known ?? "measured",
+  claim: retypedLength(p.claim),
+  extension: retypedLength(p.extension),
+  sizes: Object.fromEntries(
+    Object.entries(p.dimensions).map(([name, q]) => [name, fieldText(q)]),
+  ),
+  stored: p.dimensions,
+  leaves: p.leaves.map((l) => ({
+    count: l.count.toString(),
+    front: l.frontMm.toString(),
+    rear: l.rearMm.toString(),
+    width: l.widthMm.toString(),
+    thickness: l.thicknessMm.toString(),
+    arch: l.archMm.toString(),
+    overload: l.overload,
+  })),
+  count: p.count.toString(),
+  price: p.price?.toString() ?? "",
+  currency: p.currency ?? "",
+  hours: p.hours?.value.toString() ?? "",
+  limits: p.limits ?? "",
+  notes: p.notes ?? "",
+});
+
+/** A number as typed, comma or point; what is none becomes NaN, which the server refuses in words. */
+export const numberOf = (text: string) => Number(text.trim().replace(",", "."));
+
+/** Whether every number of a leaf can be read. */
+export function leafProblem(leaves: LeafText[]): string | null {
+  const bad = leaves.findIndex((l) =>
+    [l.count, l.front, l.rear, l.width, l.thickness, l.arch].some(
+      (t) => t.trim() === "" || Number.isNaN(numberOf(t)),
+    ),
+  );
+  return bad < 0
+    ? null
+    : `Leaf ${(bad + 1).toString()}: each of its sizes is a number of mm.`;
+}
+
+export function partBody(
+  p: PartText,
+  kind: Schemas["PartKindView"] | undefined,
+  unit: LengthUnit,
+  given: string[],
+): Schemas["SavePart"] {
+  return {
+    version: p.version,
+    number: p.number,
+    name: p.name,
+    kind: p.kind,
+    thickness:
+      kind?.rule.amount === null
+        ? null
+        : typed(p.thickness, unit, p.thicknessKnown, given),
+    claim: typed(p.claim, unit, "box", given),
+    count: Number.parseInt(p.count, 10) || 0,
+    price: p.price.trim() === "" ? null : numberOf(p.price),
+    currency: p.currency || null,
+    notes: p.notes || null,
+    extension: typed(p.extension, unit, "measured", given),
+    sizes: (kind?.sizes ?? []).map((s) => ({
+      name: s.name,
+      value: typed(
+        p.sizes[s.name] ?? "",
+        fieldUnit(s.unit, unit, p.stored[s.name]),
+        "box",
+        given,
+      ),
+    })),
+    leaves:
+      p.kind === "leafPack"
+        ? p.leaves.map((l) => ({
+            count: numberOf(l.count),
+            frontMm: numberOf(l.front),
+            rearMm: numberOf(l.rear),
+            widthMm: numberOf(l.width),
+            thicknessMm: numberOf(l.thickness),
+            archMm: numberOf(l.arch),
+            overload: l.overload,
+          }))
+        : [],
+    hours: typed(p.hours, "h", "estimated"),
+    limits: p.limits || null,
+  };
+}

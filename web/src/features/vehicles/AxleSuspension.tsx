@@ -1,0 +1,165 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { useJob, type useSeenVersion, useSend } from "../../api/job";
+import { useUnit } from "../../shared/Length";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+import { fieldLabel, fieldText, fieldUnit } from "../../shared/useKinds";
+import { BallastTest } from "./BallastTest";
+import { gradeSays } from "./grade";
+import { PointsForm } from "./PointsForm";
+
+/** Sizes that a ballast test finds; they are no field of their own. */
+const found = ["wheelRate"];
+
+/** One axle: its kind, its drawing, its points and its sizes. */
+export function AxleSuspension({
+  axle,
+  kinds,
+  seen,
+}: {
+  axle: "front" | "rear";
+  kinds: Schemas["KindView"][];
+  seen: ReturnType<typeof useSeenVersion>;
+}) {
+  const view = useJob();
+  const unit = useUnit();
+  const send = useSend();
+  const suspension = view.document.vehicle[axle];
+  const kind = kinds.find((k) => k.kind === suspension.kind);
+  const known = view.axles.find((a) => a.axle === axle);
+  const [sizes, setSizes] = useState<Record<string, string>>(() =>
+    Object.fromEntries(
+      Object.entries(suspension.dimensions).map(([name, q]) => [
+        name,
+        fieldText(q),
+      ]),
+    ),
+  );
+  const [problem, setProblem] = useState<Error | null>(null);
+
+  const unitOf = (s: Schemas["SuspensionSize"]) =>
+    fieldUnit(s.unit, unit, suspension.dimensions[s.name]);
+
+  const save = async (next: Schemas["SuspensionKind"]) => {
+    setProblem(null);
+    const listed =
+      kinds.find((k) => k.kind === next)?.sizes.map((s) => s.name) ?? [];
+    try {
+      seen.saved(
+        await send(
+          "PUT",
+          "/suspension",
+          {
+            version: seen.version,
+            axle,
+            kind: next,
+            sizes: (kind?.sizes ?? [])
+              .filter((s) => !found.includes(s.name) && listed.includes(s.name))
+              .map((s) => ({
+                name: s.name,
+                value: typed(sizes[s.name] ?? "", unitOf(s)),
+              })),
+          },
+          `the ${axle} suspension`,
+        ),
+      );
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+
+  if (!kind || !known) {
+    return null;
+  }
+  const title = axle === "front" ? "Front" : "Rear";
+  const rate = suspension.dimensions.wheelRate;
+  return (
+    <Box component="section" aria-label={`${title} suspension`} sx={{ mt: 3 }}>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 2,
+          alignItems: "center",
+          borderTop: 2,
+          borderColor: "text.primary",
+          pt: 1.5,
+        }}
+      >
+        <Typography variant="h2">{title} suspension</Typography>
+        <TextField
+          select
+          label={`${title} suspension is a`}
+          value={suspension.kind}
+          onChange={(e) =>
+            void save(e.target.value as Schemas["SuspensionKind"])
+          }
+          fullWidth={false}
+          sx={{ width: { xs: "100%", sm: 380 } }}
+        >
+          {kinds.map((k) => (
+            <MenuItem key={k.kind} value={k.kind}>
+              {k.said}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      <Typography sx={{ fontWeight: 600, my: 1 }} role="status">
+        {gradeSays(known)}
+      </Typography>
+      {kind.archetype && (
+        <PointsForm axle={axle} archetype={kind.archetype} seen={seen} />
+      )}
+      <Typography variant="h3" sx={{ mt: 2 }}>
+        Its sizes, as it is without added parts
+      </Typography>
+      <Typography color="text.secondary" sx={{ mb: 1.5 }}>
+        Each may stay empty. Lengths of strut, shock and stop give the travel
+        that is left; rates and loads what another spring does.
+      </Typography>
+      <Box
+        sx={{
+          display: "grid",
+          gap: 1.5,
+          gridTemplateColumns: "repeat(auto-fill, minmax(235px, 1fr))",
+          alignItems: "start",
+        }}
+      >
+        {kind.sizes
+          .filter((s) => !found.includes(s.name))
+          .map((s) => {
+            const here = at(problem, s.name);
+            return (
+              <TextField
+                key={s.name}
+                label={fieldLabel(s.label, unitOf(s))}
+                value={sizes[s.name] ?? ""}
+                onChange={(e) => {
+                  setSizes({ ...sizes, [s.name]: e.target.value });
+                }}
+                placeholder={s.unit === "1" ? "for example 0.5" : unitOf(s)}
+                error={here.error}
+                helperText={here.helperText ?? s.how}
+                slotProps={{ inputLabel: { shrink: true } }}
+              />
+            );
+          })}
+      </Box>
+      <Button
+        variant="outlined"
+        sx={{ mt: 1.5 }}
+        onClick={() => void save(suspension.kind)}
+      >
+        Keep the {axle} sizes
+      </Button>
+      <ProblemNote problem={problem} />
+      <BallastTest axle={axle} rate={rate ?? null} seen={seen} />
+    </Box>
+  );
+}

@@ -1,0 +1,113 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { type useSeenVersion, useSend } from "../../api/job";
+import { useUnit } from "../../shared/Length";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+
+const fields = [
+  { key: "weight", label: "Weight put on" },
+  { key: "behind", label: "Behind the front axle" },
+  { key: "without", label: "Hub to lip, without" },
+  { key: "with", label: "Hub to lip, with it on" },
+  { key: "after", label: "Hub to lip, off again" },
+] as const;
+
+/** A known weight at a known place gives the axle's own rate. */
+export function BallastTest({
+  axle,
+  rate,
+  seen,
+}: {
+  axle: "front" | "rear";
+  rate: Schemas["Quantity"] | null;
+  seen: ReturnType<typeof useSeenVersion>;
+}) {
+  const unit = useUnit();
+  const send = useSend();
+  const [texts, setTexts] = useState<Record<string, string>>({});
+  const [problem, setProblem] = useState<Error | null>(null);
+  const save = async () => {
+    setProblem(null);
+    const mass = unit === "in" ? "lb" : "kg";
+    try {
+      seen.saved(
+        await send(
+          "POST",
+          "/ballast-test",
+          {
+            version: seen.version,
+            axle,
+            ...Object.fromEntries(
+              fields.map(({ key }) => [
+                key,
+                typed(texts[key] ?? "", key === "weight" ? mass : unit) ?? {
+                  typed: "",
+                  unit: key === "weight" ? mass : unit,
+                  known: "measured",
+                },
+              ]),
+            ),
+          },
+          "the ballast test",
+        ),
+      );
+      setTexts({});
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  return (
+    <Box component="details" sx={{ mt: 1.5 }}>
+      <Typography
+        component="summary"
+        sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
+      >
+        Ballast test:{" "}
+        {rate
+          ? `${rate.value.toFixed(1)} ± ${(2 * (rate.u ?? 0)).toFixed(1)} ${rate.unit} a side, measured`
+          : "rate estimated from the mass it carries"}
+      </Typography>
+      <Typography color="text.secondary">
+        A known weight right over the {axle} axle, as much as four people. Read
+        hub to lip on both sides before, with it on, and off again, bounced and
+        rolled each time; enter the mean of both sides.
+      </Typography>
+      <Box
+        sx={{
+          display: "grid",
+          gap: 1.5,
+          mt: 1.5,
+          gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
+        }}
+      >
+        {fields.map(({ key, label }) => (
+          <TextField
+            key={key}
+            label={label}
+            value={texts[key] ?? ""}
+            placeholder={
+              key === "weight" ? (unit === "in" ? "lb" : "kg") : unit
+            }
+            onChange={(e) => {
+              setTexts({ ...texts, [key]: e.target.value });
+            }}
+            slotProps={{
+              inputLabel: { shrink: true },
+              htmlInput: { "aria-label": `${label}, ${axle}` },
+            }}
+            {...at(problem, key)}
+          />
+        ))}
+      </Box>
+      <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => void save()}>
+        Work out the {axle} rate
+      </Button>
+      <ProblemNote problem={problem} />
+    </Box>
+  );
+}
