@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, must, type Schemas } from "../api/client";
+import { api, must } from "../api/client";
 import { remembered } from "../api/job";
-import { retyped, retypedLength } from "./quantity";
 
 /** Every kind of part with its rule; empty until it is here. */
 export function usePartKinds() {
@@ -28,85 +27,3 @@ export function useSuspensionKinds() {
   });
   return kinds.data ?? [];
 }
-
-/** Whether both wheels hang on one axle. */
-export function isLive(kind: Schemas["SuspensionKind"]): boolean {
-  return [
-    "coilFourLink",
-    "coilRadiusArm",
-    "coilOverAxle",
-    "leafOverslung",
-    "leafUnderslung",
-  ].includes(kind);
-}
-
-const imperial: Record<string, string> = {
-  mm: "in",
-  "N/mm": "lb/in",
-  kg: "lb",
-};
-
-/** The unit in which a size is typed: the person's own; what is stored already keeps the unit that it was typed in. */
-export function fieldUnit(
-  unit: string,
-  length: "in" | "mm",
-  stored?: Schemas["Quantity"],
-): string {
-  return stored && unit !== "mm"
-    ? stored.unit
-    : length === "in"
-      ? (imperial[unit] ?? unit)
-      : unit;
-}
-
-/** A stored size as its field shows it; lengths carry their unit. */
-export function fieldText(q: Schemas["Quantity"]): string {
-  return ["mm", "in", "cm"].includes(q.unit) ? retypedLength(q) : retyped(q);
-}
-
-/** The label of a size's field: the unit stands in it unless a length is typed with its own. */
-export function fieldLabel(label: string, unit: string): string {
-  return unit === "in" || unit === "mm" || unit === "1"
-    ? label
-    : `${label}, ${unit}`;
-}
-
-export const vehicleWords: Record<Schemas["VehicleKind"], string> = {
-  pickup: "pickup",
-  openTop: "open-top 4x4",
-  wagon: "SUV or wagon",
-  estate: "estate or car",
-  utv: "UTV or cart",
-};
-
-/** What usually goes with a sort of vehicle; every part of it can be chosen otherwise. */
-export const usualSuspension: Record<
-  Schemas["VehicleKind"],
-  {
-    bodyKind: Schemas["BodyKind"];
-    front: Schemas["SuspensionKind"];
-    rear: Schemas["SuspensionKind"];
-  }
-> = {
-  pickup: {
-    bodyKind: "bodyOnFrame",
-    front: "coilOverArm",
-    rear: "leafOverslung",
-  },
-  openTop: {
-    bodyKind: "bodyOnFrame",
-    front: "coilFourLink",
-    rear: "coilFourLink",
-  },
-  wagon: {
-    bodyKind: "bodyOnFrame",
-    front: "coilOverArm",
-    rear: "coilFourLink",
-  },
-  estate: { bodyKind: "unibody", front: "strut", rear: "multiLink" },
-  utv: {
-    bodyKind: "bodyOnFrame",
-    front: "coilOverArm",
-    rear: "trailingArm",
-  },
-};

@@ -13,12 +13,12 @@ import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { useSuspensionKinds } from "../../shared/useKinds";
 import {
   isLive,
-  useSuspensionKinds,
   usualSuspension,
   vehicleWords,
-} from "../../shared/useKinds";
+} from "../../shared/suspensions";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
 import { levelByHub, targetBody, TargetFields } from "./TargetFields";

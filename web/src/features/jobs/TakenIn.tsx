@@ -16,7 +16,7 @@ import {
   retyped,
   retypedLength,
 } from "../../shared/quantity";
-import { isLive } from "../../shared/useKinds";
+import { isLive } from "../../shared/suspensions";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import {

@@ -11,7 +11,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
-import { fieldLabel, fieldUnit } from "../../shared/useKinds";
+import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { kindsOffered, kindWords } from "./kinds";
 import {
   blankLeaf,

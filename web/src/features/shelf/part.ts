@@ -2,7 +2,7 @@ import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
 import { retypedLength, typed } from "../../shared/quantity";
-import { fieldText, fieldUnit } from "../../shared/useKinds";
+import { fieldText, fieldUnit } from "../../shared/suspensions";
 
 export interface LeafText {
   count: string;

@@ -9,7 +9,7 @@ import { useJob, type useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
-import { fieldLabel, fieldText, fieldUnit } from "../../shared/useKinds";
+import { fieldLabel, fieldText, fieldUnit } from "../../shared/suspensions";
 import { BallastTest } from "./BallastTest";
 import { gradeSays } from "./grade";
 import { PointsForm } from "./PointsForm";

@@ -1,0 +1,106 @@
+import { describe, expect, it } from "vitest";
+import type { Schemas } from "../../api/client";
+import {
+  copied,
+  meant,
+  moved,
+  nextName,
+  placed,
+  placings,
+  without,
+  type Stacks,
+} from "./stacks";
+
+const piece = (
+  id: string,
+  partId: string | null,
+  kind: Schemas["PartKind"] = "strutTopSpacer",
+): Schemas["PlacedPart"] => ({
+  id,
+  partId,
+  number: null,
+  name: partId ?? kind,
+  kind,
+  thickness: { value: 12, unit: "mm", u: null, known: "measured", typed: "12" },
+  claim: null,
+  extension: null,
+  dimensions: {},
+  leaves: [],
+  price: null,
+  currency: null,
+  hours: null,
+  limits: null,
+});
+
+const both: Stacks = [
+  { corner: "LF", parts: [piece("a", "plate"), piece("b", "ring")] },
+  { corner: "RF", parts: [piece("c", "plate"), piece("d", "ring")] },
+];
+
+const ids = (stacks: Stacks, corner: string) =>
+  stacks.find((s) => s.corner === corner)?.parts.map((p) => p.id);
+
+describe("stacks", () => {
+  it("means both corners of an axle, or one on purpose", () => {
+    expect(meant("front", "both")).toEqual(["LF", "RF"]);
+    expect(meant("rear", "right")).toEqual(["RR"]);
+  });
+
+  it("puts a piece of its own at each corner", () => {
+    const part = { ...piece("p", "p"), count: 4 } as unknown as Schemas["Part"];
+    const next = placed(both, part, ["LR", "RR"]);
+    const [left, right] = [ids(next, "LR"), ids(next, "RR")];
+    expect(left).toHaveLength(1);
+    expect(left).not.toEqual(right);
+    expect(ids(next, "LF")).toEqual(["a", "b"]);
+  });
+
+  it("takes out the twin of the other side only when both are meant", () => {
+    expect(ids(without(both, "LF", "a", "both"), "RF")).toEqual(["d"]);
+    expect(ids(without(both, "LF", "a", "left"), "RF")).toEqual(["c", "d"]);
+  });
+
+  it("carries a piece and its twin to the other axle, and one alone across", () => {
+    const rear = moved(both, "LF", "a", "LR", "both");
+    expect([ids(rear, "LR"), ids(rear, "RR")]).toEqual([["a"], ["c"]]);
+    expect([ids(rear, "LF"), ids(rear, "RF")]).toEqual([["b"], ["d"]]);
+    const across = moved(both, "LF", "a", "RF", "both");
+    expect(ids(across, "RF")).toEqual(["c", "d", "a"]);
+    const one = moved(both, "LF", "a", "LR", "left");
+    expect([ids(one, "LR"), ids(one, "RF")]).toEqual([["a"], ["c", "d"]]);
+    expect(moved(both, "LF", "a", "LF", "both")).toBe(both);
+  });
+
+  it("copies a plan with pieces of its own, but what is fitted stays what it is", () => {
+    const copy = copied(
+      [
+        {
+          corner: "LF",
+          parts: [piece("a", "plate"), piece("k", null, "raisedCollar")],
+        },
+        { corner: "RF", parts: [piece("c", "plate")] },
+      ],
+      [{ corner: "RF", parts: [piece("c", "plate")] }],
+    );
+    const [plate, collar] = copy[0]?.parts ?? [];
+    expect(plate?.id).not.toBe("a");
+    expect(plate?.partId).toBe("plate");
+    expect(collar?.raise).toMatchObject({ typed: "12 mm", unit: "mm" });
+    expect(copy[1]?.parts[0]?.id).toBe("c");
+  });
+
+  it("tells the server keys, never figures", () => {
+    expect(placings(both)[0]).toEqual({
+      corner: "LF",
+      parts: [
+        { id: "a", partId: "plate", raise: null },
+        { id: "b", partId: "ring", raise: null },
+      ],
+    });
+  });
+
+  it("names the next plan by the first free letter", () => {
+    expect(nextName([])).toBe("Plan A");
+    expect(nextName(["Plan A", "Plan C", "soft"])).toBe("Plan B");
+  });
+});
