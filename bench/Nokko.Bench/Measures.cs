@@ -35,7 +35,7 @@ internal static class Measures
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{row.What, -58}{row.Measured, 12:0.###}{row.Aim, 10:0.###} {row.Unit, -3} {row.Measured / row.Aim, 6:0%}"
+                    $"{row.What, -58}{row.Measured, 12:0.###}{row.Aim, 10:0.###} {row.Unit, -3} {(double.IsNaN(row.Aim) ? "" : (row.Measured / row.Aim).ToString("0%", CultureInfo.InvariantCulture)), 6}"
                 )
             );
         }
@@ -63,6 +63,33 @@ internal static class Measures
             10,
             "ms"
         );
+        var limits = BenchmarkRunner.Run<LimitsBench>(config);
+        yield return new Row(
+            "prediction with every limit, mean",
+            Found(limits, nameof(LimitsBench.AllLimits)) / 1e6,
+            0.2,
+            "ms"
+        );
+        var linkages = BenchmarkRunner.Run<LinkageBench>(config);
+        var bare = Found(linkages, nameof(LinkageBench.TwoCircles));
+        foreach (
+            var name in (string[])
+                [
+                    nameof(LinkageBench.Wishbone),
+                    nameof(LinkageBench.Strut),
+                    nameof(LinkageBench.Arm),
+                    nameof(LinkageBench.FourLink),
+                ]
+        )
+        {
+            yield return new Row($"a position, {name}", Found(linkages, name), 200, "ns");
+            yield return new Row(
+                $"a position over two circles that meet, {name}",
+                Found(linkages, name) / bare,
+                double.NaN,
+                "×"
+            );
+        }
         yield return new Row(
             "prediction over the bare equilibrium, ratio",
             Ms(nameof(PredictionBench.Prediction)) / Ms(nameof(PredictionBench.Equilibrium)),

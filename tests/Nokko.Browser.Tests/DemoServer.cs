@@ -1,9 +1,11 @@
 using Nokko.Driving;
 using Xunit;
 
+[assembly: AssemblyFixture(typeof(Nokko.Browser.Tests.DemoServer))]
+
 namespace Nokko.Browser.Tests;
 
-/// <summary>One server with the demo shop for all tests of a class.</summary>
+/// <summary>One server with the demo shop for all tests that leave it standing; what they change, they change on copies of its jobs.</summary>
 public sealed class DemoServer : IAsyncLifetime
 {
     public ServerProcess Server { get; private set; } = null!;

@@ -8,8 +8,8 @@ namespace Nokko.Browser.Tests;
 /// <summary>What a hand does in a walk-round.</summary>
 internal static partial class Hands
 {
-    /// <summary>Opens the walk-round of a copy of a demo job, so that tests on one server leave each other alone.</summary>
-    public static void OpenCopy(this Driving.Browser b, string plate)
+    /// <summary>Opens a copy of a demo job, so that tests on one server leave each other alone.</summary>
+    public static void OpenCopy(this Driving.Browser b, string plate, string phase = "walk-round")
     {
         var job = JobOf(
             b.Until(
@@ -31,7 +31,7 @@ internal static partial class Hands
                 job,
                 plate
             )!;
-        b.Open(b.Driver.Url.TrimEnd('/') + $"/jobs/{copy}/walk-round");
+        b.Open(b.Driver.Url.TrimEnd('/') + $"/jobs/{copy}/{phase}");
     }
 
     private static string JobOf(string href) => Uuid().Match(href).Value;

@@ -15,6 +15,7 @@ public sealed class LongestFirst : ITestCollectionOrderer
         nameof(WholeJobTests),
         nameof(WalkRoundTests),
         nameof(NothingIsLostTests),
+        nameof(PlanTests),
         nameof(ViewsTests),
     ];
 

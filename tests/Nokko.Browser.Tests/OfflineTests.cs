@@ -5,9 +5,14 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>A walk-round goes on without a network; it has a server of its own, which it kills.</summary>
-public sealed class OfflineTests(DemoServer demo) : IClassFixture<DemoServer>
+public sealed class OfflineTests : IAsyncLifetime
 {
-    private readonly ServerProcess _server = demo.Server;
+    private ServerProcess _server = null!;
+
+    public async ValueTask InitializeAsync() =>
+        _server = await ServerProcess.Start($"offline_{Guid.NewGuid():N}");
+
+    public ValueTask DisposeAsync() => _server.DisposeAsync();
 
     [Fact]
     public async Task Without_a_network_the_walk_round_goes_on_also_after_the_browser_was_closed()

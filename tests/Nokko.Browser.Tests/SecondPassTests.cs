@@ -5,7 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>After a miss: the stack is changed in the same job. And two people who change one thing at once.</summary>
-public sealed class SecondPassTests(DemoServer demo) : IClassFixture<DemoServer>
+public sealed class SecondPassTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
@@ -14,7 +14,8 @@ public sealed class SecondPassTests(DemoServer demo) : IClassFixture<DemoServer>
     {
         using var browser = new Driving.Browser(390, 844);
         browser.SignIn(_server.Address, "brenna");
-        Open(browser, "NF 77 W", "walk-round");
+        browser.OpenCopy("NF 77 W");
+        var job = browser.Driver.Url[..browser.Driver.Url.LastIndexOf('/')];
         // The station that does not fit waits for its second read.
         browser.Sees("Right middle, from the floor");
         browser.Press("That was wrong");
@@ -28,7 +29,7 @@ public sealed class SecondPassTests(DemoServer demo) : IClassFixture<DemoServer>
         );
         browser.AllSaved();
 
-        Open(browser, "NF 77 W", "plan");
+        browser.Open($"{job}/plan");
         browser.Sees("Second pass");
         browser.Press("Take out Alder plate 1, Left front");
         browser.Until(
@@ -54,8 +55,8 @@ public sealed class SecondPassTests(DemoServer demo) : IClassFixture<DemoServer>
         using var second = new Driving.Browser();
         first.SignIn(_server.Address, "brenna");
         second.SignIn(_server.Address, "odd");
-        Open(first, "HO 32 T", "take-in");
-        Open(second, "HO 32 T", "take-in");
+        first.OpenCopy("HO 32 T", "take-in");
+        second.Open(first.Driver.Url);
         first.Type("Wheelbase", "3300 mm");
         first.Press("Keep these sizes");
         first.Until(
@@ -78,17 +79,4 @@ public sealed class SecondPassTests(DemoServer demo) : IClassFixture<DemoServer>
 
     private static string Wheelbase(Driving.Browser browser) =>
         browser.Field("Wheelbase").GetAttribute("value")!;
-
-    private void Open(Driving.Browser browser, string plate, string phase)
-    {
-        browser.Open(_server.Address);
-        var href = browser.Until(
-            d =>
-                d.FindElements(By.XPath($"//main//li/a[contains(., '{plate}')]"))
-                    .FirstOrDefault()
-                    ?.GetAttribute("href"),
-            plate
-        )!;
-        browser.Open(href[..href.LastIndexOf('/')] + "/" + phase);
-    }
 }

@@ -5,7 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>Every main view at every size, by day and by night: no serious finding, nothing wider than the page.</summary>
-public sealed class ViewsTests(DemoServer demo) : IClassFixture<DemoServer>
+public sealed class ViewsTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 

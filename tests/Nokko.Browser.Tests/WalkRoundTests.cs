@@ -5,7 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>A walk-round by keyboard alone, by touch alone, without a network, by two people, and with a stand-in.</summary>
-public sealed class WalkRoundTests(DemoServer demo) : IClassFixture<DemoServer>
+public sealed class WalkRoundTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 

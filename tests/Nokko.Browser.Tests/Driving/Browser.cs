@@ -29,6 +29,8 @@ public sealed class Browser : IDisposable
             "--disable-component-update",
             "--disable-sync",
             "--disable-dev-shm-usage",
+            // Nobody looks on: a transition is only frames to paint.
+            "--force-prefers-reduced-motion",
             "--lang=en-GB",
             $"--user-data-dir={_profile}"
         );
@@ -91,7 +93,7 @@ public sealed class Browser : IDisposable
             new SystemClock(),
             Driver,
             TimeSpan.FromSeconds(seconds),
-            TimeSpan.FromMilliseconds(100)
+            TimeSpan.FromMilliseconds(50)
         );
         wait.IgnoreExceptionTypes(
             typeof(NoSuchElementException),
