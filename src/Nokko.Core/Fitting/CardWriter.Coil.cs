@@ -91,7 +91,8 @@ internal sealed partial class CardWriter
                 c,
                 "change-stack",
                 $"Change the stack: {change.Said}",
-                "A bump-stop extension goes in before the spring. Isolator between coil and metal, pigtail against its stop, both ends in their seats all round.",
+                "A bump-stop extension goes in before the spring. Isolator between coil and metal, pigtail against its stop, both ends in their seats all round."
+                    + change.Which,
                 15
             );
             Close(
@@ -168,7 +169,8 @@ internal sealed partial class CardWriter
                 c,
                 "change-mounts",
                 $"Body mounts: {change.Said}",
-                "One side at a time, the other side's bolts loose but in. Lift the body with a wide board on the jack, no more than the puck needs.",
+                "One side at a time, the other side's bolts loose but in. Lift the body with a wide board on the jack, no more than the puck needs."
+                    + change.Which,
                 40
             );
             Close(

@@ -80,7 +80,7 @@ internal sealed partial class CardWriter
                 c,
                 "change-stack",
                 $"Change the stack: {change.Said}",
-                "Pin in its hole at both faces. One block only, never two.",
+                "Pin in its hole at both faces. One block only, never two." + change.Which,
                 10
             );
             Close(

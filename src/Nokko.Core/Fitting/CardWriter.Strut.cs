@@ -115,7 +115,8 @@ internal sealed partial class CardWriter
             c,
             "change-stack",
             $"Change the stack: {change.Said}",
-            "Clean both faces. Turn the plate so that its studs meet the body's holes and the strut foot points as it was marked.",
+            "Clean both faces. Turn the plate so that its studs meet the body's holes and the strut foot points as it was marked."
+                + change.Which,
             15
         );
         Close(

@@ -153,6 +153,15 @@ internal sealed record CornerChange(
     /// <summary>Whether nothing else comes or goes.</summary>
     public bool Only(PartKind kind) => Gone.Concat(Come).All(p => p.Kind == kind);
 
+    /// <summary>Which way each part that comes must sit.</summary>
+    public string Which =>
+        string.Concat(
+            Come.Select(p => PartRule.Of(p.Kind).Orientation)
+                .OfType<string>()
+                .Distinct()
+                .Select(o => " " + o)
+        );
+
     /// <summary>The change as an instruction.</summary>
     public string Said =>
         string.Join(

@@ -123,12 +123,21 @@ internal static class Companions
                 false
             );
         }
-        else
+        else if (!kind.IsLeaf())
         {
             yield return new(
                 axle,
                 "Caster",
                 "arms that point down more turn the axle; bushes, shims or brackets take it back",
+                false
+            );
+        }
+        else if (Has(PartKind.Shackle))
+        {
+            yield return new(
+                axle,
+                "Caster",
+                "a longer shackle turns the axle with the spring; tapered shims take it back",
                 false
             );
         }

@@ -77,7 +77,23 @@ internal static class PredictionBasis
         {
             yield return "Body pucks raise the body over the frame, one to one; the suspension stays as it is.";
         }
-        if (parts.Any(p => p.Kind is PartKind.Coil or PartKind.LeafPack) && axle.Sag is null)
+        if (parts.FirstOrDefault(p => p.Leaves.Count > 0) is { } pack)
+        {
+            yield return pack.Get(PartSizes.Rate) is { } rate
+                ? string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"The pack's rate is {rate:0.#} N/mm, as entered."
+                )
+                : string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"The pack's rate of {LeafPackBuild.Of(pack.Leaves).RateNPerMm:0.#} N/mm is worked out from its leaves, to about 20 %: a ballast test tells it."
+                );
+        }
+        if (
+            parts.Any(p =>
+                p.Kind == PartKind.Coil || (p.Kind == PartKind.LeafPack && p.Leaves.Count == 0)
+            ) && axle.Sag is null
+        )
         {
             yield return "Nobody knows how far the old springs have sagged: a new one gives it back, and the ± allows for it. Standard heights tell it.";
         }

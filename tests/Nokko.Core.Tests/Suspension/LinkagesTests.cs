@@ -16,6 +16,38 @@ public class LinkagesTests
         return archetype.Linkage([.. archetype.Points.Select(p => p.At)]);
     }
 
+    /// <summary>Worked numbers of docs/linkages.md: found apart from this code, by Newton's method on the bare constraints (rods and rigid bodies), without a circle.</summary>
+    [Theory]
+    [InlineData(SuspensionKind.CoilOverArm, 10, 17.4099)]
+    [InlineData(SuspensionKind.CoilOverArm, 25.4, 44.0914)]
+    [InlineData(SuspensionKind.CoilOverArm, -20, -34.9773)]
+    [InlineData(SuspensionKind.Strut, 10, 10.4081)]
+    [InlineData(SuspensionKind.Strut, 25.4, 26.5465)]
+    [InlineData(SuspensionKind.Strut, -20, -20.6379)]
+    [InlineData(SuspensionKind.MultiLink, 10, 14.6301)]
+    [InlineData(SuspensionKind.MultiLink, 25.4, 36.9117)]
+    [InlineData(SuspensionKind.MultiLink, -20, -29.6110)]
+    [InlineData(SuspensionKind.TransverseLeaf, 10, 16.9186)]
+    [InlineData(SuspensionKind.TransverseLeaf, 25.4, 42.6897)]
+    [InlineData(SuspensionKind.TransverseLeaf, -20, -34.2804)]
+    [InlineData(SuspensionKind.TrailingArm, 10, 14.1593)]
+    [InlineData(SuspensionKind.TrailingArm, 25.4, 36.0339)]
+    [InlineData(SuspensionKind.TrailingArm, -20, -28.1950)]
+    [InlineData(SuspensionKind.CoilRadiusArm, 10, 10.3437)]
+    [InlineData(SuspensionKind.CoilRadiusArm, 25.4, 26.2482)]
+    [InlineData(SuspensionKind.CoilRadiusArm, -20, -20.7277)]
+    [InlineData(SuspensionKind.CoilFourLink, 10, 10.0504)]
+    [InlineData(SuspensionKind.CoilFourLink, 25.4, 25.5298)]
+    [InlineData(SuspensionKind.CoilFourLink, -20, -20.0915)]
+    [InlineData(SuspensionKind.CoilOverAxle, 10, 10.1841)]
+    [InlineData(SuspensionKind.CoilOverAxle, 25.4, 25.8508)]
+    [InlineData(SuspensionKind.CoilOverAxle, -20, -20.3967)]
+    public void An_archetype_lifts_by_the_worked_numbers(
+        SuspensionKind kind,
+        double longer,
+        double lift
+    ) => Assert.Equal(lift, Of(kind).LiftMm(longer)!.Value, 4);
+
     [Theory]
     [MemberData(nameof(Kinds))]
     public void The_ratio_is_the_slope_of_the_spring_at_every_height(SuspensionKind kind)
@@ -235,6 +267,30 @@ public class LinkagesTests
                     1e-9
                 );
             });
+    }
+
+    [Fact]
+    public void The_axle_and_the_upright_turn_by_the_worked_numbers()
+    {
+        static ILinkage Linkage(SuspensionKind kind) => Of(kind);
+        var four = (FourLink)Linkage(SuspensionKind.CoilFourLink);
+        Assert.Equal(
+            0.1949,
+            double.RadiansToDegrees(four.At(four.RideLengthMm + 25.4)!.Value.TurnRad),
+            4
+        );
+        var strut = (StrutLinkage)Linkage(SuspensionKind.Strut);
+        Assert.Equal(
+            0.4516,
+            double.RadiansToDegrees(strut.At(strut.RideLengthMm + 25.4)!.Value.CamberChangeRad),
+            4
+        );
+        var arm = (SwingArm)Linkage(SuspensionKind.CoilRadiusArm);
+        Assert.Equal(
+            1.6729,
+            double.RadiansToDegrees(arm.At(arm.RideLengthMm + 25.4)!.Value.TurnRad),
+            4
+        );
     }
 
     [Fact]

@@ -109,9 +109,7 @@ function Rail({
             component={NavLink}
             to={`/jobs/${job}/${path}`}
             // The vehicle belongs to what was taken in.
-            className={({ isActive }: { isActive: boolean }) =>
-              isActive || (phase === "takeIn" && onVehicle) ? "active" : ""
-            }
+            className={phase === "takeIn" && onVehicle ? "active" : undefined}
             sx={{
               flex: { xs: "1 1 0", sm: "1 0 auto" },
               minWidth: 0,

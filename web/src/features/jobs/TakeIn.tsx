@@ -179,7 +179,7 @@ export default function TakeIn() {
           </Grid>
         </Section>
         <Section title="What carries it">
-          <Grid>
+          <Grid wide>
             <TextField
               select
               label="Sort of vehicle"
@@ -323,13 +323,19 @@ function Section({
   );
 }
 
-function Grid({ children }: { children: React.ReactNode }) {
+function Grid({
+  wide = false,
+  children,
+}: {
+  wide?: boolean;
+  children: React.ReactNode;
+}) {
   return (
     <Box
       sx={{
         display: "grid",
         gap: 1.5,
-        gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
+        gridTemplateColumns: `repeat(auto-fill, minmax(${wide ? "300px" : "190px"}, 1fr))`,
       }}
     >
       {children}

@@ -19,7 +19,7 @@ export function Cautions({
     ).values(),
   ];
   if (said.length === 0) {
-    return <Box sx={{ gridColumn: "span 2" }} />;
+    return <Box sx={{ gridColumn: "span 2", order: { sm: 1 } }} />;
   }
   return (
     <Box
@@ -27,6 +27,8 @@ export function Cautions({
       aria-label={`Cautions, ${axle}`}
       sx={{
         gridColumn: "span 2",
+        // On a phone under their own corners, on a wide page all below.
+        order: { sm: 1 },
         listStyle: "none",
         m: 0,
         p: 0,

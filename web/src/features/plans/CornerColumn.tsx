@@ -26,7 +26,7 @@ const ends: Record<
   coilRadiusArm: { above: "frame", below: "axle", leaf: false },
   coilOverAxle: { above: "frame", below: "axle", leaf: false },
   leafOverslung: { above: "frame", below: "axle", leaf: true },
-  leafUnderslung: { above: "frame, axle", below: "leaf spring", leaf: true },
+  leafUnderslung: { above: "frame", below: "axle, above it", leaf: true },
 };
 
 /** Kinds that sit below the spring; all others are drawn above it. */

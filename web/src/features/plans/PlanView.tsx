@@ -5,7 +5,7 @@ import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { Fragment, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
@@ -286,30 +286,36 @@ export default function PlanView() {
               gap: 1,
             }}
           >
-            {corners.map((corner) => (
-              <CornerColumn
-                key={corner}
-                corner={corner}
-                vehicle={d.vehicle}
-                parts={stacks.find((s) => s.corner === corner)?.parts ?? []}
-                chosen={meant(axle, side).includes(corner)}
-                outlook={prediction?.corners.find((c) => c.corner === corner)}
-                range={range}
-                grip={(piece, label) => grip({ piece }, label)}
-                onChoose={() => {
-                  setAxle(axleOf(corner));
-                  if (side !== "both") {
-                    setSide(corner.startsWith("L") ? "left" : "right");
-                  }
-                }}
-                onTakeOut={(id) => void save(without(stacks, corner, id, side))}
-                onMove={(id, to) =>
-                  void save(moved(stacks, corner, id, to, side))
-                }
-              />
-            ))}
-            {(["front", "rear"] as const).map((a) => (
-              <Cautions key={a} axle={a} corners={prediction?.corners ?? []} />
+            {(["front", "rear"] as const).map((end) => (
+              <Fragment key={end}>
+                {meant(end, "both").map((corner) => (
+                  <CornerColumn
+                    key={corner}
+                    corner={corner}
+                    vehicle={d.vehicle}
+                    parts={stacks.find((s) => s.corner === corner)?.parts ?? []}
+                    chosen={meant(axle, side).includes(corner)}
+                    outlook={prediction?.corners.find(
+                      (c) => c.corner === corner,
+                    )}
+                    range={range}
+                    grip={(piece, label) => grip({ piece }, label)}
+                    onChoose={() => {
+                      setAxle(axleOf(corner));
+                      if (side !== "both") {
+                        setSide(corner.startsWith("L") ? "left" : "right");
+                      }
+                    }}
+                    onTakeOut={(id) =>
+                      void save(without(stacks, corner, id, side))
+                    }
+                    onMove={(id, to) =>
+                      void save(moved(stacks, corner, id, to, side))
+                    }
+                  />
+                ))}
+                <Cautions axle={end} corners={prediction?.corners ?? []} />
+              </Fragment>
             ))}
           </Box>
           <FormControlLabel

@@ -50,6 +50,9 @@ export function TravelLadder({
     top +
     ((range.high - mm) / (range.high - range.low)) * (height - top - foot);
   const [low, high] = [-(droop.value ?? 0), bump.value ?? 0];
+  // Words stand clear of both bars.
+  const ceiling = Math.min(y(high), y((standardBump.value ?? 0) + rise));
+  const floor = Math.max(y(low), y(-(standardDroop.value ?? 0) + rise));
   const marks = labels(
     outlook.marks.filter(
       (m) =>
@@ -121,13 +124,13 @@ export function TravelLadder({
         {
           name: "bump",
           left: bump.value,
-          at: [y(high) - 18, y(high) - 5],
+          at: [ceiling - 18, ceiling - 5],
           why: cause(false),
         },
         {
           name: "droop",
           left: droop.value,
-          at: [y(low) + 15, y(low) + 28],
+          at: [floor + 15, floor + 28],
           why: cause(true),
         },
       ].map(({ name, left, at, why }) => (

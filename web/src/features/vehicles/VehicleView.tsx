@@ -48,8 +48,8 @@ export default function VehicleView() {
                 <b>
                   {b.what}, {b.axle}
                 </b>
-                : {b.of === "rake" ? "the rake" : "an inch of plate"} becomes
-                good to ± {text(shownU(b.thenMm, unit))}, now ±{" "}
+                : {b.of === "rake" ? "the rake" : "what an inch put in lifts"}{" "}
+                becomes good to ± {text(shownU(b.thenMm, unit))}, now ±{" "}
                 {text(shownU(b.nowMm, unit))}.
               </li>
             ))}
