@@ -1,4 +1,6 @@
+using System.Runtime.CompilerServices;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata;
 using Nokko.Core.Fitting;
 using Nokko.Core.JobFile;
 using Nokko.Core.Measuring;
@@ -24,24 +26,26 @@ public enum JobExtent
 /// <summary>Turns rows into job documents and back.</summary>
 public static class JobStore
 {
-    /// <summary>Loads whole jobs, one query a table. Unknown ids are left out.</summary>
+    /// <summary>Loads whole jobs, one query for each table that holds anything of them. Unknown ids are left out.</summary>
     /// <param name="db">The database.</param>
     /// <param name="ids">Jobs.</param>
     /// <param name="rows">How much of them.</param>
     /// <param name="cancel">Cancels.</param>
+    /// <param name="versions">Takes the version of every row that is edited, by key.</param>
     public static async Task<IReadOnlyList<JobDocument>> LoadJobs(
         this NokkoDb db,
         IReadOnlyCollection<Guid> ids,
         JobExtent rows,
-        CancellationToken cancel
+        CancellationToken cancel,
+        Dictionary<Guid, uint>? versions = null
     )
     {
-        var jobs = await db.Jobs.AsNoTracking().Where(j => ids.Contains(j.Id)).ToListAsync(cancel);
+        var jobs = await Edited(db.Jobs.Where(j => ids.Contains(j.Id)), j => j.Id);
         var vehicleIds = jobs.Select(j => j.VehicleId).ToArray();
-        var vehicles = await db
-            .Vehicles.AsNoTracking()
-            .Where(v => vehicleIds.Contains(v.Id))
-            .ToDictionaryAsync(v => v.Id, cancel);
+        var vehicles = (
+            await Edited(db.Vehicles.Where(v => vehicleIds.Contains(v.Id)), v => v.Id)
+        ).ToDictionary(v => v.Id);
+        var filled = await FilledTables(db, ids, cancel);
         var ownerIds = vehicles.Values.Select(v => v.OwnerId).ToArray();
         var owners = await db
             .Owners.AsNoTracking()
@@ -117,28 +121,101 @@ public static class JobStore
         async Task<ILookup<Guid, T>> Rows<T>(Func<T, Guid> id, JobExtent least)
             where T : class
         {
-            if (rows < least)
+            var type = db.Model.FindEntityType(typeof(T))!;
+            if (rows < least || !filled.Contains(type.GetTableName()!))
             {
                 return Enumerable.Empty<T>().ToLookup(_ => Guid.Empty);
             }
-            var found = await db.Set<T>()
+            var mine = db.Set<T>()
                 .AsNoTracking()
-                .Where(r => ids.Contains(EF.Property<Guid>(r, NokkoDb.JobIdColumn)))
-                .Select(r => new { Job = EF.Property<Guid>(r, NokkoDb.JobIdColumn), Row = r })
-                .ToListAsync(cancel);
+                .Where(r => ids.Contains(EF.Property<Guid>(r, NokkoDb.JobIdColumn)));
+            var found = type.FindProperty(NokkoDb.VersionColumn) is null
+                ? await mine.Select(r => new Loaded<T>(
+                        EF.Property<Guid>(r, NokkoDb.JobIdColumn),
+                        r,
+                        null
+                    ))
+                    .ToListAsync(cancel)
+                : await mine.Select(r => new Loaded<T>(
+                        EF.Property<Guid>(r, NokkoDb.JobIdColumn),
+                        r,
+                        EF.Property<uint>(r, NokkoDb.VersionColumn)
+                    ))
+                    .ToListAsync(cancel);
+            Note(found, id);
             return found
                 .OrderBy(r => id(r.Row).ToString(), StringComparer.Ordinal)
                 .ToLookup(r => r.Job, r => r.Row);
         }
+
+        async Task<List<T>> Edited<T>(IQueryable<T> query, Func<T, Guid> id)
+            where T : class
+        {
+            var found = await query
+                .AsNoTracking()
+                .Select(r => new Loaded<T>(
+                    Guid.Empty,
+                    r,
+                    EF.Property<uint>(r, NokkoDb.VersionColumn)
+                ))
+                .ToListAsync(cancel);
+            Note(found, id);
+            return [.. found.Select(r => r.Row)];
+        }
+
+        void Note<T>(IEnumerable<Loaded<T>> found, Func<T, Guid> id)
+        {
+            foreach (var (_, row, version) in versions is null ? [] : found)
+            {
+                if (version is { } seen)
+                {
+                    versions![id(row)] = seen;
+                }
+            }
+        }
     }
+
+    /// <param name="Job">Its job.</param>
+    /// <param name="Row">The row.</param>
+    /// <param name="Version">Its version, when it is one that is edited.</param>
+    private sealed record Loaded<T>(Guid Job, T Row, uint? Version);
+
+    /// <summary>Names of the tables that hold anything of some jobs: most of a young job's are empty, and one question is cheaper than twenty.</summary>
+    private static async Task<HashSet<string>> FilledTables(
+        NokkoDb db,
+        IReadOnlyCollection<Guid> ids,
+        CancellationToken cancel
+    )
+    {
+        var sql = Question.GetValue(db.Model, Ask);
+        return [.. await db.Database.SqlQueryRaw<string>(sql, ids.ToArray()).ToListAsync(cancel)];
+
+        // Every name comes from the model itself, none from a person.
+        static string Ask(IModel model) =>
+            string.Join(
+                "\nunion all ",
+                model
+                    .GetEntityTypes()
+                    .Select(t =>
+                        (Table: t.GetTableName(), Job: t.FindProperty(NokkoDb.JobIdColumn))
+                    )
+                    .Where(t => t.Job is not null)
+                    .Select(t =>
+                        $"select '{t.Table}' as \"Value\" where exists (select 1 from {t.Table} where {t.Job!.GetColumnName()} = any({{0}}))"
+                    )
+            );
+    }
+
+    private static readonly ConditionalWeakTable<IModel, string> Question = [];
 
     /// <summary>Loads one job, or null.</summary>
     public static async Task<JobDocument?> LoadJob(
         this NokkoDb db,
         Guid id,
         JobExtent rows,
-        CancellationToken cancel
-    ) => (await db.LoadJobs([id], rows, cancel)).SingleOrDefault();
+        CancellationToken cancel,
+        Dictionary<Guid, uint>? versions = null
+    ) => (await db.LoadJobs([id], rows, cancel, versions)).SingleOrDefault();
 
     /// <summary>Adds every row of a document to this shop; owner and platform only when they are new.</summary>
     public static void PutJob(this NokkoDb db, JobDocument d, bool ownerIsNew, bool platformIsNew)

@@ -23,14 +23,20 @@ public sealed class NothingIsLostTests
                 TestContext.Current.CancellationToken
             )
         ).EnsureSuccessStatusCode();
-        var job = (await Get(http, "/api/yard"))["jobs"]!
-            .AsArray()
-            .First(j => j!["vehicle"]!["plate"]!.GetValue<string>() == "NF 80 W")!["job"]![
-            "id"
-        ]!.GetValue<Guid>();
-        var round = (await Get(http, $"/api/jobs/{job}"))["document"]!["walkRounds"]!
-            .AsArray()
-            .Last()!["id"]!.GetValue<Guid>();
+        // Spread over the jobs of the yard that have a round, so that no job grows out of all measure.
+        var jobs = new List<(Guid Job, Guid Round)>();
+        foreach (var row in (await Get(http, "/api/yard"))["jobs"]!.AsArray().Take(5))
+        {
+            var id = row!["job"]!["id"]!.GetValue<Guid>();
+            jobs.Add(
+                (
+                    id,
+                    (await Get(http, $"/api/jobs/{id}"))["document"]!["walkRounds"]!
+                        .AsArray()
+                        .Last()!["id"]!.GetValue<Guid>()
+                )
+            );
+        }
         var chance = new Random(20261);
         var killAt = Enumerable.Range(0, Saves).ToArray();
         chance.Shuffle(killAt);
@@ -39,6 +45,7 @@ public sealed class NothingIsLostTests
         for (var i = 0; i < Saves; i++)
         {
             var id = Guid.CreateVersion7();
+            var (job, round) = jobs[i % jobs.Count];
             var body = new
             {
                 commandId = Guid.CreateVersion7(),
@@ -67,13 +74,16 @@ public sealed class NothingIsLostTests
             }
             acknowledged.Add(id);
         }
-        var stored = (await Get(http, $"/api/jobs/{job}"))["document"]!["readings"]!
-            .AsArray()
-            .Where(r => r!["walkRoundId"]!.GetValue<Guid>() == round)
-            .Select(r => r!["id"]!.GetValue<Guid>())
-            .Where(acknowledged.Contains)
-            .ToArray();
-        Assert.Equal(acknowledged, stored);
+        var stored = new HashSet<Guid>();
+        foreach (var (job, _) in jobs)
+        {
+            stored.UnionWith(
+                (await Get(http, $"/api/jobs/{job}"))["document"]!["readings"]!
+                    .AsArray()
+                    .Select(r => r!["id"]!.GetValue<Guid>())
+            );
+        }
+        Assert.DoesNotContain(acknowledged, id => !stored.Contains(id));
     }
 
     private static async Task<bool> Save(HttpClient http, Guid job, object body)

@@ -89,8 +89,9 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
     )
     {
         db.ChangeTracker.Clear();
-        return await db.LoadJob(job, JobExtent.Work, cancel) is { } document
-            ? TypedResults.Ok(JobView.Of(document, await Versions(document, cancel), me.Style))
+        var versions = new Dictionary<Guid, uint>();
+        return await db.LoadJob(job, JobExtent.Work, cancel, versions) is { } document
+            ? TypedResults.Ok(JobView.Of(document, versions, me.Style))
             : Trouble.Missing("There is no such job in this shop.").Answer();
     }
 
@@ -212,41 +213,6 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     e.State == EntityState.Deleted ? null : e.CurrentValues.ToObject()
                 )),
         ];
-
-    private async Task<IReadOnlyDictionary<Guid, uint>> Versions(
-        JobDocument d,
-        CancellationToken cancel
-    )
-    {
-        var versions = new Dictionary<Guid, uint>();
-        await Of<Core.Planning.Job>([d.Job.Id]);
-        await Of<Core.Vehicles.Vehicle>([d.Vehicle.Id]);
-        await Of<Core.Planning.Plan>([.. d.Plans.Select(p => p.Id)]);
-        await Of<Core.Measuring.WalkRound>([.. d.WalkRounds.Select(w => w.Id)]);
-        await Of<Core.Fitting.Joint>([.. d.Joints.Select(j => j.Id)]);
-        return versions;
-
-        async Task Of<T>(Guid[] ids)
-            where T : class
-        {
-            if (ids.Length == 0)
-            {
-                return;
-            }
-            var rows = await db.Set<T>()
-                .Where(r => ids.Contains(EF.Property<Guid>(r, "Id")))
-                .Select(r => new
-                {
-                    Id = EF.Property<Guid>(r, "Id"),
-                    Version = EF.Property<uint>(r, NokkoDb.VersionColumn),
-                })
-                .ToListAsync(cancel);
-            foreach (var row in rows)
-            {
-                versions[row.Id] = row.Version;
-            }
-        }
-    }
 
     /// <summary>A row before a command (null: it was not there) and after it (null: it is gone).</summary>
     private sealed record ReplacedRow(string Table, object? Row, object? Left);
