@@ -1,4 +1,3 @@
-using MathNet.Numerics.LinearAlgebra;
 using Nokko.Core.Measuring;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
@@ -25,10 +24,15 @@ internal sealed class PredictedBody
     private readonly BodyMotion _loadOnHubs;
     private readonly BodyMotion _loadOnFloor;
     private readonly double _loadShare;
+    private readonly double[,] _covariance;
+    private readonly Dictionary<
+        string,
+        (IReadOnlyList<double> Springs, IReadOnlyList<double> Plane)
+    > _responses = [];
 
     public PredictedBody(Vehicle vehicle, FreeRises rises, IReadOnlyList<StatedLoad> loads)
     {
-        (_vehicle, _rises) = (vehicle, rises);
+        (_vehicle, _rises, _covariance) = (vehicle, rises, rises.Covariance.ToArray());
         var supports = VehicleSupports.Of(vehicle).Supports!;
         _springs = new BodyOnSprings([
             .. supports.Select((s, i) => s with { FreeRiseMm = rises.MeanMm[i] }),
@@ -151,13 +155,12 @@ internal sealed class PredictedBody
         Datum datum
     )
     {
-        var response = Vector<double>.Build.Dense(FreeRises.Count);
+        var response = new double[FreeRises.Count];
         var load = 0.0;
         foreach (var (station, factor) in terms)
         {
             var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
-            var springs = _springs.Response(x, y);
-            var plane = _plane.Response(x, y);
+            var (springs, plane) = Response(station, x, y);
             var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
             // Over its own frame or mark the body does not move; over the floor the tyres count too.
             var onSprings = datum is Datum.Frame or Datum.Own ? 0 : factor;
@@ -170,10 +173,30 @@ internal sealed class PredictedBody
             }
             load += onSprings * (datum == Datum.Floor ? _loadOnFloor : _loadOnHubs).RiseAt(x, y);
         }
-        var variance = response * _rises.Covariance * response;
-        return (
-            (response * _rises.MeanMm) + load,
-            Math.Sqrt(Math.Max(0, variance) + Math.Pow(_loadShare * load, 2))
-        );
+        var (mean, variance) = (load, 0.0);
+        for (var i = 0; i < FreeRises.Count; i++)
+        {
+            mean += response[i] * _rises.MeanMm[i];
+            for (var j = 0; j < FreeRises.Count; j++)
+            {
+                variance += response[i] * _covariance[i, j] * response[j];
+            }
+        }
+        return (mean, Math.Sqrt(Math.Max(0, variance) + (_loadShare * load * _loadShare * load)));
+    }
+
+    /// <summary>Response of a station to springs and to mounts; asked for again and again, worked out once.</summary>
+    private (IReadOnlyList<double> Springs, IReadOnlyList<double> Plane) Response(
+        Station station,
+        double x,
+        double y
+    )
+    {
+        if (!_responses.TryGetValue(station.Name, out var found))
+        {
+            found = (_springs.Response(x, y), _plane.Response(x, y));
+            _responses[station.Name] = found;
+        }
+        return found;
     }
 }

@@ -48,7 +48,6 @@ public sealed class DoubleWishbone : ILinkage
     private readonly double _foot;
     private readonly double _upperArm;
     private readonly double _upright;
-    private readonly double _camberAngle;
 
     /// <summary>Makes the linkage from its points at ride height.</summary>
     public DoubleWishbone(WishbonePoints ride)
@@ -57,7 +56,6 @@ public sealed class DoubleWishbone : ILinkage
         _foot = (ride.StrutFoot - ride.LowerPivot).Length;
         _upperArm = (ride.UpperBallJoint - ride.UpperPivot).Length;
         _upright = (ride.UpperBallJoint - ride.LowerBallJoint).Length;
-        _camberAngle = (ride.UpperBallJoint - ride.LowerBallJoint).Angle;
         RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
     }
 
@@ -84,8 +82,12 @@ public sealed class DoubleWishbone : ILinkage
         {
             return null;
         }
-        var turn = (foot - Points.LowerPivot).Angle - (Points.StrutFoot - Points.LowerPivot).Angle;
-        var lower = Points.LowerPivot + (Points.LowerBallJoint - Points.LowerPivot).Turned(turn);
+        var lower =
+            Points.LowerPivot
+            + (Points.LowerBallJoint - Points.LowerPivot).TurnedAs(
+                Points.StrutFoot - Points.LowerPivot,
+                foot - Points.LowerPivot
+            );
         // Near: the upright carried along without turning, so that it stays on its branch.
         if (
             PlanePoint.Meeting(
@@ -100,8 +102,9 @@ public sealed class DoubleWishbone : ILinkage
         {
             return null;
         }
-        var lean = (upper - lower).Angle - _camberAngle;
-        var wheel = lower + (Points.WheelCentre - Points.LowerBallJoint).Turned(lean);
+        var (was, now) = (Points.UpperBallJoint - Points.LowerBallJoint, upper - lower);
+        var lean = PlanePoint.Between(was, now);
+        var wheel = lower + (Points.WheelCentre - Points.LowerBallJoint).TurnedAs(was, now);
         // The lower arm turns at 1 rad/s; the upright at the rate that keeps the upper arm's length.
         var vLower = (lower - Points.LowerPivot).Quarter();
         var arm = upper - Points.UpperPivot;

@@ -44,7 +44,6 @@ public sealed class FourLink : ILinkage
     private readonly FourLinkPoints _ride;
     private readonly double _upper;
     private readonly double _axle;
-    private readonly double _axleAngle;
 
     /// <summary>Makes the linkage from its points at ride height.</summary>
     public FourLink(FourLinkPoints ride)
@@ -52,7 +51,6 @@ public sealed class FourLink : ILinkage
         _ride = ride;
         _upper = (ride.UpperAxleJoint - ride.UpperPivot).Length;
         _axle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Length;
-        _axleAngle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Angle;
         RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
     }
 
@@ -103,9 +101,9 @@ public sealed class FourLink : ILinkage
         {
             return null;
         }
-        var lean = Math.IEEERemainder((upper - lower).Angle - _axleAngle, 2 * Math.PI);
-        var foot = lower + (_ride.StrutFoot - _ride.LowerAxleJoint).Turned(lean);
-        var wheel = lower + (_ride.WheelCentre - _ride.LowerAxleJoint).Turned(lean);
+        var (was, now) = (_ride.UpperAxleJoint - _ride.LowerAxleJoint, upper - lower);
+        var foot = lower + (_ride.StrutFoot - _ride.LowerAxleJoint).TurnedAs(was, now);
+        var wheel = lower + (_ride.WheelCentre - _ride.LowerAxleJoint).TurnedAs(was, now);
         var vLower = (lower - _ride.LowerPivot).Quarter();
         var link = upper - _ride.UpperPivot;
         var rate = -PlanePoint.Dot(link, vLower) / PlanePoint.Dot(link, (upper - lower).Quarter());
@@ -115,7 +113,18 @@ public sealed class FourLink : ILinkage
         var slope = PlanePoint.Dot(spring, vFoot) / spring.Length;
         var ratio = -slope / vWheel.Z;
         return double.IsFinite(ratio) && slope != 0
-            ? (new FourLinkPosition(lower, upper, foot, wheel, ratio, lean), spring.Length, slope)
+            ? (
+                new FourLinkPosition(
+                    lower,
+                    upper,
+                    foot,
+                    wheel,
+                    ratio,
+                    PlanePoint.Between(was, now)
+                ),
+                spring.Length,
+                slope
+            )
             : null;
     }
 }

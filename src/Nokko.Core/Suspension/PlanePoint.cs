@@ -26,6 +26,22 @@ public readonly record struct PlanePoint(double Y, double Z)
     /// <summary>Scalar product, mm².</summary>
     public static double Dot(PlanePoint a, PlanePoint b) => (a.Y * b.Y) + (a.Z * b.Z);
 
+    /// <summary>The point turned about the origin as a body turns that takes <paramref name="from"/> to <paramref name="to"/>, two vectors of one length; no angle is needed for it.</summary>
+    /// <param name="from">A vector of the body before, mm.</param>
+    /// <param name="to">The same vector after, mm.</param>
+    public PlanePoint TurnedAs(PlanePoint from, PlanePoint to)
+    {
+        var square = Dot(from, from);
+        var (cos, sin) = (Dot(from, to) / square, Dot(from.Quarter(), to) / square);
+        return new((Y * cos) - (Z * sin), (Y * sin) + (Z * cos));
+    }
+
+    /// <summary>Angle from one vector to another, rad, counter-clockwise, −π … π.</summary>
+    /// <param name="from">The first.</param>
+    /// <param name="to">The second.</param>
+    public static double Between(PlanePoint from, PlanePoint to) =>
+        Math.Atan2(Dot(from.Quarter(), to), Dot(from, to));
+
     /// <summary>The point turned about the origin.</summary>
     /// <param name="angle">rad, counter-clockwise.</param>
     public PlanePoint Turned(double angle)
