@@ -266,6 +266,36 @@ public class TravelTests
     }
 
     [Fact]
+    public void A_coil_by_itself_binds_by_its_own_taped_length_and_sooner_under_a_ring()
+    {
+        // Taped at 290 on a suspension whose usual coil is longer: only the way from ride height counts.
+        var rear = StacksTests.Of(
+            SuspensionKind.CoilFourLink,
+            (SuspensionSizes.SpringLength, 290),
+            (SuspensionSizes.CoilBind, 180)
+        );
+        CornerOutlook Rear(params PlacedPart[] parts) =>
+            StacksTests
+                .Predict(StacksTests.Both(Corners.Rear, parts), StacksTests.On(rear: rear))
+                .Corners.Single(c => c.Corner == Corners.LR);
+        Assert.Equal(110, Rear().Bump.Value!.Value, 6);
+        // The ring lifts by its height and is squeezed with the coil: bound at the same place of the axle to the ring's top.
+        var ring = Rear(StacksTests.Part(1, PartKind.CoilSpacer, 20));
+        Assert.Equal(110, ring.Bump.Value!.Value, 6);
+        // Another coil brings the length at which it binds itself.
+        var coil = StacksTests.Part(
+            2,
+            PartKind.Coil,
+            null,
+            (PartSizes.Rate, 40),
+            (PartSizes.DesignLift, 0),
+            (PartSizes.DesignLoad, 3138.128),
+            (PartSizes.BindLength, 200)
+        );
+        Assert.Equal(90, Rear(coil).Bump.Value!.Value, 3);
+    }
+
+    [Fact]
     public void The_most_restrictive_end_is_the_one()
     {
         var strapped = Left(Taped((SuspensionSizes.StrapSlack, 30)), Preload(10));
