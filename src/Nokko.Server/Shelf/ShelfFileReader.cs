@@ -1,0 +1,267 @@
+using System.Globalization;
+using System.Text.Json;
+using CsvHelper;
+using Nokko.Core.JobFile;
+using Nokko.Core.Parts;
+using Nokko.Core.Units;
+using Nokko.Server.Hosting;
+using Nokko.Server.Jobs;
+
+namespace Nokko.Server.Shelf;
+
+/// <summary>Reads a shelf from CSV or JSON, part by part, through the same border as what is typed; what is wrong is said of its line.</summary>
+internal static class ShelfFileReader
+{
+    private const int MostRows = 5_000;
+    private const int MostCharacters = 2 * 1024 * 1024;
+
+    private static readonly CsvReaderOptions Options = new()
+    {
+        MalformedData = CsvMalformedDataHandling.Throw,
+        TrimWhitespace = true,
+        TrackLineNumbers = true,
+        MaxRecordSize = MostCharacters,
+    };
+
+    private static readonly string[] Needed = ["number", "name", "kind", "count"];
+
+    /// <summary>The parts of a file with their lines, or why it cannot be read as a whole.</summary>
+    public static (List<(int Line, Part? Part, string? Why)> Rows, string? Problem) Read(
+        string text
+    ) => text.TrimStart().StartsWith('{') ? OfJson(text) : OfCsv(text);
+
+    private static (List<(int Line, Part? Part, string? Why)> Rows, string? Problem) OfJson(
+        string text
+    )
+    {
+        try
+        {
+            var file = JsonSerializer.Deserialize<ShelfFiles.ShelfFile>(text, JobJson.Options)!;
+            if (file.Format != ShelfFiles.ShelfFile.FormatName)
+            {
+                return (
+                    [],
+                    $"This is no shelf: its format is not “{ShelfFiles.ShelfFile.FormatName}”."
+                );
+            }
+            if (file.Version != ShelfFiles.ShelfFile.CurrentVersion)
+            {
+                return (
+                    [],
+                    $"This Nokko reads shelves of version {ShelfFiles.ShelfFile.CurrentVersion}."
+                );
+            }
+            if (file.Parts.Count > MostRows)
+            {
+                return ([], $"At most {MostRows:#,0} parts at once.");
+            }
+            return ([.. file.Parts.Select((p, i) => Checked(i + 1, () => Typed(p)))], null);
+        }
+        catch (JsonException e)
+        {
+            return (
+                [],
+                $"This is not a shelf as JSON: {e.Path ?? "$"} is not what may stand there."
+            );
+        }
+    }
+
+    private static (int, Part?, string?) Checked(int line, Func<Part> read)
+    {
+        try
+        {
+            return (line, read(), null);
+        }
+        catch (TroubleException e)
+        {
+            return (
+                line,
+                null,
+                e.Trouble.Field.Length > 0 ? $"{e.Trouble.Field}: {e.Message}" : e.Message
+            );
+        }
+    }
+
+    /// <summary>A part of a JSON file through the same border as a typed one; its quantities stay as they are.</summary>
+    private static Part Typed(Part p)
+    {
+        var read = ShelfEndpoints.Read(
+            p.Id,
+            new ShelfEndpoints.SavePart(
+                null,
+                p.Number,
+                p.Name,
+                p.Kind,
+                Input(p.Thickness),
+                Input(p.Claim),
+                p.Count,
+                p.Price,
+                p.Currency,
+                p.Notes,
+                Input(p.Extension),
+                [
+                    .. p.Dimensions.Select(d => new ShelfEndpoints.PartSizeInput(
+                        d.Key,
+                        Input(d.Value)
+                    )),
+                ],
+                p.Leaves,
+                Input(p.Hours),
+                p.Limits
+            )
+        );
+        return read with
+        {
+            Thickness = p.Thickness,
+            Claim = p.Claim,
+            Extension = p.Extension,
+            Dimensions = p.Dimensions,
+            Hours = p.Hours,
+        };
+    }
+
+    private static QuantityInput? Input(Quantity? q) =>
+        q is null
+            ? null
+            : new QuantityInput(
+                q.Value.ToString("R", CultureInfo.InvariantCulture),
+                UnitTable.Knows(q.Unit)
+                    ? q.Unit
+                    : throw new TroubleException(
+                        Trouble.At("unit", $"The unit “{q.Unit}” is not known.")
+                    ),
+                q.Known,
+                AsRead
+            );
+
+    /// <summary>What stands in a file was read before: no question is asked about a decimal again.</summary>
+    private static readonly string[] AsRead = ["asTyped", "decimal"];
+
+    private static (List<(int Line, Part? Part, string? Why)> Rows, string? Problem) OfCsv(
+        string text
+    )
+    {
+        if (text.Length > MostCharacters)
+        {
+            return ([], "That is more than 2 MB.");
+        }
+        try
+        {
+            using var csv = CsvReader.FromText(text.TrimStart('\uFEFF'), Options);
+            return OfRows(csv);
+        }
+        catch (CsvFormatException)
+        {
+            return ([], "This is not CSV: a quotation mark is open or a field is out of place.");
+        }
+    }
+
+    private static (List<(int Line, Part? Part, string? Why)> Rows, string? Problem) OfRows(
+        CsvReader csv
+    )
+    {
+        var header = csv.Headers ?? [];
+        if (header.FirstOrDefault(h => !ShelfFiles.Columns.Contains(h)) is { } strange)
+        {
+            return (
+                [],
+                $"There is no column “{strange}”. The columns are {string.Join(", ", ShelfFiles.Columns)}."
+            );
+        }
+        if (Needed.FirstOrDefault(c => !header.Contains(c)) is { } missing)
+        {
+            return ([], $"The column “{missing}” is missing.");
+        }
+        var rows = new List<(int, Part?, string?)>();
+        while (csv.Read())
+        {
+            if (rows.Count == MostRows)
+            {
+                return ([], $"At most {MostRows:#,0} parts at once.");
+            }
+            rows.Add(Checked((int)csv.LineNumber, () => OfRow(csv)));
+        }
+        return (rows, null);
+    }
+
+    private static Part OfRow(CsvReader csv)
+    {
+        string? Cell(string column) =>
+            csv.TryGetFieldIndex(column, out var at) && TakeIn.Blank(csv.GetString(at)) is { } cell
+                // As it was kept from a spreadsheet.
+                ? cell.StartsWith('\'')
+                    ? cell[1..]
+                    : cell
+                : null;
+        var known = Of<Known>(Cell("thickness_known") ?? "measured", "thickness_known");
+        return ShelfEndpoints.Read(
+            Guid.CreateVersion7(),
+            new ShelfEndpoints.SavePart(
+                null,
+                Cell("number") ?? "",
+                Cell("name") ?? "",
+                Of<PartKind>(Cell("kind") ?? "", "kind"),
+                Quantity(Cell("thickness"), "thickness", known),
+                Quantity(Cell("claim"), "claim", Known.Box),
+                Whole(Cell("count"), "count"),
+                Cell("price") is { } price
+                    ? decimal.TryParse(price, CultureInfo.InvariantCulture, out var money)
+                        ? money
+                        : throw new TroubleException(Trouble.At("price", $"“{price}” is no price."))
+                    : null,
+                Cell("currency"),
+                Cell("notes"),
+                Quantity(Cell("extension"), "extension", known),
+                [.. Sizes(Cell("sizes"))],
+                [],
+                Quantity(Cell("hours"), "hours", Known.Estimated),
+                Cell("limits")
+            )
+        );
+    }
+
+    private static IEnumerable<ShelfEndpoints.PartSizeInput> Sizes(string? cell) =>
+        (cell ?? "")
+            .Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+            .Select(size =>
+                size.Split(' ', 2) is [var name, var value]
+                    ? new ShelfEndpoints.PartSizeInput(name, Quantity(value, name, Known.Box))
+                    : throw new TroubleException(
+                        Trouble.At("sizes", $"“{size}” is no size: write name, value and unit.")
+                    )
+            );
+
+    /// <summary>A value with its unit behind it.</summary>
+    private static QuantityInput? Quantity(string? cell, string field, Known known)
+    {
+        if (cell is null)
+        {
+            return null;
+        }
+        var at = cell.LastIndexOf(' ');
+        var unit = at > 0 ? cell[(at + 1)..] : "";
+        return UnitTable.Knows(unit)
+            ? new QuantityInput(cell[..at], unit, known, AsRead)
+            : throw new TroubleException(
+                Trouble.At(field, $"“{cell}” has no unit: write for example 25.4 mm or 1 in.")
+            );
+    }
+
+    private static int Whole(string? cell, string field) =>
+        int.TryParse(cell, CultureInfo.InvariantCulture, out var n)
+            ? n
+            : throw new TroubleException(Trouble.At(field, $"“{cell}” is no whole number."));
+
+    private static T Of<T>(string cell, string field)
+        where T : struct, Enum =>
+        Enum.GetValues<T>()
+            .Where(v => ShelfFiles.Word(v) == cell)
+            .Select(v => (T?)v)
+            .FirstOrDefault()
+        ?? throw new TroubleException(
+            Trouble.At(
+                field,
+                $"“{cell}” is none of {string.Join(", ", Enum.GetValues<T>().Select(ShelfFiles.Word))}."
+            )
+        );
+}
