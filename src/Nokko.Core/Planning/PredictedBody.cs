@@ -57,11 +57,9 @@ internal sealed class PredictedBody
                 VehicleSupports.Of(vehicle, onTyres: true).Supports!
             ).Solve(on);
         }
-        _loadShare =
-            VehicleSupports.RateIsMeasured(vehicle, Corners.Front)
-            && VehicleSupports.RateIsMeasured(vehicle, Corners.Rear)
-                ? MeasuredRateShare
-                : EstimatedRateShare;
+        _loadShare = VehicleSupports.RatesAreMeasured(vehicle)
+            ? MeasuredRateShare
+            : EstimatedRateShare;
     }
 
     /// <summary>Predicted stations, in walking order, as far as they were measured before.</summary>

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Nokko.Core.Parts;
+using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -32,9 +33,10 @@ internal static class PredictionBasis
             basis.Add($"With {string.Join(" and ", stays.Select(l => l.Name))}, which stays.");
         }
         basis.Add(
-            VehicleSupports(axles)
-                ? "Spring rates are from ballast tests."
-                : "Spring rates are estimated from the axle masses."
+            VehicleSupports.RatesAreMeasured(vehicle) ? "Spring rates are from ballast tests."
+            : axles.All(a => a.Suspension.Dimensions.ContainsKey(SuspensionSizes.SpringRate))
+                ? "Spring rates are those of the springs that are in."
+            : "Spring rates are estimated from the axle masses."
         );
         var guessed = vehicle
             .Dimensions.Named()
@@ -45,12 +47,6 @@ internal static class PredictionBasis
         }
         return basis;
     }
-
-    private static bool VehicleSupports(IReadOnlyList<AxleState> axles) =>
-        axles.All(a =>
-            a.Suspension.Dimensions.TryGetValue(SuspensionSizes.WheelRate, out var q)
-            && q.Known == Known.Measured
-        );
 
     private static IEnumerable<string> OfAxle(AxleState axle, PlacedPart[] parts)
     {

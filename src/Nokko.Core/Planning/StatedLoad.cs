@@ -23,9 +23,7 @@ public sealed record StatedLoad
     /// <summary>Whether it comes with this job and stays; else it is put on and taken off.</summary>
     public bool Stays { get; init; }
 
-    private const double Gravity = 9.80665;
-
     /// <summary>As a load on the body.</summary>
     public Stance.BodyLoad OnBody() =>
-        new(-Behind.In("mm"), Left?.In("mm") ?? 0, Mass.In("kg") * Gravity);
+        new(-Behind.In("mm"), Left?.In("mm") ?? 0, Mass.In("kg") * Gravity.NPerKg);
 }

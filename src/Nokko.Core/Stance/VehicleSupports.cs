@@ -26,7 +26,8 @@ public static class VehicleSupports
         {
             return (null, $"The prediction needs {string.Join(", ", unknown)}.");
         }
-        var (front, rear) = (Rate(vehicle, Corners.Front), Rate(vehicle, Corners.Rear));
+        var front = AxleState.WheelRateOf(vehicle, Corners.Front)!.Value;
+        var rear = AxleState.WheelRateOf(vehicle, Corners.Rear)!.Value;
         if (onTyres)
         {
             front = Series(front, Datums.TyreRateNPerMm);
@@ -46,10 +47,12 @@ public static class VehicleSupports
         );
     }
 
-    /// <summary>Whether an axle's rate was measured by a ballast test.</summary>
-    public static bool RateIsMeasured(Vehicle vehicle, string axle) =>
-        vehicle.SuspensionOf(axle).Dimensions.TryGetValue(SuspensionSizes.WheelRate, out var q)
-        && q.Known == Known.Measured;
+    /// <summary>Whether both axles' rates were measured by ballast tests.</summary>
+    public static bool RatesAreMeasured(Vehicle vehicle) =>
+        new[] { vehicle.Front, vehicle.Rear }.All(s =>
+            s.Dimensions.TryGetValue(SuspensionSizes.WheelRate, out var q)
+            && q.Known == Known.Measured
+        );
 
     private static bool Needed(string name, Vehicle vehicle) =>
         name switch
@@ -59,23 +62,6 @@ public static class VehicleSupports
             "rearSpringBase" => vehicle.Rear.Kind.IsLiveAxle(),
             _ => true,
         };
-
-    private static double Rate(Vehicle vehicle, string axle)
-    {
-        var suspension = vehicle.SuspensionOf(axle);
-        if (suspension.Get(SuspensionSizes.WheelRate) is { } measured)
-        {
-            return measured;
-        }
-        var front = axle == Corners.Front;
-        var d = vehicle.Dimensions;
-        var mass = (front ? d.FrontAxleMass! : d.RearAxleMass!).In("kg");
-        var unsprung = (front ? d.FrontUnsprungShare! : d.RearUnsprungShare!).In("1");
-        return RateEstimate.NPerMm(
-            mass * (1 - unsprung) / 2,
-            RateEstimate.UsualHertz(suspension.Kind, axle)
-        );
-    }
 
     private static double Series(double a, double b) => a * b / (a + b);
 }

@@ -20,8 +20,6 @@ public sealed record AxleState(
     (double Mm, double U)? Sag
 )
 {
-    private const double Gravity = 9.80665;
-
     /// <summary>The state of an axle.</summary>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">front or rear.</param>
@@ -29,18 +27,11 @@ public sealed record AxleState(
     public static AxleState Of(Vehicle vehicle, string axle, (double Mm, double U)? sag = null)
     {
         var suspension = vehicle.SuspensionOf(axle);
-        var front = axle == Corners.Front;
-        var d = vehicle.Dimensions;
-        var load =
-            (front ? d.FrontAxleMass : d.RearAxleMass)?.In("kg")
-            * (1 - (front ? d.FrontUnsprungShare : d.RearUnsprungShare)?.In("1") ?? 0.15)
-            * Gravity
-            / 2;
         return new AxleState(
             axle,
             suspension,
             CornerLinkage.Of(suspension),
-            load,
+            SprungLoadN(vehicle, axle),
             LeafOf(suspension),
             suspension.Dimensions.TryGetValue(SuspensionSizes.Sag, out var told)
                 ? (told.In("mm"), told.UIn("mm", told.Known == Known.Measured ? 2 : 5))
@@ -54,21 +45,57 @@ public sealed record AxleState(
     /// <summary>Load along the spring, N; null when the wheel's is not known.</summary>
     public double? SpringLoadN => WheelLoadN * Corner.Ratio.Mean;
 
-    /// <summary>Rate of the spring that is in, at the wheel, N/mm: entered, or estimated from the mass that it carries.</summary>
-    public double? WheelRate =>
-        Suspension.Get(SuspensionSizes.WheelRate)
-        ?? (
-            Suspension.Get(SuspensionSizes.SpringRate)
-                * (Suspension.Kind.IsLeaf() ? 1 : MotionRatio * MotionRatio)
-            ?? (
-                WheelLoadN is { } load
-                    ? RateEstimate.NPerMm(
-                        load / Gravity,
-                        RateEstimate.UsualHertz(Suspension.Kind, Axle)
-                    )
-                    : null
-            )
+    /// <summary>Rate of the spring that is in, at the wheel (at the spring on a live axle), N/mm; null when nothing tells it.</summary>
+    public double? WheelRate => RateOf(Suspension, Axle, WheelLoadN, () => MotionRatio);
+
+    /// <summary>The same of a vehicle's axle: from a ballast test, from the spring's own rate, or estimated from the mass that it carries.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="axle">front or rear.</param>
+    public static double? WheelRateOf(Vehicle vehicle, string axle)
+    {
+        var suspension = vehicle.SuspensionOf(axle);
+        return RateOf(
+            suspension,
+            axle,
+            SprungLoadN(vehicle, axle),
+            () => 1 / CornerLinkage.Of(suspension).Ratio.Mean
         );
+    }
+
+    // The motion ratio is asked for only where a spring's own rate is known: it may need a linkage.
+    private static double? RateOf(
+        Vehicles.Suspension suspension,
+        string axle,
+        double? loadN,
+        Func<double> motionRatio
+    )
+    {
+        if (suspension.Get(SuspensionSizes.WheelRate) is { } measured)
+        {
+            return measured;
+        }
+        if (suspension.Get(SuspensionSizes.SpringRate) is { } spring)
+        {
+            var ratio = suspension.Kind.IsLeaf() ? 1 : motionRatio();
+            return spring * ratio * ratio;
+        }
+        return loadN is { } load
+            ? RateEstimate.NPerMm(
+                load / Gravity.NPerKg,
+                RateEstimate.UsualHertz(suspension.Kind, axle)
+            )
+            : null;
+    }
+
+    private static double? SprungLoadN(Vehicle vehicle, string axle)
+    {
+        var d = vehicle.Dimensions;
+        var unsprung = axle == Corners.Front ? d.FrontUnsprungShare : d.RearUnsprungShare;
+        return vehicle.WheelLoadN(axle) * (1 - (unsprung?.In("1") ?? UsualUnsprungShare));
+    }
+
+    /// <summary>Share of an axle's mass that no spring carries: a rule of thumb.</summary>
+    private const double UsualUnsprungShare = 0.15;
 
     private static LeafGeometry? LeafOf(Vehicles.Suspension s) =>
         s.Kind.IsLeaf()

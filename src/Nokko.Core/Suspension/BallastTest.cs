@@ -7,8 +7,6 @@ namespace Nokko.Core.Suspension;
 /// <remarks>Source: computation.md, section 6: hub readings without and with it, mean of loading and unloading, so that friction goes out.</remarks>
 public static class BallastTest
 {
-    private const double Gravity = 9.80665;
-
     /// <summary>Standard uncertainty of a mean of two hub readings, mm.</summary>
     private const double ReadingUMm = 1;
 
@@ -60,7 +58,7 @@ public static class BallastTest
                 ("after", "It did not come back: bounce and roll it each time, and read again.")
             );
         }
-        var rate = massKg * Gravity * share / 2 / drop;
+        var rate = massKg * Gravity.NPerKg * share / 2 / drop;
         // Half of what friction held back is not known, beside the tape; the weight to 2 %.
         var u = Math.Sqrt(
             Math.Pow(ReadingUMm * Math.Sqrt(1.5), 2)

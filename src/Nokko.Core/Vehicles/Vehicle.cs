@@ -268,13 +268,11 @@ public sealed record Vehicle
     /// <summary>Stations in walking order.</summary>
     public required IReadOnlyList<Station> Stations { get; init; }
 
-    private const double Gravity = 9.80665;
-
     /// <summary>Static load on one wheel of an axle, N; null when the axle's mass is not known.</summary>
     /// <param name="axle">front or rear.</param>
     public double? WheelLoadN(string axle) =>
         (axle == Corners.Front ? Dimensions.FrontAxleMass : Dimensions.RearAxleMass)?.In("kg")
-        * Gravity
+        * Gravity.NPerKg
         / 2;
 
     /// <summary>The suspension of an axle.</summary>

@@ -6,7 +6,7 @@ import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";
 import { Grip } from "./Grip";
-import { corners } from "./stacks";
+import { corners, type Piece } from "./stacks";
 import { TravelLadder } from "./TravelLadder";
 
 /** mm to px: thickness is to scale, strut and spring stand for themselves. */
@@ -42,11 +42,6 @@ const belowSpring: Schemas["PartKind"][] = [
 
 /** Kinds that have no one size that lifts. */
 const sizeless: Schemas["PartKind"][] = ["coil", "leafPack", "shock", "tyre"];
-
-export interface Piece {
-  corner: string;
-  id: string;
-}
 
 /** One corner as an exploded stack: what is above, the parts to scale, what is below, and the travel that is left. */
 export function CornerColumn({

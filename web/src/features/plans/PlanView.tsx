@@ -6,64 +6,51 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { Fragment, useEffect, useState } from "react";
-import { useNavigate } from "react-router";
-import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
-import {
-  begunPlan,
-  currentStage,
-  draftPlan,
-  draftPlans,
-} from "../../api/document";
-import { useJob, useSend } from "../../api/job";
+import { begunPlan, currentStage, draftPlan } from "../../api/document";
+import { useJob } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { usePartKinds } from "../../shared/useKinds";
 import { usePreview } from "../jobs/JobLayout";
 import { Cautions } from "./Cautions";
-import { CornerColumn, type Piece } from "./CornerColumn";
+import { CornerColumn } from "./CornerColumn";
 import { PlanNeeds, PlanSays } from "./PlanSays";
 import { PlanTable } from "./PlanTable";
 import { PlanTabs } from "./PlanTabs";
 import { ShelfColumn } from "./ShelfColumn";
 import {
+  afterDrop,
   axleOf,
-  copied,
-  corners,
   meant,
   moved,
-  nextName,
   placed,
   placings,
+  raised,
   without,
   type Axle,
+  type Carried,
   type Side,
   type Stacks,
 } from "./stacks";
 import { ladderRange } from "./TravelLadder";
 import { useDrag } from "./useDrag";
-
-type Carried = { part: Schemas["Part"] } | { piece: Piece };
+import { usePlans } from "./usePlans";
 
 /** Stacks per corner, the shelf beside them, and what it will do. */
 export default function PlanView() {
   const view = useJob();
   const d = view.document;
   const unit = useUnit();
-  const send = useSend();
-  const navigate = useNavigate();
   const preview = usePreview();
   const kinds = usePartKinds();
   const stage = currentStage(d);
-  const plans = draftPlans(d);
-  const [looked, setLooked] = useState<string | null>(null);
-  const draft = plans.find((p) => p.id === looked) ?? draftPlan(d);
-  const stacks = draft?.stacks ?? stage.stacks;
+  const at = usePlans();
+  const { plans, draft, stacks, problem } = at;
   const [axle, setAxle] = useState<Axle>("front");
   const [side, setSide] = useState<Side>("both");
-  const [problem, setProblem] = useState<Error | null>(null);
   const [reason, setReason] = useState("");
   const shelf = useQuery({
     queryKey: ["parts"],
@@ -83,38 +70,9 @@ export default function PlanView() {
     preview(p ?? shown);
   };
 
-  const attempt = async (act: () => Promise<unknown>) => {
-    setProblem(null);
-    try {
-      await act();
-    } catch (e) {
-      setProblem(asError(e));
-    }
-  };
-  const put = (
-    id: string,
-    name: string,
-    version: number | null,
-    next: Schemas["CornerPlacings"][],
-  ) =>
-    send(
-      "PUT",
-      `/plans/${id}`,
-      { version, fromStageId: stage.id, name, stacks: next },
-      "the plan",
-    );
-  const keep = (next: Schemas["CornerPlacings"][], name?: string) =>
-    attempt(() =>
-      put(
-        draft?.id ?? v7(),
-        name ?? draft?.name ?? "Plan A",
-        draft ? (view.versions[draft.id] ?? null) : null,
-        next,
-      ),
-    );
   const save = (next: Stacks) => {
     preview(shown);
-    return keep(placings(next));
+    return at.keep(placings(next));
   };
 
   const tryOut = async (next: Stacks | null) => {
@@ -131,27 +89,8 @@ export default function PlanView() {
     }
   };
 
-  /** What a carried thing would make of the stacks at a place; null where it has none. */
-  const dropped = (it: Carried, place: string | null): Stacks | null => {
-    if (place === null) {
-      return null;
-    }
-    if ("part" in it) {
-      return place === "off"
-        ? null
-        : placed(
-            stacks,
-            it.part,
-            side === "both" ? meant(axleOf(place), "both") : [place],
-          );
-    }
-    const { corner, id } = it.piece;
-    return place === "off"
-      ? without(stacks, corner, id, side)
-      : place === corner
-        ? null
-        : moved(stacks, corner, id, place, side);
-  };
+  const dropped = (it: Carried, place: string | null) =>
+    afterDrop(stacks, it, place, side);
   const { held, grip } = useDrag<Carried>({
     over: (it, place) => void tryOut(dropped(it, place)),
     drop: (it, place) => {
@@ -163,47 +102,6 @@ export default function PlanView() {
       }
     },
   });
-
-  const raise = (by: string) =>
-    keep(
-      placings(stacks)
-        .concat(
-          corners
-            .filter((c) => !stacks.some((s) => s.corner === c))
-            .map((corner) => ({ corner, parts: [] })),
-        )
-        .map((s) =>
-          meant(axle, side).includes(s.corner)
-            ? {
-                ...s,
-                parts: [
-                  ...s.parts,
-                  { id: v7(), partId: null, raise: typed(by, unit) },
-                ],
-              }
-            : s,
-        ),
-    );
-
-  const begin = () =>
-    attempt(async () => {
-      if (!draft) {
-        return;
-      }
-      await send(
-        "POST",
-        `/plans/${draft.id}/begin`,
-        {
-          version: view.versions[draft.id],
-          stageId: v7(),
-          frozenId: v7(),
-          deviationId: v7(),
-          reason: reason || null,
-        },
-        "the beginning of the fitting",
-      );
-      await navigate(`/jobs/${d.job.id}/fit`);
-    });
 
   const gate = problem instanceof Problem && problem.field === "reason";
   const suspension = d.vehicle[axle].kind;
@@ -230,41 +128,11 @@ export default function PlanView() {
       <PlanTabs
         plans={plans}
         selected={draft}
-        onSelect={setLooked}
-        onAdd={() => {
-          const id = v7();
-          void attempt(async () => {
-            await put(
-              id,
-              nextName(plans.map((p) => p.name)),
-              null,
-              copied(stacks, stage.stacks),
-            );
-            setLooked(id);
-          });
-        }}
-        onRename={(name) => void keep(placings(stacks), name)}
-        onChoose={() =>
-          void attempt(() =>
-            send(
-              "POST",
-              `/plans/${draft?.id ?? ""}/choose`,
-              { version: view.versions[draft?.id ?? ""] },
-              "the choice",
-            ),
-          )
-        }
-        onDrop={() =>
-          void attempt(async () => {
-            await send(
-              "POST",
-              `/plans/${draft?.id ?? ""}/drop`,
-              { version: view.versions[draft?.id ?? ""] },
-              "the plan",
-            );
-            setLooked(null);
-          })
-        }
+        onSelect={at.look}
+        onAdd={() => void at.add()}
+        onRename={(name) => void at.rename(name)}
+        onChoose={() => void at.choose()}
+        onDrop={() => void at.drop()}
       />
       <PlanSays prediction={prediction} onBand={band} />
       <Box
@@ -346,7 +214,7 @@ export default function PlanView() {
               />
             )}
             {draft && (
-              <Button variant="contained" onClick={() => void begin()}>
+              <Button variant="contained" onClick={() => void at.begin(reason)}>
                 {gate
                   ? "Begin with this reason"
                   : plans.length > 1
@@ -370,14 +238,16 @@ export default function PlanView() {
             void tryOut(part && placed(stacks, part, meant(axle, side)))
           }
           onPlace={(part) => void save(placed(stacks, part, meant(axle, side)))}
-          onRaise={(by) => void raise(by)}
+          onRaise={(by) =>
+            void at.keep(raised(stacks, meant(axle, side), typed(by, unit)))
+          }
         />
       </Box>
       <PlanTable
         plans={plans}
         predictions={predictions}
         selected={draft?.id}
-        onSelect={setLooked}
+        onSelect={at.look}
         onBand={band}
       />
       {held && (

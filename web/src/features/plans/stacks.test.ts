@@ -1,12 +1,14 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import {
+  afterDrop,
   copied,
   meant,
   moved,
   nextName,
   placed,
   placings,
+  raised,
   without,
   type Stacks,
 } from "./stacks";
@@ -87,6 +89,31 @@ describe("stacks", () => {
     expect(plate?.partId).toBe("plate");
     expect(collar?.raise).toMatchObject({ typed: "12 mm", unit: "mm" });
     expect(copy[1]?.parts[0]?.id).toBe("c");
+  });
+
+  it("lets go of a part on a corner, of a piece on the shelf, and of nothing in between", () => {
+    const part = { ...piece("p", "p"), count: 4 } as unknown as Schemas["Part"];
+    const onRear = afterDrop(both, { part }, "RR", "both");
+    expect(onRear && ids(onRear, "LR")).toHaveLength(1);
+    const alone = afterDrop(both, { part }, "RR", "left");
+    expect(alone && ids(alone, "LR")).toHaveLength(0);
+    expect(afterDrop(both, { part }, "off", "both")).toBeNull();
+    expect(afterDrop(both, { part }, null, "both")).toBeNull();
+    const taken = { piece: { corner: "LF", id: "a" } };
+    expect(afterDrop(both, taken, "LF", "both")).toBeNull();
+    const off = afterDrop(both, taken, "off", "both");
+    expect(off && [ids(off, "LF"), ids(off, "RF")]).toEqual([["b"], ["d"]]);
+    const across = afterDrop(both, taken, "RF", "left");
+    expect(across && ids(across, "RF")).toEqual(["c", "d", "a"]);
+  });
+
+  it("turns the collar up where it is meant, also where nothing stands yet", () => {
+    const by = { typed: "12", unit: "mm", known: "measured", answers: [] };
+    const next = raised(both, ["RF", "LR"], by as never);
+    const at = (corner: string) => next.find((s) => s.corner === corner)?.parts;
+    expect(at("LF")?.every((p) => p.raise === null)).toBe(true);
+    expect(at("RF")?.at(-1)).toMatchObject({ partId: null, raise: by });
+    expect(at("LR")).toHaveLength(1);
   });
 
   it("tells the server keys, never figures", () => {

@@ -1,10 +1,19 @@
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { quantityText, typed } from "../../shared/quantity";
+import { quantityText, typed, type QuantityInput } from "../../shared/quantity";
 
 export type Stacks = Schemas["CornerStack"][];
 export type Side = "both" | "left" | "right";
 export type Axle = "front" | "rear";
+
+/** A piece in its place. */
+export interface Piece {
+  corner: string;
+  id: string;
+}
+
+/** What a hand carries: a part of the shelf, or a piece that stands already. */
+export type Carried = { part: Schemas["Part"] } | { piece: Piece };
 
 export const corners = ["LF", "RF", "LR", "RR"];
 
@@ -94,6 +103,46 @@ export function moved(
         ? [...rest, its]
         : rest;
   });
+}
+
+/** What a carried thing makes of the stacks where it is let go: a corner, "off" for the shelf; null where nothing changes. */
+export function afterDrop(
+  stacks: Stacks,
+  it: Carried,
+  place: string | null,
+  side: Side,
+): Stacks | null {
+  if (place === null) {
+    return null;
+  }
+  if ("part" in it) {
+    return place === "off"
+      ? null
+      : placed(
+          stacks,
+          it.part,
+          side === "both" ? meant(axleOf(place), "both") : [place],
+        );
+  }
+  const { corner, id } = it.piece;
+  return place === "off"
+    ? without(stacks, corner, id, side)
+    : place === corner
+      ? null
+      : moved(stacks, corner, id, place, side);
+}
+
+/** Stacks in which the collar is turned up at some corners; nothing comes from the shelf. */
+export function raised(
+  stacks: Stacks,
+  where: string[],
+  by: QuantityInput | null,
+): Schemas["CornerPlacings"][] {
+  return placings(whole((c) => at(stacks, c))).map((s) =>
+    where.includes(s.corner)
+      ? { ...s, parts: [...s.parts, { id: v7(), partId: null, raise: by }] }
+      : s,
+  );
 }
 
 /** As the server is told: what is there already by its key, a setting by its amount. */

@@ -1,0 +1,97 @@
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import { currentStage, draftPlan, draftPlans } from "../../api/document";
+import { useJob, useSend } from "../../api/job";
+import { asError } from "../../shared/ProblemNote";
+import { copied, nextName, placings } from "./stacks";
+
+/** The plans that stand side by side, which of them is looked at, and everything that changes one. */
+export function usePlans() {
+  const view = useJob();
+  const d = view.document;
+  const send = useSend();
+  const navigate = useNavigate();
+  const stage = currentStage(d);
+  const plans = draftPlans(d);
+  const [looked, setLooked] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const draft = plans.find((p) => p.id === looked) ?? draftPlan(d);
+  const stacks = draft?.stacks ?? stage.stacks;
+  const version = draft ? (view.versions[draft.id] ?? null) : null;
+
+  const attempt = async (act: () => Promise<unknown>) => {
+    setProblem(null);
+    try {
+      await act();
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  const put = (
+    id: string,
+    body: {
+      name: string;
+      version: number | null;
+      stacks: Schemas["CornerPlacings"][];
+    },
+  ) =>
+    send("PUT", `/plans/${id}`, { ...body, fromStageId: stage.id }, "the plan");
+  const act = (what: "choose" | "drop" | "begin", body: object, says: string) =>
+    send(
+      "POST",
+      `/plans/${draft?.id ?? ""}/${what}`,
+      { version, ...body },
+      says,
+    );
+
+  return {
+    plans,
+    draft,
+    stacks,
+    problem,
+    look: setLooked,
+    keep: (next: Schemas["CornerPlacings"][], name?: string) =>
+      attempt(() =>
+        put(draft?.id ?? v7(), {
+          name: name ?? draft?.name ?? "Plan A",
+          version,
+          stacks: next,
+        }),
+      ),
+    rename(name: string) {
+      return this.keep(placings(stacks), name);
+    },
+    add: () =>
+      attempt(async () => {
+        const id = v7();
+        await put(id, {
+          name: nextName(plans.map((p) => p.name)),
+          version: null,
+          stacks: copied(stacks, stage.stacks),
+        });
+        setLooked(id);
+      }),
+    choose: () => attempt(() => act("choose", {}, "the choice")),
+    drop: () =>
+      attempt(async () => {
+        await act("drop", {}, "the plan");
+        setLooked(null);
+      }),
+    begin: (reason: string) =>
+      attempt(async () => {
+        await act(
+          "begin",
+          {
+            stageId: v7(),
+            frozenId: v7(),
+            deviationId: v7(),
+            reason: reason || null,
+          },
+          "the beginning of the fitting",
+        );
+        await navigate(`/jobs/${d.job.id}/fit`);
+      }),
+  };
+}
