@@ -25,10 +25,17 @@ internal static class ShelfFileReader
 
     private static readonly string[] Needed = ["number", "name", "kind", "count"];
 
-    /// <summary>The parts of a file with their lines, or why it cannot be read as a whole.</summary>
-    public static (List<(int Line, Part? Part, string? Why)> Rows, string? Problem) Read(
-        string text
-    ) => text.TrimStart().StartsWith('{') ? OfJson(text) : OfCsv(text);
+    /// <summary>The parts of a file with their lines, whether it carries all of a part (a table does not), or why it cannot be read as a whole.</summary>
+    public static (
+        List<(int Line, Part? Part, string? Why)> Rows,
+        bool Whole,
+        string? Problem
+    ) Read(string text)
+    {
+        var json = text.TrimStart().StartsWith('{');
+        var (rows, problem) = json ? OfJson(text) : OfCsv(text);
+        return (rows, json, problem);
+    }
 
     private static (List<(int Line, Part? Part, string? Why)> Rows, string? Problem) OfJson(
         string text

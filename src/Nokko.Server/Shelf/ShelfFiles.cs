@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -161,7 +162,7 @@ internal static class ShelfFiles
         CancellationToken cancel
     )
     {
-        var (rows, problem) = ShelfFileReader.Read(body.Text);
+        var (rows, whole, problem) = ShelfFileReader.Read(body.Text);
         if (problem is not null)
         {
             return TypedResults.Ok(new ReadInReport(problem, 0, 0, []));
@@ -183,7 +184,7 @@ internal static class ShelfFiles
             }
             else
             {
-                lines.Add(new ReadInLine(line, Shows(part), null, Put(db, there, part)));
+                lines.Add(new ReadInLine(line, Shows(part), null, Put(db, there, part, whole)));
             }
         }
         if (body.Store)
@@ -200,17 +201,25 @@ internal static class ShelfFiles
         );
     }
 
-    private static string Put(NokkoDb db, Dictionary<(string, string), Part> there, Part part)
+    private static string Put(
+        NokkoDb db,
+        Dictionary<(string, string), Part> there,
+        Part part,
+        bool whole
+    )
     {
         if (!there.TryGetValue((part.Number, part.Name), out var now))
         {
             db.Put(part with { Id = Guid.CreateVersion7() });
             return "new";
         }
-        var next = part with { Id = now.Id };
+        var next = (whole ? part : Kept(now, part)) with { Id = now.Id };
         if (
-            JsonSerializer.Serialize(now, JobJson.Options)
-            == JsonSerializer.Serialize(next, JobJson.Options)
+            // Named sizes have no order of their own.
+            JsonNode.DeepEquals(
+                JsonSerializer.SerializeToNode(now, JobJson.Options),
+                JsonSerializer.SerializeToNode(next, JobJson.Options)
+            )
         )
         {
             return "same";
@@ -218,6 +227,26 @@ internal static class ShelfFiles
         db.Entry(now).CurrentValues.SetValues(next);
         return "changed";
     }
+
+    /// <summary>What a table cannot carry stays as it is: leaves, and of every size that it does not change how it is known and what was typed.</summary>
+    private static Part Kept(Part now, Part next) =>
+        next with
+        {
+            Leaves = next.Kind == now.Kind ? now.Leaves : [],
+            Thickness = Kept(now.Thickness, next.Thickness),
+            Claim = Kept(now.Claim, next.Claim),
+            Extension = Kept(now.Extension, next.Extension),
+            Hours = Kept(now.Hours, next.Hours),
+            Dimensions = next.Dimensions.ToDictionary(
+                d => d.Key,
+                d => Kept(now.Dimensions.GetValueOrDefault(d.Key), d.Value)!
+            ),
+        };
+
+    private static Quantity? Kept(Quantity? now, Quantity? next) =>
+        now is not null && next is not null && (now.Value, now.Unit) == (next.Value, next.Unit)
+            ? now
+            : next;
 
     private static string Shows(Part p) =>
         $"{p.Number} {p.Name}, {PartRule.Of(p.Kind).Said}{(Text(p.Thickness) is { } t ? $", {t}" : "")}";

@@ -1,15 +1,15 @@
 import type { Schemas } from "../api/client";
 import { retyped, retypedLength } from "./quantity";
 
-/** Whether both wheels hang on one axle. */
-export function isLive(kind: Schemas["SuspensionKind"]): boolean {
-  return [
-    "coilFourLink",
-    "coilRadiusArm",
-    "coilOverAxle",
-    "leafOverslung",
-    "leafUnderslung",
-  ].includes(kind);
+/** Which axles have both wheels on one axle; none until the catalogue is here. */
+export function liveAxles(
+  kinds: Schemas["KindView"][],
+  front: Schemas["SuspensionKind"],
+  rear: Schemas["SuspensionKind"],
+) {
+  const live = (kind: Schemas["SuspensionKind"]) =>
+    kinds.find((k) => k.kind === kind)?.liveAxle ?? false;
+  return { front: live(front), rear: live(rear) };
 }
 
 const imperial: Record<string, string> = {

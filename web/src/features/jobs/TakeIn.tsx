@@ -15,7 +15,7 @@ import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import {
-  isLive,
+  liveAxles,
   usualSuspension,
   vehicleWords,
 } from "../../shared/suspensions";
@@ -290,7 +290,7 @@ export default function TakeIn() {
           <SizesDrawing
             sizes={draft.sizes}
             kind={draft.kind}
-            live={{ front: isLive(draft.front), rear: isLive(draft.rear) }}
+            live={liveAxles(suspensions, draft.front, draft.rear)}
             onChange={(sizes) => {
               setDraft({ ...draft, sizes });
             }}

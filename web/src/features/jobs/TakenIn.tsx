@@ -16,7 +16,8 @@ import {
   retyped,
   retypedLength,
 } from "../../shared/quantity";
-import { isLive } from "../../shared/suspensions";
+import { liveAxles } from "../../shared/suspensions";
+import { useSuspensionKinds } from "../../shared/useKinds";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import {
@@ -57,6 +58,7 @@ export default function TakenIn() {
   const d = view.document;
   const send = useSend();
   const unit = useUnit();
+  const kinds = useSuspensionKinds();
   const [sizes, setSizes] = useState(() => sizesOf(d.vehicle));
   const [target, setTarget] = useState(() => targetOf(d.job.target));
   const [problem, setProblem] = useState<Error | null>(null);
@@ -196,10 +198,7 @@ export default function TakenIn() {
       <SizesDrawing
         sizes={sizes}
         kind={d.vehicle.kind}
-        live={{
-          front: isLive(d.vehicle.front.kind),
-          rear: isLive(d.vehicle.rear.kind),
-        }}
+        live={liveAxles(kinds, d.vehicle.front.kind, d.vehicle.rear.kind)}
         onChange={setSizes}
         problem={problem}
       />

@@ -40,9 +40,6 @@ const belowSpring: Schemas["PartKind"][] = [
   "tyre",
 ];
 
-/** Kinds that have no one size that lifts. */
-const sizeless: Schemas["PartKind"][] = ["coil", "leafPack", "shock", "tyre"];
-
 /** One corner as an exploded stack: what is above, the parts to scale, what is below, and the travel that is left. */
 export function CornerColumn({
   corner,
@@ -51,6 +48,7 @@ export function CornerColumn({
   chosen,
   outlook,
   range,
+  kinds,
   grip,
   onChoose,
   onTakeOut,
@@ -62,6 +60,7 @@ export function CornerColumn({
   chosen: boolean;
   outlook: Schemas["CornerOutlook"] | undefined;
   range: { low: number; high: number };
+  kinds: Schemas["PartKindView"][];
   grip: (piece: Piece, label: string) => Record<string, unknown>;
   onChoose: () => void;
   onTakeOut: (id: string) => void;
@@ -75,6 +74,7 @@ export function CornerColumn({
       key={p.id}
       part={p}
       corner={corner}
+      sizeless={kinds.find((k) => k.rule.kind === p.kind)?.rule.amount === null}
       grip={grip({ corner, id: p.id }, p.name)}
       onTakeOut={() => {
         onTakeOut(p.id);
@@ -133,12 +133,15 @@ export function CornerColumn({
 function Tile({
   part: p,
   corner,
+  sizeless,
   grip,
   onTakeOut,
   onMove,
 }: {
   part: Schemas["PlacedPart"];
   corner: string;
+  /** Whether its kind has no one size that lifts. */
+  sizeless: boolean;
   grip: Record<string, unknown>;
   onTakeOut: () => void;
   onMove: (to: string) => void;
@@ -148,7 +151,7 @@ function Tile({
   const amount =
     p.thickness !== null
       ? showText(inMm(p.thickness), unit)
-      : sizeless.includes(p.kind)
+      : sizeless
         ? null
         : "thickness unknown";
   return (

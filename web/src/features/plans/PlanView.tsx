@@ -167,6 +167,7 @@ export default function PlanView() {
                       (c) => c.corner === corner,
                     )}
                     range={range}
+                    kinds={kinds}
                     grip={(piece, label) => grip({ piece }, label)}
                     onChoose={() => {
                       setAxle(axleOf(corner));
@@ -230,9 +231,11 @@ export default function PlanView() {
           suspension={suspension}
           axle={axle}
           side={side}
-          collar={["coilOverArm", "trailingArm", "coilOverAxle"].includes(
-            suspension,
-          )}
+          collar={
+            kinds
+              .find((k) => k.rule.kind === "raisedCollar")
+              ?.fits.includes(suspension) ?? false
+          }
           grip={(part, label) => grip({ part }, label)}
           onTry={(part) =>
             void tryOut(part && placed(stacks, part, meant(axle, side)))
