@@ -244,7 +244,11 @@ internal static class ShelfFiles
         };
 
     private static Quantity? Kept(Quantity? now, Quantity? next) =>
-        now is not null && next is not null && (now.Value, now.Unit) == (next.Value, next.Unit)
+        now is not null
+        && next is not null
+        && now.Unit == next.Unit
+        // A length is read by way of millimetres: the last bits may differ.
+        && Math.Abs(now.Value - next.Value) <= 1e-9 * Math.Abs(now.Value)
             ? now
             : next;
 
