@@ -121,8 +121,8 @@ internal static class FreeRise
         {
             var (from, to) = (changes[i].From(family), changes[i].To(family));
             if (
-                Lift(family, axle, from, changes[i].Strut) is not { } before
-                || Lift(family, axle, to, changes[i].Strut) is not { } after
+                Lift(family, axle, from, changes[i].StrutFrom) is not { } before
+                || Lift(family, axle, to, changes[i].StrutTo) is not { } after
             )
             {
                 return family == LiftFamily.Shackle

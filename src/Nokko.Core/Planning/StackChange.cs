@@ -45,8 +45,11 @@ internal sealed class StackChange
     /// <summary>Outer diameter of the tyre after, mm; null is the vehicle's own.</summary>
     public double? TyreTo { get; private set; }
 
-    /// <summary>Lengths of the strut that will be in, when they are known.</summary>
-    public StrutLengths? Strut { get; private init; }
+    /// <summary>Lengths of the strut that is in, when they are known.</summary>
+    public StrutLengths? StrutFrom { get; private init; }
+
+    /// <summary>Lengths of the strut that will be in, when they are known: a whole coil-over brings its own.</summary>
+    public StrutLengths? StrutTo { get; private init; }
 
     public FamilyAmount From(LiftFamily family) => _from.GetValueOrDefault(family);
 
@@ -72,7 +75,11 @@ internal sealed class StackChange
     )
     {
         var (old, next) = (PartsOf(from.Stacks, corner), PartsOf(plan.Stacks, corner));
-        var change = new StackChange(corner) { Strut = StrutLengths.Of(axle, next) };
+        var change = new StackChange(corner)
+        {
+            StrutFrom = StrutLengths.Of(axle, old),
+            StrutTo = StrutLengths.Of(axle, next),
+        };
         var stays = old.Select(p => p.Id).Intersect(next.Select(p => p.Id)).ToHashSet();
         var (sagFrom, sagTo) = (0, 0);
         foreach (
