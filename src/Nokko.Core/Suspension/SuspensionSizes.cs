@@ -370,6 +370,7 @@ public static class SuspensionSizes
     private static bool Counts(string name, SuspensionKind kind) =>
         name switch
         {
+            ArmLength when kind == SuspensionKind.Strut => true,
             ArmLength or FootDistance => kind
                 is SuspensionKind.CoilOverArm
                     or SuspensionKind.MultiLink

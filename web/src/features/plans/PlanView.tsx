@@ -35,7 +35,7 @@ import {
   type Side,
   type Stacks,
 } from "./stacks";
-import { ladderRange } from "./TravelLadder";
+import { ladderRange } from "./ladder";
 import { useDrag } from "./useDrag";
 import { usePlans } from "./usePlans";
 

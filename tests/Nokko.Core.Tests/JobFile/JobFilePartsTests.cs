@@ -1,0 +1,156 @@
+using System.Text.Json.Nodes;
+using Nokko.Core.JobFile;
+using Xunit;
+
+namespace Nokko.Core.Tests.JobFile;
+
+/// <summary>Suspensions, parts, leaves and loads of a job file: what cannot be is refused where it stands.</summary>
+public class JobFilePartsTests
+{
+    private static JsonObject File() =>
+        JsonNode
+            .Parse(
+                System.IO.File.ReadAllText(
+                    Path.Combine(AppContext.BaseDirectory, "formats", "level-pickup.job.json")
+                )
+            )!
+            .AsObject();
+
+    private static JsonObject Quantity(double value, string unit) =>
+        new()
+        {
+            ["value"] = value,
+            ["unit"] = unit,
+            ["u"] = null,
+            ["known"] = "measured",
+            ["typed"] = null,
+        };
+
+    private static JsonObject Leaf(double front = 600, double width = 60, int count = 1) =>
+        new()
+        {
+            ["count"] = count,
+            ["frontMm"] = front,
+            ["rearMm"] = 640,
+            ["widthMm"] = width,
+            ["thicknessMm"] = 8,
+            ["archMm"] = 120,
+            ["overload"] = false,
+        };
+
+    private static JsonNode Part(JsonObject file) =>
+        file["plans"]![0]!["stacks"]![0]!["parts"]![0]!;
+
+    private const string PartPath = "$.plans[0].stacks[0].parts[0]";
+
+    [Theory]
+    [InlineData("hoseSlack", 5_000, "mm", "$.vehicle.front.dimensions.hoseSlack.value")]
+    [InlineData("hoseSlack", 50, "kg", "$.vehicle.front.dimensions.hoseSlack.unit")]
+    [InlineData("springLean", 89, "°", "$.vehicle.front.dimensions.springLean.value")]
+    [InlineData("colour", 1, "mm", "$.vehicle.front.dimensions.colour")]
+    public void A_size_of_a_suspension_that_cannot_be_is_refused(
+        string name,
+        double value,
+        string unit,
+        string path
+    )
+    {
+        var file = File();
+        file["vehicle"]!["front"]!["dimensions"]![name] = Quantity(value, unit);
+        Assert.Equal(path, JobFileReader.Read(file.ToJsonString()).Error!.Path);
+    }
+
+    [Theory]
+    [InlineData("rate", 0, "N/mm", ".dimensions.rate.value")]
+    [InlineData("rate", 30, "mm", ".dimensions.rate.unit")]
+    [InlineData("taper", 40, "°", ".dimensions.taper.value")]
+    [InlineData("shine", 4, "mm", ".dimensions.shine")]
+    public void A_size_of_a_part_that_cannot_be_is_refused(
+        string name,
+        double value,
+        string unit,
+        string path
+    )
+    {
+        var file = File();
+        Part(file)["dimensions"]![name] = Quantity(value, unit);
+        Assert.Equal(PartPath + path, JobFileReader.Read(file.ToJsonString()).Error!.Path);
+    }
+
+    [Theory]
+    [InlineData(5, 60, 1)]
+    [InlineData(600, 0, 1)]
+    [InlineData(600, 60, 0)]
+    [InlineData(600, 60, 900)]
+    public void Leaves_that_make_no_pack_are_refused(double front, double width, int count)
+    {
+        var file = File();
+        Part(file)["leaves"] = new JsonArray(Leaf(front, width, count));
+        var error = JobFileReader.Read(file.ToJsonString()).Error!;
+        Assert.Equal($"{PartPath}.leaves", error.Path);
+        Assert.Contains("leaf", error.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Everything_that_version_3_added_comes_back_as_it_was()
+    {
+        var file = File();
+        file["vehicle"]!["front"]!["dimensions"] = new JsonObject
+        {
+            ["springRate"] = Quantity(540, "lb/in"),
+            ["armLength"] = Quantity(15.4, "in"),
+        };
+        var part = Part(file);
+        part["dimensions"] = new JsonObject { ["recess"] = Quantity(18, "mm") };
+        part["leaves"] = new JsonArray(Leaf());
+        part["price"] = 35.5;
+        part["currency"] = "EUR";
+        part["hours"] = Quantity(1.5, "h");
+        part["limits"] = "not with the tow pack";
+        file["job"]!["loads"] = new JsonArray(
+            new JsonObject
+            {
+                ["id"] = Sample.Id(900).ToString(),
+                ["name"] = "boat",
+                ["mass"] = Quantity(220, "lb"),
+                ["behind"] = Quantity(170, "in"),
+                ["left"] = null,
+                ["stays"] = false,
+            }
+        );
+        file["plans"]![0]!["chosen"] = true;
+        var read = JobFileReader.Read(file.ToJsonString());
+        Assert.Null(read.Error);
+        var text = JobJson.Canonical(read.Document!);
+        Assert.Equal(text, JobJson.Canonical(JobFileReader.Read(text).Document!));
+        // Named sizes stand in the order of their names, whatever order they came in.
+        Assert.True(
+            text.IndexOf("armLength", StringComparison.Ordinal)
+                < text.IndexOf("springRate", StringComparison.Ordinal)
+        );
+        Assert.Contains("not with the tow pack", text, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("mass", "mm")]
+    [InlineData("behind", "kg")]
+    public void A_load_in_the_wrong_unit_is_refused(string field, string unit)
+    {
+        var file = File();
+        var load = new JsonObject
+        {
+            ["id"] = Sample.Id(900).ToString(),
+            ["name"] = "boat",
+            ["mass"] = Quantity(100, "kg"),
+            ["behind"] = Quantity(4_000, "mm"),
+            ["left"] = null,
+            ["stays"] = false,
+        };
+        load[field] = Quantity(10, unit);
+        file["job"]!["loads"] = new JsonArray(load);
+        Assert.Equal(
+            $"$.job.loads[0].{field}.unit",
+            JobFileReader.Read(file.ToJsonString()).Error!.Path
+        );
+    }
+}
