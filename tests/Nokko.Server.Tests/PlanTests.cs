@@ -302,4 +302,161 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
             unit,
             known = "told",
         };
+
+    [Fact]
+    public async Task A_plan_that_somebody_else_changed_meanwhile_is_not_overwritten_and_a_name_is_needed()
+    {
+        var (caller, job) = await Measured();
+        var part = await PartId(caller, "T-100");
+        object Of() => new { id = Guid.NewGuid(), partId = part };
+        var id = Guid.CreateVersion7();
+        var seen = await caller.Get(job.Path);
+        seen = await caller.Put($"{job.Path}/plans/{id}", Saved(seen, "Plan A", [Of(), Of()]));
+        await caller.Put($"{job.Path}/plans/{id}", Saved(seen, "Soft", [Of(), Of()], id));
+        var stale = await caller.Put(
+            $"{job.Path}/plans/{id}",
+            Saved(seen, "Hard", [Of(), Of()], id),
+            409
+        );
+        Assert.Equal("Soft", stale["theirs"]!["name"]!.GetValue<string>());
+        await caller.Post($"{job.Path}/plans/{id}/drop", Version(seen, id), 409);
+        var now = await caller.Get(job.Path);
+        var nameless = await caller.Put(
+            $"{job.Path}/plans/{id}",
+            Saved(now, "  ", [Of(), Of()], id),
+            422
+        );
+        Assert.Equal("name", nameless["field"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task Pieces_lie_from_the_body_down_in_whatever_order_they_were_put_in()
+    {
+        var (caller, job) = await Measured();
+        var view = await caller.Get(job.Path);
+        string[] numbers = ["LS-20", "BE-25", "T-100", "PR-25"];
+        var ids = new List<Guid>();
+        foreach (var number in numbers)
+        {
+            ids.Add(await PartId(caller, number));
+        }
+        view = await caller.Put(
+            $"{job.Path}/plans/{Guid.CreateVersion7()}",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = (uint?)null,
+                fromStageId = job.Stage,
+                name = "Plan A",
+                stacks = new[]
+                {
+                    new
+                    {
+                        corner = "LF",
+                        parts = ids.Select(p => new { id = Guid.NewGuid(), partId = p }),
+                    },
+                },
+            }
+        );
+        Assert.Equal(
+            ["T-100", "PR-25", "BE-25", "LS-20"],
+            view["document"]!["plans"]![0]!["stacks"]![0]!["parts"]!
+                .AsArray()
+                .Select(p => p!["number"]!.GetValue<string>())
+        );
+    }
+
+    [Fact]
+    public async Task The_plan_that_is_begun_is_the_one_that_was_asked_for_and_others_stay_unfitted()
+    {
+        var (caller, job) = await Measured();
+        var (thin, thick) = (await PartId(caller, "T-100"), await PartId(caller, "T-150"));
+        object Of(Guid p) => new { id = Guid.NewGuid(), partId = p };
+        var (a, b) = (Guid.CreateVersion7(), Guid.CreateVersion7());
+        var view = await caller.Get(job.Path);
+        view = await caller.Put(
+            $"{job.Path}/plans/{a}",
+            Saved(view, "Plan A", [Of(thin), Of(thin)])
+        );
+        view = await caller.Put(
+            $"{job.Path}/plans/{b}",
+            Saved(view, "Plan B", [Of(thick), Of(thick)])
+        );
+        var promised = view["results"]!["predictions"]!
+            .AsArray()
+            .Single(p => p!["planId"]!.GetValue<Guid>() == b)!["frontRise"]![
+            "value"
+        ]!.GetValue<double>();
+        view = await caller.Post(
+            $"{job.Path}/plans/{b}/begin",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = view["versions"]![b.ToString()]!.GetValue<uint>(),
+                stageId = Guid.CreateVersion7(),
+                frozenId = Guid.CreateVersion7(),
+                deviationId = Guid.CreateVersion7(),
+                reason = (string?)null,
+            }
+        );
+        var frozen = view["document"]!["frozenPredictions"]!.AsArray().Single()!;
+        Assert.Equal(b, frozen["planId"]!.GetValue<Guid>());
+        Assert.Equal(promised, frozen["prediction"]!["frontRise"]!["value"]!.GetValue<double>(), 9);
+        Assert.NotEmpty(frozen["prediction"]!["corners"]!.AsArray());
+        // The other one starts from a stage that is gone by: it can neither be begun nor chosen now.
+        var late = await caller.Post(
+            $"{job.Path}/plans/{a}/begin",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = view["versions"]![a.ToString()]!.GetValue<uint>(),
+                stageId = Guid.CreateVersion7(),
+                frozenId = Guid.CreateVersion7(),
+                deviationId = Guid.CreateVersion7(),
+                reason = (string?)null,
+            },
+            409
+        );
+        Assert.Equal("plan", late["field"]!.GetValue<string>());
+        await caller.Post($"{job.Path}/plans/{a}/choose", Version(view, a), 409);
+    }
+
+    [Theory]
+    [InlineData("behind", "", "mm", "loads[0].behind")]
+    [InlineData("behind", "900000", "mm", "loads[0].behind")]
+    [InlineData("mass", "50000", "kg", "loads[0].mass")]
+    [InlineData("mass", "50", "mm", "loads[0].mass")]
+    [InlineData("name", "", "", "loads[0].name")]
+    public async Task A_load_that_cannot_be_is_refused_at_its_field(
+        string what,
+        string typed,
+        string unit,
+        string field
+    )
+    {
+        var (caller, job) = await Measured();
+        var view = await caller.Get(job.Path);
+        var answer = await caller.Put(
+            $"{job.Path}/loads",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = view["versions"]![job.Job.ToString()]!.GetValue<uint>(),
+                loads = new[]
+                {
+                    new
+                    {
+                        id = Guid.CreateVersion7(),
+                        name = what == "name" ? typed : "boat",
+                        mass = what == "mass" ? Typed(typed, unit) : Typed("100", "kg"),
+                        behind = what == "behind" ? Typed(typed, unit) : Typed("4000", "mm"),
+                        left = (object?)null,
+                        stays = false,
+                    },
+                },
+            },
+            422
+        );
+        Assert.Equal(field, answer["field"]!.GetValue<string>());
+    }
 }

@@ -150,4 +150,134 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
         );
         Assert.Equal(first["id"]!.GetValue<string>(), again["id"]!.GetValue<string>());
     }
+
+    private static object Of(
+        string kind,
+        object? thickness = null,
+        object? sizes = null,
+        object? leaves = null,
+        decimal? price = null,
+        string? currency = null,
+        string? limits = null
+    ) =>
+        new
+        {
+            version = (uint?)null,
+            number = "K-1",
+            name = "a part",
+            kind,
+            thickness,
+            claim = (object?)null,
+            count = 1,
+            price,
+            currency,
+            notes = (string?)null,
+            sizes,
+            leaves,
+            limits,
+        };
+
+    private static object[] Size(string name, string typed, string unit) =>
+        [
+            new
+            {
+                name,
+                value = new
+                {
+                    typed,
+                    unit,
+                    known = "box",
+                },
+            },
+        ];
+
+    private static readonly object Leaf = new
+    {
+        count = 1,
+        frontMm = 600,
+        rearMm = 640,
+        widthMm = 60,
+        thicknessMm = 8,
+        archMm = 120,
+        overload = false,
+    };
+
+    [Fact]
+    public async Task A_part_keeps_the_sizes_of_its_kind_its_leaves_price_and_limits()
+    {
+        var caller = await server.SignIn();
+        var kept = (
+            await caller.Put(
+                $"/api/parts/{Guid.CreateVersion7()}",
+                Of(
+                    "leafPack",
+                    sizes: Size("rate", "210", "lb/in"),
+                    leaves: new[] { Leaf },
+                    price: 240,
+                    currency: "eur",
+                    limits: "not with a block"
+                )
+            )
+        )["part"]!;
+        Assert.Equal(
+            (210.0, "lb/in"),
+            (
+                kept["dimensions"]!["rate"]!["value"]!.GetValue<double>(),
+                kept["dimensions"]!["rate"]!["unit"]!.GetValue<string>()
+            )
+        );
+        Assert.Equal(640, kept["leaves"]![0]!["rearMm"]!.GetValue<double>());
+        Assert.Equal(
+            ("EUR", 240m),
+            (kept["currency"]!.GetValue<string>(), kept["price"]!.GetValue<decimal>())
+        );
+        Assert.Equal("not with a block", kept["limits"]!.GetValue<string>());
+    }
+
+    public static TheoryData<object, string> Refused =>
+        new()
+        {
+            { Of("coil", Typed("1")), "thickness" },
+            { Of("coil", sizes: Size("taper", "2", "°")), "sizes" },
+            { Of("coil", sizes: Size("rate", "stiff", "N/mm")), "rate" },
+            { Of("coil", sizes: Size("rate", "30", "mm")), "rate" },
+            { Of("coil", sizes: Size("rate", "30000", "N/mm")), "rate" },
+            { Of("block", leaves: new[] { Leaf }), "leaves" },
+            {
+                Of(
+                    "leafPack",
+                    leaves: new[]
+                    {
+                        new
+                        {
+                            count = 1,
+                            frontMm = 5,
+                            rearMm = 640,
+                            widthMm = 60,
+                            thicknessMm = 8,
+                            archMm = 120,
+                            overload = false,
+                        },
+                    }
+                ),
+                "leaves"
+            },
+            { Of("block", price: -3), "price" },
+            { Of("block", currency: "euros"), "currency" },
+            { Of("block", limits: new string('x', 2_001)), "limits" },
+        };
+
+    [Theory]
+    [MemberData(nameof(Refused), DisableDiscoveryEnumeration = true)]
+    public async Task What_a_kind_cannot_have_is_refused_at_its_field(object part, string field) =>
+        Assert.Equal(
+            field,
+            (
+                await (await server.SignIn()).Put(
+                    $"/api/parts/{Guid.CreateVersion7()}",
+                    part,
+                    expected: 422
+                )
+            )["field"]!.GetValue<string>()
+        );
 }

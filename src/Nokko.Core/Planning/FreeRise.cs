@@ -27,6 +27,9 @@ internal sealed record FreeRises(
 
     /// <summary>Number of rises.</summary>
     public const int Count = 12;
+
+    /// <summary>Those of the springs, mm.</summary>
+    public double[] SpringsMm() => [MeanMm[0], MeanMm[1], MeanMm[2], MeanMm[3]];
 }
 
 /// <summary>Takes the difference of two stacks at every corner.</summary>

@@ -11,62 +11,23 @@ namespace Nokko.Core.Planning;
 /// </remarks>
 internal sealed class PredictedBody
 {
-    /// <summary>Share of a load's effect that is its standard uncertainty while the rates are estimated from the mass.</summary>
-    private const double EstimatedRateShare = 0.3;
-
-    /// <summary>The same once a ballast test has given both rates.</summary>
-    private const double MeasuredRateShare = 0.07;
-
-    private readonly Vehicle _vehicle;
+    private readonly VehicleBody _body;
     private readonly FreeRises _rises;
-    private readonly BodyOnSprings _springs;
-    private readonly BodyOnSprings _plane;
     private readonly BodyMotion _loadOnHubs;
     private readonly BodyMotion _loadOnFloor;
-    private readonly double _loadShare;
     private readonly double[,] _covariance;
-    private readonly Dictionary<
-        string,
-        (IReadOnlyList<double> Springs, IReadOnlyList<double> Plane)
-    > _responses = [];
 
-    public PredictedBody(Vehicle vehicle, FreeRises rises, IReadOnlyList<StatedLoad> loads)
+    public PredictedBody(VehicleBody body, FreeRises rises, IReadOnlyList<StatedLoad> loads)
     {
-        (_vehicle, _rises, _covariance) = (vehicle, rises, rises.Covariance.ToArray());
-        var supports = VehicleSupports.Of(vehicle).Supports!;
-        _springs = new BodyOnSprings([
-            .. supports.Select((s, i) => s with { FreeRiseMm = rises.MeanMm[i] }),
-        ]);
-        var x = supports[2].XMm;
-        var (f, r) = (
-            vehicle.Dimensions.FrontTrack!.In("mm") / 2,
-            vehicle.Dimensions.RearTrack!.In("mm") / 2
-        );
-        // Mounts and tyres do not give here: the body lies on the plane that fits them best.
-        _plane = new BodyOnSprings([
-            new(0, f, 1, 0),
-            new(0, -f, 1, 0),
-            new(x, r, 1, 0),
-            new(x, -r, 1, 0),
-        ]);
-        if (loads.Count > 0)
-        {
-            BodyLoad[] on = [.. loads.Select(l => l.OnBody())];
-            _loadOnHubs = new BodyOnSprings(supports).Solve(on);
-            _loadOnFloor = new BodyOnSprings(
-                VehicleSupports.Of(vehicle, onTyres: true).Supports!
-            ).Solve(on);
-        }
-        _loadShare = VehicleSupports.RatesAreMeasured(vehicle)
-            ? MeasuredRateShare
-            : EstimatedRateShare;
+        (_body, _rises, _covariance) = (body, rises, rises.Covariance.ToArray());
+        (_loadOnHubs, _loadOnFloor) = body.Under(loads);
     }
 
     /// <summary>Predicted stations, in walking order, as far as they were measured before.</summary>
     public IReadOnlyList<PredictedStation> Stations(WalkRoundStance baseline) =>
         [
-            .. _vehicle
-                .Stations.Select(s => (Station: s, Before: baseline.At(s.Name)))
+            .. _body
+                .Vehicle.Stations.Select(s => (Station: s, Before: baseline.At(s.Name)))
                 .Where(s => s.Before is not null)
                 .Select(s =>
                 {
@@ -114,7 +75,7 @@ internal sealed class PredictedBody
         var stations = new List<(Station, double)>();
         foreach (var (name, factor) in terms)
         {
-            if (_vehicle.Stations.FirstOrDefault(s => s.Name == name) is not { } station)
+            if (_body.Vehicle.Stations.FirstOrDefault(s => s.Name == name) is not { } station)
             {
                 return Result.No("mm", $"This vehicle has no station {name}.");
             }
@@ -135,10 +96,13 @@ internal sealed class PredictedBody
     }
 
     /// <summary>Cross-weight: what each spring's load changes by.</summary>
-    public IReadOnlyList<LoadChange> LoadChanges() =>
+    public IReadOnlyList<LoadChange> LoadChanges()
+    {
+        var springs = _rises.SpringsMm();
+        return
         [
-            .. _springs
-                .LoadChanges(_springs.Solve())
+            .. _body
+                .Springs.LoadChanges(_body.Springs.Solve(springs), springs)
                 .Select(
                     (n, i) =>
                         new LoadChange(
@@ -147,6 +111,7 @@ internal sealed class PredictedBody
                         )
                 ),
         ];
+    }
 
     private (double Mm, double U) Rise(
         IReadOnlyList<(Station Station, double Factor)> terms,
@@ -158,7 +123,7 @@ internal sealed class PredictedBody
         foreach (var (station, factor) in terms)
         {
             var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
-            var (springs, plane) = Response(station, x, y);
+            var (springs, plane) = _body.Response(station);
             var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
             // Over its own frame or mark the body does not move; over the floor the tyres count too.
             var onSprings = datum is Datum.Frame or Datum.Own ? 0 : factor;
@@ -180,21 +145,6 @@ internal sealed class PredictedBody
                 variance += response[i] * _covariance[i, j] * response[j];
             }
         }
-        return (mean, Math.Sqrt(Math.Max(0, variance) + (_loadShare * load * _loadShare * load)));
-    }
-
-    /// <summary>Response of a station to springs and to mounts; asked for again and again, worked out once.</summary>
-    private (IReadOnlyList<double> Springs, IReadOnlyList<double> Plane) Response(
-        Station station,
-        double x,
-        double y
-    )
-    {
-        if (!_responses.TryGetValue(station.Name, out var found))
-        {
-            found = (_springs.Response(x, y), _plane.Response(x, y));
-            _responses[station.Name] = found;
-        }
-        return found;
+        return (mean, Math.Sqrt(Math.Max(0, variance) + Math.Pow(_body.LoadShare * load, 2)));
     }
 }

@@ -57,9 +57,10 @@ public static class Predictor
                 LiftLaw.Refusals(s.Corner, s.Parts, AxleOf(axles, s.Corner))
             ),
         ];
-        if (VehicleSupports.Of(vehicle).Missing is { } missing)
+        var (on, missing) = VehicleBody.Of(vehicle);
+        if (on is null)
         {
-            return None(plan, baseline, refusals, missing);
+            return None(plan, baseline, refusals, missing!);
         }
         var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
         if (rises is null)
@@ -76,8 +77,8 @@ public static class Predictor
             );
         }
         var stays = (loads ?? []).Where(l => l.Stays).ToArray();
-        var body = new PredictedBody(vehicle, rises, stays);
-        var corners = CornersOf(plan, from, vehicle, axles);
+        var body = new PredictedBody(on, rises, stays);
+        var corners = CornersOf(plan, from, on, axles);
         var front = body.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5));
         var rear = body.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5));
         return new Prediction
@@ -107,7 +108,7 @@ public static class Predictor
                     OverStandard(Corners.Rear, rear, baseline, standard)
                 ),
             ],
-            Loaded = Loaded(vehicle, rises, baseline, loads ?? [], front, rear),
+            Loaded = Loaded(on, rises, baseline, loads ?? [], front, rear),
             Cost = CostOf(plan, from),
             Cannot = null,
             Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
@@ -189,19 +190,17 @@ public static class Predictor
     private static IReadOnlyList<CornerOutlook> CornersOf(
         Plan plan,
         Stage from,
-        Vehicle vehicle,
+        VehicleBody body,
         AxleState[] axles
     )
     {
         var bare = @from with { Stacks = [] };
-        var (rises, _) = FreeRise.Of(plan, bare, vehicle, axles);
-        if (rises is null || VehicleSupports.Of(vehicle).Supports is not { } supports)
+        var (rises, _) = FreeRise.Of(plan, bare, body.Vehicle, axles);
+        if (rises is null)
         {
             return [];
         }
-        var motion = new BodyOnSprings([
-            .. supports.Select((s, i) => s with { FreeRiseMm = rises.MeanMm[i] }),
-        ]).Solve();
+        var motion = body.Springs.Solve(rises.SpringsMm());
         return
         [
             .. Corners.All.Select(
@@ -211,7 +210,7 @@ public static class Predictor
                         axles[i / 2],
                         plan.Stacks.FirstOrDefault(s => s.Corner == c)?.Parts ?? [],
                         (
-                            motion.RiseAt(supports[i].XMm, supports[i].YMm),
+                            motion.RiseAt(body.Supports[i].XMm, body.Supports[i].YMm),
                             Math.Sqrt(rises.Covariance[i, i])
                         ),
                         rises.MeanMm[FreeRises.Pucks + i],
@@ -223,7 +222,7 @@ public static class Predictor
     }
 
     private static LoadedStance? Loaded(
-        Vehicle vehicle,
+        VehicleBody body,
         FreeRises rises,
         WalkRoundStance baseline,
         IReadOnlyList<StatedLoad> loads,
@@ -235,7 +234,7 @@ public static class Predictor
         {
             return null;
         }
-        var loaded = new PredictedBody(vehicle, rises, loads);
+        var loaded = new PredictedBody(body, rises, loads);
         return new LoadedStance(
             [.. loads.Where(l => !l.Stays).Select(l => l.Name)],
             loaded.Rake(baseline),

@@ -40,8 +40,9 @@ public readonly record struct BodyMotion(double ZMm, double PitchRad, double Rol
 public sealed class BodyOnSprings
 {
     private readonly IReadOnlyList<Support> _supports;
-    private readonly Matrix<double> _perFreeRise;
-    private readonly Matrix<double> _compliance;
+    private readonly double[] _freeRises;
+    private readonly double[,] _perFreeRise;
+    private readonly double[,] _compliance;
 
     /// <summary>Sets up the equilibrium.</summary>
     /// <exception cref="ArgumentException">Fewer than three supports, a rate that is not above zero, or supports that span no plane.</exception>
@@ -55,6 +56,7 @@ public sealed class BodyOnSprings
             );
         }
         _supports = supports;
+        _freeRises = [.. supports.Select(s => s.FreeRiseMm)];
         var b = Matrix<double>.Build.DenseOfRows(supports.Select(s => Row(s.XMm, s.YMm)));
         var springs = Matrix<double>.Build.DiagonalOfDiagonalArray([
             .. supports.Select(s => s.RateNPerMm),
@@ -73,33 +75,69 @@ public sealed class BodyOnSprings
         {
             throw new ArgumentException("The supports span no plane.", nameof(supports));
         }
-        _compliance = stiffness.Inverse();
-        _perFreeRise = _compliance * b.TransposeThisAndMultiply(springs);
+        var compliance = stiffness.Inverse();
+        _compliance = compliance.ToArray();
+        _perFreeRise = (compliance * b.TransposeThisAndMultiply(springs)).ToArray();
     }
 
-    /// <summary>The body's motion under the supports' free rises and added loads.</summary>
-    public BodyMotion Solve(IReadOnlyList<BodyLoad>? loads = null)
+    /// <summary>The body's motion under the supports' own free rises and added loads.</summary>
+    public BodyMotion Solve(IReadOnlyList<BodyLoad>? loads = null) => Solve(_freeRises, loads);
+
+    /// <summary>The body's motion under other free rises: one factorisation serves every stack of a vehicle.</summary>
+    /// <param name="freeRisesMm">h of each support, mm.</param>
+    /// <param name="loads">Added loads.</param>
+    public BodyMotion Solve(
+        ReadOnlySpan<double> freeRisesMm,
+        IReadOnlyList<BodyLoad>? loads = null
+    )
     {
-        var q =
-            _perFreeRise
-            * Vector<double>.Build.DenseOfEnumerable(_supports.Select(s => s.FreeRiseMm));
-        foreach (var load in loads ?? [])
+        Span<double> q = stackalloc double[3];
+        for (var row = 0; row < 3; row++)
         {
-            q -=
-                _compliance
-                * Vector<double>.Build.DenseOfArray(Row(load.XMm, load.YMm))
-                * load.DownN;
+            for (var i = 0; i < _supports.Count; i++)
+            {
+                q[row] += _perFreeRise[row, i] * freeRisesMm[i];
+            }
+            foreach (var load in loads ?? [])
+            {
+                q[row] -=
+                    (
+                        _compliance[row, 0]
+                        - (_compliance[row, 1] * load.XMm)
+                        + (_compliance[row, 2] * load.YMm)
+                    ) * load.DownN;
+            }
         }
         return new BodyMotion(q[0], q[1], q[2]);
     }
 
     /// <summary>Change of each spring's load, k_i(h_i − Δ_i), N: the cross-weight of a one-sided stack.</summary>
-    public IReadOnlyList<double> LoadChanges(BodyMotion motion) =>
-        [.. _supports.Select(s => s.RateNPerMm * (s.FreeRiseMm - motion.RiseAt(s.XMm, s.YMm)))];
+    public IReadOnlyList<double> LoadChanges(BodyMotion motion) => LoadChanges(motion, _freeRises);
+
+    /// <summary>The same under other free rises.</summary>
+    /// <param name="motion">What they do to the body.</param>
+    /// <param name="freeRisesMm">h of each support, mm.</param>
+    public IReadOnlyList<double> LoadChanges(
+        BodyMotion motion,
+        IReadOnlyList<double> freeRisesMm
+    ) =>
+        [
+            .. _supports.Select(
+                (s, i) => s.RateNPerMm * (freeRisesMm[i] - motion.RiseAt(s.XMm, s.YMm))
+            ),
+        ];
 
     /// <summary>Rise of a body point per mm of free rise at each support, dimensionless.</summary>
-    public IReadOnlyList<double> Response(double xMm, double yMm) =>
-        [.. (Vector<double>.Build.DenseOfArray(Row(xMm, yMm)) * _perFreeRise)];
+    public double[] Response(double xMm, double yMm)
+    {
+        var response = new double[_supports.Count];
+        for (var i = 0; i < response.Length; i++)
+        {
+            response[i] =
+                _perFreeRise[0, i] - (xMm * _perFreeRise[1, i]) + (yMm * _perFreeRise[2, i]);
+        }
+        return response;
+    }
 
     private static double[] Row(double x, double y) => [1, -x, y];
 }
