@@ -86,10 +86,7 @@ public sealed class BodyOnSprings
     /// <summary>The body's motion under other free rises: one factorisation serves every stack of a vehicle.</summary>
     /// <param name="freeRisesMm">h of each support, mm.</param>
     /// <param name="loads">Added loads.</param>
-    public BodyMotion Solve(
-        ReadOnlySpan<double> freeRisesMm,
-        IReadOnlyList<BodyLoad>? loads = null
-    )
+    public BodyMotion Solve(ReadOnlySpan<double> freeRisesMm, IReadOnlyList<BodyLoad>? loads = null)
     {
         Span<double> q = stackalloc double[3];
         for (var row = 0; row < 3; row++)

@@ -37,13 +37,15 @@ public readonly record struct FourLinkPosition(
 /// <summary>A live axle on upper and lower links, in side view, its coil standing on the axle.</summary>
 /// <remarks>
 /// Source: computation.md, section 7.1. The coil stands on the coupler, so its length gives the links' angle through Newton's method on the exact derivative;
-/// each step is two circles that meet, on the branch of ride height.
+/// each step is two circles that meet, on the branch of ride height. The first guess follows the slope and the curvature at ride height.
 /// </remarks>
 public sealed class FourLink : ILinkage
 {
     private readonly FourLinkPoints _ride;
     private readonly double _upper;
     private readonly double _axle;
+    private readonly double _slope;
+    private readonly double _curvature;
 
     /// <summary>Makes the linkage from its points at ride height.</summary>
     public FourLink(FourLinkPoints ride)
@@ -52,6 +54,9 @@ public sealed class FourLink : ILinkage
         _upper = (ride.UpperAxleJoint - ride.UpperPivot).Length;
         _axle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Length;
         RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
+        const double Little = 1e-3;
+        _slope = AtTurn(0)?.Slope ?? double.NaN;
+        _curvature = (AtTurn(Little)?.Slope - AtTurn(-Little)?.Slope) / (2 * Little) ?? double.NaN;
     }
 
     /// <inheritdoc/>
@@ -59,72 +64,78 @@ public sealed class FourLink : ILinkage
 
     /// <summary>The position at a spring length, or null: the links cannot reach it.</summary>
     /// <param name="lengthMm">Foot to top, mm.</param>
-    public FourLinkPosition? At(double lengthMm)
+    public FourLinkPosition? At(double lengthMm) =>
+        Solve(lengthMm) is { } p
+            ? new FourLinkPosition(
+                p.Lower,
+                p.Upper,
+                p.Foot,
+                p.Wheel,
+                p.MotionRatio,
+                PlanePoint.Between(_ride.UpperAxleJoint - _ride.LowerAxleJoint, p.Upper - p.Lower)
+            )
+            : null;
+
+    /// <inheritdoc/>
+    public WheelPlace? WheelAt(double lengthMm) =>
+        Solve(lengthMm) is { } p ? new WheelPlace(p.Wheel.Z, p.MotionRatio) : null;
+
+    private Place? Solve(double lengthMm)
     {
-        var turn = 0.0;
+        var guess = (lengthMm - RideLengthMm) / _slope;
+        var bent = guess - (_curvature / _slope * guess * guess / 2);
+        var turn = Math.Abs(bent) < 0.25 ? bent : 0;
         for (var i = 0; i < 40; i++)
         {
             if (AtTurn(turn) is not { } now)
             {
                 return null;
             }
-            var (position, length, slope) = now;
-            var step = (lengthMm - length) / slope;
-            if (Math.Abs(step) < 1e-14 || Math.Abs(lengthMm - length) < 1e-11)
+            if (Math.Abs(lengthMm - now.Length) < 1e-10)
             {
-                return position;
+                return now;
             }
             // A quarter of a radian at most: no step leaves the branch.
-            turn += Math.Clamp(step, -0.25, 0.25);
+            turn += Math.Clamp((lengthMm - now.Length) / now.Slope, -0.25, 0.25);
         }
         return null;
     }
 
-    /// <inheritdoc/>
-    public WheelPlace? WheelAt(double lengthMm) =>
-        At(lengthMm) is { } p ? new WheelPlace(p.WheelCentre.Z, p.MotionRatio) : null;
+    /// <summary>Where everything is at one turn of the lower link, and how the spring's length goes with it.</summary>
+    private readonly record struct Place(
+        PlanePoint Lower,
+        PlanePoint Upper,
+        PlanePoint Foot,
+        PlanePoint Wheel,
+        double MotionRatio,
+        double Length,
+        double Slope
+    );
 
-    /// <summary>Position, spring length and its derivative by the lower link's turn.</summary>
-    private (FourLinkPosition Position, double Length, double Slope)? AtTurn(double turn)
+    private Place? AtTurn(double turn)
     {
         var lower = _ride.LowerPivot + (_ride.LowerAxleJoint - _ride.LowerPivot).Turned(turn);
+        var was = _ride.UpperAxleJoint - _ride.LowerAxleJoint;
         if (
-            PlanePoint.Meeting(
-                lower,
-                _axle,
-                _ride.UpperPivot,
-                _upper,
-                lower + (_ride.UpperAxleJoint - _ride.LowerAxleJoint)
-            )
-            is not { } upper
+            PlanePoint.Meeting(lower, _axle, _ride.UpperPivot, _upper, lower + was) is not { } upper
         )
         {
             return null;
         }
-        var (was, now) = (_ride.UpperAxleJoint - _ride.LowerAxleJoint, upper - lower);
+        var now = upper - lower;
         var foot = lower + (_ride.StrutFoot - _ride.LowerAxleJoint).TurnedAs(was, now);
         var wheel = lower + (_ride.WheelCentre - _ride.LowerAxleJoint).TurnedAs(was, now);
         var vLower = (lower - _ride.LowerPivot).Quarter();
         var link = upper - _ride.UpperPivot;
-        var rate = -PlanePoint.Dot(link, vLower) / PlanePoint.Dot(link, (upper - lower).Quarter());
+        var rate = -PlanePoint.Dot(link, vLower) / PlanePoint.Dot(link, now.Quarter());
         var vFoot = vLower + (rate * (foot - lower).Quarter());
         var vWheel = vLower + (rate * (wheel - lower).Quarter());
         var spring = foot - _ride.StrutTop;
-        var slope = PlanePoint.Dot(spring, vFoot) / spring.Length;
+        var length = spring.Length;
+        var slope = PlanePoint.Dot(spring, vFoot) / length;
         var ratio = -slope / vWheel.Z;
         return double.IsFinite(ratio) && slope != 0
-            ? (
-                new FourLinkPosition(
-                    lower,
-                    upper,
-                    foot,
-                    wheel,
-                    ratio,
-                    PlanePoint.Between(was, now)
-                ),
-                spring.Length,
-                slope
-            )
+            ? new Place(lower, upper, foot, wheel, ratio, length, slope)
             : null;
     }
 }

@@ -35,7 +35,7 @@ public sealed class StrutLinkage : ILinkage
     private readonly double _arm;
     private readonly double _offset;
     private readonly double _along;
-    private readonly double _axisAngle;
+    private readonly PlanePoint _axis;
 
     /// <summary>Makes the linkage from its points at ride height.</summary>
     public StrutLinkage(StrutPoints ride)
@@ -44,10 +44,10 @@ public sealed class StrutLinkage : ILinkage
         _arm = (ride.LowerBallJoint - ride.LowerPivot).Length;
         var axis = ride.StrutFoot - ride.StrutTop;
         RideLengthMm = axis.Length;
-        _axisAngle = axis.Angle;
+        _axis = (1 / RideLengthMm) * axis;
         // The ball joint in the strut's own axes: along it from the top, and beside it.
-        var local = (ride.LowerBallJoint - ride.StrutTop).Turned(-_axisAngle);
-        (_along, _offset) = (local.Y, local.Z);
+        var ball = ride.LowerBallJoint - ride.StrutTop;
+        (_along, _offset) = (PlanePoint.Dot(ball, _axis), PlanePoint.Dot(ball, _axis.Quarter()));
     }
 
     /// <summary>The points at ride height.</summary>
@@ -58,20 +58,32 @@ public sealed class StrutLinkage : ILinkage
 
     /// <summary>The position at a strut length, or null: the arm cannot reach it.</summary>
     /// <param name="lengthMm">Foot to top, mm.</param>
-    public StrutPosition? At(double lengthMm)
+    public StrutPosition? At(double lengthMm) =>
+        Solve(lengthMm) is { } p
+            ? new StrutPosition(p.Ball, p.Wheel, p.MotionRatio, -PlanePoint.Between(_axis, p.Axis))
+            : null;
+
+    /// <inheritdoc/>
+    public WheelPlace? WheelAt(double lengthMm) =>
+        Solve(lengthMm) is { } p ? new WheelPlace(p.Wheel.Z, p.MotionRatio) : null;
+
+    /// <summary>Ball joint, wheel and the strut's own direction (unit length); no angle is needed for them.</summary>
+    private (PlanePoint Ball, PlanePoint Wheel, PlanePoint Axis, double MotionRatio)? Solve(
+        double lengthMm
+    )
     {
         var along = _along + lengthMm - RideLengthMm;
         if (along <= 0)
         {
             return null;
         }
-        var reach = Math.Sqrt((along * along) + (_offset * _offset));
+        var square = (along * along) + (_offset * _offset);
         if (
             PlanePoint.Meeting(
                 Points.LowerPivot,
                 _arm,
                 Points.StrutTop,
-                reach,
+                Math.Sqrt(square),
                 Points.LowerBallJoint
             )
             is not { } ball
@@ -80,21 +92,15 @@ public sealed class StrutLinkage : ILinkage
             return null;
         }
         var toBall = ball - Points.StrutTop;
-        var axis = toBall.Angle - Math.Atan2(_offset, along);
-        var turn = Math.IEEERemainder(axis - _axisAngle, 2 * Math.PI);
-        var wheel = ball + (Points.WheelCentre - Points.LowerBallJoint).Turned(turn);
+        // The ball joint lies at (along, offset) in the strut's axes: turned back by that, it gives them.
+        var axis = (1 / square) * ((along * toBall) - (_offset * toBall.Quarter()));
+        var wheel = ball + (Points.WheelCentre - Points.LowerBallJoint).TurnedAs(_axis, axis);
         // The arm turns at 1 rad/s: reach·reach' = TB·v_B, s' = reach·reach'/s; the axis turns with TB and with atan(offset/s).
         var v = (ball - Points.LowerPivot).Quarter();
         var vLength = PlanePoint.Dot(toBall, v) / along;
-        var rate =
-            (PlanePoint.Dot(toBall.Quarter(), v) / (reach * reach))
-            + (_offset * vLength / (reach * reach));
+        var rate = (PlanePoint.Dot(toBall.Quarter(), v) + (_offset * vLength)) / square;
         var vWheel = v + (rate * (wheel - ball).Quarter());
         var ratio = -vLength / vWheel.Z;
-        return double.IsFinite(ratio) ? new StrutPosition(ball, wheel, ratio, -turn) : null;
+        return double.IsFinite(ratio) ? (ball, wheel, axis, ratio) : null;
     }
-
-    /// <inheritdoc/>
-    public WheelPlace? WheelAt(double lengthMm) =>
-        At(lengthMm) is { } p ? new WheelPlace(p.WheelCentre.Z, p.MotionRatio) : null;
 }
