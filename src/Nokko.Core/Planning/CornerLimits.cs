@@ -87,6 +87,7 @@ internal sealed class CornerLimits
             StopExtension = StopExtension(),
             CvRide = Cv(h, 0),
             CvDroop = droop.Value is { } d ? Cv(h, d) : No("°", droop.Cannot!),
+            BallJointRide = geometry.Ride,
             BallJoint = geometry.Ball,
             Camber = geometry.Camber,
             Track = geometry.Track,
@@ -195,19 +196,28 @@ internal sealed class CornerLimits
         return Result.Of(Math.Atan2(below, across) * Degrees, "°", 4 / across * Degrees, []);
     }
 
-    /// <summary>Swing of the lower ball joint to full droop, camber and track at ride height.</summary>
-    private (Result Ball, Result Camber, Result Track) Geometry(double rise, double? droop)
+    /// <summary>Swing of the lower ball joint to ride height and to full droop, camber and track at ride height.</summary>
+    private (Result Ride, Result Ball, Result Camber, Result Track) Geometry(
+        double rise,
+        double? droop
+    )
     {
         var why = "Only taped points tell it.";
         if (_axle.Corner.Grade != RatioGrade.Taped || Length(-rise) is not { } ride)
         {
-            return (No("°", why), No("°", why), No("mm", why));
+            return (No("°", why), No("°", why), No("°", why), No("mm", why));
         }
         var low = droop is { } d ? Length(-rise - d) : null;
         switch (_axle.Corner.Linkage)
         {
             case DoubleWishbone arms when arms.At(ride) is { } now:
                 return (
+                    Swing(
+                        now.LowerBallJoint,
+                        arms.Points.LowerPivot,
+                        arms.Points.LowerBallJoint,
+                        -now.CamberChangeRad
+                    ),
                     low is { } l && arms.At(l) is { } at
                         ? Swing(
                             at.LowerBallJoint,
@@ -221,6 +231,12 @@ internal sealed class CornerLimits
                 );
             case StrutLinkage strut when strut.At(ride) is { } now:
                 return (
+                    Swing(
+                        now.LowerBallJoint,
+                        strut.Points.LowerPivot,
+                        strut.Points.LowerBallJoint,
+                        -now.CamberChangeRad
+                    ),
                     low is { } f && strut.At(f) is { } end
                         ? Swing(
                             end.LowerBallJoint,
@@ -233,7 +249,7 @@ internal sealed class CornerLimits
                     No("mm", why)
                 );
             default:
-                return (No("°", why), No("°", why), No("mm", why));
+                return (No("°", why), No("°", why), No("°", why), No("mm", why));
         }
 
         // Points ± 3 mm give ± 0.15° of camber.

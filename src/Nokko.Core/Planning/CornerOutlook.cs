@@ -63,7 +63,10 @@ public sealed record CornerOutlook
     /// <summary>CV joints at full droop, °.</summary>
     public required Result CvDroop { get; init; }
 
-    /// <summary>Swing of the lower ball joint from the old ride height to full droop, °.</summary>
+    /// <summary>Swing of the lower ball joint from the old ride height to the planned one, °. From taped points only.</summary>
+    public required Result BallJointRide { get; init; }
+
+    /// <summary>Swing of the lower ball joint from the old ride height to full droop, °. From taped points only.</summary>
     public required Result BallJoint { get; init; }
 
     /// <summary>Change of camber, °; below zero is top inward. From taped points only.</summary>

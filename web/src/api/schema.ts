@@ -2658,7 +2658,9 @@ export interface components {
             cvRide: components["schemas"]["Result"];
             /** @description CV joints at full droop, °. */
             cvDroop: components["schemas"]["Result"];
-            /** @description Swing of the lower ball joint from the old ride height to full droop, °. */
+            /** @description Swing of the lower ball joint from the old ride height to the planned one, °. From taped points only. */
+            ballJointRide: components["schemas"]["Result"];
+            /** @description Swing of the lower ball joint from the old ride height to full droop, °. From taped points only. */
             ballJoint: components["schemas"]["Result"];
             /** @description Change of camber, °; below zero is top inward. From taped points only. */
             camber: components["schemas"]["Result"];

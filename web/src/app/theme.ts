@@ -81,6 +81,7 @@ export const theme = createTheme({
     fontSize: 16,
     h1: { fontSize: "1.6rem", fontWeight: 700 },
     h2: { fontSize: "1.2rem", fontWeight: 700 },
+    h3: { fontSize: "1.05rem", fontWeight: 700 },
     button: { textTransform: "none", fontWeight: 650 },
   },
   shape: { borderRadius: 4 },

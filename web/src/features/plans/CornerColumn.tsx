@@ -5,6 +5,7 @@ import { useInks } from "../../app/theme";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";
+import { CornerFigures } from "./CornerFigures";
 import { Grip } from "./Grip";
 import { corners, type Piece } from "./stacks";
 import { TravelLadder } from "./TravelLadder";
@@ -125,6 +126,7 @@ export function CornerColumn({
       {parts.filter((p) => belowSpring.includes(p.kind)).map(tile)}
       <Layer label={below} />
       {outlook && <TravelLadder outlook={outlook} range={range} />}
+      {outlook && <CornerFigures outlook={outlook} />}
     </Box>
   );
 }

@@ -12,6 +12,7 @@ import { typed } from "../../shared/quantity";
 import { fieldLabel, fieldText, fieldUnit } from "../../shared/suspensions";
 import { BallastTest } from "./BallastTest";
 import { gradeSays } from "./grade";
+import { LeafDrawing } from "./LeafDrawing";
 import { PointsForm } from "./PointsForm";
 
 /** Sizes that a ballast test finds; they are no field of their own. */
@@ -123,6 +124,9 @@ export function AxleSuspension({
         Each may stay empty. Lengths of strut, shock and stop give the travel
         that is left; rates and loads what another spring does.
       </Typography>
+      {kind.sizes.some((s) => s.name === "leafChord") && (
+        <LeafDrawing underslung={kind.kind === "leafUnderslung"} />
+      )}
       <Box
         sx={{
           display: "grid",
