@@ -141,7 +141,11 @@ public sealed class VirtualVehicle
             var stance = _job
                 .WalkRounds.Select(w => StanceOf.Compute(w, _job.Readings, _job.Vehicle))
                 .FirstOrDefault(s => s.Stations.Count > 0);
-            foreach (var row in Predictor.Predict(plan, from, _job.Vehicle, stance).Stations)
+            foreach (
+                var row in Predictor
+                    .Predict(plan, new Situation(from, _job.Vehicle, stance))
+                    .Stations
+            )
             {
                 heights[row.Station] += share * (row.Rise.Value ?? 0);
             }

@@ -89,11 +89,12 @@ public static class JobEvaluator
         d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
             ? Predictor.Predict(
                 plan,
-                from,
-                d.Vehicle,
-                Speaks(stances, from.Id),
-                d.Job.Loads,
-                Standard(d, stances)
+                new Situation(from, d.Vehicle, Speaks(stances, from.Id))
+                {
+                    Loads = d.Job.Loads,
+                    Standard = Standard(d, stances),
+                    Target = d.Job.Target,
+                }
             )
             : null;
 

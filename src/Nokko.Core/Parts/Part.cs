@@ -136,6 +136,12 @@ public sealed record CornerStack
 
     /// <summary>Parts from the body down.</summary>
     public required IReadOnlyList<PlacedPart> Parts { get; init; }
+
+    /// <summary>What stands at a corner; nothing where it is not listed.</summary>
+    /// <param name="stacks">Stacks of a vehicle.</param>
+    /// <param name="corner">LF, RF, LR or RR.</param>
+    public static IReadOnlyList<PlacedPart> At(IReadOnlyList<CornerStack> stacks, string corner) =>
+        stacks.FirstOrDefault(s => s.Corner == corner)?.Parts ?? [];
 }
 
 /// <summary>A boxed set of parts.</summary>

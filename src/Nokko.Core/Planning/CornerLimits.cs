@@ -7,7 +7,7 @@ namespace Nokko.Core.Planning;
 
 /// <summary>Finds what a stack leaves of one corner's travel, and what meets first.</summary>
 /// <remarks>Source: computation.md, sections 7.2 and 8. At the planned ride height the wheel's place is w = −rise.</remarks>
-internal sealed class CornerLimits
+internal sealed partial class CornerLimits
 {
     /// <summary>Room that is kept between the stop's end and the next hard thing, mm.</summary>
     private const double StopMarginMm = 5;
@@ -29,45 +29,32 @@ internal sealed class CornerLimits
     private readonly AxleState _axle;
     private readonly IReadOnlyList<PlacedPart> _stack;
     private readonly TravelEnds _ends;
+    private readonly TravelEnds _bare;
 
-    private CornerLimits(AxleState axle, IReadOnlyList<PlacedPart> stack, TravelEnds ends) =>
-        (_axle, _stack, _ends) = (axle, stack, ends);
+    /// <summary>Sets up the limits of a corner: where its travel ends does not depend on how high it stands.</summary>
+    /// <param name="axle">The axle.</param>
+    /// <param name="stack">What will stand there.</param>
+    /// <param name="puckMm">Rise of the body on its mounts there, mm.</param>
+    /// <param name="tyreMm">By how much the tyre's radius is greater, mm.</param>
+    public CornerLimits(
+        AxleState axle,
+        IReadOnlyList<PlacedPart> stack,
+        double puckMm,
+        double tyreMm
+    )
+    {
+        (_axle, _stack) = (axle, stack);
+        _ends = new TravelEnds(axle, stack, puckMm, tyreMm);
+        _bare = new TravelEnds(axle, [], 0, 0);
+    }
 
     private Vehicles.Suspension Suspension => _axle.Suspension;
 
-    /// <summary>The outlook of a corner.</summary>
+    /// <summary>The outlook of the corner.</summary>
     /// <param name="corner">LF, RF, LR or RR.</param>
-    /// <param name="axle">The axle.</param>
-    /// <param name="stack">What will stand there.</param>
     /// <param name="rise">Rise of the frame over the wheel against nothing added, mm, with its standard uncertainty.</param>
-    /// <param name="puckMm">Rise of the body on its mounts there, mm.</param>
-    /// <param name="tyreMm">By how much the tyre's radius is greater, mm.</param>
     /// <param name="toppedOut">Whether the lift was capped by the strut's length.</param>
-    public static CornerOutlook Of(
-        string corner,
-        AxleState axle,
-        IReadOnlyList<PlacedPart> stack,
-        (double Mm, double U) rise,
-        double puckMm,
-        double tyreMm,
-        bool toppedOut
-    )
-    {
-        var now = new TravelEnds(axle, stack, puckMm, tyreMm);
-        return new CornerLimits(axle, stack, now).Outlook(
-            corner,
-            rise,
-            new TravelEnds(axle, [], 0, 0),
-            toppedOut
-        );
-    }
-
-    private CornerOutlook Outlook(
-        string corner,
-        (double Mm, double U) rise,
-        TravelEnds bare,
-        bool toppedOut
-    )
+    public CornerOutlook Outlook(string corner, (double Mm, double U) rise, bool toppedOut)
     {
         var h = rise.Mm;
         var droop = Left(_ends.Droop, h, down: true);
@@ -81,8 +68,8 @@ internal sealed class CornerLimits
             Rise = Result.Of(h, "mm", rise.U, []),
             Droop = droop,
             Bump = bump,
-            StandardDroop = Left(bare.Droop, 0, down: true),
-            StandardBump = Left(bare.Bump, 0, down: false),
+            StandardDroop = Left(_bare.Droop, 0, down: true),
+            StandardBump = Left(_bare.Bump, 0, down: false),
             Marks = Marks(h),
             StopExtension = StopExtension(),
             CvRide = Cv(h, 0),
@@ -91,8 +78,9 @@ internal sealed class CornerLimits
             BallJoint = geometry.Ball,
             Camber = geometry.Camber,
             Track = geometry.Track,
-            HoseSlack = Hose(bare),
+            HoseSlack = Hose(),
             ToppedOut = toppedOut,
+            Uses = [.. Uses(h, rise.U, toppedOut).OrderByDescending(x => x.Share)],
             Cautions = [],
         };
         return outlook with
@@ -117,14 +105,27 @@ internal sealed class CornerLimits
                     : $"Enter the shock's length now and fully {(down ? "extended" : "collapsed")}."
             );
         }
+        var (left, u) = LeftMm(ends, rise, down)!.Value;
+        return Result.Of(left, "mm", u, []);
+    }
+
+    private (double Mm, double U)? LeftMm(
+        List<(string What, double W)> ends,
+        double rise,
+        bool down
+    )
+    {
+        if (ends.Count == 0)
+        {
+            return null;
+        }
         var end = down ? ends.MaxBy(e => e.W) : ends.MinBy(e => e.W);
         var left = Math.Max(0, down ? -rise - end.W : end.W + rise);
         // Two tapes of 2 mm, and the ratio where the strut's own length decides.
         var share = end.What.StartsWith("strut", StringComparison.Ordinal)
             ? _axle.Corner.Ratio.Sd / _axle.Corner.Ratio.Mean
             : 0.02;
-        var u = Math.Sqrt(8 + Math.Pow(share * left, 2));
-        return Result.Of(left, "mm", u, []);
+        return (left, Math.Sqrt(8 + Math.Pow(share * left, 2)));
     }
 
     private static string? WhatEnds(List<(string What, double W)> ends, bool down) =>
@@ -163,13 +164,13 @@ internal sealed class CornerLimits
             );
     }
 
-    private Result Hose(TravelEnds bare)
+    private Result Hose()
     {
         if (Suspension.Get(SuspensionSizes.HoseSlack) is not { } slack)
         {
             return No("mm", "Tape the hose's slack at the old full droop, both locks.");
         }
-        if (_ends.Lowest is not { } now || bare.Lowest is not { } was)
+        if (_ends.Lowest is not { } now || _bare.Lowest is not { } was)
         {
             return No("mm", "How far it will droop is not known.");
         }

@@ -24,6 +24,12 @@ public enum Heed
 /// <param name="Says">In a fitter's words.</param>
 public sealed record Caution(Heed Heed, string Says);
 
+/// <summary>How much of a limit is used up, on the point that holds in 95 of 100.</summary>
+/// <param name="What">The limit, in a few words.</param>
+/// <param name="Share">1 is all of it.</param>
+/// <param name="Hard">Whether nothing beyond it may be fitted; a rule of thumb is not hard.</param>
+public sealed record LimitUse(string What, double Share, bool Hard);
+
 /// <summary>What a plan leaves of one corner: travel, angles, slack. Lengths in mm at the wheel.</summary>
 public sealed record CornerOutlook
 {
@@ -80,6 +86,9 @@ public sealed record CornerOutlook
 
     /// <summary>Whether the strut would stand at its full length: the lift is capped.</summary>
     public required bool ToppedOut { get; init; }
+
+    /// <summary>Limits as far as they are known, the one that is used most first.</summary>
+    public required IReadOnlyList<LimitUse> Uses { get; init; }
 
     /// <summary>Cautions, those that stop first.</summary>
     public required IReadOnlyList<Caution> Cautions { get; init; }

@@ -13,11 +13,23 @@ public sealed record Target
     /// <summary>Rake wanted: rear lip minus front lip. Zero is level; null when only a lift is wanted.</summary>
     public Quantity? Rake { get; init; }
 
+    /// <summary>Whether the rake is wanted with the stated loads on, those too that are put on and taken off.</summary>
+    public bool Loaded { get; init; }
+
     /// <summary>Least rise of the front lips.</summary>
     public Quantity? LeastFrontLift { get; init; }
 
     /// <summary>Least rise of the rear lips.</summary>
     public Quantity? LeastRearLift { get; init; }
+
+    /// <summary>Greatest rise of the front lips.</summary>
+    public Quantity? MostFrontLift { get; init; }
+
+    /// <summary>Greatest rise of the rear lips.</summary>
+    public Quantity? MostRearLift { get; init; }
+
+    /// <summary>Whether a side lean shall be taken out.</summary>
+    public bool NoLean { get; init; }
 
     /// <summary>How far off counts as reached.</summary>
     public required Quantity Tolerance { get; init; }

@@ -60,6 +60,9 @@ public sealed record Prediction
     /// <summary>Lift over today and over standard height, front and rear.</summary>
     public IReadOnlyList<PlannedLift> Lifts { get; init; } = [];
 
+    /// <summary>Chance that it lands within what is wanted, 0 … 1; null when nobody asked.</summary>
+    public Result? Landing { get; init; }
+
     /// <summary>How it sits with all stated loads on; null when none was stated.</summary>
     public LoadedStance? Loaded { get; init; }
 

@@ -1,4 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Finding;
 using Nokko.Core.Measuring;
 using Nokko.Core.Parts;
 using Nokko.Core.Stance;
@@ -17,36 +18,20 @@ public static class Predictor
 {
     /// <summary>Predicts what a plan does.</summary>
     /// <param name="plan">The plan.</param>
-    /// <param name="from">The stage from which it starts.</param>
-    /// <param name="vehicle">The vehicle.</param>
-    /// <param name="baseline">The stance before; null when nothing was measured yet.</param>
-    /// <param name="loads">Loads that were stated.</param>
-    /// <param name="standard">The stance at standard height, when it is known.</param>
-    public static Prediction Predict(
-        Plan plan,
-        Stage from,
-        Vehicle vehicle,
-        WalkRoundStance? baseline,
-        IReadOnlyList<StatedLoad>? loads = null,
-        WalkRoundStance? standard = null
-    ) => Predict(plan, from, vehicle, baseline, loads, standard, null);
+    /// <param name="situation">The vehicle as it stands.</param>
+    public static Prediction Predict(Plan plan, Situation situation) =>
+        Predict(plan, situation, null);
 
     /// <summary>The same with axles as they would be if more were known of them.</summary>
     internal static Prediction Predict(
         Plan plan,
-        Stage from,
-        Vehicle vehicle,
-        WalkRoundStance? baseline,
-        IReadOnlyList<StatedLoad>? loads,
-        WalkRoundStance? standard,
+        Situation situation,
         Func<AxleState, AxleState>? known
     )
     {
-        AxleState[] axles =
-        [
-            AxleState.Of(vehicle, Corners.Front, Sag(Corners.Front, from, baseline, standard)),
-            AxleState.Of(vehicle, Corners.Rear, Sag(Corners.Rear, from, baseline, standard)),
-        ];
+        var (from, vehicle, baseline) = situation;
+        var (loads, standard) = (situation.Loads, situation.Standard);
+        var axles = Axles(situation);
         if (known is not null)
         {
             axles = [.. axles.Select(known)];
@@ -76,7 +61,7 @@ public static class Predictor
                 "Nothing was measured at this stage yet: walk round the vehicle first."
             );
         }
-        var stays = (loads ?? []).Where(l => l.Stays).ToArray();
+        var stays = loads.Where(l => l.Stays).ToArray();
         var body = new PredictedBody(on, rises, stays);
         var corners = CornersOf(plan, from, on, axles);
         var front = body.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5));
@@ -108,12 +93,38 @@ public static class Predictor
                     OverStandard(Corners.Rear, rear, baseline, standard)
                 ),
             ],
-            Loaded = Loaded(on, rises, baseline, loads ?? [], front, rear),
+            Landing = Landing(on, rises, situation),
+            Loaded = Loaded(on, rises, baseline, loads, front, rear),
             Cost = CostOf(plan, from),
             Cannot = null,
             Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
             Refusals = refusals,
         };
+    }
+
+    /// <summary>Both axles with all that is known of them.</summary>
+    internal static AxleState[] Axles(Situation situation) =>
+        [.. new[] { Corners.Front, Corners.Rear }.Select(axle => Axle(axle, situation))];
+
+    private static AxleState Axle(string axle, Situation s) =>
+        AxleState.Of(s.Vehicle, axle, Sag(axle, s.From, s.Baseline, s.Standard)) with
+        {
+            Learned = s
+                .Learned.Where(l => l.Key.Axle == axle)
+                .ToDictionary(l => l.Key.Family, l => l.Value),
+        };
+
+    /// <summary>The chance of landing within the target; null when nobody asked.</summary>
+    private static Result? Landing(VehicleBody body, FreeRises rises, Situation s)
+    {
+        if (s.Target is null)
+        {
+            return null;
+        }
+        var (odds, why) = StanceOdds.Of(body, s.Baseline!, s.Target, s);
+        return odds is null
+            ? Result.No("1", why!)
+            : Result.Of(odds.Chance(rises, s.Target), "1", null, rises.Parts);
     }
 
     private static AxleState AxleOf(AxleState[] axles, string corner) =>
@@ -205,16 +216,17 @@ public static class Predictor
         [
             .. Corners.All.Select(
                 (c, i) =>
-                    CornerLimits.Of(
-                        c,
+                    new CornerLimits(
                         axles[i / 2],
-                        plan.Stacks.FirstOrDefault(s => s.Corner == c)?.Parts ?? [],
+                        CornerStack.At(plan.Stacks, c),
+                        rises.MeanMm[FreeRises.Pucks + i],
+                        rises.MeanMm[FreeRises.Tyres + i]
+                    ).Outlook(
+                        c,
                         (
                             motion.RiseAt(body.Supports[i].XMm, body.Supports[i].YMm),
                             Math.Sqrt(rises.Covariance[i, i])
                         ),
-                        rises.MeanMm[FreeRises.Pucks + i],
-                        rises.MeanMm[FreeRises.Tyres + i],
                         rises.ToppedOut.Contains(c)
                     )
             ),

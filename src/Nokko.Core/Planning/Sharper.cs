@@ -1,4 +1,4 @@
-using Nokko.Core.Learning;
+using Nokko.Core.Evidence;
 using Nokko.Core.Measuring;
 using Nokko.Core.Parts;
 using Nokko.Core.Stance;
@@ -69,11 +69,7 @@ public static class Sharper
             {
                 var prediction = Predictor.Predict(
                     p,
-                    from,
-                    vehicle,
-                    baseline,
-                    null,
-                    standard,
+                    new Situation(from, vehicle, baseline) { Standard = standard },
                     state
                 );
                 return plan is not null ? prediction.Rake.U

@@ -69,12 +69,11 @@ internal sealed class StackChange
     /// <summary>The change, or why it cannot be told: a part that comes or goes has no size. One that stays changes nothing, whatever is known of it.</summary>
     public static (StackChange? Change, string? Why) Of(
         string corner,
-        Plan plan,
-        Stage from,
+        IReadOnlyList<PlacedPart> old,
+        IReadOnlyList<PlacedPart> next,
         AxleState axle
     )
     {
-        var (old, next) = (PartsOf(from.Stacks, corner), PartsOf(plan.Stacks, corner));
         var change = new StackChange(corner)
         {
             StrutFrom = StrutLengths.Of(axle, old),
@@ -158,7 +157,4 @@ internal sealed class StackChange
             }
         }
     }
-
-    private static PlacedPart[] PartsOf(IReadOnlyList<CornerStack> stacks, string corner) =>
-        [.. stacks.Where(s => s.Corner == corner).SelectMany(s => s.Parts)];
 }

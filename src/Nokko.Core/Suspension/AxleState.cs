@@ -1,3 +1,4 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -38,6 +39,9 @@ public sealed record AxleState(
                 : sag
         );
     }
+
+    /// <summary>Lift lines that our own jobs have proved, for this vehicle; null where there is only the prior.</summary>
+    public IReadOnlyDictionary<Parts.LiftFamily, LiftBelief>? Learned { get; init; }
 
     /// <summary>Motion ratio at ride height.</summary>
     public double MotionRatio => 1 / Corner.Ratio.Mean;

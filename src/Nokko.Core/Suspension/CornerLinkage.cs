@@ -1,4 +1,4 @@
-using Nokko.Core.Learning;
+using Nokko.Core.Evidence;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 

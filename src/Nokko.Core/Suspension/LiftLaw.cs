@@ -1,4 +1,4 @@
-using Nokko.Core.Learning;
+using Nokko.Core.Evidence;
 using Nokko.Core.Parts;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -53,6 +53,12 @@ public static class LiftLaw
             _ => new LiftPrior(Elsewhere, new Estimate(1, 0.03), 0, MeasuredThicknessUMm),
         };
 
+    /// <summary>What is believed of a family's lift line on an axle: what our own jobs proved, else the prior.</summary>
+    /// <param name="family">The family; not <see cref="LiftFamily.None"/>.</param>
+    /// <param name="axle">The axle.</param>
+    public static LiftBelief Belief(LiftFamily family, AxleState axle) =>
+        axle.Learned?.GetValueOrDefault(family) ?? Prior(family, axle).Belief();
+
     /// <summary>Why a stack must not be fitted, or nothing. Said once for each corner and reason, in a fitter's words.</summary>
     /// <param name="corner">LF, RF, LR or RR.</param>
     /// <param name="parts">The stack.</param>
@@ -92,18 +98,21 @@ public static class LiftLaw
         {
             yield return $"{part.Name} {why} ({said}): another spring.";
         }
-        if (
-            parts.Select(p => p.Get(PartSizes.MaxStack)).OfType<double>().ToArray()
-                is { Length: > 0 } most
-            && parts
-                .Where(p => PartRule.Of(p.Kind).Family == LiftFamily.Spring)
-                .Sum(p => p.Thickness?.In("mm") ?? 0)
-                > most.Min() + 0.01
-        )
+        if (MostPlatesMm(parts) is { } most && PlatesMm(parts) > most + 0.01)
         {
-            yield return $"The stack is thicker than its maker allows ({said}): {LengthText.Both(most.Min())} at most.";
+            yield return $"The stack is thicker than its maker allows ({said}): {LengthText.Both(most)} at most.";
         }
     }
+
+    /// <summary>Most that the makers of a stack's parts allow at one corner, mm; null when none of them says.</summary>
+    public static double? MostPlatesMm(IReadOnlyList<PlacedPart> parts) =>
+        parts.Min(p => p.Get(PartSizes.MaxStack));
+
+    /// <summary>All plates of a stack together, mm.</summary>
+    public static double PlatesMm(IReadOnlyList<PlacedPart> parts) =>
+        parts
+            .Where(p => PartRule.Of(p.Kind).Family == LiftFamily.Spring)
+            .Sum(p => p.Thickness?.In("mm") ?? 0);
 
     /// <summary>Springs that this load would push shut, or leave loose.</summary>
     private static IEnumerable<(PlacedPart Part, string Why)> SpringsOutOfRange(

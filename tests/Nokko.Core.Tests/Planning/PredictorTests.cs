@@ -42,7 +42,7 @@ public class PredictorTests
             (Corners.RF, Sample.Plate(31, 25.4))
         );
         var taped = Sample.Pickup with { Front = Taped(Known.Measured) };
-        var p = Predictor.Predict(plan, Sample.AsFound, taped, Baseline);
+        var p = Predictor.Predict(plan, new Situation(Sample.AsFound, taped, Baseline));
         // The worked number of section 7.2, and the offset of bushings that settle.
         Assert.Equal(3 + 44.091, p.FrontRise.Value!.Value, 3);
         var u = Math.Sqrt(36 + Math.Pow(0.05 * 44.091, 2) + (Math.Pow(1.736 * 0.2, 2) / 2));
@@ -54,12 +54,14 @@ public class PredictorTests
             Predictor
                 .Predict(
                     plan,
-                    Sample.AsFound,
-                    taped with
-                    {
-                        Front = Taped(Known.Archetype),
-                    },
-                    Baseline
+                    new Situation(
+                        Sample.AsFound,
+                        taped with
+                        {
+                            Front = Taped(Known.Archetype),
+                        },
+                        Baseline
+                    )
                 )
                 .FrontRise.Value
         );
@@ -70,12 +72,14 @@ public class PredictorTests
     {
         var p = Predictor.Predict(
             Sample.Plan((Corners.LF, Sample.Plate(30, 600)), (Corners.RF, Sample.Plate(31, 600))),
-            Sample.AsFound,
-            Sample.Pickup with
-            {
-                Front = Taped(Known.Measured),
-            },
-            Baseline
+            new Situation(
+                Sample.AsFound,
+                Sample.Pickup with
+                {
+                    Front = Taped(Known.Measured),
+                },
+                Baseline
+            )
         );
         Assert.Contains("cannot reach", p.Cannot, StringComparison.Ordinal);
     }
@@ -198,13 +202,11 @@ public class PredictorTests
                 .Plan((Corners.LF, Sample.Plate(30, 25.4)), (Corners.RF, Sample.Plate(31, 25.4)))
                 .Stacks,
         };
-        var p = Predictor.Predict(Sample.Plan(), fitted, Sample.Pickup, Baseline);
+        var p = Predictor.Predict(Sample.Plan(), new Situation(fitted, Sample.Pickup, Baseline));
         Assert.Equal(-(3 + (1.9 * 25.4)), p.FrontRise.Value!.Value, 9);
         var changed = Predictor.Predict(
             Sample.Plan((Corners.LF, Sample.Plate(32, 38.1)), (Corners.RF, Sample.Plate(33, 38.1))),
-            fitted,
-            Sample.Pickup,
-            Baseline
+            new Situation(fitted, Sample.Pickup, Baseline)
         );
         Assert.Equal(1.9 * 12.7, changed.FrontRise.Value!.Value, 9);
     }
@@ -216,9 +218,7 @@ public class PredictorTests
         var fitted = Sample.AsFound with { Stacks = Sample.Plan((Corners.LF, unknown)).Stacks };
         var p = Predictor.Predict(
             Sample.Plan((Corners.LF, unknown), (Corners.RF, Sample.Plate(31, 10))),
-            fitted,
-            Sample.Pickup,
-            Baseline
+            new Situation(fitted, Sample.Pickup, Baseline)
         );
         Assert.Null(p.Cannot);
     }
@@ -237,13 +237,13 @@ public class PredictorTests
         var plan = Sample.Plan((Corners.LF, Sample.Plate(30, 25)));
         Assert.Contains(
             "walk round",
-            Predictor.Predict(plan, Sample.AsFound, Sample.Pickup, null).Cannot,
+            Predictor.Predict(plan, new Situation(Sample.AsFound, Sample.Pickup, null)).Cannot,
             StringComparison.Ordinal
         );
         var unsized = Sample.Pickup with { Dimensions = Sample.Sizes with { Wheelbase = null } };
         Assert.Contains(
             "wheelbase",
-            Predictor.Predict(plan, Sample.AsFound, unsized, Baseline).Cannot,
+            Predictor.Predict(plan, new Situation(Sample.AsFound, unsized, Baseline)).Cannot,
             StringComparison.Ordinal
         );
     }
@@ -263,5 +263,5 @@ public class PredictorTests
         );
 
     private static Prediction Predict(Plan plan) =>
-        Predictor.Predict(plan, Sample.AsFound, Sample.Pickup, Baseline);
+        Predictor.Predict(plan, new Situation(Sample.AsFound, Sample.Pickup, Baseline));
 }

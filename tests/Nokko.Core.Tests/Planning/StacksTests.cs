@@ -92,15 +92,19 @@ public class StacksTests
     ) =>
         Predictor.Predict(
             plan,
-            from ?? Sample.AsFound,
-            vehicle,
-            StanceOf.Compute(
-                Sample.Round(40, Sample.AsFound.Id),
-                Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-                vehicle
-            ),
-            loads,
-            standard
+            new Situation(
+                from ?? Sample.AsFound,
+                vehicle,
+                StanceOf.Compute(
+                    Sample.Round(40, Sample.AsFound.Id),
+                    Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+                    vehicle
+                )
+            )
+            {
+                Loads = loads ?? [],
+                Standard = standard,
+            }
         );
 
     private static double Front(Vehicle vehicle, params PlacedPart[] parts) =>
@@ -241,9 +245,11 @@ public class StacksTests
         ]);
         var p = Predictor.Predict(
             plan,
-            Sample.AsFound,
-            vehicle,
-            StanceOf.Compute(Sample.Round(40, Sample.AsFound.Id), readings, vehicle)
+            new Situation(
+                Sample.AsFound,
+                vehicle,
+                StanceOf.Compute(Sample.Round(40, Sample.AsFound.Id), readings, vehicle)
+            )
         );
         Assert.All(
             p.Stations.Where(s => s.Station != "rail"),

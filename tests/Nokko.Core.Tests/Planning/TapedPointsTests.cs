@@ -60,7 +60,10 @@ public class TapedPointsTests
         Gen.Double[5, 45]
             .Sample(t =>
             {
-                var p = Predictor.Predict(Both(0, t), Sample.AsFound, Taped, Baseline);
+                var p = Predictor.Predict(
+                    Both(0, t),
+                    new Situation(Sample.AsFound, Taped, Baseline)
+                );
                 Assert.Equal(0, p.LeanFront.Value!.Value, 1e-9);
                 Assert.Equal(0, p.LeanRear.Value!.Value, 1e-9);
             });
@@ -72,7 +75,7 @@ public class TapedPointsTests
         Assert.Equal(
             Rise(Both(0, 25.4), Sample.AsFound),
             Predictor
-                .Predict(Both(0, 25.4), Sample.AsFound, mirrored, Baseline)
+                .Predict(Both(0, 25.4), new Situation(Sample.AsFound, mirrored, Baseline))
                 .FrontRise.Value!.Value,
             1e-9
         );
@@ -91,7 +94,7 @@ public class TapedPointsTests
                 Points = [.. Taped.Front.Points.Where((_, i) => i != missing)],
             },
         };
-        var p = Predictor.Predict(Both(0, 25.4), Sample.AsFound, vehicle, Baseline);
+        var p = Predictor.Predict(Both(0, 25.4), new Situation(Sample.AsFound, vehicle, Baseline));
         Assert.Equal(3 + (1.9 * 25.4), p.FrontRise.Value!.Value, 9);
         Assert.Contains("rule of thumb", p.Basis[0], StringComparison.Ordinal);
     }
@@ -124,7 +127,7 @@ public class TapedPointsTests
     }
 
     private static double Rise(Plan plan, Stage from) =>
-        Predictor.Predict(plan, from, Taped, Baseline).FrontRise.Value!.Value;
+        Predictor.Predict(plan, new Situation(from, Taped, Baseline)).FrontRise.Value!.Value;
 
     /// <summary>Both corners with a first plate that is kept and, above it, what makes up the whole.</summary>
     private static Plan Both(double kept, double whole) =>

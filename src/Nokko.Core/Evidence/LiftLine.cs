@@ -1,6 +1,6 @@
 using MathNet.Numerics.LinearAlgebra;
 
-namespace Nokko.Core.Learning;
+namespace Nokko.Core.Evidence;
 
 /// <summary>A mean with its standard deviation.</summary>
 /// <param name="Mean">The mean.</param>
@@ -17,7 +17,22 @@ public sealed record LiftPrior(
     Estimate Ratio,
     double VehicleSd,
     double ThicknessUMm
-);
+)
+{
+    /// <summary>What it says of a vehicle that was never seen.</summary>
+    public LiftBelief Belief() =>
+        new(
+            OffsetMm,
+            new Estimate(Ratio.Mean, Math.Sqrt((Ratio.Sd * Ratio.Sd) + (VehicleSd * VehicleSd))),
+            0
+        );
+}
+
+/// <summary>What is believed of one vehicle's lift line, h = offset + ratio·t.</summary>
+/// <param name="OffsetMm">o, mm.</param>
+/// <param name="Ratio">ρ + v: the vehicle's own ratio.</param>
+/// <param name="Covariance">Between the two, mm.</param>
+public sealed record LiftBelief(Estimate OffsetMm, Estimate Ratio, double Covariance);
 
 /// <summary>One trial: a thickness fitted, and the free rise that was found.</summary>
 /// <param name="Vehicle">The vehicle on which it was fitted.</param>
@@ -94,6 +109,27 @@ public sealed class LiftLine
         var covariance =
             (kept * line._covariance * kept.Transpose()) + (gain.OuterProduct(gain) * noise);
         return new LiftLine(_prior, line._vehicles, mean, covariance);
+    }
+
+    /// <summary>What is believed of one vehicle.</summary>
+    /// <param name="vehicle">A vehicle that may have been seen before.</param>
+    public LiftBelief Belief(string vehicle)
+    {
+        var i = Index(vehicle);
+        var own =
+            i < 0
+                ? new Estimate(0, _prior.VehicleSd)
+                : new Estimate(_mean[i], Math.Sqrt(_covariance[i, i]));
+        var (withRatio, withOffset) =
+            i < 0 ? (0, 0) : (_covariance[Ratio, i], _covariance[Offset, i]);
+        return new LiftBelief(
+            OffsetMm,
+            new Estimate(
+                _mean[Ratio] + own.Mean,
+                Math.Sqrt(_covariance[Ratio, Ratio] + (own.Sd * own.Sd) + (2 * withRatio))
+            ),
+            _covariance[Offset, Ratio] + withOffset
+        );
     }
 
     /// <summary>Free rise of a stack, thickness exact.</summary>

@@ -1,8 +1,8 @@
 using CsCheck;
-using Nokko.Core.Learning;
+using Nokko.Core.Evidence;
 using Xunit;
 
-namespace Nokko.Core.Tests.Learning;
+namespace Nokko.Core.Tests.Evidence;
 
 public class LiftLineTests
 {

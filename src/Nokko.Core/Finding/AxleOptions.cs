@@ -1,0 +1,236 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Suspension;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>One stack left and one right, worked out together.</summary>
+/// <param name="Left">Left.</param>
+/// <param name="Right">Right.</param>
+/// <param name="Mean">What it adds to each figure, mm.</param>
+/// <param name="Covariance">And to their covariance, mm².</param>
+/// <param name="Heights">What it adds to the rise of each corner over nothing fitted, mm.</param>
+internal sealed record AxleOption(
+    CornerOption Left,
+    CornerOption Right,
+    double[] Mean,
+    double[,] Covariance,
+    double[] Heights
+)
+{
+    public int Touched => Left.Touched + Right.Touched;
+
+    public int Opened => Touched > 0 ? 1 : 0;
+
+    public int Irreversible => Left.Irreversible.Count + Right.Irreversible.Count;
+
+    public double Hours => Left.Hours + Right.Hours;
+
+    public double Cost => Left.Cost + Right.Cost;
+
+    /// <summary>Of the limit that is used most, at least this.</summary>
+    public double Share { get; set; }
+}
+
+/// <summary>Every stack that one axle may get.</summary>
+internal sealed class AxleOptions
+{
+    private readonly List<AxleOption> _options = [];
+    private readonly Dictionary<int, IReadOnlyDictionary<Guid, int>> _uses = [];
+
+    public AxleOptions(
+        int index,
+        AxleState axle,
+        VehicleBody body,
+        StanceOdds odds,
+        SearchPool pool,
+        Situation situation,
+        SearchRules rules
+    )
+    {
+        var corners = Corners.Of(axle.Axle);
+        var left = At(corners[0], axle, pool, situation);
+        var right = At(corners[1], axle, pool, situation);
+        var supports = body.Supports;
+        double[][] seats = [.. supports.Select(s => body.Springs.Response(s.XMm, s.YMm))];
+        foreach (var l in left)
+        {
+            foreach (var r in right)
+            {
+                if ((rules.SidesDiffer || l.Key == r.Key) && pool.Enough(l.Needs, r.Needs))
+                {
+                    _options.Add(Put(l, r, 2 * index, odds, seats));
+                }
+            }
+        }
+        if (_options.Count == 0)
+        {
+            // What is in stays: there is always that.
+            var (l, r) = (
+                left.FirstOrDefault(o => o.Touched == 0),
+                right.FirstOrDefault(o => o.Touched == 0)
+            );
+            if (l is not null && r is not null)
+            {
+                _options.Add(Put(l, r, 2 * index, odds, seats));
+            }
+        }
+    }
+
+    public StackGroup Root { get; private set; } = null!;
+
+    public int Count => _options.Count;
+
+    /// <summary>Parts that fit no stack of this axle, each with the reason.</summary>
+    public List<(string Part, string Why)> LeftOut { get; } = [];
+
+    public AxleOption At(int i) => _options[i];
+
+    /// <summary>Parts with how many an option uses.</summary>
+    public IReadOnlyDictionary<Guid, int> Needs(int i)
+    {
+        if (!_uses.TryGetValue(i, out var uses))
+        {
+            uses = _options[i]
+                .Left.Needs.Concat(_options[i].Right.Needs)
+                .GroupBy(u => u.Key)
+                .ToDictionary(g => g.Key, g => g.Sum(u => u.Value));
+            _uses[i] = uses;
+        }
+        return uses;
+    }
+
+    /// <summary>Bounds the use of limits once the other axle's stacks are known: they turn the body a little over this one.</summary>
+    /// <param name="other">The other axle.</param>
+    /// <param name="first">Position of this axle's left corner.</param>
+    public void BoundShares(AxleOptions other, int first)
+    {
+        Span<double> low = stackalloc double[2];
+        Span<double> high = stackalloc double[2];
+        for (var side = 0; side < 2; side++)
+        {
+            (low[side], high[side]) = (double.MaxValue, double.MinValue);
+            foreach (var o in other._options)
+            {
+                low[side] = Math.Min(low[side], o.Heights[first + side]);
+                high[side] = Math.Max(high[side], o.Heights[first + side]);
+            }
+        }
+        foreach (var o in _options)
+        {
+            o.Share = Math.Max(
+                o.Left.LeastUse(o.Heights[first] + low[0], o.Heights[first] + high[0]),
+                o.Right.LeastUse(o.Heights[first + 1] + low[1], o.Heights[first + 1] + high[1])
+            );
+        }
+        Root = StackGroup.Of(_options);
+    }
+
+    private static AxleOption Put(
+        CornerOption left,
+        CornerOption right,
+        int first,
+        StanceOdds odds,
+        double[][] seats
+    )
+    {
+        var (l, r) = (left.Rise, right.Rise);
+        var (ll, rr) = (CornerRise.Covariance(l, l, true), CornerRise.Covariance(r, r, true));
+        var lr = CornerRise.Covariance(l, r, false);
+        var (mean, covariance) = (new double[StanceOdds.Count], new double[5, 5]);
+        for (var f = 0; f < StanceOdds.Count; f++)
+        {
+            var (a, b) = (odds.Springs[f][first], odds.Springs[f][first + 1]);
+            mean[f] = (a * l.SpringMm) + (b * r.SpringMm);
+            for (var g = 0; g < StanceOdds.Count; g++)
+            {
+                var (c, d) = (odds.Springs[g][first], odds.Springs[g][first + 1]);
+                covariance[f, g] = (a * c * ll) + (b * d * rr) + (((a * d) + (b * c)) * lr);
+            }
+        }
+        return new AxleOption(
+            left,
+            right,
+            mean,
+            covariance,
+            [
+                .. seats.Select(s =>
+                    (s[first] * left.Bare.SpringMm) + (s[first + 1] * right.Bare.SpringMm)
+                ),
+            ]
+        );
+    }
+
+    /// <summary>Every stack that one corner may get: what is in and does not lift stays, of each kind that lifts comes what is in, nothing, or one piece.</summary>
+    private List<CornerOption> At(
+        string corner,
+        AxleState axle,
+        SearchPool pool,
+        Situation situation
+    )
+    {
+        var old = CornerStack.At(situation.From.Stacks, corner);
+        var index = Corners.All.ToList().IndexOf(corner);
+        var kinds = pool
+            .Parts.Select(p => p.Kind)
+            .Concat(old.Select(p => p.Kind))
+            .Where(SearchPool.Lifts)
+            .Distinct()
+            .Where(k => PartRule.Of(k).Fits(axle.Suspension.Kind))
+            .OrderBy(k => PartRule.Of(k).Order)
+            .ToArray();
+        PlacedPart[] stay = [.. old.Where(p => !kinds.Contains(p.Kind))];
+        var stacks = new List<(PlacedPart[] Parts, int New)> { (stay, 0) };
+        foreach (var kind in kinds)
+        {
+            PlacedPart[] here = [.. old.Where(p => p.Kind == kind)];
+            PlacedPart[][] ways =
+            [
+                [],
+                .. here.Length > 0 ? [here] : Array.Empty<PlacedPart[]>(),
+                .. pool
+                    .Parts.Where(p =>
+                        p.Kind == kind && !(here.Length == 1 && here[0].PartId == p.PartId)
+                    )
+                    .Select(p => new[] { p with { Id = PieceId(p.Id, index) } }),
+            ];
+            stacks =
+            [
+                .. stacks
+                    .SelectMany(s =>
+                        ways.Select(w =>
+                            (
+                                Parts: (PlacedPart[])[.. s.Parts, .. w],
+                                New: s.New + (w.Length > 0 && !ReferenceEquals(w, here) ? 1 : 0)
+                            )
+                        )
+                    )
+                    .Where(s => s.New <= SearchRules.MostNewPieces),
+            ];
+        }
+        var options = new List<CornerOption>();
+        foreach (var (parts, fresh) in stacks)
+        {
+            PlacedPart[] sorted = [.. parts.OrderBy(p => PartRule.Of(p.Kind).Order)];
+            var (option, why) = CornerOption.Of(corner, sorted, old, situation.Vehicle, axle);
+            if (option is not null)
+            {
+                options.Add(option);
+            }
+            else if (fresh == 1 && sorted.Length == stay.Length + 1)
+            {
+                LeftOut.Add((sorted.First(p => !stay.Contains(p)).Name, why!));
+            }
+        }
+        return options;
+    }
+
+    /// <summary>An id of its own for a piece at a corner, the same whenever the search is run.</summary>
+    private static Guid PieceId(Guid part, int corner)
+    {
+        var bytes = part.ToByteArray();
+        bytes[15] ^= (byte)(corner + 1);
+        return new Guid(bytes);
+    }
+}

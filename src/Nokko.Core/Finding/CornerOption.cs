@@ -1,0 +1,126 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>One stack that may stand at one corner, worked out once.</summary>
+internal sealed class CornerOption
+{
+    /// <summary>Hours for a piece of which nobody entered any: a rule of thumb.</summary>
+    public const double GuessedHours = 1;
+
+    private readonly CornerLimits _limits;
+    private readonly double _u;
+
+    private CornerOption(
+        string corner,
+        IReadOnlyList<PlacedPart> parts,
+        IReadOnlyList<PlacedPart> old,
+        CornerRise rise,
+        CornerRise bare,
+        AxleState axle
+    )
+    {
+        (Corner, Parts, Rise, Bare) = (corner, parts, rise, bare);
+        _limits = new CornerLimits(axle, parts, bare.Puck.Mm, bare.Tyre.Mm);
+        _u = Math.Sqrt(CornerRise.Covariance(bare, bare, true));
+        PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
+        Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
+        Hours = come.Sum(p => p.Hours?.In("h") ?? GuessedHours);
+        HoursGuessed = come.Any(p => p.Hours is null);
+        Cost = (double)come.Sum(p => p.Price ?? 0);
+        Irreversible = [.. Cuts(corner, come, axle)];
+        Key = string.Join(
+            ',',
+            parts.Select(p => (p.PartId ?? p.Id).ToString("N")).Order(StringComparer.Ordinal)
+        );
+        Needs = parts
+            .Where(p => p.PartId is not null)
+            .GroupBy(p => p.PartId!.Value)
+            .ToDictionary(g => g.Key, g => g.Count());
+    }
+
+    public string Corner { get; }
+
+    public IReadOnlyList<PlacedPart> Parts { get; }
+
+    /// <summary>Against what stands there now.</summary>
+    public CornerRise Rise { get; }
+
+    /// <summary>Against nothing added.</summary>
+    public CornerRise Bare { get; }
+
+    /// <summary>Pieces that come or go.</summary>
+    public int Touched { get; }
+
+    public double Hours { get; }
+
+    public bool HoursGuessed { get; }
+
+    public double Cost { get; }
+
+    /// <summary>Works that cannot be undone.</summary>
+    public IReadOnlyList<string> Irreversible { get; }
+
+    /// <summary>Ids of its parts.</summary>
+    public string Key { get; }
+
+    /// <summary>Parts with how many.</summary>
+    public IReadOnlyDictionary<Guid, int> Needs { get; }
+
+    /// <summary>Limits at a rise over nothing added.</summary>
+    public IEnumerable<LimitUse> Uses(double riseMm) => _limits.Uses(riseMm, _u, Bare.ToppedOut);
+
+    /// <summary>No rise between two uses less of the limit that is used most.</summary>
+    public double LeastUse(double leastMm, double mostMm) =>
+        _limits.LeastUse(leastMm, mostMm, _u, Bare.ToppedOut);
+
+    /// <summary>Share of the droop that is left; null when it is not known.</summary>
+    public double? DroopKept(double riseMm) => _limits.DroopKept(riseMm);
+
+    /// <summary>The stack, or why it cannot stand there.</summary>
+    public static (CornerOption? Option, string? Why) Of(
+        string corner,
+        IReadOnlyList<PlacedPart> parts,
+        IReadOnlyList<PlacedPart> old,
+        Vehicles.Vehicle vehicle,
+        AxleState axle
+    )
+    {
+        if (LiftLaw.Refusals(corner, parts, axle).FirstOrDefault() is { } refused)
+        {
+            return (null, refused);
+        }
+        var (rise, why) = CornerRise.Of(corner, old, parts, vehicle, axle);
+        if (rise is null)
+        {
+            return (null, why);
+        }
+        var (bare, cannot) = CornerRise.Of(corner, [], parts, vehicle, axle);
+        return bare is null
+            ? (null, cannot)
+            : (new CornerOption(corner, parts, old, rise, bare, axle), null);
+    }
+
+    /// <summary>What must be cut for pieces that come in.</summary>
+    private static IEnumerable<string> Cuts(
+        string corner,
+        IReadOnlyList<PlacedPart> come,
+        AxleState axle
+    )
+    {
+        foreach (var plate in come.Where(p => p.Kind == PartKind.StrutTopSpacer))
+        {
+            if (
+                axle.Suspension.Get(SuspensionSizes.StudLength) is { } studs
+                && plate.Get(PartSizes.Recess) is { } room
+                && studs > room
+            )
+            {
+                yield return $"{Vehicles.Corners.Said(corner)}: the strut's studs are cut by {LengthText.Both(studs - room + 1)} for {plate.Name}";
+            }
+        }
+    }
+}

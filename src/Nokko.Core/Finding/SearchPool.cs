@@ -1,0 +1,117 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>Parts from which stacks can be put together: those on the shelf, and those on the vehicle that may go elsewhere.</summary>
+internal sealed class SearchPool
+{
+    private readonly Dictionary<Guid, int> _available = [];
+    private readonly Dictionary<Guid, string> _names = [];
+    private readonly bool _mayBuy;
+
+    public SearchPool(Situation situation, IReadOnlyList<Part> shelf, SearchRules rules)
+    {
+        _mayBuy = rules.MayBuy;
+        var left = new List<(string, string)>();
+        foreach (var part in shelf.Where(p => p.BinnedAt is null).OrderBy(p => p.Id))
+        {
+            (_available[part.Id], _names[part.Id]) = (part.Count, part.Name);
+            if (!Lifts(part.Kind))
+            {
+                continue;
+            }
+            if (rules.WhyNot(part.Kind) is { } why)
+            {
+                left.Add((part.Name, why));
+            }
+            else if (part.Count == 0 && !_mayBuy)
+            {
+                left.Add((part.Name, "none on the shelf"));
+            }
+            else
+            {
+                Parts.Add(PlacedPart.Of(part, part.Id));
+            }
+        }
+        foreach (var piece in situation.From.Stacks.SelectMany(s => s.Parts))
+        {
+            if (piece.PartId is { } id)
+            {
+                // A piece on the vehicle can come off and go elsewhere.
+                _available[id] = _available.GetValueOrDefault(id) + 1;
+                _names.TryAdd(id, piece.Name);
+                if (
+                    Lifts(piece.Kind)
+                    && rules.WhyNot(piece.Kind) is null
+                    && Parts.All(p => p.PartId != id)
+                )
+                {
+                    Parts.Add(piece with { Id = id });
+                }
+            }
+        }
+        LeftOut = left;
+    }
+
+    /// <summary>Parts that may come in, each once.</summary>
+    public List<PlacedPart> Parts { get; } = [];
+
+    /// <summary>Parts that may not, each with the reason.</summary>
+    public IReadOnlyList<(string Part, string Why)> LeftOut { get; }
+
+    /// <summary>Whether parts of a kind are searched: those that lift at a corner.</summary>
+    public static bool Lifts(PartKind kind) =>
+        PartRule.Of(kind).Family
+            is LiftFamily.Spring
+                or LiftFamily.Wheel
+                or LiftFamily.Block
+                or LiftFamily.Shackle;
+
+    /// <summary>Whether there are pieces enough.</summary>
+    /// <param name="uses">Ids of parts with how many are used, front and rear.</param>
+    public bool Enough(params ReadOnlySpan<IReadOnlyDictionary<Guid, int>> uses)
+    {
+        if (_mayBuy)
+        {
+            return true;
+        }
+        foreach (var one in uses)
+        {
+            foreach (var (id, count) in one)
+            {
+                var all = count;
+                foreach (var other in uses)
+                {
+                    all += ReferenceEquals(one, other) ? 0 : other.GetValueOrDefault(id);
+                }
+                if (all > _available.GetValueOrDefault(id))
+                {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    /// <summary>What is wanting on the shelf.</summary>
+    public IReadOnlyList<string> ToBuy(
+        IReadOnlyDictionary<Guid, int> front,
+        IReadOnlyDictionary<Guid, int> rear
+    ) =>
+        [
+            .. front
+                .Keys.Union(rear.Keys)
+                .Select(id =>
+                    (
+                        Name: _names[id],
+                        Missing: front.GetValueOrDefault(id)
+                            + rear.GetValueOrDefault(id)
+                            - _available.GetValueOrDefault(id)
+                    )
+                )
+                .Where(m => m.Missing > 0)
+                .OrderBy(m => m.Name, StringComparer.Ordinal)
+                .Select(m => $"{m.Missing} × {m.Name}"),
+        ];
+}

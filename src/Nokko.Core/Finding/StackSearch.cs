@@ -1,0 +1,450 @@
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>What a shop's school, its shelf or this owner rules out or lets in.</summary>
+public sealed record SearchRules
+{
+    /// <summary>Most pieces that come new to one corner.</summary>
+    public const int MostNewPieces = 2;
+
+    /// <summary>Full springs only: no plate, ring or spacer comes in.</summary>
+    public bool NoSpacers { get; init; }
+
+    /// <summary>Nothing is cut that cannot be undone.</summary>
+    public bool NoCutting { get; init; }
+
+    /// <summary>Of what lengthens the spring, only what squeezes the coil inside its strut.</summary>
+    public bool PreloadOnly { get; init; }
+
+    /// <summary>No corner gives up more than a quarter of its droop.</summary>
+    public bool KeepDroop { get; init; }
+
+    /// <summary>Rules of thumb stop a stack too, not only entered limits.</summary>
+    public bool HoldEveryLimit { get; init; }
+
+    /// <summary>Parts that are not on the shelf may be bought.</summary>
+    public bool MayBuy { get; init; }
+
+    /// <summary>Left and right may get different stacks.</summary>
+    public bool SidesDiffer { get; init; }
+
+    /// <summary>For a second look at a job: a good chance is enough, then the fewest pieces that are touched.</summary>
+    public bool FewestTouched { get; init; }
+
+    /// <summary>Why a part of a kind does not come in; null when it may.</summary>
+    /// <param name="kind">The kind.</param>
+    public string? WhyNot(PartKind kind) =>
+        NoSpacers
+        && kind
+            is PartKind.StrutTopSpacer
+                or PartKind.StrutLowerSpacer
+                or PartKind.PreloadSpacer
+                or PartKind.CoilSpacer
+            ? "no spacers, by choice"
+        : PreloadOnly
+        && PartRule.Of(kind).Family == LiftFamily.Spring
+        && kind is not (PartKind.PreloadSpacer or PartKind.RaisedCollar)
+            ? "preload only, by choice"
+        : null;
+}
+
+/// <summary>Where a stack stands in the order.</summary>
+/// <remarks>Source: computation.md, section 9: chance in steps of 0.05, the limit that is used most in steps of 0.05, irreversible work, axles opened, hours, cost, ids of parts.</remarks>
+/// <param name="Missing">Steps of 0.05 that the chance falls short of certain.</param>
+/// <param name="Touched">Pieces that come or go; counted only in a second look.</param>
+/// <param name="Share">Steps of 0.05 of the limit that is used most.</param>
+/// <param name="Irreversible">Works that cannot be undone.</param>
+/// <param name="Opened">Axles opened.</param>
+/// <param name="Hours">Hours.</param>
+/// <param name="Cost">Price of what comes.</param>
+/// <param name="Parts">Ids of the parts, corner by corner; empty stands before all.</param>
+public readonly record struct Standing(
+    int Missing,
+    int Touched,
+    int Share,
+    int Irreversible,
+    int Opened,
+    double Hours,
+    double Cost,
+    string Parts
+)
+{
+    /// <summary>Width of a step of chance and of a limit's share.</summary>
+    public const double Step = 0.05;
+
+    /// <summary>Enough of a chance for a second look, in steps short of certain.</summary>
+    public const int EnoughMissing = 5;
+
+    /// <summary>Steps that a chance falls short of certain.</summary>
+    public static int MissingOf(double chance) => 20 - (int)Math.Floor((chance / Step) + 1e-6);
+
+    /// <summary>Steps of a share.</summary>
+    public static int StepsOf(double share) => (int)Math.Floor((share / Step) + 1e-9);
+
+    /// <summary>The order, the best first.</summary>
+    public static IComparer<Standing> Order { get; } = Comparer<Standing>.Create(Compare);
+
+    private static int Compare(Standing a, Standing b)
+    {
+        var by = a.Missing.CompareTo(b.Missing);
+        by = by != 0 ? by : a.Touched.CompareTo(b.Touched);
+        by = by != 0 ? by : a.Share.CompareTo(b.Share);
+        by = by != 0 ? by : a.Irreversible.CompareTo(b.Irreversible);
+        by = by != 0 ? by : a.Opened.CompareTo(b.Opened);
+        by = by != 0 ? by : a.Hours.CompareTo(b.Hours);
+        by = by != 0 ? by : a.Cost.CompareTo(b.Cost);
+        return by != 0 ? by : string.CompareOrdinal(a.Parts, b.Parts);
+    }
+}
+
+/// <summary>A stack that was found.</summary>
+/// <param name="Plan">What would stand at every corner.</param>
+/// <param name="Chance">Chance that it lands within what is wanted, to 1e-4.</param>
+/// <param name="Standing">Where it stands in the order.</param>
+/// <param name="Most">The limit that is used most, with its corner; null when none is known.</param>
+/// <param name="Irreversible">Works that cannot be undone, in a fitter's words.</param>
+/// <param name="Hours">Hours to fit what comes.</param>
+/// <param name="HoursGuessed">Whether some of them are a rule of thumb.</param>
+/// <param name="ToBuy">Names of parts that are not on the shelf, with how many.</param>
+/// <param name="Stopped">Why it must not be fitted; null when nothing forbids it.</param>
+public sealed record FoundStack(
+    Plan Plan,
+    double Chance,
+    Standing Standing,
+    (string Corner, LimitUse Use)? Most,
+    IReadOnlyList<string> Irreversible,
+    double Hours,
+    bool HoursGuessed,
+    IReadOnlyList<string> ToBuy,
+    string? Stopped
+);
+
+/// <summary>What a search has to say while it runs.</summary>
+/// <param name="Found">The next in the order, or the best so far.</param>
+/// <param name="Proved">Whether its place in the order is proved; else it is only the best so far.</param>
+/// <param name="Looked">Stacks that were worked out.</param>
+public sealed record SearchNews(FoundStack? Found, bool Proved, long Looked);
+
+/// <summary>Finds the stacks that land, in order: exact, by branch and bound.</summary>
+/// <remarks>
+/// Source: computation.md, section 9. Every stack of an axle is worked out once; its figures add to those of the other axle's.
+/// Pairs of groups of stacks are opened in the order of a bound that no stack in them can beat, so that what comes out comes out in order.
+/// Body pucks and what does not lift stay as they are.
+/// </remarks>
+public sealed class StackSearch
+{
+    private readonly PriorityQueue<Branch, Standing> _open = new(Standing.Order);
+    private readonly StanceOdds? _odds;
+    private readonly (double[] Low, double[] High) _box;
+    private readonly AxleOptions? _front;
+    private readonly AxleOptions? _rear;
+    private readonly SearchPool _pool;
+    private readonly Situation _situation;
+    private readonly SearchRules _rules;
+    private FoundStack? _best;
+
+    /// <summary>Sets up a search.</summary>
+    /// <param name="situation">The vehicle as it stands, with its target.</param>
+    /// <param name="shelf">The shelf.</param>
+    /// <param name="rules">What is ruled out or let in.</param>
+    public StackSearch(Situation situation, IReadOnlyList<Part> shelf, SearchRules rules)
+    {
+        (_situation, _rules) = (situation, rules);
+        _pool = new SearchPool(situation, shelf, rules);
+        if (situation.Target is not { } target)
+        {
+            Cannot = "Say first how it shall sit.";
+            return;
+        }
+        if (situation.Baseline is not { } baseline || baseline.Stations.Count == 0)
+        {
+            Cannot = "Nothing was measured at this stage yet: walk round the vehicle first.";
+            return;
+        }
+        var (body, missing) = VehicleBody.Of(situation.Vehicle);
+        if (body is null)
+        {
+            Cannot = missing;
+            return;
+        }
+        (_odds, var why) = StanceOdds.Of(body, baseline, target, situation);
+        if (_odds is null)
+        {
+            Cannot = why;
+            return;
+        }
+        _box = StanceOdds.Box(target);
+        if (_box.Low.All(double.IsInfinity) && _box.High.All(double.IsInfinity))
+        {
+            Cannot = "Say first how it shall sit: a rake, a lift, or a lean to take out.";
+            return;
+        }
+        var axles = Predictor.Axles(situation);
+        _front = new AxleOptions(0, axles[0], body, _odds, _pool, situation, rules);
+        _rear = new AxleOptions(1, axles[1], body, _odds, _pool, situation, rules);
+        _front.BoundShares(_rear, 0);
+        _rear.BoundShares(_front, 2);
+    }
+
+    /// <summary>Why there is nothing to find, in a fitter's words; null when there may be.</summary>
+    public string? Cannot { get; }
+
+    /// <summary>Parts of the shelf that cannot be part of any stack here, each with the reason.</summary>
+    public IReadOnlyList<(string Part, string Why)> LeftOut =>
+        [.. _pool.LeftOut.Concat(_front?.LeftOut ?? []).Concat(_rear?.LeftOut ?? []).Distinct()];
+
+    /// <summary>Stacks of the front times stacks of the rear.</summary>
+    public double Combinations => (double)(_front?.Count ?? 0) * (_rear?.Count ?? 0);
+
+    /// <summary>Stacks that were worked out so far.</summary>
+    public long Looked { get; private set; }
+
+    /// <summary>Runs the search: what is proved comes in order, those that are stopped in their place among the others.</summary>
+    /// <param name="cancel">Ends it.</param>
+    public IEnumerable<SearchNews> Run(CancellationToken cancel = default)
+    {
+        if (Cannot is not null || _front!.Count == 0 || _rear!.Count == 0)
+        {
+            yield break;
+        }
+        if (Dive() is { } first)
+        {
+            yield return new SearchNews(first, false, Looked);
+        }
+        _open.Enqueue(new Branch(_front.Root, _rear.Root, null), Bound(_front.Root, _rear.Root));
+        var steps = 0;
+        while (_open.TryDequeue(out var branch, out _))
+        {
+            if (cancel.IsCancellationRequested)
+            {
+                yield break;
+            }
+            if (branch.Done is { } done)
+            {
+                yield return new SearchNews(done, true, Looked);
+                continue;
+            }
+            if (branch.Front.IsLeaf && branch.Rear.IsLeaf)
+            {
+                var was = _best;
+                Work(branch);
+                if (_best is not null && !ReferenceEquals(was, _best))
+                {
+                    yield return new SearchNews(_best, false, Looked);
+                }
+            }
+            else
+            {
+                Open(branch);
+            }
+            if (++steps % 4096 == 0)
+            {
+                yield return new SearchNews(null, false, Looked);
+            }
+        }
+    }
+
+    private void Open(Branch branch)
+    {
+        var (front, rear) = (branch.Front, branch.Rear);
+        if (rear.IsLeaf || (!front.IsLeaf && front.Spread >= rear.Spread))
+        {
+            Add(front.Less!, rear);
+            Add(front.More!, rear);
+        }
+        else
+        {
+            Add(front, rear.Less!);
+            Add(front, rear.More!);
+        }
+
+        void Add(StackGroup f, StackGroup r) => _open.Enqueue(new Branch(f, r, null), Bound(f, r));
+    }
+
+    /// <summary>Goes straight down the better branch: the first answer, not proved.</summary>
+    private FoundStack? Dive()
+    {
+        var (front, rear) = (_front!.Root, _rear!.Root);
+        while (!front.IsLeaf || !rear.IsLeaf)
+        {
+            if (rear.IsLeaf || (!front.IsLeaf && front.Spread >= rear.Spread))
+            {
+                front =
+                    Standing.Order.Compare(Bound(front.Less!, rear), Bound(front.More!, rear)) <= 0
+                        ? front.Less!
+                        : front.More!;
+            }
+            else
+            {
+                rear =
+                    Standing.Order.Compare(Bound(front, rear.Less!), Bound(front, rear.More!)) <= 0
+                        ? rear.Less!
+                        : rear.More!;
+            }
+        }
+        return _pool.Enough(_front.Needs(front.Option), _rear.Needs(rear.Option))
+            ? Evaluate(front.Option, rear.Option)
+            : null;
+    }
+
+    /// <summary>What no stack of two groups can beat.</summary>
+    private Standing Bound(StackGroup front, StackGroup rear)
+    {
+        var chance = 1.0;
+        for (var f = 0; f < StanceOdds.Count; f++)
+        {
+            var (low, high) = (_box.Low[f], _box.High[f]);
+            if (double.IsInfinity(low) && double.IsInfinity(high))
+            {
+                continue;
+            }
+            chance = Math.Min(
+                chance,
+                ChanceBound.Of(
+                    _odds!.Mean[f] + front.MeanLow[f] + rear.MeanLow[f],
+                    _odds.Mean[f] + front.MeanHigh[f] + rear.MeanHigh[f],
+                    _odds.Covariance[f, f] + front.VarianceLow[f] + rear.VarianceLow[f],
+                    _odds.Covariance[f, f] + front.VarianceHigh[f] + rear.VarianceHigh[f],
+                    low,
+                    high
+                )
+            );
+        }
+        // A chance to 1e-4 must not round past its bound.
+        return Stand(
+            Math.Min(1, chance + 1e-4),
+            front.Touched + rear.Touched,
+            Math.Max(front.Share, rear.Share),
+            front.Irreversible + rear.Irreversible,
+            front.Opened + rear.Opened,
+            front.Hours + rear.Hours,
+            front.Cost + rear.Cost,
+            ""
+        );
+    }
+
+    private Standing Stand(
+        double chance,
+        int touched,
+        double share,
+        int irreversible,
+        int opened,
+        double hours,
+        double cost,
+        string parts
+    )
+    {
+        var missing = Standing.MissingOf(chance);
+        return new Standing(
+            _rules.FewestTouched ? Math.Max(missing, Standing.EnoughMissing) : missing,
+            _rules.FewestTouched ? touched : 0,
+            Standing.StepsOf(share),
+            irreversible,
+            opened,
+            hours,
+            cost,
+            parts
+        );
+    }
+
+    private void Work(Branch branch)
+    {
+        var (front, rear) = (branch.Front.Option, branch.Rear.Option);
+        if (!_pool.Enough(_front!.Needs(front), _rear!.Needs(rear)))
+        {
+            return;
+        }
+        var found = Evaluate(front, rear);
+        _open.Enqueue(branch with { Done = found }, found.Standing);
+        if (
+            found.Stopped is null
+            && (_best is null || Standing.Order.Compare(found.Standing, _best.Standing) < 0)
+        )
+        {
+            _best = found;
+        }
+    }
+
+    /// <summary>One stack, worked out whole.</summary>
+    private FoundStack Evaluate(int front, int rear)
+    {
+        Looked++;
+        var (f, r) = (_front!.At(front), _rear!.At(rear));
+        var (mean, covariance) = (new double[StanceOdds.Count], new double[5, 5]);
+        for (var i = 0; i < StanceOdds.Count; i++)
+        {
+            mean[i] = _odds!.Mean[i] + f.Mean[i] + r.Mean[i];
+            for (var j = 0; j < StanceOdds.Count; j++)
+            {
+                covariance[i, j] = _odds.Covariance[i, j] + f.Covariance[i, j] + r.Covariance[i, j];
+            }
+        }
+        var chance = NormalBox.Probability(mean, covariance, _box.Low, _box.High);
+        CornerOption[] corners = [f.Left, f.Right, r.Left, r.Right];
+        (string Corner, LimitUse Use)? most = null;
+        string? stopped = null;
+        for (var i = 0; i < 4; i++)
+        {
+            var rise = f.Heights[i] + r.Heights[i];
+            foreach (var use in corners[i].Uses(rise))
+            {
+                if (most is null || use.Share > most.Value.Use.Share)
+                {
+                    most = (corners[i].Corner, use);
+                }
+                if (use.Share > 1.001 && (use.Hard || _rules.HoldEveryLimit))
+                {
+                    stopped ??=
+                        $"{Vehicles.Corners.Said(corners[i].Corner)}: {use.What}, {use.Share * 100:0} % used";
+                }
+            }
+            if (_rules.KeepDroop && corners[i].DroopKept(rise) is < 0.75 and var kept)
+            {
+                stopped ??=
+                    $"{Vehicles.Corners.Said(corners[i].Corner)}: only {kept * 100:0} % of its droop is left";
+            }
+        }
+        string[] cuts = [.. corners.SelectMany(c => c.Irreversible)];
+        if (_rules.NoCutting && cuts.Length > 0)
+        {
+            stopped ??= cuts[0];
+        }
+        var hours = f.Hours + r.Hours;
+        return new FoundStack(
+            new Plan
+            {
+                Id = Guid.Empty,
+                Name = "",
+                FromStageId = _situation.From.Id,
+                Stacks =
+                [
+                    .. corners
+                        .Where(c => c.Parts.Count > 0)
+                        .Select(c => new CornerStack { Corner = c.Corner, Parts = c.Parts }),
+                ],
+            },
+            chance,
+            Stand(
+                chance,
+                f.Touched + r.Touched,
+                most?.Use.Share ?? 0,
+                cuts.Length,
+                f.Opened + r.Opened,
+                hours,
+                f.Cost + r.Cost,
+                string.Join('|', corners.Select(c => c.Key))
+            ),
+            most,
+            cuts,
+            hours,
+            corners.Any(c => c.HoursGuessed),
+            _pool.ToBuy(_front.Needs(front), _rear.Needs(rear)),
+            stopped
+        );
+    }
+
+    /// <summary>Two groups of stacks, or one stack that was worked out.</summary>
+    private sealed record Branch(StackGroup Front, StackGroup Rear, FoundStack? Done);
+}

@@ -1,0 +1,478 @@
+using CsCheck;
+using Nokko.Core.Finding;
+using Nokko.Core.Measuring;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Finding;
+
+public class StackSearchTests
+{
+    private static readonly PartKind[] Kinds =
+    [
+        PartKind.StrutTopSpacer,
+        PartKind.PreloadSpacer,
+        PartKind.Block,
+        PartKind.Shackle,
+        PartKind.CoilSpacer,
+    ];
+
+    /// <summary>Every stack that can be put together, each predicted by itself, ranked by the words of the rule.</summary>
+    [Fact]
+    public void The_first_ten_are_those_of_brute_force_in_the_same_order() =>
+        Gen.Int[0, 1_000_000]
+            .Sample(
+                seed =>
+                {
+                    var random = new Random(seed);
+                    var (situation, shelf, rules) = Case(random);
+                    var search = new StackSearch(situation, shelf, rules);
+                    Assert.Null(search.Cannot);
+                    var found = search
+                        .Run(TestContext.Current.CancellationToken)
+                        .Where(n => n is { Proved: true, Found.Stopped: null })
+                        .Select(n => n.Found!)
+                        .Take(10)
+                        .ToArray();
+                    var all = All(situation, shelf, rules).Order(Standing.Order).Take(10).ToArray();
+                    Assert.Equal(all.Length, found.Length);
+                    for (var i = 0; i < all.Length; i++)
+                    {
+                        Assert.Equal(all[i].Parts, found[i].Standing.Parts);
+                        Assert.Equal(all[i], found[i].Standing);
+                    }
+                },
+                iter: 60
+            );
+
+    [Fact]
+    public void A_search_of_a_small_shelf_names_the_one_stack_that_lands()
+    {
+        // The nose is 60 mm low; a plate of 30 mm lifts it by 3 + 1.9 × 30.
+        Part[] shelf = [Shelf(1, 30, 2), Shelf(2, 10, 4), Shelf(3, 50, 2)];
+        var first = Proved(Measured(Sample.Level), shelf)[0];
+        Assert.Equal("LF: part 1 · RF: part 1", Said(first));
+        Assert.Equal(1, first.Standing.Opened);
+        Assert.Empty(first.ToBuy);
+    }
+
+    [Fact]
+    public void One_piece_does_not_serve_two_corners_unless_it_may_be_bought()
+    {
+        Part[] shelf = [Shelf(1, 30, 1)];
+        Assert.All(Proved(Measured(Sample.Level), shelf), s => Assert.Equal("", Said(s)));
+        var bought = Proved(Measured(Sample.Level), shelf, new() { MayBuy = true })[0];
+        Assert.Equal("LF: part 1 · RF: part 1", Said(bought));
+        Assert.Equal(["1 × part 1"], bought.ToBuy);
+    }
+
+    [Fact]
+    public void A_plate_can_go_from_the_front_to_the_rear()
+    {
+        var shelf = Shelf(1, 50, 0) with { Kind = PartKind.CoilSpacer };
+        var there = PlacedPart.Of(shelf, Sample.Id(70));
+        var wagon = Sample.Pickup with
+        {
+            Front = new() { Kind = SuspensionKind.CoilFourLink },
+            Rear = new() { Kind = SuspensionKind.CoilFourLink },
+            Dimensions = Sample.Sizes with { FrontSpringBase = Sample.Mm(900) },
+        };
+        var from = Sample.AsFound with
+        {
+            Stacks =
+            [
+                new() { Corner = Corners.LF, Parts = [there] },
+                new() { Corner = Corners.RF, Parts = [there with { Id = Sample.Id(71) }] },
+            ],
+        };
+        // 100 mm nose high: both plates behind instead of in front make it level.
+        var situation = new Situation(
+            from,
+            wagon,
+            StanceOf.Compute(
+                Sample.Round(40, from.Id),
+                Sample.Readings(100, 40, 620, 1040, 520, 520, 1040, 620),
+                wagon
+            )
+        )
+        {
+            Target = Sample.Level,
+        };
+        var first = Proved(situation, [shelf])[0];
+        Assert.Equal("LR: part 1 · RR: part 1", Said(first));
+        Assert.Empty(first.ToBuy);
+        Assert.Equal(2, first.Standing.Opened);
+    }
+
+    [Fact]
+    public void What_a_school_rules_out_is_left_out_with_its_reason()
+    {
+        Part[] shelf = [Shelf(1, 30, 2), Shelf(2, 30, 2) with { Kind = PartKind.PreloadSpacer }];
+        var only = new StackSearch(
+            Measured(Sample.Level),
+            shelf,
+            new SearchRules { PreloadOnly = true }
+        );
+        Assert.Contains(("part 1", "preload only, by choice"), only.LeftOut);
+        Assert.Equal(
+            "LF: part 2 · RF: part 2",
+            Said(Proved(Measured(Sample.Level), shelf, new() { PreloadOnly = true })[0])
+        );
+        Assert.All(
+            Proved(Measured(Sample.Level), shelf, new() { NoSpacers = true }),
+            s => Assert.Equal("", Said(s))
+        );
+    }
+
+    [Fact]
+    public void Studs_that_must_be_cut_count_as_work_that_cannot_be_undone()
+    {
+        var situation = Measured(Sample.Level);
+        situation = situation with
+        {
+            Vehicle = situation.Vehicle with
+            {
+                Front = situation.Vehicle.Front with
+                {
+                    Dimensions = new Dictionary<string, Quantity>
+                    {
+                        [SuspensionSizes.StudLength] = Sample.Mm(30),
+                    },
+                },
+            },
+        };
+        Part[] shelf =
+        [
+            Shelf(1, 30, 2) with
+            {
+                Dimensions = new Dictionary<string, Quantity>
+                {
+                    [PartSizes.Recess] = Sample.Mm(20),
+                },
+            },
+            Shelf(2, 30, 2) with
+            {
+                Dimensions = new Dictionary<string, Quantity>
+                {
+                    [PartSizes.Recess] = Sample.Mm(35),
+                },
+            },
+        ];
+        var order = Proved(situation, shelf);
+        Assert.Equal("LF: part 2 · RF: part 2", Said(order[0]));
+        Assert.Equal("LF: part 1 · RF: part 1", Said(order[1]));
+        Assert.Contains("studs are cut by", order[1].Irreversible[0], StringComparison.Ordinal);
+        var stopped = new StackSearch(situation, shelf, new SearchRules { NoCutting = true })
+            .Run(TestContext.Current.CancellationToken)
+            .First(n => n.Proved && Said(n.Found!) == "LF: part 1 · RF: part 1");
+        Assert.Contains("studs are cut", stopped.Found!.Stopped, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void One_side_gets_its_own_stack_only_when_the_sides_may_differ()
+    {
+        // The whole body leans 10 mm to the left; a level rake is not asked.
+        var situation = Measured(
+            Sample.Level with
+            {
+                Rake = null,
+                NoLean = true,
+            },
+            515,
+            1035,
+            575,
+            585,
+            1045,
+            525
+        );
+        Part[] shelf = [Shelf(1, 8, 2), Shelf(2, 18, 2)];
+        Assert.All(
+            Proved(situation, shelf).Where(s => s.Standing.Missing < 20),
+            s => Assert.Equal(0, s.Plan.Stacks.Count % 2)
+        );
+        var apart = Proved(situation, shelf, new() { SidesDiffer = true })[0];
+        Assert.NotEqual(
+            PartsAt(apart, Corners.LF).FirstOrDefault(),
+            PartsAt(apart, Corners.RF).FirstOrDefault()
+        );
+    }
+
+    [Fact]
+    public void A_part_with_a_claim_and_no_thickness_is_left_out_and_says_why()
+    {
+        var claimed = Shelf(1, 0, 2) with { Thickness = null, Claim = Sample.Mm(50, Known.Box) };
+        var search = new StackSearch(Measured(Sample.Level), [claimed], new SearchRules());
+        var (part, why) = Assert.Single(search.LeftOut);
+        Assert.Equal("part 1", part);
+        Assert.Contains("has a claim but no thickness", why, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Without_a_wish_or_without_readings_it_says_what_is_wanting()
+    {
+        var none = Sample.Level with { Rake = null };
+        Assert.Contains(
+            "Say first",
+            new StackSearch(Measured(none), [], new SearchRules()).Cannot,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "walk round",
+            new StackSearch(
+                Measured(Sample.Level) with
+                {
+                    Baseline = null,
+                },
+                [],
+                new SearchRules()
+            ).Cannot,
+            StringComparison.Ordinal
+        );
+    }
+
+    private static Situation Measured(Target target, params double[] heights) =>
+        new(
+            Sample.AsFound,
+            Sample.Pickup,
+            StanceOf.Compute(
+                Sample.Round(40, Sample.AsFound.Id),
+                Sample.Readings(
+                    100,
+                    40,
+                    heights.Length > 0 ? heights : [520, 1040, 580, 580, 1040, 520]
+                ),
+                Sample.Pickup
+            )
+        )
+        {
+            Target = target,
+        };
+
+    private static Part Shelf(int n, double thickness, int count) =>
+        new()
+        {
+            Id = Sample.Id(900 + n),
+            Number = $"P-{n}",
+            Name = $"part {n}",
+            Kind = PartKind.StrutTopSpacer,
+            Thickness = Sample.Mm(thickness),
+            Count = count,
+        };
+
+    private static FoundStack[] Proved(
+        Situation situation,
+        Part[] shelf,
+        SearchRules? rules = null
+    ) =>
+        [
+            .. new StackSearch(situation, shelf, rules ?? new SearchRules())
+                .Run(TestContext.Current.CancellationToken)
+                .Where(n => n is { Proved: true, Found.Stopped: null })
+                .Select(n => n.Found!),
+        ];
+
+    private static string Said(FoundStack s) =>
+        string.Join(
+            " · ",
+            s.Plan.Stacks.Select(c =>
+                $"{c.Corner}: {string.Join(" + ", c.Parts.Select(p => p.Name))}"
+            )
+        );
+
+    private static string[] PartsAt(FoundStack s, string corner) =>
+        [.. CornerStack.At(s.Plan.Stacks, corner).Select(p => p.Name)];
+
+    /// <summary>A shelf, a vehicle, readings and a wish, all drawn.</summary>
+    private static (Situation, Part[], SearchRules) Case(Random random)
+    {
+        var known = random.Next(2) == 0;
+        var front = Sample.Pickup.Front with
+        {
+            Kind = random.Next(2) == 0 ? SuspensionKind.CoilOverArm : SuspensionKind.CoilFourLink,
+            Dimensions = known
+                ? new Dictionary<string, Quantity>
+                {
+                    [SuspensionSizes.SpringLength] = Sample.Mm(450),
+                    [SuspensionSizes.StrutExtended] = Sample.Mm(500),
+                    [SuspensionSizes.StrutCollapsed] = Sample.Mm(380),
+                    [SuspensionSizes.ShockLength] = Sample.Mm(450),
+                    [SuspensionSizes.ShockExtended] = Sample.Mm(560),
+                    [SuspensionSizes.ShockCollapsed] = Sample.Mm(350),
+                    [SuspensionSizes.CvDrop] = Sample.Mm(20),
+                    [SuspensionSizes.CvRun] = Sample.Mm(420),
+                }
+                : [],
+        };
+        var vehicle = Sample.Pickup with
+        {
+            Front = front,
+            Dimensions = Sample.Sizes with { FrontSpringBase = Sample.Mm(900) },
+        };
+        double Around(double mm, double by) => mm + ((random.NextDouble() - 0.5) * 2 * by);
+        var nose = Around(530, 40);
+        double[] heights =
+        [
+            nose,
+            1040,
+            Around(570, 10),
+            Around(570, 10),
+            1040,
+            nose + Around(0, 12),
+        ];
+        var sides = random.Next(3) == 0;
+        var shelf = Enumerable
+            .Range(1, sides ? 4 : 7)
+            .Select(n =>
+                Shelf(n, Math.Round(Around(30, 25), 1), random.Next(0, 5)) with
+                {
+                    Kind = Kinds[random.Next(Kinds.Length)],
+                    Price = random.Next(4) == 0 ? null : random.Next(10, 90),
+                    Hours =
+                        random.Next(2) == 0
+                            ? null
+                            : new Quantity
+                            {
+                                Value = random.Next(1, 5) / 2.0,
+                                Unit = "h",
+                                Known = Known.Told,
+                            },
+                }
+            )
+            .ToArray();
+        var target = new Target
+        {
+            Datum = Datum.Hub,
+            Tolerance = Sample.Mm(6.35),
+            Rake = random.Next(4) == 0 ? null : Sample.Mm(random.Next(0, 20)),
+            LeastFrontLift = random.Next(2) == 0 ? Sample.Mm(random.Next(0, 60)) : null,
+            MostRearLift = random.Next(3) == 0 ? Sample.Mm(random.Next(5, 60)) : null,
+            LeastRearLift = Sample.Mm(0),
+            NoLean = sides,
+        };
+        return (
+            Measured(target, heights) with
+            {
+                Vehicle = vehicle,
+            },
+            shelf,
+            new SearchRules { SidesDiffer = sides, MayBuy = random.Next(4) == 0 }
+        );
+    }
+
+    private static IEnumerable<Standing> All(Situation s, Part[] shelf, SearchRules rules)
+    {
+        Part[][][] per =
+        [
+            .. Corners.All.Select(c =>
+                Subsets(
+                        shelf.Where(p =>
+                            PartRule.Of(p.Kind).Fits(s.Vehicle.SuspensionOf(Corners.AxleOf(c)).Kind)
+                        )
+                    )
+                    .ToArray()
+            ),
+        ];
+        foreach (var lf in per[0])
+        {
+            foreach (var rf in rules.SidesDiffer ? per[1] : [lf])
+            {
+                foreach (var lr in per[2])
+                {
+                    foreach (var rr in rules.SidesDiffer ? per[3] : [lr])
+                    {
+                        if (Rank(s, [lf, rf, lr, rr], rules) is { } standing)
+                        {
+                            yield return standing;
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /// <summary>Sets of at most two parts, no two of a kind.</summary>
+    private static IEnumerable<Part[]> Subsets(IEnumerable<Part> of)
+    {
+        Part[] parts = [.. of];
+        yield return [];
+        for (var i = 0; i < parts.Length; i++)
+        {
+            yield return [parts[i]];
+            for (var j = i + 1; j < parts.Length; j++)
+            {
+                if (parts[i].Kind != parts[j].Kind)
+                {
+                    yield return [parts[i], parts[j]];
+                }
+            }
+        }
+    }
+
+    private static Standing? Rank(Situation s, Part[][] corners, SearchRules rules)
+    {
+        if (
+            corners
+                .SelectMany(p => p)
+                .GroupBy(p => p)
+                .Any(g => !rules.MayBuy && g.Count() > g.Key.Count)
+        )
+        {
+            return null;
+        }
+        var id = 0;
+        var plan = Sample.Plan() with
+        {
+            Stacks =
+            [
+                .. corners.Select(
+                    (parts, i) =>
+                        new CornerStack
+                        {
+                            Corner = Corners.All[i],
+                            Parts =
+                            [
+                                .. parts
+                                    .OrderBy(p => PartRule.Of(p.Kind).Order)
+                                    .Select(p => PlacedPart.Of(p, Sample.Id(5000 + id++))),
+                            ],
+                        }
+                ),
+            ],
+        };
+        var p = Predictor.Predict(plan, s);
+        if (p.Cannot is not null || p.Refusals.Count > 0)
+        {
+            return null;
+        }
+        var uses = p.Corners.SelectMany(c => c.Uses).ToArray();
+        if (uses.Any(u => u is { Hard: true, Share: > 1.001 }))
+        {
+            return null;
+        }
+        var come = corners.SelectMany(c => c).ToArray();
+        return new Standing(
+            20 - (int)Math.Floor((p.Landing!.Value!.Value / 0.05) + 1e-6),
+            0,
+            (int)Math.Floor((uses.Select(u => u.Share).DefaultIfEmpty(0).Max() / 0.05) + 1e-9),
+            0,
+            (corners[0].Length + corners[1].Length > 0 ? 1 : 0)
+                + (corners[2].Length + corners[3].Length > 0 ? 1 : 0),
+            come.Sum(c => c.Hours?.In("h") ?? 1),
+            (double)come.Sum(c => c.Price ?? 0),
+            string.Join(
+                '|',
+                corners.Select(c =>
+                    string.Join(
+                        ',',
+                        c.Select(x => x.Id.ToString("N")).Order(StringComparer.Ordinal)
+                    )
+                )
+            )
+        );
+    }
+}
