@@ -58,7 +58,7 @@ internal sealed class AxleOptions
         {
             foreach (var r in right)
             {
-                if ((rules.SidesDiffer || l.Key == r.Key) && pool.Enough(l.Needs, r.Needs))
+                if (Alike(l, r, rules.SidesDiffer) && pool.Enough(l.Needs, r.Needs))
                 {
                     _options.Add(Put(l, r, 2 * index, odds, seats));
                 }
@@ -101,30 +101,59 @@ internal sealed class AxleOptions
         return uses;
     }
 
-    /// <summary>Bounds the use of limits once the other axle's stacks are known: they turn the body a little over this one.</summary>
+    /// <summary>Bounds the use of limits, and orders the stacks, once the other axle's stacks are known: they turn the body a little over this one.</summary>
     /// <param name="other">The other axle.</param>
     /// <param name="first">Position of this axle's left corner.</param>
-    public void BoundShares(AxleOptions other, int first)
+    /// <param name="weight">How much each figure parts the stacks.</param>
+    public void Order(AxleOptions other, int first, double[] weight)
     {
-        Span<double> low = stackalloc double[2];
-        Span<double> high = stackalloc double[2];
         for (var side = 0; side < 2; side++)
         {
-            (low[side], high[side]) = (double.MaxValue, double.MinValue);
+            var (low, high) = (double.MaxValue, double.MinValue);
             foreach (var o in other._options)
             {
-                low[side] = Math.Min(low[side], o.Heights[first + side]);
-                high[side] = Math.Max(high[side], o.Heights[first + side]);
+                (low, high) = (
+                    Math.Min(low, o.Heights[first + side]),
+                    Math.Max(high, o.Heights[first + side])
+                );
+            }
+            // A corner's own stack gives it most of its rise; what stands on the other side of its axle turns the body a little.
+            var rises = new Dictionary<CornerOption, (double Low, double High)>();
+            foreach (var o in _options)
+            {
+                var (corner, rise) = (side == 0 ? o.Left : o.Right, o.Heights[first + side]);
+                var (l, h) = rises.GetValueOrDefault(corner, (rise, rise));
+                rises[corner] = (Math.Min(l, rise), Math.Max(h, rise));
+            }
+            var least = rises.ToDictionary(
+                r => r.Key,
+                r => r.Key.LeastUse(r.Value.Low + low, r.Value.High + high)
+            );
+            foreach (var o in _options)
+            {
+                o.Share = Math.Max(o.Share, least[side == 0 ? o.Left : o.Right]);
             }
         }
-        foreach (var o in _options)
+        Root = StackGroup.Of(_options, weight);
+    }
+
+    /// <summary>Whether two stacks may stand left and right: the same, or, on purpose, the same but for one piece.</summary>
+    private static bool Alike(CornerOption l, CornerOption r, bool mayDiffer)
+    {
+        if (l.Key == r.Key)
         {
-            o.Share = Math.Max(
-                o.Left.LeastUse(o.Heights[first] + low[0], o.Heights[first] + high[0]),
-                o.Right.LeastUse(o.Heights[first + 1] + low[1], o.Heights[first + 1] + high[1])
-            );
+            return true;
         }
-        Root = StackGroup.Of(_options);
+        if (!mayDiffer)
+        {
+            return false;
+        }
+        var common = 0;
+        foreach (var (id, count) in l.Needs)
+        {
+            common += Math.Min(count, r.Needs.GetValueOrDefault(id));
+        }
+        return Math.Max(l.Pieces, r.Pieces) - common <= 1;
     }
 
     private static AxleOption Put(
@@ -143,23 +172,21 @@ internal sealed class AxleOptions
         {
             var (a, b) = (odds.Springs[f][first], odds.Springs[f][first + 1]);
             mean[f] = (a * l.SpringMm) + (b * r.SpringMm);
-            for (var g = 0; g < StanceOdds.Count; g++)
+            for (var g = 0; g <= f; g++)
             {
                 var (c, d) = (odds.Springs[g][first], odds.Springs[g][first + 1]);
                 covariance[f, g] = (a * c * ll) + (b * d * rr) + (((a * d) + (b * c)) * lr);
+                covariance[g, f] = covariance[f, g];
             }
         }
-        return new AxleOption(
-            left,
-            right,
-            mean,
-            covariance,
-            [
-                .. seats.Select(s =>
-                    (s[first] * left.Bare.SpringMm) + (s[first + 1] * right.Bare.SpringMm)
-                ),
-            ]
-        );
+        var heights = new double[4];
+        for (var i = 0; i < heights.Length; i++)
+        {
+            heights[i] =
+                (seats[i][first] * left.Bare.SpringMm)
+                + (seats[i][first + 1] * right.Bare.SpringMm);
+        }
+        return new AxleOption(left, right, mean, covariance, heights);
     }
 
     /// <summary>Every stack that one corner may get: what is in and does not lift stays, of each kind that lifts comes what is in, nothing, or one piece.</summary>

@@ -40,6 +40,7 @@ internal sealed class CornerOption
             .Where(p => p.PartId is not null)
             .GroupBy(p => p.PartId!.Value)
             .ToDictionary(g => g.Key, g => g.Count());
+        Pieces = Needs.Values.Sum();
     }
 
     public string Corner { get; }
@@ -66,6 +67,9 @@ internal sealed class CornerOption
 
     /// <summary>Ids of its parts.</summary>
     public string Key { get; }
+
+    /// <summary>Pieces that could come from the shelf.</summary>
+    public int Pieces { get; }
 
     /// <summary>Parts with how many.</summary>
     public IReadOnlyDictionary<Guid, int> Needs { get; }

@@ -12,10 +12,9 @@ namespace Nokko.Core.Finding;
 /// </remarks>
 public static class NormalBox
 {
-    private const double Certain = 1e-8;
+    private const double Certain = 1e-5;
     private const double Far = 8;
     private const double Panel = 1.5;
-    private const int LatticePoints = 16_381;
 
     private static readonly GaussLegendreRule Rule = new(-1, 1, 10);
     private static readonly double[] Generators =
@@ -27,17 +26,23 @@ public static class NormalBox
         Math.Sqrt(11),
     ];
 
+    /// <summary>Levels of fineness with the greatest error of each; the last is good to 1e-4.</summary>
+    public static IReadOnlyList<(int Points, double Error)> Levels { get; } =
+    [(509, 8e-3), (2_039, 2e-3), (16_381, 1e-4)];
+
     /// <summary>The probability.</summary>
     /// <param name="mean">Means; length n.</param>
     /// <param name="covariance">Covariance, n × n, positive semidefinite.</param>
     /// <param name="low">Lower sides; may be −∞.</param>
     /// <param name="high">Upper sides; may be +∞.</param>
+    /// <param name="level">Place in <see cref="Levels"/>; null is the finest.</param>
     /// <returns>0 … 1.</returns>
     public static double Probability(
         IReadOnlyList<double> mean,
         double[,] covariance,
         IReadOnlyList<double> low,
-        IReadOnlyList<double> high
+        IReadOnlyList<double> high,
+        int? level = null
     )
     {
         var open = new List<int>();
@@ -58,7 +63,7 @@ public static class NormalBox
         {
             var group = Group(open, covariance);
             open.RemoveAll(group.Contains);
-            product *= Together(group, mean, covariance, low, high);
+            product *= Together(group, mean, covariance, low, high, level);
         }
         return product;
     }
@@ -100,7 +105,8 @@ public static class NormalBox
         IReadOnlyList<double> mean,
         double[,] covariance,
         IReadOnlyList<double> low,
-        IReadOnlyList<double> high
+        IReadOnlyList<double> high,
+        int? level
     )
     {
         var n = group.Count;
@@ -123,7 +129,9 @@ public static class NormalBox
             }
         }
         var box = new Box(l, a, b);
-        return n <= 3 ? box.Panels(0) : box.Lattice();
+        return n <= (level is null ? 3 : 2)
+            ? box.Panels(0)
+            : box.Lattice(Levels[level ?? (Levels.Count - 1)].Points);
     }
 
     private static double Between(double low, double high) =>
@@ -230,10 +238,10 @@ public static class NormalBox
             return cuts;
         }
 
-        public double Lattice()
+        public double Lattice(int points)
         {
             var total = 0.0;
-            for (var i = 1; i <= LatticePoints; i++)
+            for (var i = 1; i <= points; i++)
             {
                 var weight = 1.0;
                 for (var level = 0; level < _n && weight > 0; level++)
@@ -255,7 +263,7 @@ public static class NormalBox
                 }
                 total += weight;
             }
-            return total / LatticePoints;
+            return total / points;
         }
 
         private static double Clamp(double p) => Math.Clamp(p, 1e-300, 1 - 1e-16);

@@ -95,19 +95,15 @@ internal sealed class SearchPool
     }
 
     /// <summary>What is wanting on the shelf.</summary>
-    public IReadOnlyList<string> ToBuy(
-        IReadOnlyDictionary<Guid, int> front,
-        IReadOnlyDictionary<Guid, int> rear
-    ) =>
+    public IReadOnlyList<string> ToBuy(IReadOnlyList<CornerOption> corners) =>
         [
-            .. front
-                .Keys.Union(rear.Keys)
-                .Select(id =>
+            .. corners
+                .SelectMany(c => c.Needs)
+                .GroupBy(n => n.Key)
+                .Select(g =>
                     (
-                        Name: _names[id],
-                        Missing: front.GetValueOrDefault(id)
-                            + rear.GetValueOrDefault(id)
-                            - _available.GetValueOrDefault(id)
+                        Name: _names[g.Key],
+                        Missing: g.Sum(n => n.Value) - _available.GetValueOrDefault(g.Key)
                     )
                 )
                 .Where(m => m.Missing > 0)

@@ -32,16 +32,18 @@ internal sealed class StackGroup
 
     public required double Cost { get; init; }
 
-    /// <summary>Widest of its figures, mm.</summary>
+    /// <summary>Widest of its figures as they count, mm.</summary>
     public double Spread { get; private init; }
 
     /// <summary>Puts stacks into halves, and those into halves, along the figure in which they lie widest apart.</summary>
     /// <param name="options">All stacks of the axle.</param>
-    public static StackGroup Of(IReadOnlyList<AxleOption> options) =>
-        Of(options, [.. Enumerable.Range(0, options.Count)], 0, options.Count);
+    /// <param name="weight">How much each figure counts.</param>
+    public static StackGroup Of(List<AxleOption> options, double[] weight) =>
+        Of(options, weight, [.. Enumerable.Range(0, options.Count)], 0, options.Count);
 
     private static StackGroup Of(
-        IReadOnlyList<AxleOption> options,
+        List<AxleOption> options,
+        double[] weight,
         int[] order,
         int from,
         int count
@@ -60,7 +62,8 @@ internal sealed class StackGroup
                 var m = options[order[i]].Mean[f];
                 (low, high) = (Math.Min(low, m), Math.Max(high, m));
             }
-            (figure, widest) = high - low > widest ? (f, high - low) : (figure, widest);
+            var width = weight[f] * (high - low);
+            (figure, widest) = width > widest ? (f, width) : (figure, widest);
         }
         var keys = new double[count];
         for (var i = 0; i < count; i++)
@@ -69,15 +72,20 @@ internal sealed class StackGroup
         }
         keys.AsSpan().Sort(order.AsSpan(from, count));
         var half = count / 2;
-        return Both(Of(options, order, from, half), Of(options, order, from + half, count - half));
+        return Both(
+            Of(options, weight, order, from, half),
+            Of(options, weight, order, from + half, count - half),
+            widest
+        );
     }
 
     private static StackGroup One(AxleOption o, int position)
     {
-        double[] variance =
-        [
-            .. Enumerable.Range(0, StanceOdds.Count).Select(f => o.Covariance[f, f]),
-        ];
+        var variance = new double[StanceOdds.Count];
+        for (var f = 0; f < variance.Length; f++)
+        {
+            variance[f] = o.Covariance[f, f];
+        }
         return new StackGroup
         {
             Option = position,
@@ -94,7 +102,7 @@ internal sealed class StackGroup
         };
     }
 
-    private static StackGroup Both(StackGroup a, StackGroup b)
+    private static StackGroup Both(StackGroup a, StackGroup b, double spread)
     {
         var (low, high) = (
             Each(a.MeanLow, b.MeanLow, Math.Min),
@@ -114,7 +122,7 @@ internal sealed class StackGroup
             Opened = Math.Min(a.Opened, b.Opened),
             Hours = Math.Min(a.Hours, b.Hours),
             Cost = Math.Min(a.Cost, b.Cost),
-            Spread = low.Zip(high, (l, h) => h - l).Max(),
+            Spread = spread,
         };
     }
 

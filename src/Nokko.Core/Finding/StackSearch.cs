@@ -1,3 +1,4 @@
+using System.Globalization;
 using Nokko.Core.Parts;
 using Nokko.Core.Planning;
 
@@ -145,6 +146,9 @@ public sealed class StackSearch
     private readonly SearchRules _rules;
     private FoundStack? _best;
 
+    /// <summary>A figure that is bounded on one side only parts stacks less than one that must be met.</summary>
+    private const double OneSided = 0.3;
+
     /// <summary>Sets up a search.</summary>
     /// <param name="situation">The vehicle as it stands, with its target.</param>
     /// <param name="shelf">The shelf.</param>
@@ -184,8 +188,18 @@ public sealed class StackSearch
         var axles = Predictor.Axles(situation);
         _front = new AxleOptions(0, axles[0], body, _odds, _pool, situation, rules);
         _rear = new AxleOptions(1, axles[1], body, _odds, _pool, situation, rules);
-        _front.BoundShares(_rear, 0);
-        _rear.BoundShares(_front, 2);
+        double[] weight =
+        [
+            .. _box.Low.Zip(
+                _box.High,
+                (l, h) =>
+                    double.IsInfinity(l) && double.IsInfinity(h) ? 0
+                    : double.IsInfinity(l) || double.IsInfinity(h) ? OneSided
+                    : 1
+            ),
+        ];
+        _front.Order(_rear, 0, weight);
+        _rear.Order(_front, 2, weight);
     }
 
     /// <summary>Why there is nothing to find, in a fitter's words; null when there may be.</summary>
@@ -221,19 +235,23 @@ public sealed class StackSearch
             {
                 yield break;
             }
-            if (branch.Done is { } done)
+            if (branch.Worked is { Chance: { } chance } done)
             {
-                yield return new SearchNews(done, true, Looked);
+                yield return new SearchNews(Found(done, chance), true, Looked);
                 continue;
             }
-            if (branch.Front.IsLeaf && branch.Rear.IsLeaf)
+            if (branch.Worked is { } worked)
             {
-                var was = _best;
-                Work(branch);
-                if (_best is not null && !ReferenceEquals(was, _best))
+                var better = Weigh(worked, out var standing);
+                _open.Enqueue(branch, standing);
+                if (better is not null)
                 {
-                    yield return new SearchNews(_best, false, Looked);
+                    yield return new SearchNews(better, false, Looked);
                 }
+            }
+            else if (branch.Front.IsLeaf && branch.Rear.IsLeaf)
+            {
+                Look(branch);
             }
             else
             {
@@ -284,9 +302,13 @@ public sealed class StackSearch
                         : rear.More!;
             }
         }
-        return _pool.Enough(_front.Needs(front.Option), _rear.Needs(rear.Option))
-            ? Evaluate(front.Option, rear.Option)
-            : null;
+        if (!_pool.Enough(_front.Needs(front.Option), _rear.Needs(rear.Option)))
+        {
+            return null;
+        }
+        var first = new Worked(_front.At(front.Option), _rear.At(rear.Option));
+        Limits(first);
+        return first.Stopped is null ? Weigh(first, out _) : null;
     }
 
     /// <summary>What no stack of two groups can beat.</summary>
@@ -349,29 +371,64 @@ public sealed class StackSearch
         );
     }
 
-    private void Work(Branch branch)
+    /// <summary>Whether there are pieces for a stack, and what it uses of the limits; its chance is still the bound's.</summary>
+    private void Look(Branch branch)
     {
-        var (front, rear) = (branch.Front.Option, branch.Rear.Option);
-        if (!_pool.Enough(_front!.Needs(front), _rear!.Needs(rear)))
+        var (front, rear) = (branch.Front, branch.Rear);
+        if (!_pool.Enough(_front!.Needs(front.Option), _rear!.Needs(rear.Option)))
         {
             return;
         }
-        var found = Evaluate(front, rear);
-        _open.Enqueue(branch with { Done = found }, found.Standing);
-        if (
-            found.Stopped is null
-            && (_best is null || Standing.Order.Compare(found.Standing, _best.Standing) < 0)
-        )
-        {
-            _best = found;
-        }
+        var worked = new Worked(_front.At(front.Option), _rear.At(rear.Option));
+        Limits(worked);
+        var bound = Bound(front, rear);
+        _open.Enqueue(
+            branch with
+            {
+                Worked = worked,
+            },
+            bound with
+            {
+                Share = Standing.StepsOf(worked.Most?.Use.Share ?? 0),
+            }
+        );
     }
 
-    /// <summary>One stack, worked out whole.</summary>
-    private FoundStack Evaluate(int front, int rear)
+    /// <summary>Gives a stack its chance, as finely as its step asks for.</summary>
+    /// <returns>The stack when it is the best so far.</returns>
+    private FoundStack? Weigh(Worked worked, out Standing standing)
     {
         Looked++;
-        var (f, r) = (_front!.At(front), _rear!.At(rear));
+        var chance = 0.0;
+        for (var level = 0; level < NormalBox.Levels.Count; level++)
+        {
+            var error = NormalBox.Levels[level].Error;
+            chance = Chance(worked, level);
+            if (Standing.MissingOf(chance - error) == Standing.MissingOf(chance + error))
+            {
+                break;
+            }
+            if (level == NormalBox.Levels.Count - 1)
+            {
+                chance = Chance(worked, null);
+            }
+        }
+        worked.Chance = chance;
+        standing = StandingOf(worked, chance);
+        if (
+            worked.Stopped is not null
+            || (_best is not null && Standing.Order.Compare(standing, _best.Standing) >= 0)
+        )
+        {
+            return null;
+        }
+        _best = Found(worked, chance);
+        return _best;
+    }
+
+    private double Chance(Worked worked, int? level)
+    {
+        var (f, r) = (worked.Front, worked.Rear);
         var (mean, covariance) = (new double[StanceOdds.Count], new double[5, 5]);
         for (var i = 0; i < StanceOdds.Count; i++)
         {
@@ -381,38 +438,59 @@ public sealed class StackSearch
                 covariance[i, j] = _odds.Covariance[i, j] + f.Covariance[i, j] + r.Covariance[i, j];
             }
         }
-        var chance = NormalBox.Probability(mean, covariance, _box.Low, _box.High);
-        CornerOption[] corners = [f.Left, f.Right, r.Left, r.Right];
-        (string Corner, LimitUse Use)? most = null;
-        string? stopped = null;
+        return NormalBox.Probability(mean, covariance, _box.Low, _box.High, level);
+    }
+
+    /// <summary>What a stack uses of the limits, and what stops it.</summary>
+    private void Limits(Worked worked)
+    {
         for (var i = 0; i < 4; i++)
         {
-            var rise = f.Heights[i] + r.Heights[i];
-            foreach (var use in corners[i].Uses(rise))
+            var corner = worked.Corners[i];
+            var said = Vehicles.Corners.Said(corner.Corner);
+            var rise = worked.Front.Heights[i] + worked.Rear.Heights[i];
+            foreach (var use in corner.Uses(rise))
             {
-                if (most is null || use.Share > most.Value.Use.Share)
+                if (worked.Most is null || use.Share > worked.Most.Value.Use.Share)
                 {
-                    most = (corners[i].Corner, use);
+                    worked.Most = (corner.Corner, use);
                 }
                 if (use.Share > 1.001 && (use.Hard || _rules.HoldEveryLimit))
                 {
-                    stopped ??=
-                        $"{Vehicles.Corners.Said(corners[i].Corner)}: {use.What}, {use.Share * 100:0} % used";
+                    worked.Stopped ??= string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"{said}: {use.What}, {use.Share * 100:0} % used"
+                    );
                 }
             }
-            if (_rules.KeepDroop && corners[i].DroopKept(rise) is < 0.75 and var kept)
+            if (_rules.KeepDroop && corner.DroopKept(rise) is < 0.75 and var kept)
             {
-                stopped ??=
-                    $"{Vehicles.Corners.Said(corners[i].Corner)}: only {kept * 100:0} % of its droop is left";
+                worked.Stopped ??= string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{said}: only {kept * 100:0} % of its droop is left"
+                );
+            }
+            if (_rules.NoCutting && corner.Irreversible.Count > 0)
+            {
+                worked.Stopped ??= corner.Irreversible[0];
             }
         }
-        string[] cuts = [.. corners.SelectMany(c => c.Irreversible)];
-        if (_rules.NoCutting && cuts.Length > 0)
-        {
-            stopped ??= cuts[0];
-        }
-        var hours = f.Hours + r.Hours;
-        return new FoundStack(
+    }
+
+    private Standing StandingOf(Worked w, double chance) =>
+        Stand(
+            chance,
+            w.Front.Touched + w.Rear.Touched,
+            w.Most?.Use.Share ?? 0,
+            w.Front.Irreversible + w.Rear.Irreversible,
+            w.Front.Opened + w.Rear.Opened,
+            w.Front.Hours + w.Rear.Hours,
+            w.Front.Cost + w.Rear.Cost,
+            string.Join('|', w.Corners.Select(c => c.Key))
+        );
+
+    private FoundStack Found(Worked w, double chance) =>
+        new(
             new Plan
             {
                 Id = Guid.Empty,
@@ -420,31 +498,37 @@ public sealed class StackSearch
                 FromStageId = _situation.From.Id,
                 Stacks =
                 [
-                    .. corners
-                        .Where(c => c.Parts.Count > 0)
+                    .. w
+                        .Corners.Where(c => c.Parts.Count > 0)
                         .Select(c => new CornerStack { Corner = c.Corner, Parts = c.Parts }),
                 ],
             },
-            chance,
-            Stand(
-                chance,
-                f.Touched + r.Touched,
-                most?.Use.Share ?? 0,
-                cuts.Length,
-                f.Opened + r.Opened,
-                hours,
-                f.Cost + r.Cost,
-                string.Join('|', corners.Select(c => c.Key))
-            ),
-            most,
-            cuts,
-            hours,
-            corners.Any(c => c.HoursGuessed),
-            _pool.ToBuy(_front.Needs(front), _rear.Needs(rear)),
-            stopped
+            Chance(w, null),
+            StandingOf(w, chance),
+            w.Most,
+            [.. w.Corners.SelectMany(c => c.Irreversible)],
+            w.Front.Hours + w.Rear.Hours,
+            w.Corners.Any(c => c.HoursGuessed),
+            _pool.ToBuy(w.Corners),
+            w.Stopped
         );
+
+    /// <summary>One stack of the whole vehicle, as far as it was worked out.</summary>
+    private sealed class Worked(AxleOption front, AxleOption rear)
+    {
+        public AxleOption Front { get; } = front;
+
+        public AxleOption Rear { get; } = rear;
+
+        public CornerOption[] Corners { get; } = [front.Left, front.Right, rear.Left, rear.Right];
+
+        public (string Corner, LimitUse Use)? Most { get; set; }
+
+        public string? Stopped { get; set; }
+
+        public double? Chance { get; set; }
     }
 
-    /// <summary>Two groups of stacks, or one stack that was worked out.</summary>
-    private sealed record Branch(StackGroup Front, StackGroup Rear, FoundStack? Done);
+    /// <summary>Two groups of stacks, or one stack.</summary>
+    private sealed record Branch(StackGroup Front, StackGroup Rear, Worked? Worked);
 }

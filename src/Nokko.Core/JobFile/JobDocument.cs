@@ -72,7 +72,7 @@ public sealed record JobDocument
     public const string FormatName = "nokko.job";
 
     /// <summary>The version that this core writes.</summary>
-    public const int CurrentVersion = 3;
+    public const int CurrentVersion = 4;
 
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }

@@ -23,6 +23,8 @@ public static class JobFileReader
         root => root["version"] = 2,
         // Version 3 added loads, further sizes of parts, leaves and plans side by side, all of which may be left out.
         root => root["version"] = 3,
+        // Version 4 added greatest lifts, a lean to take out and a rake under load, all of which may be left out.
+        root => root["version"] = 4,
     ];
 
     /// <summary>Reads a job file. Never throws on bad input.</summary>

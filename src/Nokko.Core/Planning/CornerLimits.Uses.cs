@@ -46,17 +46,16 @@ internal sealed partial class CornerLimits
     /// <param name="toppedOut">Whether the lift was capped by the strut's length.</param>
     public double LeastUse(double leastMm, double mostMm, double u, bool toppedOut)
     {
-        double?[] uses =
-        [
-            toppedOut ? AllOfIt : null,
-            Droop(leastMm, u),
-            Bump(mostMm, u),
-            CvAtRide(leastMm, u),
-            CvAtDroop(leastMm, u),
-            HoseUse(),
-            Plates(),
-        ];
-        return uses.Max() ?? 0;
+        var most = toppedOut ? AllOfIt : 0;
+        Take(Droop(leastMm, u));
+        Take(Bump(mostMm, u));
+        Take(CvAtRide(leastMm, u));
+        Take(CvAtDroop(leastMm, u));
+        Take(HoseUse());
+        Take(Plates());
+        return most;
+
+        void Take(double? share) => most = Math.Max(most, share ?? 0);
     }
 
     /// <summary>Share of the droop without added parts that is left; null when it is not known.</summary>

@@ -29,6 +29,15 @@ public static class UnitTable
         ["1"] = RatioUnit.DecimalFraction,
     };
 
+    /// <summary>How many of one unit go into another of its kind: none of them has an offset, so that once is enough.</summary>
+    private static readonly Dictionary<(string From, string To), double> Factors = Symbols
+        .SelectMany(_ => Symbols, (a, b) => (From: a, To: b))
+        .Where(p => p.From.Value.GetType() == p.To.Value.GetType())
+        .ToDictionary(
+            p => (p.From.Key, p.To.Key),
+            p => UnitConverter.Convert(1, p.From.Value, p.To.Value)
+        );
+
     /// <summary>All symbols, in the order in which they are documented.</summary>
     public static IReadOnlyCollection<string> All => Symbols.Keys;
 
@@ -45,14 +54,11 @@ public static class UnitTable
     /// <exception cref="ArgumentException">A symbol is unknown, or the two measure different things.</exception>
     public static double Convert(double value, string from, string to)
     {
-        if (from == to && Knows(from))
-        {
-            return value;
-        }
-        if (!SameKind(from, to))
+        if (!Factors.TryGetValue((from, to), out var factor))
         {
             throw new ArgumentException($"Cannot turn {from} into {to}.");
         }
-        return UnitConverter.Convert(value, Symbols[from], Symbols[to]);
+        // Multiplied by the greater of the two factors or divided by it: 25.4 is exact, its inverse is not.
+        return factor >= 1 ? value * factor : value / Factors[(to, from)];
     }
 }

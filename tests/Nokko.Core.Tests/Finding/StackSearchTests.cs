@@ -379,11 +379,13 @@ public class StackSearchTests
         ];
         foreach (var lf in per[0])
         {
-            foreach (var rf in rules.SidesDiffer ? per[1] : [lf])
+            foreach (var rf in rules.SidesDiffer ? per[1].Where(p => ButForOne(lf, p)) : [lf])
             {
                 foreach (var lr in per[2])
                 {
-                    foreach (var rr in rules.SidesDiffer ? per[3] : [lr])
+                    foreach (
+                        var rr in rules.SidesDiffer ? per[3].Where(p => ButForOne(lr, p)) : [lr]
+                    )
                     {
                         if (Rank(s, [lf, rf, lr, rr], rules) is { } standing)
                         {
@@ -394,6 +396,9 @@ public class StackSearchTests
             }
         }
     }
+
+    private static bool ButForOne(Part[] left, Part[] right) =>
+        left.Except(right).Count() <= 1 && right.Except(left).Count() <= 1;
 
     /// <summary>Sets of at most two parts, no two of a kind.</summary>
     private static IEnumerable<Part[]> Subsets(IEnumerable<Part> of)

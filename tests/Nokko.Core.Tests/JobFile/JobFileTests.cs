@@ -59,7 +59,7 @@ public class JobFileTests
 
     public static TheoryData<string, string> Old =>
         new MatrixTheoryData<string, string>(
-            ["v1", "v2"],
+            ["v1", "v2", "v3"],
             ["level-pickup.job.json", "half-a-walk-round.job.json"]
         );
 
@@ -83,7 +83,7 @@ public class JobFileTests
     [InlineData("[]", "$")]
     [InlineData("{}", "$.format")]
     [InlineData("{\"format\":\"nokko.job\"}", "$.version")]
-    [InlineData("{\"format\":\"nokko.job\",\"version\":4}", "$.version")]
+    [InlineData("{\"format\":\"nokko.job\",\"version\":5}", "$.version")]
     [InlineData("{\"format\":\"nokko.job\",\"version\":1.5}", "$.version")]
     public void What_is_no_job_file_is_refused(string text, string path) =>
         Assert.Equal(path, JobFileReader.Read(text).Error!.Path);

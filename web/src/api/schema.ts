@@ -2670,6 +2670,8 @@ export interface components {
             hoseSlack: components["schemas"]["Result"];
             /** @description Whether the strut would stand at its full length: the lift is capped. */
             toppedOut: boolean;
+            /** @description Limits as far as they are known, the one that is used most first. */
+            uses: components["schemas"]["LimitUse"][];
             /** @description Cautions, those that stop first. */
             cautions: components["schemas"]["Caution"][];
         };
@@ -3278,6 +3280,18 @@ export interface components {
          * @enum {unknown}
          */
         LiftFamily: "none" | "spring" | "wheel" | "block" | "shackle" | "puck" | "tyre";
+        /** @description How much of a limit is used up, on the point that holds in 95 of 100. */
+        LimitUse: {
+            /** @description The limit, in a few words. */
+            what: string;
+            /**
+             * Format: double
+             * @description 1 is all of it.
+             */
+            share: number;
+            /** @description Whether nothing beyond it may be fitted; a rule of thumb is not hard. */
+            hard: boolean;
+        };
         LineProblem: {
             /** Format: int32 */
             line: number;
@@ -3851,6 +3865,7 @@ export interface components {
             companions: components["schemas"]["Companion"][];
             /** @description Lift over today and over standard height, front and rear. */
             lifts: components["schemas"]["PlannedLift"][];
+            landing: null | components["schemas"]["Result"];
             loaded: null | components["schemas"]["LoadedStance"];
             cost: null | components["schemas"]["PlanCost"];
             /** @description How the lift was found and what was estimated. */
@@ -4600,8 +4615,14 @@ export interface components {
             /** @description The datum in which the target is stated; level by hubs and level by floor differ. */
             datum: components["schemas"]["Datum"];
             rake: null | components["schemas"]["Quantity"];
+            /** @description Whether the rake is wanted with the stated loads on, those too that are put on and taken off. */
+            loaded: boolean;
             leastFrontLift: null | components["schemas"]["Quantity"];
             leastRearLift: null | components["schemas"]["Quantity"];
+            mostFrontLift: null | components["schemas"]["Quantity"];
+            mostRearLift: null | components["schemas"]["Quantity"];
+            /** @description Whether a side lean shall be taken out. */
+            noLean: boolean;
             /** @description How far off counts as reached. */
             tolerance: components["schemas"]["Quantity"];
         };

@@ -1,0 +1,118 @@
+using System.Diagnostics;
+using Nokko.Core.Finding;
+using Nokko.Core.JobFile;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+
+namespace Nokko.Bench;
+
+/// <summary>The search of a shelf of 60 parts with all four corners free.</summary>
+internal static class FindingBench
+{
+    private static readonly PartKind[] Kinds =
+    [
+        PartKind.StrutTopSpacer,
+        PartKind.Block,
+        PartKind.PreloadSpacer,
+        PartKind.Shackle,
+        PartKind.StrutLowerSpacer,
+    ];
+
+    /// <summary>A pickup that shall be level without a lean, and a shelf of 60 parts.</summary>
+    public static (Situation Situation, Part[] Shelf) Case()
+    {
+        var file = Path.Combine(
+            Environment.GetEnvironmentVariable("NOKKO_ROOT")!,
+            "docs",
+            "formats",
+            "level-pickup.job.json"
+        );
+        var job = JobFileReader.Read(File.ReadAllText(file)).Document!;
+        var from = job.Stages.MinBy(s => s.Ordinal)!;
+        return (
+            new Situation(
+                from,
+                job.Vehicle with
+                {
+                    Front = job.Vehicle.Front with { Dimensions = Taped(job.Vehicle.Front.Kind) },
+                },
+                JobEvaluator.Speaks(JobEvaluator.Evaluate(job).WalkRounds, from.Id)
+            )
+            {
+                Target = job.Job.Target with
+                {
+                    NoLean = true,
+                    LeastFrontLift = Quantity.Mm(20, Known.Told),
+                    LeastRearLift = Quantity.Mm(0, Known.Told),
+                },
+            },
+            Shelf()
+        );
+    }
+
+    /// <summary>Seconds to the first answer and to the proved best, stacks there are and stacks that were worked out.</summary>
+    public static (double First, double Best, double Ten, double Stacks, long Looked) Run()
+    {
+        var (situation, shelf) = Case();
+        var watch = Stopwatch.StartNew();
+        var search = new StackSearch(situation, shelf, new SearchRules { SidesDiffer = true });
+        var (first, best) = (0.0, 0.0);
+        var ranked = 0;
+        foreach (var news in search.Run())
+        {
+            first = first == 0 && news.Found is not null ? watch.Elapsed.TotalSeconds : first;
+            if (news is { Proved: true, Found.Stopped: null })
+            {
+                best = best == 0 ? watch.Elapsed.TotalSeconds : best;
+                if (++ranked == 10)
+                {
+                    break;
+                }
+            }
+        }
+        return (first, best, watch.Elapsed.TotalSeconds, search.Combinations, search.Looked);
+    }
+
+    private static Part[] Shelf()
+    {
+        var random = new Random(11);
+        return
+        [
+            .. Enumerable
+                .Range(0, 60)
+                .Select(i => new Part
+                {
+                    Id = new Guid(i + 1, 0, 0, new byte[8]),
+                    Number = $"B-{i}",
+                    Name = $"part {i}",
+                    Kind = Kinds[i % Kinds.Length],
+                    Thickness = Quantity.Mm(5 + random.Next(0, 46), Known.Measured),
+                    Count = random.Next(1, 5),
+                    Price = random.Next(10, 90),
+                    Hours = new Quantity
+                    {
+                        Value = random.Next(1, 6) / 2.0,
+                        Unit = "h",
+                        Known = Known.Told,
+                    },
+                }),
+        ];
+    }
+
+    private static Dictionary<string, Quantity> Taped(Core.Vehicles.SuspensionKind kind) =>
+        SuspensionSizes
+            .Of(kind)
+            .Where(s => s.Name is not SuspensionSizes.WheelRate)
+            .ToDictionary(
+                s => s.Name,
+                s => new Quantity
+                {
+                    Value = s.Low + (0.25 * (s.High - s.Low)),
+                    Unit = s.Unit,
+                    Known = Known.Measured,
+                }
+            );
+}
