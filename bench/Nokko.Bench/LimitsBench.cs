@@ -70,5 +70,5 @@ public class LimitsBench
     }
 
     [Benchmark]
-    public Prediction AllLimits() => JobEvaluator.Predict(_job, _job.Plans[0], _stances)!;
+    public Prediction AllLimits() => JobEvaluator.Predict(_job, _job.Plans[0], _stances, [])!;
 }

@@ -31,7 +31,7 @@ public class PredictionBench
     public BodyMotion Equilibrium() => new BodyOnSprings(_supports).Solve();
 
     [Benchmark]
-    public Prediction Prediction() => JobEvaluator.Predict(_job, _plan, _stances)!;
+    public Prediction Prediction() => JobEvaluator.Predict(_job, _plan, _stances, [])!;
 
     [Benchmark]
     public JobResults WholeJob() => JobEvaluator.Evaluate(_job);

@@ -250,6 +250,17 @@ public static class JobStore
         Put(d.Schools);
         Put(d.Attachments);
         Put(d.History);
+        if (JobEvaluator.Evaluate(d).Trials is { Count: > 0 } trials)
+        {
+            db.Put(
+                new JobEvidence
+                {
+                    Id = d.Job.Id,
+                    PlatformId = d.Vehicle.PlatformId,
+                    Trials = trials,
+                }
+            );
+        }
 
         void Put<T>(IEnumerable<T> rows)
             where T : class

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Evidence;
 using Nokko.Core.Fitting;
 using Nokko.Core.JobFile;
 using Nokko.Core.Measuring;
@@ -50,6 +51,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<HistoryEntry> History => Set<HistoryEntry>();
     public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
     public DbSet<StoredFile> Files => Set<StoredFile>();
+    public DbSet<JobEvidence> Evidence => Set<JobEvidence>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
@@ -72,6 +74,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<CornerStack>>();
         Json<IReadOnlyList<Fastener>>();
         Json<IReadOnlyList<KitPiece>>();
+        Json<IReadOnlyList<JobTrial>>();
 
         void Json<T>() =>
             configurationBuilder

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Nokko.Core.Evidence;
 
 namespace Nokko.Storage;
 
@@ -31,4 +32,13 @@ public sealed record StoredFile
 {
     public required string Sha256 { get; init; }
     public required byte[] Content { get; init; }
+}
+
+/// <summary>What a job has proved of lift lines: worked out from the job whenever it changes, kept so that other jobs need not be read for it.</summary>
+public sealed record JobEvidence
+{
+    /// <summary>Key of the job.</summary>
+    public required Guid Id { get; init; }
+    public required Guid PlatformId { get; init; }
+    public required IReadOnlyList<JobTrial> Trials { get; set; }
 }

@@ -238,7 +238,8 @@ internal static class Sample
                     Prediction = JobEvaluator.Predict(
                         document,
                         plan,
-                        JobEvaluator.Evaluate(document).WalkRounds
+                        JobEvaluator.Evaluate(document).WalkRounds,
+                        []
                     )!,
                     Target = Level,
                     Dimensions = Sizes,

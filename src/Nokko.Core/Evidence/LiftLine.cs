@@ -32,19 +32,38 @@ public sealed record LiftPrior(
 /// <param name="OffsetMm">o, mm.</param>
 /// <param name="Ratio">ρ + v: the vehicle's own ratio.</param>
 /// <param name="Covariance">Between the two, mm.</param>
-public sealed record LiftBelief(Estimate OffsetMm, Estimate Ratio, double Covariance);
+public sealed record LiftBelief(Estimate OffsetMm, Estimate Ratio, double Covariance)
+{
+    /// <summary>Jobs on this platform that it rests on.</summary>
+    public int Jobs { get; init; }
+
+    /// <summary>Those of them on this very vehicle.</summary>
+    public int OfThisVehicle { get; init; }
+}
 
 /// <summary>One trial: a thickness fitted, and the free rise that was found.</summary>
 /// <param name="Vehicle">The vehicle on which it was fitted.</param>
-/// <param name="ThicknessMm">t, mm; above zero.</param>
+/// <param name="ThicknessMm">t, mm: above zero where a stack is new; else the change, not zero.</param>
 /// <param name="FreeRiseMm">h, mm.</param>
 /// <param name="FreeRiseUMm">Standard uncertainty of h, mm; above zero.</param>
+/// <param name="IsNew">Whether nothing of the family was in before: then bushings settle anew, and the offset counts.</param>
 public sealed record LiftTrial(
     string Vehicle,
     double ThicknessMm,
     double FreeRiseMm,
-    double FreeRiseUMm
-);
+    double FreeRiseUMm,
+    bool IsNew = true
+)
+{
+    /// <summary>Why it can teach nothing; null when it can.</summary>
+    public string? WhyNot() =>
+        !double.IsFinite(ThicknessMm) || !double.IsFinite(FreeRiseMm)
+            ? "A number of it is not finite."
+        : IsNew && !(ThicknessMm > 0) ? "A stack that is new has a thickness above zero."
+        : ThicknessMm == 0 ? "No thickness was changed."
+        : !(FreeRiseUMm > 0) ? "Its ± is not known."
+        : null;
+}
 
 /// <summary>h = o + (ρ + v)·t + e for one platform, axle and kind of part, learned by a joint Gaussian update.</summary>
 /// <remarks>Source: computation.md, section 10. Immutable: each observation gives a new line; their order does not matter.</remarks>
@@ -86,20 +105,12 @@ public sealed class LiftLine
     /// <exception cref="ArgumentException">The thickness or the uncertainty is not above zero, or a value is not finite.</exception>
     public LiftLine Learn(LiftTrial trial)
     {
-        if (
-            !(trial.ThicknessMm > 0)
-            || !(trial.FreeRiseUMm > 0)
-            || !double.IsFinite(trial.FreeRiseMm)
-            || !double.IsFinite(trial.ThicknessMm)
-        )
+        if (trial.WhyNot() is { } why)
         {
-            throw new ArgumentException(
-                "A trial needs a thickness and an uncertainty above zero.",
-                nameof(trial)
-            );
+            throw new ArgumentException(why, nameof(trial));
         }
         var line = With(trial.Vehicle);
-        var h = line.Row(trial.Vehicle, 1, trial.ThicknessMm);
+        var h = line.Row(trial.Vehicle, trial.IsNew ? 1 : 0, trial.ThicknessMm);
         var noise =
             (trial.FreeRiseUMm * trial.FreeRiseUMm) + ThicknessVariance(_prior.ThicknessUMm);
         var gain = line._covariance * h / ((h * line._covariance * h) + noise);

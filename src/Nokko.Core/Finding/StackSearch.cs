@@ -496,12 +496,7 @@ public sealed class StackSearch
                 Id = Guid.Empty,
                 Name = "",
                 FromStageId = _situation.From.Id,
-                Stacks =
-                [
-                    .. w
-                        .Corners.Where(c => c.Parts.Count > 0)
-                        .Select(c => new CornerStack { Corner = c.Corner, Parts = c.Parts }),
-                ],
+                Stacks = Stacks(w),
             },
             Chance(w, null),
             StandingOf(w, chance),
@@ -512,6 +507,41 @@ public sealed class StackSearch
             _pool.ToBuy(w.Corners),
             w.Stopped
         );
+
+    /// <summary>What would stand where. A piece that comes off at one corner is the piece that goes in at another.</summary>
+    private List<CornerStack> Stacks(Worked w)
+    {
+        var kept = w.Corners.SelectMany(c => c.Parts).Select(p => p.Id).ToHashSet();
+        var off = _situation
+            .From.Stacks.SelectMany(s => s.Parts)
+            .Where(p => !kept.Contains(p.Id))
+            .ToList();
+        return
+        [
+            .. w
+                .Corners.Where(c => c.Parts.Count > 0)
+                .Select(c => new CornerStack
+                {
+                    Corner = c.Corner,
+                    Parts = [.. c.Parts.Select(p => Moved(p, c.Corner))],
+                }),
+        ];
+
+        PlacedPart Moved(PlacedPart part, string corner)
+        {
+            var there = CornerStack.At(_situation.From.Stacks, corner).Any(p => p.Id == part.Id);
+            var i = there
+                ? -1
+                : off.FindIndex(p => p.PartId is not null && p.PartId == part.PartId);
+            if (i < 0)
+            {
+                return part;
+            }
+            var piece = off[i];
+            off.RemoveAt(i);
+            return piece;
+        }
+    }
 
     /// <summary>One stack of the whole vehicle, as far as it was worked out.</summary>
     private sealed class Worked(AxleOption front, AxleOption rear)

@@ -1,6 +1,9 @@
+using Nokko.Core.Evidence;
+using Nokko.Core.Finding;
 using Nokko.Core.Planning;
 using Nokko.Core.Proving;
 using Nokko.Core.Stance;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.JobFile;
@@ -29,11 +32,17 @@ public sealed record JobResults
     /// <summary>Prediction of every plan as the core computes it now, from the latest walk-round of its first stage.</summary>
     public required IReadOnlyList<Prediction> Predictions { get; init; }
 
+    /// <summary>By how much each corner must rise from where it stands now; empty while nothing was measured.</summary>
+    public IReadOnlyList<NeededRise> Needed { get; init; } = [];
+
     /// <summary>What would make the next prediction better, and by how much.</summary>
     public IReadOnlyList<Sharpening> Sharper { get; init; } = [];
 
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<Proof> Proofs { get; init; }
+
+    /// <summary>What each change has proved of the lift lines, or why it teaches nothing.</summary>
+    public required IReadOnlyList<JobTrial> Trials { get; init; }
 
     /// <summary>Every stage against the one before it, where both were measured: what each change did.</summary>
     public required IReadOnlyList<Comparison> Chain { get; init; }
@@ -50,13 +59,18 @@ public static class JobEvaluator
         typeof(JobEvaluator).Assembly.GetName().Version!.ToString(3);
 
     /// <summary>Evaluates a job.</summary>
-    public static JobResults Evaluate(JobDocument d)
+    /// <param name="d">The job.</param>
+    /// <param name="others">What other jobs of the shop have proved; none where only this job is at hand.</param>
+    public static JobResults Evaluate(JobDocument d, IReadOnlyList<JobTrial>? others = null)
     {
         var stances = d
             .WalkRounds.OrderBy(w => w.At)
             .ThenBy(w => w.Id)
             .Select(w => StanceOf.Compute(w, d.Readings, d.Vehicle))
             .ToArray();
+        Proof[] proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()];
+        JobTrial[] trials = [.. JobTrial.Of(d, proofs, stances)];
+        JobTrial[] all = [.. others ?? [], .. trials];
         return new JobResults
         {
             Format = JobResults.FormatName,
@@ -65,38 +79,97 @@ public static class JobEvaluator
             JobId = d.Job.Id,
             WalkRounds = stances,
             Sharper = d.CurrentStage() is { } now
-                ? Planning.Sharper.Of(
-                    d.DraftPlan(),
-                    now,
-                    d.Vehicle,
-                    Speaks(stances, now.Id),
-                    Standard(d, stances)
-                )
+                ? Planning.Sharper.Of(d.DraftPlan(), SituationOf(d, now, stances, all))
                 : [],
-            Predictions = [.. d.Plans.Select(p => Predict(d, p, stances)).OfType<Prediction>()],
-            Proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()],
+            Needed = d.CurrentStage() is { } at
+                ? NeededRise.Of(SituationOf(d, at, stances, all))
+                : [],
+            Predictions =
+            [
+                .. d.Plans.Select(p => Predict(d, p, stances, all)).OfType<Prediction>(),
+            ],
+            Proofs = proofs,
+            Trials = trials,
             Chain = [.. Chain(d, stances)],
             SinceFirst = SinceFirst(d, stances),
         };
     }
 
     /// <summary>The prediction of one plan, or null when its first stage is not in the job.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan.</param>
+    /// <param name="stances">Its stances.</param>
+    /// <param name="trials">What this and other jobs have proved.</param>
     public static Prediction? Predict(
         JobDocument d,
         Plan plan,
-        IReadOnlyList<WalkRoundStance> stances
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyList<JobTrial> trials
     ) =>
         d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
-            ? Predictor.Predict(
-                plan,
-                new Situation(from, d.Vehicle, Speaks(stances, from.Id))
-                {
-                    Loads = d.Job.Loads,
-                    Standard = Standard(d, stances),
-                    Target = d.Job.Target,
-                }
+            ? Predictor.Predict(plan, SituationOf(d, from, stances, trials))
+            : null;
+
+    /// <summary>The vehicle as it stands at a stage, with all that is known by then.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="from">The stage.</param>
+    /// <param name="stances">Its stances.</param>
+    /// <param name="trials">What this and other jobs have proved; of this job only what was measured up to the stage counts.</param>
+    public static Situation SituationOf(
+        JobDocument d,
+        Stage from,
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyList<JobTrial> trials
+    )
+    {
+        var achieved = Achieved(d, from, stances);
+        return new Situation(from, d.Vehicle, Speaks(stances, from.Id))
+        {
+            Loads = d.Job.Loads,
+            Standard = Standard(d, stances),
+            Target = d.Job.Target,
+            Learned = ShopEvidence.Learned(
+                d.Vehicle,
+                [.. trials.Where(t => t.JobId != d.Job.Id || t.Ordinal <= from.Ordinal)]
+            ),
+            FrontAchieved = MeanRise(achieved, Corners.Front),
+            RearAchieved = MeanRise(achieved, Corners.Rear),
+        };
+    }
+
+    /// <summary>What earlier passes of the job did, up to a stage; null when there were none.</summary>
+    private static Comparison? Achieved(
+        JobDocument d,
+        Stage from,
+        IReadOnlyList<WalkRoundStance> stances
+    ) =>
+        d
+            .Plans.Where(p => p.ToStageId is not null)
+            .Select(p => d.Stages.FirstOrDefault(s => s.Id == p.FromStageId))
+            .OfType<Stage>()
+            .MinBy(s => s.Ordinal)
+            is { } first
+        && first.Ordinal < from.Ordinal
+        && Speaks(stances, first.Id) is { } before
+        && Speaks(stances, from.Id) is { } now
+            ? Compare(d, before, now)
+            : null;
+
+    private static Result? MeanRise(Comparison? comparison, string axle)
+    {
+        var rises = Corners
+            .Of(axle)
+            .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c)?.Rise)
+            .ToArray();
+        return rises.All(r => r is { Value: not null, U: not null })
+            ? Result.Of(
+                rises.Average(r => r!.Value!.Value),
+                "mm",
+                Math.Sqrt(rises.Sum(r => r!.U!.Value * r.U.Value)) / 2,
+                rises.SelectMany(r => r!.RestsOn)
             )
             : null;
+    }
 
     /// <summary>The stance at standard height, when it is known.</summary>
     private static WalkRoundStance? Standard(

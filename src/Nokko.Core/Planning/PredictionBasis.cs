@@ -95,8 +95,17 @@ internal static class PredictionBasis
         }
     }
 
+    private static string Jobs(int n) => n == 1 ? "1 job" : $"{n} jobs";
+
     private static string Ratio(AxleState axle)
     {
+        if (axle.Learned?.GetValueOrDefault(LiftFamily.Spring) is { } learned)
+        {
+            return string.Create(
+                CultureInfo.InvariantCulture,
+                $"Lift ratio {learned.Ratio.Mean:0.00} ± {2 * learned.Ratio.Sd:0.00}, as our own jobs proved it: {Jobs(learned.Jobs)} of this platform{(learned.OfThisVehicle > 0 ? $", {learned.OfThisVehicle} of this vehicle" : "")}."
+            );
+        }
         var (mean, sd) = (axle.Corner.Ratio.Mean, axle.Corner.Ratio.Sd);
         return axle.Corner.Grade switch
         {

@@ -25,22 +25,19 @@ public static class Sharper
 
     /// <summary>The sharpenings of a plan, or of an inch of plate on each axle when nothing is planned; the greatest first, none that gives nothing.</summary>
     /// <param name="plan">The plan; null when there is none.</param>
-    /// <param name="from">The present stage.</param>
-    /// <param name="vehicle">The vehicle.</param>
-    /// <param name="baseline">The stance now; null when nothing was measured.</param>
-    /// <param name="standard">The stance at standard height, when it is known.</param>
-    public static IReadOnlyList<Sharpening> Of(
-        Plan? plan,
-        Stage from,
-        Vehicle vehicle,
-        WalkRoundStance? baseline,
-        WalkRoundStance? standard
-    )
+    /// <param name="situation">The vehicle as it stands.</param>
+    public static IReadOnlyList<Sharpening> Of(Plan? plan, Situation situation)
     {
+        var (from, vehicle, baseline) = situation;
         if (baseline is null)
         {
             return [];
         }
+        // The chance of landing is not asked here.
+        situation = situation with
+        {
+            Target = null,
+        };
         var found = new List<Sharpening>();
         foreach (var axle in (string[])[Corners.Front, Corners.Rear])
         {
@@ -55,7 +52,9 @@ public static class Sharper
             {
                 continue;
             }
-            foreach (var (what, known, state) in Ways(axle, tried, parts, vehicle, standard))
+            foreach (
+                var (what, known, state) in Ways(axle, tried, parts, vehicle, situation.Standard)
+            )
             {
                 var now = U(tried, null);
                 var then = U(known, state);
@@ -67,11 +66,7 @@ public static class Sharper
 
             double? U(Plan p, Func<AxleState, AxleState>? state)
             {
-                var prediction = Predictor.Predict(
-                    p,
-                    new Situation(from, vehicle, baseline) { Standard = standard },
-                    state
-                );
+                var prediction = Predictor.Predict(p, situation, state);
                 return plan is not null ? prediction.Rake.U
                     : axle == Corners.Front ? prediction.FrontRise.U
                     : prediction.RearRise.U;

@@ -15,6 +15,9 @@ internal sealed class TravelEnds
     /// <summary>A stop that is pressed solid.</summary>
     public const string StopSolid = "bump stop solid";
 
+    /// <summary>A tyre that touches what is above it.</summary>
+    public const string TyreTouches = "tyre touches";
+
     /// <summary>A coil that leaves its seat.</summary>
     public const string CoilLoose = "coil comes loose";
 
@@ -102,7 +105,7 @@ internal sealed class TravelEnds
         }
         if (Suspension.Get(SuspensionSizes.TyreGap) is { } tyre)
         {
-            Add(Bump, "tyre touches", tyre + puckMm - tyreMm);
+            Add(Bump, TyreTouches, tyre + puckMm - tyreMm);
         }
         if (UnseatMm(inside + outside) is { } loose)
         {

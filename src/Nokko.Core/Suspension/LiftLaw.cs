@@ -16,7 +16,7 @@ public static class LiftLaw
     public const double UnmeasuredThicknessUMm = 1;
 
     /// <summary>Share of the rule-of-thumb ratio by which vehicles of one platform differ.</summary>
-    private const double VehicleShare = 0.05;
+    public const double VehicleShare = 0.05;
 
     private static readonly Estimate Elsewhere = new(0, 2);
 

@@ -175,17 +175,14 @@ internal sealed partial class DemoJob
             Stacks = plan.Stacks,
         };
         var begun = plan with { ToStageId = to.Id, BegunAt = _now };
+        var results = JobEvaluator.Evaluate(Document);
         var frozen = new FrozenPrediction
         {
             Id = NewId(),
             PlanId = plan.Id,
             At = _now,
             Core = JobEvaluator.CoreVersion,
-            Prediction = JobEvaluator.Predict(
-                Document,
-                plan,
-                JobEvaluator.Evaluate(Document).WalkRounds
-            )!,
+            Prediction = JobEvaluator.Predict(Document, plan, results.WalkRounds, results.Trials)!,
             Target = Document.Job.Target,
             Dimensions = Document.Vehicle.Dimensions,
         };

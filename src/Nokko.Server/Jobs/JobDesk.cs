@@ -83,16 +83,30 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
     ) => Once(job, command, kind, body, act, false, cancel);
 
     /// <summary>The job as a screen shows it.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="cancel">Cancels.</param>
+    /// <param name="changed">Whether it was changed just now: then what it proves is kept anew.</param>
     public async Task<Results<Ok<JobView>, ProblemHttpResult>> Show(
         Guid job,
-        CancellationToken cancel
+        CancellationToken cancel,
+        bool changed = false
     )
     {
         db.ChangeTracker.Clear();
         var versions = new Dictionary<Guid, uint>();
-        return await db.LoadJob(job, JobExtent.Work, cancel, versions) is { } document
-            ? TypedResults.Ok(JobView.Of(document, versions, me.Style))
-            : Trouble.Missing("There is no such job in this shop.").Answer();
+        if (await db.LoadJob(job, JobExtent.Work, cancel, versions) is not { } document)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        var results = JobEvaluator.Evaluate(
+            document,
+            await db.TrialsFor(document, own: false, cancel)
+        );
+        if (changed)
+        {
+            await db.KeepTrials(document, results.Trials, cancel);
+        }
+        return TypedResults.Ok(JobView.Of(document, results, versions, me.Style));
     }
 
     /// <summary>Edits a row that was loaded without tracking.</summary>
@@ -178,7 +192,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     )
                     .Answer();
         }
-        return await Show(job, cancel);
+        return await Show(job, cancel, changed: true);
     }
 
     private static async Task<ProblemHttpResult> Stale(

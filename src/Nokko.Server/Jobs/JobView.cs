@@ -25,11 +25,11 @@ internal sealed record JobView(
 {
     public static JobView Of(
         JobDocument d,
+        JobResults results,
         IReadOnlyDictionary<Guid, uint> versions,
         LengthStyle style
     )
     {
-        var results = JobEvaluator.Evaluate(d);
         var card = Progress.CardOf(d);
         var places = card.Joints.Select(j => j.Place).ToHashSet();
         var plan = d.BegunPlan();

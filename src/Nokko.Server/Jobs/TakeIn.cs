@@ -199,7 +199,11 @@ internal sealed record TargetInput(
     QuantityInput? Rake,
     QuantityInput? LeastFrontLift,
     QuantityInput? LeastRearLift,
-    QuantityInput? Tolerance
+    QuantityInput? Tolerance,
+    QuantityInput? MostFrontLift = null,
+    QuantityInput? MostRearLift = null,
+    bool NoLean = false,
+    bool Loaded = false
 )
 {
     /// <summary>Reads it; no rake typed is level.</summary>
@@ -213,6 +217,10 @@ internal sealed record TargetInput(
                 : null,
             LeastFrontLift = QuantityInput.Read(LeastFrontLift, "target.leastFrontLift", "mm"),
             LeastRearLift = QuantityInput.Read(LeastRearLift, "target.leastRearLift", "mm"),
+            MostFrontLift = QuantityInput.Read(MostFrontLift, "target.mostFrontLift", "mm"),
+            MostRearLift = QuantityInput.Read(MostRearLift, "target.mostRearLift", "mm"),
+            NoLean = NoLean,
+            Loaded = Loaded,
             Tolerance =
                 QuantityInput.Read(Tolerance, "target.tolerance", "mm")
                 ?? Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),

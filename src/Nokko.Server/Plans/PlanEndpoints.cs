@@ -187,8 +187,9 @@ internal static partial class PlanEndpoints
                 FromStageId = stage.Id,
                 Stacks = await Stacks(db, d, stage, body.Stacks, cancel),
             };
+            var trials = await db.TrialsFor(d, own: true, cancel);
             var stances = JobEvaluator.Evaluate(d with { Plans = [] }).WalkRounds;
-            return TypedResults.Ok(JobEvaluator.Predict(d, plan, stances)!);
+            return TypedResults.Ok(JobEvaluator.Predict(d, plan, stances, trials)!);
         }
         catch (TroubleException e)
         {
@@ -219,10 +220,13 @@ internal static partial class PlanEndpoints
                         Trouble.Gate("plan", "The fitting of this plan has begun already.")
                     );
                 }
+                var trials = await desk.Db.TrialsFor(d, own: false, cancel);
+                var results = JobEvaluator.Evaluate(d, trials);
                 var prediction = JobEvaluator.Predict(
                     d,
                     plan,
-                    JobEvaluator.Evaluate(d).WalkRounds
+                    results.WalkRounds,
+                    [.. trials, .. results.Trials]
                 )!;
                 Gates(desk, d, prediction, body);
                 await TakeFromShelf(desk, d, plan, cancel);

@@ -110,7 +110,7 @@ internal static class ShelfFiles
             {
                 foreach (var field in Fields(part))
                 {
-                    csv.WriteField(Plain(field));
+                    csv.WriteField(CsvCell.Plain(field));
                 }
                 await csv.EndRecordAsync(cancel);
             }
@@ -121,10 +121,6 @@ internal static class ShelfFiles
             "shelf.csv"
         );
     }
-
-    /// <summary>A cell that a spreadsheet would run as a formula is kept from it.</summary>
-    private static string? Plain(string? cell) =>
-        cell is ['=' or '+' or '-' or '@', ..] ? "'" + cell : cell;
 
     private static IEnumerable<string?> Fields(Part p) =>
         [

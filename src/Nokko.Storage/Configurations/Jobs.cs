@@ -52,6 +52,16 @@ internal sealed class FrozenPredictionTable : IEntityTypeConfiguration<FrozenPre
     }
 }
 
+internal sealed class JobEvidenceTable : IEntityTypeConfiguration<JobEvidence>
+{
+    public void Configure(EntityTypeBuilder<JobEvidence> table)
+    {
+        table.OfShop("job_evidence");
+        table.HasOne<Job>().WithOne().HasForeignKey<JobEvidence>(e => e.Id);
+        table.HasIndex(e => e.PlatformId);
+    }
+}
+
 internal sealed class PartTable : IEntityTypeConfiguration<Part>
 {
     public void Configure(EntityTypeBuilder<Part> table)

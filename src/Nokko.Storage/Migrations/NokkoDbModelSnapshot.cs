@@ -1734,6 +1734,37 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("accounts", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("PlatformId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("platform_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Trials")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("trials");
+
+                    b.HasKey("Id")
+                        .HasName("pk_job_evidence");
+
+                    b.HasIndex("PlatformId")
+                        .HasDatabaseName("ix_job_evidence_platform_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_job_evidence_shop_id");
+
+                    b.ToTable("job_evidence", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
                     b.Property<Guid>("JobId")
@@ -2261,6 +2292,23 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_accounts_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
+                {
+                    b.HasOne("Nokko.Core.Planning.Job", null)
+                        .WithOne()
+                        .HasForeignKey("Nokko.Storage.JobEvidence", "Id")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_evidence_jobs_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_evidence_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>

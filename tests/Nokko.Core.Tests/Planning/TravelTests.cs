@@ -370,7 +370,7 @@ public class TravelTests
         var vehicle = StacksTests.On(StacksTests.Of(SuspensionKind.CoilOverArm));
         var plan = StacksTests.Both(Corners.Front, Top());
         var baseline = Stance.StanceOfSample(vehicle);
-        var sharper = Sharper.Of(plan, Sample.AsFound, vehicle, baseline, null);
+        var sharper = Sharper.Of(plan, new Situation(Sample.AsFound, vehicle, baseline));
         var points = sharper.Single(s => s.What == "All suspension points");
         var now = StacksTests.Predict(plan, vehicle).Rake.U!.Value;
         Assert.Equal(now, points.NowMm, 9);
@@ -378,7 +378,7 @@ public class TravelTests
         var then = StacksTests.Predict(plan, StacksTests.On(Taped())).Rake.U!.Value;
         Assert.Equal(then, points.ThenMm, 0.2);
         Assert.DoesNotContain(
-            Sharper.Of(plan, Sample.AsFound, StacksTests.On(Taped()), baseline, null),
+            Sharper.Of(plan, new Situation(Sample.AsFound, StacksTests.On(Taped()), baseline)),
             s => s.Axle == Corners.Front
         );
     }

@@ -553,6 +553,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/evidence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EvidenceView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/evidence.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tape": {
         parameters: {
             query?: never;
@@ -1900,6 +1970,165 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MakeWish"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/stacks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Find"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/x-ndjson": components["schemas"]["FindingLine"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/plans/{id}/plan-b": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanBView"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/tyre-room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    tyre: string;
+                };
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TyreRoom"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/steps": {
         parameters: {
             query?: never;
@@ -2829,6 +3058,56 @@ export interface components {
          * @enum {unknown}
          */
         Equipment: "twoPostLift" | "jackAndStands" | "pit";
+        /** @description A mean with its standard deviation. */
+        Estimate: {
+            /**
+             * Format: double
+             * @description The mean.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description The standard deviation; not below zero.
+             */
+            sd: number;
+        };
+        /** @description A lift line of one platform, axle and family of parts. */
+        EvidenceLine: {
+            /**
+             * Format: uuid
+             * @description The platform.
+             */
+            platformId: string;
+            /** @description front or rear. */
+            axle: string;
+            /** @description The family. */
+            family: components["schemas"]["LiftFamily"];
+            /** @description What was believed before any job. */
+            prior: components["schemas"]["Estimate"];
+            /** @description Offset now, mm. */
+            offsetMm: components["schemas"]["Estimate"];
+            /** @description Ratio now: loaded, as vehicles really settled; the prior's is kinematic. */
+            ratio: components["schemas"]["Estimate"];
+            /**
+             * Format: int32
+             * @description Vehicles that were seen.
+             */
+            vehicles: number;
+            /**
+             * Format: double
+             * @description Standard deviation of one vehicle's own ratio.
+             */
+            vehicleSd: number;
+            /** @description Jobs in the order of their readings. */
+            steps: components["schemas"]["LineStep"][];
+        };
+        EvidenceView: {
+            lines: components["schemas"]["EvidenceLine"][];
+            trials: components["schemas"]["JobTrial"][];
+            platforms: {
+                [key: string]: string;
+            };
+        };
         /** @description Fasteners of a joint that are alike. */
         Fastener: {
             /** @description Where they sit in the joint. */
@@ -2851,6 +3130,32 @@ export interface components {
         };
         /** @enum {unknown} */
         Fate: "refitHere" | "refitElsewhere" | "replaced" | "scrap" | "keptForUndo";
+        Find: {
+            /** Format: uuid */
+            fromStageId: string;
+            noSpacers: boolean;
+            noCutting: boolean;
+            preloadOnly: boolean;
+            keepDroop: boolean;
+            holdEveryLimit: boolean;
+            mayBuy: boolean;
+            sidesDiffer: boolean;
+        };
+        FindingLine: {
+            cannot: null | string;
+            leftOut: null | components["schemas"]["LeftOut"][];
+            /** Format: double */
+            combinations: null | number;
+            best: null | components["schemas"]["FoundView"];
+            found: null | components["schemas"]["FoundView"];
+            rejected: null | components["schemas"]["FoundView"];
+            /** Format: int64 */
+            looked: null | number;
+            done: null | boolean;
+            stopped: null | boolean;
+            /** Format: double */
+            seconds: null | number;
+        };
         FittedNow: {
             /** Format: uuid */
             id: string;
@@ -2906,6 +3211,27 @@ export interface components {
             days: number;
             /** Format: double */
             km: number;
+        };
+        FoundView: {
+            stacks: components["schemas"]["CornerStack"][];
+            /** Format: double */
+            chance: number;
+            most: null | components["schemas"]["MostUsed"];
+            irreversible: string[];
+            opened: string[];
+            touches: string[];
+            /** Format: double */
+            hours: number;
+            hoursGuessed: boolean;
+            /** Format: double */
+            price: null | number;
+            currency: null | string;
+            /** Format: int32 */
+            unpriced: number;
+            toBuy: string[];
+            why: null | string;
+            stopped: null | string;
+            prediction: components["schemas"]["Prediction"];
         };
         /** @description The prediction as it stood when the fitting began; proof compares with this one only. */
         FrozenPrediction: {
@@ -3127,13 +3453,71 @@ export interface components {
             walkRounds: components["schemas"]["WalkRoundStance"][];
             /** @description Prediction of every plan as the core computes it now, from the latest walk-round of its first stage. */
             predictions: components["schemas"]["Prediction"][];
+            /** @description By how much each corner must rise from where it stands now; empty while nothing was measured. */
+            needed: components["schemas"]["NeededRise"][];
             /** @description What would make the next prediction better, and by how much. */
             sharper: components["schemas"]["Sharpening"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["Proof"][];
+            /** @description What each change has proved of the lift lines, or why it teaches nothing. */
+            trials: components["schemas"]["JobTrial"][];
             /** @description Every stage against the one before it, where both were measured: what each change did. */
             chain: components["schemas"]["Comparison"][];
             sinceFirst: null | components["schemas"]["Comparison"];
+        };
+        /** @description What one job has proved of one axle's lift line: what was claimed, predicted and measured, or why it teaches nothing. */
+        JobTrial: {
+            /**
+             * Format: uuid
+             * @description The job.
+             */
+            jobId: string;
+            /**
+             * Format: uuid
+             * @description The plan that was fitted.
+             */
+            planId: string;
+            /**
+             * Format: uuid
+             * @description The vehicle.
+             */
+            vehicleId: string;
+            /**
+             * Format: uuid
+             * @description Its platform.
+             */
+            platformId: string;
+            /** @description Make, name and plate, as said. */
+            said: string;
+            /** @description front or rear. */
+            axle: string;
+            /** @description Kind of its suspension. */
+            suspension: components["schemas"]["SuspensionKind"];
+            /** @description Family of the parts; none where several came at once. */
+            family: components["schemas"]["LiftFamily"];
+            /** @description Names of the parts that came, each once. */
+            parts: string[];
+            /** @description Their ids on the shelf. */
+            partIds: string[];
+            /**
+             * Format: int32
+             * @description Place of the stage that it made, in the vehicle's chain.
+             */
+            ordinal: number;
+            /**
+             * Format: date-time
+             * @description When it was measured.
+             */
+            at: string;
+            /** @description What the makers claim, mean of both sides, mm. */
+            claim: components["schemas"]["Result"];
+            /** @description Rise of the axle's lips as it was predicted before the work, mm. */
+            predicted: components["schemas"]["Result"];
+            /** @description Rise of the axle's lips as measured, mm. */
+            measured: components["schemas"]["Result"];
+            trial: null | components["schemas"]["LiftTrial"];
+            /** @description Why it teaches nothing; null when it does. */
+            whyNot: null | string;
         };
         JobView: {
             document: components["schemas"]["JobDocument"];
@@ -3275,11 +3659,40 @@ export interface components {
             /** @description An overload leaf works only once the others have come down to it. */
             overload: boolean;
         };
+        LeftOut: {
+            part: string;
+            why: string;
+        };
         /**
          * @description How a part acts on ride height.
          * @enum {unknown}
          */
         LiftFamily: "none" | "spring" | "wheel" | "block" | "shackle" | "puck" | "tyre";
+        /** @description One trial: a thickness fitted, and the free rise that was found. */
+        LiftTrial: {
+            /** @description The vehicle on which it was fitted. */
+            vehicle: string;
+            /**
+             * Format: double
+             * @description t, mm: above zero where a stack is new; else the change, not zero.
+             */
+            thicknessMm: number;
+            /**
+             * Format: double
+             * @description h, mm.
+             */
+            freeRiseMm: number;
+            /**
+             * Format: double
+             * @description Standard uncertainty of h, mm; above zero.
+             */
+            freeRiseUMm: number;
+            /**
+             * @description Whether nothing of the family was in before: then bushings settle anew, and the offset counts.
+             * @default true
+             */
+            isNew: boolean;
+        };
         /** @description How much of a limit is used up, on the point that holds in 95 of 100. */
         LimitUse: {
             /** @description The limit, in a few words. */
@@ -3296,6 +3709,22 @@ export interface components {
             /** Format: int32 */
             line: number;
             why: string;
+        };
+        /** @description How one job moved a lift line. */
+        LineStep: {
+            /** @description The job's trial. */
+            job: components["schemas"]["JobTrial"];
+            /** @description Free rise that the line expected before it, mm. */
+            expected: components["schemas"]["Estimate"];
+            /**
+             * Format: double
+             * @description Difference in standard deviations of the difference: beyond 2.5 look at the job again.
+             */
+            off: number;
+            /** @description Offset after it, mm. */
+            offsetMm: components["schemas"]["Estimate"];
+            /** @description Ratio after it. */
+            ratio: components["schemas"]["Estimate"];
         };
         LinesTaken: {
             /** Format: int32 */
@@ -3334,6 +3763,16 @@ export interface components {
             rearRise: components["schemas"]["Result"];
             /** @description Heights with them. */
             stations: components["schemas"]["PredictedStation"][];
+        };
+        MakeWish: {
+            /** Format: uuid */
+            commandId: string;
+            /** Format: uint32 */
+            version: number;
+            kind: components["schemas"]["WishKind"];
+            amount: null | components["schemas"]["QuantityInput"];
+            roof: null | components["schemas"]["QuantityInput"];
+            tyre: null | string;
         };
         /** @description A mark made before undoing. */
         Mark: {
@@ -3422,6 +3861,18 @@ export interface components {
             rise: components["schemas"]["Result"];
             /** @description Whether a verdict may rest on it. */
             decides: boolean;
+        };
+        MostUsed: {
+            corner: string;
+            use: components["schemas"]["LimitUse"];
+        };
+        /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
+        NeededRise: {
+            /** @description LF, RF, LR or RR. */
+            corner: string;
+            /** @description Rise over today, mm; its uncertainty is that of what was measured and of the loads. */
+            rise: components["schemas"]["Result"];
+            loaded: null | components["schemas"]["Result"];
         };
         /** @description Something that came off; open until it has a fate. */
         OffLine: {
@@ -3741,6 +4192,14 @@ export interface components {
              * @description When the fitting began.
              */
             begunAt: null | string;
+        };
+        PlanBView: {
+            axle: string;
+            /** Format: double */
+            offMm: number;
+            staysGood: boolean;
+            touches: string[];
+            stack: null | components["schemas"]["FoundView"];
         };
         /** @description What the parts that come cost, and the hours to fit them. */
         PlanCost: {
@@ -4633,6 +5092,12 @@ export interface components {
             leastFrontLift: null | components["schemas"]["QuantityInput"];
             leastRearLift: null | components["schemas"]["QuantityInput"];
             tolerance: null | components["schemas"]["QuantityInput"];
+            mostFrontLift: null | components["schemas"]["QuantityInput"];
+            mostRearLift: null | components["schemas"]["QuantityInput"];
+            /** @default false */
+            noLean: boolean;
+            /** @default false */
+            loaded: boolean;
         };
         /** @description Whether the vehicle sits as its owner wants. */
         TargetProof: {
@@ -4715,6 +5180,22 @@ export interface components {
             wheel: string;
             size: null | string;
             pressure: null | components["schemas"]["QuantityInput"];
+        };
+        /** @description What one axle needs so that another tyre has room. */
+        TyreRoom: {
+            /** @description front or rear. */
+            axle: string;
+            /**
+             * Format: double
+             * @description By how much the tyre's radius grows, mm.
+             */
+            growth: number;
+            /** @description Least rise of the body over the wheel so that a gap is kept on its wheels, mm; below zero is to spare. */
+            parked: components["schemas"]["Result"];
+            /** @description By how much the bump stop must be longer so that it meets before the tyre does, mm; lifting the springs does not help here. Zero is enough as it is. */
+            flexed: components["schemas"]["Result"];
+            /** @description What is left of the gap that was taped at full lock; none was taped. */
+            atLock: components["schemas"]["Result"];
         };
         /** @description A reading that entered no result. */
         UnusedReading: {
@@ -4988,6 +5469,11 @@ export interface components {
             size: null | string;
             pressure: null | components["schemas"]["Quantity"];
         };
+        /**
+         * @description What an owner may want, in words.
+         * @enum {unknown}
+         */
+        WishKind: "level" | "keepRake" | "levelLoaded" | "raiseBoth" | "roomForTyre" | "noLean" | "notMoreThan" | "notAbove" | "nothing";
         YardJob: {
             job: components["schemas"]["Job"];
             vehicle: components["schemas"]["Vehicle"];

@@ -1,0 +1,198 @@
+using Nokko.Core.Evidence;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>What to do when one axle lands high or low.</summary>
+/// <param name="Axle">front or rear.</param>
+/// <param name="OffMm">How far off it is supposed to land, mm; positive is high.</param>
+/// <param name="Stack">The change with the fewest pieces touched; null when none lands better than leaving it.</param>
+/// <param name="StaysGood">Whether it would still be within what is wanted.</param>
+public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool StaysGood)
+{
+    /// <summary>Chance from which on a stack counts as good enough to leave.</summary>
+    private const double GoodEnough = 0.75;
+
+    /// <summary>What to do in each of four ways to miss.</summary>
+    /// <param name="plan">The plan that shall be fitted.</param>
+    /// <param name="situation">The vehicle before it, with its target.</param>
+    /// <param name="shelf">The shelf before it.</param>
+    /// <param name="rules">What is ruled out; nothing is bought for it.</param>
+    public static IReadOnlyList<PlanB> Of(
+        Plan plan,
+        Situation situation,
+        IReadOnlyList<Part> shelf,
+        SearchRules rules
+    )
+    {
+        var prediction = Predictor.Predict(plan, situation);
+        if (
+            prediction.Cannot is not null
+            || situation is not { Target: { } target, Baseline: { } before }
+        )
+        {
+            return [];
+        }
+        var there = situation.From.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
+        var taken = plan
+            .Stacks.SelectMany(s => s.Parts)
+            .Where(p => !there.Contains(p.Id))
+            .GroupBy(p => p.PartId)
+            .Where(g => g.Key is not null)
+            .ToDictionary(g => g.Key!.Value, g => g.Count());
+        Part[] left =
+        [
+            .. shelf.Select(p =>
+                p with
+                {
+                    Count = Math.Max(0, p.Count - taken.GetValueOrDefault(p.Id)),
+                }
+            ),
+        ];
+        var cases = new List<PlanB>();
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        {
+            var rise = axle == Corners.Front ? prediction.FrontRise : prediction.RearRise;
+            if (!Changes(plan, situation.From, axle) || rise is not { Value: not null, U: { } u })
+            {
+                continue;
+            }
+            var off = Math.Max(2 * u, 1.5 * target.Tolerance.In("mm"));
+            foreach (var by in (double[])[off, -off])
+            {
+                cases.Add(Case(plan, situation, prediction, before, axle, by, left, rules));
+            }
+        }
+        return cases;
+    }
+
+    private static PlanB Case(
+        Plan plan,
+        Situation situation,
+        Prediction prediction,
+        WalkRoundStance before,
+        string axle,
+        double off,
+        Part[] shelf,
+        SearchRules rules
+    )
+    {
+        var isFront = axle == Corners.Front;
+        var landed = situation with
+        {
+            From = situation.From with { Id = Guid.Empty, Stacks = plan.Stacks },
+            // As it would be measured then: settled, with the tape's own uncertainty.
+            Baseline = before with
+            {
+                Rake = Shifted(prediction.Rake, isFront ? -off : off, before.Rake.U),
+                LeanFront = Shifted(prediction.LeanFront, 0, before.LeanFront.U),
+                LeanRear = Shifted(prediction.LeanRear, 0, before.LeanRear.U),
+            },
+            FrontAchieved = Shifted(prediction.FrontRise, isFront ? off : 0, before.Rake.U),
+            RearAchieved = Shifted(prediction.RearRise, isFront ? 0 : off, before.Rake.U),
+            Learned = Learn(plan, situation, axle, off, before.Rake.U ?? 1),
+        };
+        var search = new StackSearch(
+            landed,
+            shelf,
+            rules with
+            {
+                FewestTouched = true,
+                MayBuy = false,
+            }
+        );
+        FoundStack? asItIs = null;
+        foreach (var news in search.Run())
+        {
+            if (news is not { Proved: true, Found: { Stopped: null } found })
+            {
+                continue;
+            }
+            if (found.Standing.Touched == 0)
+            {
+                asItIs = found;
+                if (found.Chance >= GoodEnough)
+                {
+                    return new PlanB(axle, off, null, true);
+                }
+                continue;
+            }
+            return new PlanB(
+                axle,
+                off,
+                asItIs is null || found.Chance > asItIs.Chance ? found : null,
+                false
+            );
+        }
+        return new PlanB(axle, off, null, false);
+    }
+
+    /// <summary>What is believed of the axle's lift line once it has landed there.</summary>
+    private static Dictionary<(string, LiftFamily), LiftBelief> Learn(
+        Plan plan,
+        Situation situation,
+        string axle,
+        double off,
+        double u
+    )
+    {
+        var learned = situation.Learned.ToDictionary();
+        var state = Predictor.Axles(situation)[axle == Corners.Front ? 0 : 1];
+        var changes = Corners
+            .Of(axle)
+            .Select(c =>
+                CornerRise
+                    .Of(
+                        c,
+                        CornerStack.At(situation.From.Stacks, c),
+                        CornerStack.At(plan.Stacks, c),
+                        situation.Vehicle,
+                        state
+                    )
+                    .Rise!
+            )
+            .ToArray();
+        foreach (var family in changes.SelectMany(c => c.Families).Distinct().ToArray())
+        {
+            if (changes[0].TrialOf(family) is not { } trial || trial.LineMm == 0)
+            {
+                continue;
+            }
+            var now = LiftLaw.Belief(family, state);
+            var line = new LiftLine(
+                new LiftPrior(now.OffsetMm, now.Ratio, 0, LiftLaw.MeasuredThicknessUMm)
+            );
+            var seen = new LiftTrial(
+                "this",
+                trial.LineMm,
+                changes[0].SpringMm + off,
+                u,
+                trial.Offset == 1
+            );
+            if (seen.WhyNot() is null)
+            {
+                learned[(axle, family)] = line.Learn(seen).Belief("this");
+            }
+        }
+        return learned;
+    }
+
+    private static bool Changes(Plan plan, Stage from, string axle) =>
+        Corners
+            .Of(axle)
+            .Any(c =>
+                !CornerStack
+                    .At(from.Stacks, c)
+                    .Select(p => p.Id)
+                    .ToHashSet()
+                    .SetEquals(CornerStack.At(plan.Stacks, c).Select(p => p.Id))
+            );
+
+    private static Result Shifted(Result of, double by, double? u) =>
+        of.Value is { } value ? Result.Of(value + by, of.Unit, u ?? of.U, of.RestsOn) : of;
+}

@@ -1,0 +1,73 @@
+using Nokko.Core.Measuring;
+using Nokko.Core.Planning;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>What one axle needs so that another tyre has room.</summary>
+/// <param name="Axle">front or rear.</param>
+/// <param name="Growth">By how much the tyre's radius grows, mm.</param>
+/// <param name="Parked">Least rise of the body over the wheel so that a gap is kept on its wheels, mm; below zero is to spare.</param>
+/// <param name="Flexed">By how much the bump stop must be longer so that it meets before the tyre does, mm; lifting the springs does not help here. Zero is enough as it is.</param>
+/// <param name="AtLock">What is left of the gap that was taped at full lock; none was taped.</param>
+public sealed record TyreRoom(
+    string Axle,
+    double Growth,
+    Result Parked,
+    Result Flexed,
+    Result AtLock
+)
+{
+    /// <summary>Gap that is kept above a tyre on its wheels, mm: a rule of thumb.</summary>
+    public const double LeastGapMm = 25;
+
+    /// <summary>The room of both axles, or null when a size cannot be read.</summary>
+    /// <param name="vehicle">The vehicle with the tyres that are on.</param>
+    /// <param name="size">Size of the new tyres.</param>
+    public static IReadOnlyList<TyreRoom>? Of(Vehicle vehicle, string size) =>
+        TyreSize.Parse(vehicle.TyreSize) is { } now && TyreSize.Parse(size) is { } next
+            ?
+            [
+                .. new[] { Corners.Front, Corners.Rear }.Select(axle =>
+                    Of(vehicle, axle, (next.DiameterMm - now.DiameterMm) / 2)
+                ),
+            ]
+            : null;
+
+    private static TyreRoom Of(Vehicle vehicle, string axle, double growth)
+    {
+        var state = AxleState.Of(vehicle, axle);
+        var gap = state.Suspension.Get(SuspensionSizes.TyreGap);
+        const string TapeIt = "Tape the gap from the tyre to what is above it (Vehicle, sizes).";
+        var ends = new TravelEnds(state, [], 0, growth);
+        var tyre = ends.Bump.FirstOrDefault(b => b.What == TravelEnds.TyreTouches);
+        var others = ends.Bump.Where(b => b.What != TravelEnds.TyreTouches).ToArray();
+        return new TyreRoom(
+            axle,
+            growth,
+            gap is { } g
+                ? Result.Of(LeastGapMm + growth - g, "mm", 2, [])
+                : Result.No("mm", TapeIt),
+            gap is null ? Result.No("mm", TapeIt)
+                : others.Length == 0
+                    ? Result.No(
+                        "mm",
+                        "Enter the gap at the bump stop and its height: then it can be told what meets first."
+                    )
+                : Result.Of(
+                    Math.Max(0, (others.Min(o => o.W) - tyre.W) * ends.StopShare),
+                    "mm",
+                    3,
+                    []
+                ),
+            Result.No(
+                "mm",
+                FormattableString.Invariant(
+                    $"Tape the gap at full lock, before and behind: there will be {LengthText.Both(growth)} less of it."
+                )
+            )
+        );
+    }
+}

@@ -1,0 +1,175 @@
+using System.Globalization;
+using Nokko.Core.Finding;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Server.Finding;
+
+/// <summary>One line of a search while it runs.</summary>
+internal sealed record FindingLine
+{
+    /// <summary>Why there is nothing to find.</summary>
+    public string? Cannot { get; init; }
+
+    /// <summary>Parts that cannot be in any stack here.</summary>
+    public IReadOnlyList<LeftOut>? LeftOut { get; init; }
+
+    /// <summary>Stacks that there are.</summary>
+    public double? Combinations { get; init; }
+
+    /// <summary>The best so far, its place not proved.</summary>
+    public FoundView? Best { get; init; }
+
+    /// <summary>The next in the order.</summary>
+    public FoundView? Found { get; init; }
+
+    /// <summary>One that would stand here, and what stopped it.</summary>
+    public FoundView? Rejected { get; init; }
+
+    /// <summary>Stacks that were worked out.</summary>
+    public long? Looked { get; init; }
+
+    public bool? Done { get; init; }
+
+    /// <summary>Whether it ended before all was proved.</summary>
+    public bool? Stopped { get; init; }
+
+    public double? Seconds { get; init; }
+}
+
+/// <summary>A part that cannot be in any stack here.</summary>
+internal sealed record LeftOut(string Part, string Why);
+
+/// <summary>A limit with its corner.</summary>
+internal sealed record MostUsed(string Corner, LimitUse Use);
+
+/// <summary>A found stack as a screen shows it.</summary>
+internal sealed record FoundView(
+    IReadOnlyList<CornerStack> Stacks,
+    double Chance,
+    MostUsed? Most,
+    IReadOnlyList<string> Irreversible,
+    IReadOnlyList<string> Opened,
+    IReadOnlyList<string> Touches,
+    double Hours,
+    bool HoursGuessed,
+    decimal? Price,
+    string? Currency,
+    int Unpriced,
+    IReadOnlyList<string> ToBuy,
+    string? Why,
+    string? Stopped,
+    Prediction Prediction
+)
+{
+    public static FoundView Of(FoundStack s, Situation situation, FoundStack? before)
+    {
+        var prediction = Predictor.Predict(s.Plan, situation);
+        return new FoundView(
+            s.Plan.Stacks,
+            s.Chance,
+            s.Most is { } most ? new MostUsed(most.Corner, most.Use) : null,
+            s.Irreversible,
+            [
+                .. new[] { Corners.Front, Corners.Rear }.Where(a =>
+                    Corners.Of(a).Any(c => Change(situation.From, s.Plan, c).Count > 0)
+                ),
+            ],
+            [.. Touched(situation.From, s.Plan)],
+            s.Hours,
+            s.HoursGuessed,
+            prediction.Cost?.Price,
+            prediction.Cost?.Currency,
+            prediction.Cost?.Unpriced ?? 0,
+            s.ToBuy,
+            before is null ? null : Behind(before, s),
+            s.Stopped,
+            prediction
+        );
+    }
+
+    /// <summary>What is done to a vehicle, in a fitter's words; both sides in one where they are alike.</summary>
+    public static IEnumerable<string> Touched(Stage from, Plan plan)
+    {
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        {
+            var (left, right) = (
+                Change(from, plan, Corners.Of(axle)[0]),
+                Change(from, plan, Corners.Of(axle)[1])
+            );
+            if (left.SequenceEqual(right))
+            {
+                foreach (var what in left)
+                {
+                    yield return $"{axle}: {what}";
+                }
+                continue;
+            }
+            foreach (
+                var (corner, what) in left.Select(w => (Corners.Of(axle)[0], w))
+                    .Concat(right.Select(w => (Corners.Of(axle)[1], w)))
+            )
+            {
+                yield return $"{Corners.Said(corner)}: {what}";
+            }
+        }
+    }
+
+    private static List<string> Change(Stage from, Plan plan, string corner)
+    {
+        var (old, next) = (
+            CornerStack.At(from.Stacks, corner),
+            CornerStack.At(plan.Stacks, corner)
+        );
+        return
+        [
+            .. old.Where(o => next.All(n => n.Id != o.Id)).Select(o => $"out {o.Name}"),
+            .. next.Where(n => old.All(o => o.Id != n.Id)).Select(n => $"in {n.Name}"),
+        ];
+    }
+
+    /// <summary>The first thing in which a stack falls behind the one before it.</summary>
+    private static string Behind(FoundStack before, FoundStack s)
+    {
+        var (a, b) = (before.Standing, s.Standing);
+        string Text(FormattableString f) => f.ToString(CultureInfo.InvariantCulture);
+        return b.Missing != a.Missing
+                ? Text($"less likely to land: {s.Chance:0.00} against {before.Chance:0.00}")
+            : b.Touched != a.Touched ? Text($"touches {b.Touched} pieces against {a.Touched}")
+            : b.Share != a.Share
+                ? $"uses more of a limit: {s.Most?.Use.What}, {Corners.Said(s.Most?.Corner ?? "")}"
+            : b.Irreversible != a.Irreversible ? "more work that cannot be undone"
+            : b.Opened != a.Opened ? "opens another axle"
+            : b.Hours != a.Hours ? Text($"takes {s.Hours:0.#} h against {before.Hours:0.#} h")
+            : b.Cost != a.Cost ? Text($"costs {b.Cost - a.Cost:0.##} more")
+            : "as good; ordered by part";
+    }
+}
+
+/// <summary>What to do in one way to miss.</summary>
+internal sealed record PlanBView(
+    string Axle,
+    double OffMm,
+    bool StaysGood,
+    IReadOnlyList<string> Touches,
+    FoundView? Stack
+)
+{
+    public static PlanBView Of(PlanB b, Plan plan, Situation situation)
+    {
+        if (b.Stack is null)
+        {
+            return new PlanBView(b.Axle, b.OffMm, b.StaysGood, [], null);
+        }
+        var landed = situation with { From = situation.From with { Stacks = plan.Stacks } };
+        return new PlanBView(
+            b.Axle,
+            b.OffMm,
+            b.StaysGood,
+            [.. FoundView.Touched(landed.From, b.Stack.Plan)],
+            FoundView.Of(b.Stack, landed, null)
+        );
+    }
+}
