@@ -47,6 +47,10 @@ function targetOf(t: Schemas["Target"]): TargetText {
     rake: t.rake === null || t.rake.value === 0 ? "" : length(t.rake),
     frontLift: length(t.leastFrontLift),
     rearLift: length(t.leastRearLift),
+    frontMost: length(t.mostFrontLift),
+    rearMost: length(t.mostRearLift),
+    noLean: t.noLean,
+    loaded: t.loaded,
     tolerance: t.tolerance.known === "estimated" ? "" : length(t.tolerance),
     datum: t.datum,
   };

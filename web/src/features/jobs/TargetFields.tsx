@@ -1,4 +1,6 @@
 import Box from "@mui/material/Box";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import type { Schemas } from "../../api/client";
@@ -12,6 +14,10 @@ export interface TargetText {
   rake: string;
   frontLift: string;
   rearLift: string;
+  frontMost: string;
+  rearMost: string;
+  noLean: boolean;
+  loaded: boolean;
   tolerance: string;
   datum: Schemas["Datum"];
 }
@@ -21,6 +27,10 @@ export const levelByHub: TargetText = {
   rake: "",
   frontLift: "",
   rearLift: "",
+  frontMost: "",
+  rearMost: "",
+  noLean: false,
+  loaded: false,
   tolerance: "",
   datum: "hub",
 };
@@ -35,6 +45,10 @@ export function targetBody(
     rake: t.wish === "rake" ? typed(t.rake, unit, "told") : null,
     leastFrontLift: typed(t.frontLift, unit, "told"),
     leastRearLift: typed(t.rearLift, unit, "told"),
+    mostFrontLift: typed(t.frontMost, unit, "told"),
+    mostRearLift: typed(t.rearMost, unit, "told"),
+    noLean: t.noLean,
+    loaded: t.loaded,
     tolerance: typed(t.tolerance, unit, "told"),
   };
 }
@@ -51,7 +65,13 @@ export function TargetFields({
 }) {
   const unit = useUnit();
   const field = (
-    key: "rake" | "frontLift" | "rearLift" | "tolerance",
+    key:
+      | "rake"
+      | "frontLift"
+      | "rearLift"
+      | "frontMost"
+      | "rearMost"
+      | "tolerance",
     label: string,
     name: string,
     placeholder: string,
@@ -107,12 +127,33 @@ export function TargetFields({
       </TextField>
       {field("frontLift", "Least lift, front", "leastFrontLift", "none")}
       {field("rearLift", "Least lift, rear", "leastRearLift", "none")}
+      {field("frontMost", "Greatest lift, front", "mostFrontLift", "none")}
+      {field("rearMost", "Greatest lift, rear", "mostRearLift", "none")}
       {field(
         "tolerance",
         "Tolerance",
         "tolerance",
         unit === "in" ? "1/4 in" : "6 mm",
       )}
+      {(
+        [
+          ["noLean", "Take out a side lean"],
+          ["loaded", "Rake with the stated load on"],
+        ] as const
+      ).map(([key, label]) => (
+        <FormControlLabel
+          key={key}
+          label={label}
+          control={
+            <Checkbox
+              checked={target[key]}
+              onChange={(e) => {
+                onChange({ ...target, [key]: e.target.checked });
+              }}
+            />
+          }
+        />
+      ))}
     </Box>
   );
 }

@@ -7,6 +7,7 @@ import { useEffect, useState } from "react";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { ResultLength } from "../../shared/Length";
+import { oddsSays } from "../finding/wanted";
 
 const axleWords: Record<string, string> = {
   front: "front",
@@ -102,6 +103,22 @@ export function PlanSays({
             </Box>
           </Box>
         ))}
+        {prediction.landing && prediction.landing.value !== null && (
+          <Box>
+            <Box
+              component="dt"
+              sx={{ color: "text.secondary", fontSize: "0.85rem" }}
+            >
+              Lands as wanted
+            </Box>
+            <Box
+              component="dd"
+              sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
+            >
+              {oddsSays(prediction.landing.value)}
+            </Box>
+          </Box>
+        )}
       </Box>
       {prediction.loaded && (
         <FormControlLabel

@@ -14,6 +14,9 @@ import { useUnit } from "../../shared/Length";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { usePartKinds } from "../../shared/useKinds";
+import { FindStacks } from "../finding/FindStacks";
+import { PlanB } from "../finding/PlanB";
+import { Wanted } from "../finding/Wanted";
 import { usePreview } from "../jobs/JobLayout";
 import { Cautions } from "./Cautions";
 import { CornerColumn } from "./CornerColumn";
@@ -125,6 +128,11 @@ export default function PlanView() {
             : "Choose where, then put parts in from the shelf, or drag them. The band above follows."}
         </Typography>
       </Box>
+      <Wanted />
+      <FindStacks
+        onBand={band}
+        onTake={(found) => void at.take(found.stacks)}
+      />
       <PlanTabs
         plans={plans}
         selected={draft}
@@ -203,6 +211,7 @@ export default function PlanView() {
             next corner.
           </Typography>
           <PlanNeeds prediction={prediction} />
+          {draft && <PlanB key={draft.id} plan={draft} />}
           <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>
             <ProblemNote problem={problem} />
             {gate && (

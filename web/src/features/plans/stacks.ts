@@ -105,6 +105,22 @@ export function moved(
   });
 }
 
+/** Stacks that were found as placings: what stands already keeps its key, what comes gets one of its own. */
+export function taken(
+  found: Stacks,
+  standing: Stacks,
+): Schemas["CornerPlacings"][] {
+  const known = new Set(standing.flatMap((s) => s.parts.map((p) => p.id)));
+  return corners.map((corner) => ({
+    corner,
+    parts: at(found, corner).map((p) =>
+      known.has(p.id)
+        ? { id: p.id, partId: null, raise: null }
+        : { id: v7(), partId: p.partId, raise: null },
+    ),
+  }));
+}
+
 /** What a carried thing makes of the stacks where it is let go: a corner, "off" for the shelf; null where nothing changes. */
 export function afterDrop(
   stacks: Stacks,

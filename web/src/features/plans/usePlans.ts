@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { currentStage, draftPlan, draftPlans } from "../../api/document";
 import { useJob, useSend } from "../../api/job";
 import { asError } from "../../shared/ProblemNote";
-import { copied, nextName, placings } from "./stacks";
+import { copied, nextName, placings, taken } from "./stacks";
 
 /** The plans that stand side by side, which of them is looked at, and everything that changes one. */
 export function usePlans() {
@@ -70,6 +70,17 @@ export function usePlans() {
           name: nextName(plans.map((p) => p.name)),
           version: null,
           stacks: copied(stacks, stage.stacks),
+        });
+        setLooked(id);
+      }),
+    /** Takes stacks that were found as a plan of its own, and looks at it. */
+    take: (found: Schemas["CornerStack"][]) =>
+      attempt(async () => {
+        const id = v7();
+        await put(id, {
+          name: nextName(plans.map((p) => p.name)),
+          version: null,
+          stacks: taken(found, stage.stacks),
         });
         setLooked(id);
       }),

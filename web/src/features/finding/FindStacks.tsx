@@ -1,0 +1,187 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import LinearProgress from "@mui/material/LinearProgress";
+import Typography from "@mui/material/Typography";
+import { useEffect, useState } from "react";
+import { useSearchParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { currentStage } from "../../api/document";
+import { useJob } from "../../api/job";
+import { ProblemNote } from "../../shared/ProblemNote";
+import { FoundRow } from "./FoundRow";
+import { useFinding, type Findings, type Rules } from "./useFinding";
+
+const schools: { rule: keyof Rules; says: string }[] = [
+  { rule: "mayBuy", says: "parts may be bought" },
+  { rule: "noSpacers", says: "no spacers" },
+  { rule: "preloadOnly", says: "preload only" },
+  { rule: "noCutting", says: "no cutting" },
+  { rule: "keepDroop", says: "keep droop" },
+  { rule: "holdEveryLimit", says: "hold every limit" },
+  { rule: "sidesDiffer", says: "sides may differ" },
+];
+
+const nothing: Rules = {
+  mayBuy: false,
+  noSpacers: false,
+  preloadOnly: false,
+  noCutting: false,
+  keepDroop: false,
+  holdEveryLimit: false,
+  sidesDiffer: false,
+};
+
+/** Finds stacks that land, from the shelf, in order; each with its reasons. */
+export function FindStacks({
+  onBand,
+  onTake,
+}: {
+  onBand: (prediction: Schemas["Prediction"] | null) => void;
+  onTake: (found: Schemas["FoundView"]) => void;
+}) {
+  const d = useJob().document;
+  const stage = currentStage(d);
+  const search = useFinding(d.job.id);
+  const [query, setQuery] = useSearchParams();
+  const [rules, setRules] = useState<Rules>(() => ({
+    ...nothing,
+    sidesDiffer: d.job.target.noLean,
+  }));
+  const asked = query.has("find");
+  const begin = () => void search.start(stage.id, rules);
+  useEffect(() => {
+    if (asked) {
+      setQuery({}, { replace: true });
+      void search.start(stage.id, rules);
+    }
+    // Asked for by the link that led here, once.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asked]);
+  const { findings: f } = search;
+  return (
+    <Box component="section" aria-label="Find the stack" sx={{ mt: 1 }}>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          alignItems: "center",
+          columnGap: 1,
+        }}
+      >
+        {search.running ? (
+          <Button variant="outlined" onClick={search.stop}>
+            Stop looking
+          </Button>
+        ) : (
+          <Button variant="contained" onClick={begin}>
+            {f ? "Find again" : "Find stacks"}
+          </Button>
+        )}
+        {schools.map((s) => (
+          <FormControlLabel
+            key={s.rule}
+            label={s.says}
+            control={
+              <Checkbox
+                checked={rules[s.rule]}
+                onChange={(e) => {
+                  setRules({ ...rules, [s.rule]: e.target.checked });
+                }}
+              />
+            }
+          />
+        ))}
+      </Box>
+      {search.running && <LinearProgress aria-label="Looking" />}
+      <ProblemNote problem={search.problem} />
+      {f && (
+        <Found
+          findings={f}
+          running={search.running}
+          onBand={onBand}
+          onTake={onTake}
+        />
+      )}
+    </Box>
+  );
+}
+
+function Found({
+  findings: f,
+  running,
+  onBand,
+  onTake,
+}: {
+  findings: Findings;
+  running: boolean;
+  onBand: (prediction: Schemas["Prediction"] | null) => void;
+  onTake: (found: Schemas["FoundView"]) => void;
+}) {
+  if (f.cannot) {
+    return <Typography role="status">▲ {f.cannot}</Typography>;
+  }
+  const count = (n: number) => Math.round(n).toLocaleString("en-GB");
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Typography role="status" color="text.secondary">
+        {running
+          ? `Looking: ${count(f.looked)} of ${count(f.combinations)} stacks worked out …`
+          : f.endedEarly
+            ? `Stopped early: ${count(f.looked)} of ${count(f.combinations)} stacks worked out. What stands below is proved as far as it goes.`
+            : `${count(f.combinations)} stacks can be put together; ${count(f.looked)} had to be worked out, ${(f.seconds ?? 0).toFixed(1)} s.`}
+      </Typography>
+      <Box component="ol" sx={list}>
+        {f.found.length === 0 && f.best && (
+          <FoundRow
+            found={f.best}
+            title="Best so far"
+            onBand={onBand}
+            onTake={onTake}
+          />
+        )}
+        {f.found.map((s, i) => (
+          <FoundRow
+            key={i}
+            found={s}
+            title={`No. ${(i + 1).toString()}`}
+            onBand={onBand}
+            onTake={onTake}
+          />
+        ))}
+      </Box>
+      {!running && f.found.length === 0 && !f.best && (
+        <Typography>
+          Nothing on the shelf makes it. Let parts be bought, or ask for less.
+        </Typography>
+      )}
+      {f.rejected.length > 0 && (
+        <details>
+          <summary>What was stopped, the best first</summary>
+          <Box component="ul" sx={list}>
+            {f.rejected.map((s, i) => (
+              <FoundRow key={i} found={s} title="■ Stopped" onBand={onBand} />
+            ))}
+          </Box>
+        </details>
+      )}
+      {f.leftOut.length > 0 && (
+        <details>
+          <summary>
+            {f.leftOut.length} parts of the shelf have no place here
+          </summary>
+          <ul>
+            {f.leftOut.map((l) => (
+              <li key={`${l.part} ${l.why}`}>
+                <b>{l.part}</b>: {l.why}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </Box>
+  );
+}
+
+const list = { listStyle: "none", p: 0, my: 1 };
