@@ -70,7 +70,8 @@ public sealed record CornerOutlook
     public required Result CvDroop { get; init; }
 
     /// <summary>Swing of the lower ball joint from the old ride height to the planned one, °. From taped points only.</summary>
-    public required Result BallJointRide { get; init; }
+    public Result BallJointRide { get; init; } =
+        Result.No("°", "It was not worked out when this was kept.");
 
     /// <summary>Swing of the lower ball joint from the old ride height to full droop, °. From taped points only.</summary>
     public required Result BallJoint { get; init; }
@@ -88,7 +89,7 @@ public sealed record CornerOutlook
     public required bool ToppedOut { get; init; }
 
     /// <summary>Limits as far as they are known, the one that is used most first.</summary>
-    public required IReadOnlyList<LimitUse> Uses { get; init; }
+    public IReadOnlyList<LimitUse> Uses { get; init; } = [];
 
     /// <summary>Cautions, those that stop first.</summary>
     public required IReadOnlyList<Caution> Cautions { get; init; }

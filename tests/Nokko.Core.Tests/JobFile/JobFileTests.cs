@@ -63,6 +63,29 @@ public class JobFileTests
             ["level-pickup.job.json", "half-a-walk-round.job.json"]
         );
 
+    [Fact]
+    public void A_prediction_that_was_kept_before_limits_were_counted_is_still_read()
+    {
+        var kept = JsonSerializer.SerializeToNode(
+            Planning.StacksTests.Predict(
+                Planning.StacksTests.Both(
+                    Nokko.Core.Vehicles.Corners.Front,
+                    Sample.Plate(30, 25.4)
+                ),
+                Sample.Pickup
+            ),
+            JobJson.Options
+        )!;
+        foreach (var corner in kept["corners"]!.AsArray())
+        {
+            Assert.True(corner!.AsObject().Remove("uses"));
+            Assert.True(corner.AsObject().Remove("ballJointRide"));
+        }
+        var read = kept.Deserialize<Nokko.Core.Planning.Prediction>(JobJson.Options)!;
+        Assert.Equal(4, read.Corners.Count);
+        Assert.All(read.Corners, c => Assert.Empty(c.Uses));
+    }
+
     [Theory]
     [MemberData(nameof(Old))]
     public void A_file_of_every_older_version_is_still_read_and_becomes_the_same_job(

@@ -1,6 +1,9 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Fitting;
 using Nokko.Core.JobFile;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;
@@ -161,11 +164,22 @@ public class ProgressTests
             Of(d with { Plans = [.. d.Plans, second] }).Says,
             StringComparison.Ordinal
         );
-        // The second pass starts from what stands now and needs no offset.
-        var prediction = JobEvaluator.Evaluate(d with { Plans = [.. d.Plans, second] }).Predictions[
-            1
-        ];
-        Assert.Equal(1.9 * (15 - 25.4), prediction.FrontRise.Value!.Value, 9);
+        // The second pass starts from what stands now, needs no offset, and rests on what the first one did: 80 mm of 25.4.
+        var results = JobEvaluator.Evaluate(d with { Plans = [.. d.Plans, second] });
+        var trial = results.Trials.Single().Trial!;
+        Assert.Equal(25.4, trial.ThicknessMm, 9);
+        Assert.Equal(80, trial.FreeRiseMm, 9);
+        var line = new LiftLine(
+            new LiftPrior(
+                new(3, 6),
+                CornerLinkage.RuleOfThumb(SuspensionKind.CoilOverArm),
+                0.05 * 1.9,
+                0.2
+            )
+        ).Learn(trial with { Vehicle = "this" });
+        var change = line.Change("this", 25.4, 15);
+        Assert.True(change.Mean < 1.9 * (15 - 25.4) - 5);
+        Assert.Equal(change.Mean, results.Predictions[1].FrontRise.Value!.Value, 6);
     }
 
     [Fact]

@@ -49,6 +49,9 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       <Link component={To} to="/shelf" color="text.primary" sx={{ py: 1.2 }}>
         Shelf
       </Link>
+      <Link component={To} to="/evidence" color="text.primary" sx={{ py: 1.2 }}>
+        Evidence
+      </Link>
       <Box sx={{ flex: 1, textAlign: "right" }}>
         <SaveState />
       </Box>

@@ -1,0 +1,45 @@
+import type { Schemas } from "../../api/client";
+
+export const familyWords: Record<Schemas["LiftFamily"], string> = {
+  none: "several kinds at once",
+  spring: "what lengthens the spring",
+  wheel: "what acts at the wheel",
+  block: "blocks",
+  shackle: "shackles",
+  puck: "body pucks",
+  tyre: "tyres",
+};
+
+export const trialKey = (t: Schemas["JobTrial"]) => `${t.planId} ${t.axle}`;
+
+/** Whether a job lies so far from what was expected that somebody should look at it. */
+export const isOutlier = (s: Schemas["LineStep"]) => Math.abs(s.off) > 2.5;
+
+/** Trials that can be drawn: a claim, and a rise that was measured. */
+export const drawn = (trials: Schemas["JobTrial"][]) =>
+  trials.flatMap((t) =>
+    t.claim.value !== null && t.measured.value !== null
+      ? [
+          {
+            trial: t,
+            claim: t.claim.value,
+            measured: t.measured.value,
+            u: t.measured.u ?? 0,
+          },
+        ]
+      : [],
+  );
+
+/** How claims do in general, in one sentence. */
+export function shareSays(trials: Schemas["JobTrial"][]): string {
+  const points = drawn(trials).filter((p) => p.claim > 0);
+  if (points.length === 0) {
+    return "No part here had a claim to compare. Claims are recorded and compared, never trusted.";
+  }
+  const within = points.filter(
+    (p) => Math.abs(p.measured - p.claim) <= 6.35 + 2 * p.u,
+  ).length;
+  const mean =
+    points.reduce((sum, p) => sum + p.measured / p.claim, 0) / points.length;
+  return `Of ${points.length.toString()} claims ${within === 0 ? "none" : within.toString()} came true within a quarter inch and the tape; on the mean a part lifted ${mean.toFixed(2)} of what its box says. Claims are recorded and compared, never trusted.`;
+}
