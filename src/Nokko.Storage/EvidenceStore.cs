@@ -58,4 +58,30 @@ public static class EvidenceStore
             cancel
         );
     }
+
+    /// <summary>Works out what jobs have proved that were kept before proofs were: of all shops, those without a row.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static async Task WorkOutMissingTrials(this NokkoDb db, CancellationToken cancel)
+    {
+        var missing = await db
+            .Plans.IgnoreQueryFilters()
+            .Where(p => p.BegunAt != null)
+            .Select(p => new
+            {
+                Job = EF.Property<Guid>(p, NokkoDb.JobIdColumn),
+                Shop = EF.Property<Guid>(p, NokkoDb.ShopIdColumn),
+            })
+            .Distinct()
+            .Where(p => !db.Evidence.IgnoreQueryFilters().Any(e => e.Id == p.Job))
+            .ToListAsync(cancel);
+        foreach (var one in missing)
+        {
+            db.ShopId = one.Shop;
+            if (await db.LoadJob(one.Job, JobExtent.Work, cancel) is { } d)
+            {
+                await db.KeepTrials(d, JobEvaluator.Evaluate(d).Trials, cancel);
+            }
+        }
+    }
 }

@@ -16,6 +16,8 @@ internal static class Seeding
         {
             await db.Database.MigrateAsync();
         }
+        // Jobs of an older version have proved things too.
+        await db.WorkOutMissingTrials(CancellationToken.None);
         if (await db.Shops.AnyAsync())
         {
             return;

@@ -93,8 +93,8 @@ function Lines({ evidence: e }: { evidence: Schemas["EvidenceView"] }) {
             <Box component="span" sx={{ fontSize: "1.25rem", fontWeight: 700 }}>
               {l.ratio.mean.toFixed(2)} ± {(2 * l.ratio.sd).toFixed(2)}
             </Box>{" "}
-            for each of thickness, and {showText(l.offsetMm.mean, unit)} ±{" "}
-            {showText(2 * l.offsetMm.sd, unit)} once.
+            of its thickness, and {showText(l.offsetMm.mean, unit)} ±{" "}
+            {showText(2 * l.offsetMm.sd, unit)} more when it first goes in.
           </Typography>
           <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
             Loaded, as{" "}
@@ -206,7 +206,9 @@ function Trials({
                 <ResultLength result={t.measured} signed />
               </td>
               <td>
-                {t.whyNot ? `nothing: ${t.whyNot}` : familyWords[t.family]}
+                {t.whyNot
+                  ? `nothing: ${t.whyNot}`
+                  : `the ${t.axle} line of ${familyWords[t.family]}`}
               </td>
             </Box>
           ))}

@@ -2,8 +2,8 @@ import type { Schemas } from "../../api/client";
 
 export const familyWords: Record<Schemas["LiftFamily"], string> = {
   none: "several kinds at once",
-  spring: "what lengthens the spring",
-  wheel: "what acts at the wheel",
+  spring: "plates, rings and coil-overs",
+  wheel: "what acts at the wheel itself",
   block: "blocks",
   shackle: "shackles",
   puck: "body pucks",
@@ -15,10 +15,10 @@ export const trialKey = (t: Schemas["JobTrial"]) => `${t.planId} ${t.axle}`;
 /** Whether a job lies so far from what was expected that somebody should look at it. */
 export const isOutlier = (s: Schemas["LineStep"]) => Math.abs(s.off) > 2.5;
 
-/** Trials that can be drawn: a claim, and a rise that was measured. */
+/** Trials that can be drawn: a claim of a lift, and a rise that was measured. What one stack did after another has its line in the table only. */
 export const drawn = (trials: Schemas["JobTrial"][]) =>
   trials.flatMap((t) =>
-    t.claim.value !== null && t.measured.value !== null
+    t.claim.value !== null && t.claim.value > 0 && t.measured.value !== null
       ? [
           {
             trial: t,
@@ -32,7 +32,7 @@ export const drawn = (trials: Schemas["JobTrial"][]) =>
 
 /** How claims do in general, in one sentence. */
 export function shareSays(trials: Schemas["JobTrial"][]): string {
-  const points = drawn(trials).filter((p) => p.claim > 0);
+  const points = drawn(trials);
   if (points.length === 0) {
     return "No part here had a claim to compare. Claims are recorded and compared, never trusted.";
   }

@@ -192,7 +192,7 @@ function Proof({
           {proof.overall === "miss" && (
             <Button
               component={To}
-              to={`/jobs/${d.job.id}/plan`}
+              to={`/jobs/${d.job.id}/plan?find`}
               variant="contained"
             >
               Change the stack: a second pass
