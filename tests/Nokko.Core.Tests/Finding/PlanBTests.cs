@@ -1,0 +1,88 @@
+using Nokko.Core.Finding;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+using Nokko.Core.Stance;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Finding;
+
+public class PlanBTests
+{
+    private static readonly Part[] Shelf = [.. new[] { 20, 26, 30, 34, 40 }.Select(Plate)];
+
+    private static readonly Situation Here = new(
+        Sample.AsFound,
+        Sample.Pickup,
+        StanceOf.Compute(
+            Sample.Round(40, Sample.AsFound.Id),
+            Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+            Sample.Pickup
+        )
+    )
+    {
+        Target = Sample.Level,
+    };
+
+    private static readonly Plan Thirty = Sample.Plan(
+        (Corners.LF, PlacedPart.Of(Plate(30), Sample.Id(801))),
+        (Corners.RF, PlacedPart.Of(Plate(30), Sample.Id(802)))
+    );
+
+    [Fact]
+    public void Landing_high_takes_a_thinner_plate_and_landing_low_a_thicker_one()
+    {
+        var cases = PlanB.Of(Thirty, Here, Shelf, new SearchRules());
+        Assert.Equal([Corners.Front, Corners.Front], cases.Select(c => c.Axle));
+        var (high, low) = (cases[0], cases[1]);
+        Assert.True(high.OffMm > 0 && low.OffMm < 0);
+        Assert.True(Thickness(high) < 30);
+        Assert.True(Thickness(low) > 30);
+        // Only the axle that missed is opened again: two plates out, two in.
+        Assert.Equal((4, 1), (high.Stack!.Standing.Touched, high.Stack.Standing.Opened));
+        Assert.True(high.Stack.Chance > 0.75);
+    }
+
+    [Fact]
+    public void What_the_plan_has_taken_is_not_on_the_shelf_any_more()
+    {
+        // Nothing else is at hand: there is no plan B, and it says so.
+        Part[] only = [Plate(30) with { Count = 2 }];
+        var cases = PlanB.Of(Thirty, Here, only, new SearchRules());
+        Assert.All(
+            cases.Where(c => !c.StaysGood),
+            c => Assert.True(c.Stack is null || Thickness(c) == 0)
+        );
+    }
+
+    [Fact]
+    public void A_wide_tolerance_leaves_it_as_it_is()
+    {
+        var easy = Here with
+        {
+            Target = Sample.Level with { Tolerance = Sample.Mm(40), LeastFrontLift = Sample.Mm(1) },
+        };
+        // Off by one and a half tolerances is a miss whatever the tolerance is.
+        var cases = PlanB.Of(Thirty, easy, Shelf, new SearchRules());
+        Assert.All(cases, c => Assert.True(Math.Abs(c.OffMm) >= 60));
+        Assert.All(cases, c => Assert.False(c.StaysGood));
+    }
+
+    [Fact]
+    public void Without_a_prediction_there_is_no_plan_b() =>
+        Assert.Empty(PlanB.Of(Thirty, Here with { Baseline = null }, Shelf, new SearchRules()));
+
+    private static double Thickness(PlanB b) =>
+        CornerStack.At(b.Stack!.Plan.Stacks, Corners.LF).Sum(p => p.Thickness!.In("mm"));
+
+    private static Part Plate(int mm) =>
+        new()
+        {
+            Id = Sample.Id(900 + mm),
+            Number = $"P-{mm}",
+            Name = $"plate {mm}",
+            Kind = PartKind.StrutTopSpacer,
+            Thickness = Sample.Mm(mm),
+            Count = 4,
+        };
+}
