@@ -41,7 +41,7 @@ public sealed class WholeJobTests : IDisposable
         _browser.Type("Make", "Ostrel");
         _browser.Type("Model", "Drover");
         _browser.Type("Plate", "WQ 5 B");
-        _browser.Choose("Platform", "Ostrel Drover, second shape");
+        _browser.Choose("Platform", "Tindra Lark");
         _browser.Type("Odometer, mi", "48200");
         _browser.Type("Wheelbase", "127 1/2");
         _browser.Type("Tyre size", "round ones");

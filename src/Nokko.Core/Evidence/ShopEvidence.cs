@@ -56,7 +56,7 @@ public static class ShopEvidence
         Vehicle vehicle,
         IReadOnlyList<JobTrial> trials
     ) =>
-        trials
+        Once(trials)
             .Where(t => t.Trial is not null && t.PlatformId == vehicle.PlatformId)
             .Where(t => t.Suspension == vehicle.SuspensionOf(t.Axle).Kind)
             .GroupBy(t => (t.Axle, t.Family))
@@ -81,7 +81,7 @@ public static class ShopEvidence
         Func<Guid, Vehicle> vehicles
     ) =>
         [
-            .. trials
+            .. Once(trials)
                 .Where(t => t.Trial is not null)
                 .GroupBy(t => (t.PlatformId, t.Axle, t.Family))
                 .Select(g =>
@@ -103,6 +103,10 @@ public static class ShopEvidence
                 })
                 .OrderByDescending(l => l.Steps.Count),
         ];
+
+    /// <summary>Trials without copies of one job: what one walk-round of one vehicle proved counts once, the first that is given.</summary>
+    public static IEnumerable<JobTrial> Once(IEnumerable<JobTrial> trials) =>
+        trials.DistinctBy(t => (t.Said, t.Axle, t.At));
 
     private static IEnumerable<LineStep> Steps(LiftPrior prior, JobTrial[] jobs)
     {

@@ -70,7 +70,7 @@ public static class JobEvaluator
             .ToArray();
         Proof[] proofs = [.. d.Plans.Select(p => Proof(d, p, stances)).OfType<Proof>()];
         JobTrial[] trials = [.. JobTrial.Of(d, proofs, stances)];
-        JobTrial[] all = [.. others ?? [], .. trials];
+        JobTrial[] all = [.. trials, .. others ?? []];
         return new JobResults
         {
             Format = JobResults.FormatName,

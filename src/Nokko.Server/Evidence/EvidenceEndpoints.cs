@@ -108,8 +108,16 @@ internal static class EvidenceEndpoints
 
     private static async Task<JobTrial[]> Trials(NokkoDb db, CancellationToken cancel) =>
         [
-            .. (await db.Evidence.AsNoTracking().Select(e => e.Trials).ToListAsync(cancel))
-                .SelectMany(t => t)
+            .. ShopEvidence
+                .Once(
+                    (
+                        await db
+                            .Evidence.AsNoTracking()
+                            .OrderBy(e => e.Id)
+                            .Select(e => e.Trials)
+                            .ToListAsync(cancel)
+                    ).SelectMany(t => t)
+                )
                 .OrderByDescending(t => t.At)
                 .ThenBy(t => t.PlanId)
                 .ThenBy(t => t.Axle),

@@ -1,0 +1,283 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+public class FindingTests(Hosted server) : IClassFixture<Hosted>
+{
+    private async Task<(Caller, TestJob)> Measured(Guid? platform = null)
+    {
+        var caller = await server.SignIn();
+        var job = new TestJob(caller) { Platform = platform ?? Guid.CreateVersion7() };
+        await job.TakeIn();
+        await job.BeginRound();
+        await job.ReadAll("20 1/2", "20 1/2", "22 1/2", "22 1/2", "41", "41");
+        return (caller, job);
+    }
+
+    private static async Task<JsonNode> Wish(
+        Caller caller,
+        TestJob job,
+        object wish,
+        int expected = 200
+    )
+    {
+        var view = await caller.Get(job.Path);
+        var body = JsonContent.Create(wish).ReadFromJsonAsync<JsonObject>().Result!;
+        foreach (var field in (string[])["amount", "roof", "tyre"])
+        {
+            body.TryAdd(field, null);
+        }
+        body["commandId"] = Guid.CreateVersion7();
+        body["version"] = view["versions"]![job.Job.ToString()]!.GetValue<uint>();
+        return await caller.Post($"{job.Path}/wishes", body, expected);
+    }
+
+    private static object Inches(string typed) =>
+        new
+        {
+            typed,
+            unit = "in",
+            known = "told",
+            answers = Array.Empty<string>(),
+        };
+
+    /// <summary>Reads every line of a search.</summary>
+    private static async Task<JsonNode[]> Find(Caller caller, TestJob job, bool mayBuy = false)
+    {
+        using var answer = await caller.Http.PostAsJsonAsync(
+            $"{job.Path}/stacks",
+            new
+            {
+                fromStageId = job.Stage,
+                noSpacers = false,
+                noCutting = false,
+                preloadOnly = false,
+                keepDroop = false,
+                holdEveryLimit = false,
+                mayBuy,
+                sidesDiffer = false,
+            }
+        );
+        answer.EnsureSuccessStatusCode();
+        Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType!.MediaType);
+        return
+        [
+            .. (await answer.Content.ReadAsStringAsync())
+                .Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                .Select(l => JsonNode.Parse(l)!),
+        ];
+    }
+
+    private static JsonNode[] Found(JsonNode[] lines) =>
+        [.. lines.Select(l => l["found"]).OfType<JsonNode>()];
+
+    [Fact]
+    public async Task A_wish_becomes_numbers_that_are_stored_and_tells_what_each_corner_needs()
+    {
+        var (caller, job) = await Measured();
+        var view = await Wish(caller, job, new { kind = "raiseBoth", amount = Inches("1") });
+        Assert.Equal(
+            "1",
+            view["document"]!["job"]!["target"]!["leastFrontLift"]!["typed"]!.GetValue<string>()
+        );
+        // Two inches nose down and an inch more behind: three in front, one behind.
+        double Needed(int i) =>
+            view["results"]!["needed"]![i]!["rise"]!["value"]!.GetValue<double>();
+        Assert.Equal(3 * 25.4, Needed(0), 6);
+        Assert.Equal(25.4, Needed(2), 6);
+        var again = await caller.Get(job.Path);
+        Assert.Equal(
+            "1",
+            again["document"]!["job"]!["target"]!["leastRearLift"]!["typed"]!.GetValue<string>()
+        );
+    }
+
+    [Theory]
+    [InlineData("raiseBoth", "amount", "By how much")]
+    [InlineData("roomForTyre", "tyre", "no tyre size")]
+    [InlineData("levelLoaded", "kind", "State the load first")]
+    [InlineData("notAbove", "amount", "How high")]
+    public async Task A_wish_that_lacks_something_is_refused_at_its_field(
+        string kind,
+        string field,
+        string says
+    )
+    {
+        var (caller, job) = await Measured();
+        var refused = await Wish(caller, job, new { kind }, expected: 422);
+        Assert.Equal(field, refused["field"]!.GetValue<string>());
+        Assert.Contains(says, refused["detail"]!.GetValue<string>(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_stale_wish_is_refused_with_both_versions()
+    {
+        var (caller, job) = await Measured();
+        var body = new
+        {
+            commandId = Guid.CreateVersion7(),
+            version = 1u,
+            kind = "noLean",
+            amount = (object?)null,
+            roof = (object?)null,
+            tyre = (string?)null,
+        };
+        var stale = await caller.Post($"{job.Path}/wishes", body, expected: 409);
+        Assert.Equal("version", stale["field"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task Stacks_come_in_order_with_their_reasons_and_one_can_be_planned_as_it_stands()
+    {
+        var (caller, job) = await Measured();
+        var lines = await Find(caller, job);
+        var found = Found(lines);
+        Assert.Equal(10, found.Length);
+        Assert.True(lines[^1]["done"]!.GetValue<bool>());
+        Assert.True(
+            lines[^1]["looked"]!.GetValue<long>() < lines[^1]["combinations"]!.GetValue<double>()
+        );
+        // A part with a claim and no thickness is left out, and says so.
+        Assert.Contains(
+            lines[0]["leftOut"]!.AsArray(),
+            l =>
+                l!["part"]!.GetValue<string>() == "Moor box spacer"
+                && l["why"]!.GetValue<string>().Contains("no thickness", StringComparison.Ordinal)
+        );
+        Assert.All(found.Skip(1), f => Assert.NotNull(f["why"]));
+        var steps = found
+            .Select(f => Math.Floor((f["chance"]!.GetValue<double>() / 0.05) + 1e-6))
+            .ToArray();
+        Assert.Equal(steps.OrderDescending(), steps);
+        // The same numbers come out when it is planned by hand.
+        var plan = Guid.CreateVersion7();
+        var view = await caller.Put(
+            $"{job.Path}/plans/{plan}",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                version = (uint?)null,
+                fromStageId = job.Stage,
+                name = "Plan A",
+                stacks = found[0]!["stacks"]!
+                    .AsArray()
+                    .Select(s => new
+                    {
+                        corner = s!["corner"]!.GetValue<string>(),
+                        parts = s["parts"]!
+                            .AsArray()
+                            .Select(p => new
+                            {
+                                id = Guid.CreateVersion7(),
+                                partId = p!["partId"]!.GetValue<Guid>(),
+                            }),
+                    }),
+            }
+        );
+        var prediction = view["results"]!["predictions"]![0]!;
+        Assert.Equal(
+            found[0]["chance"]!.GetValue<double>(),
+            prediction["landing"]!["value"]!.GetValue<double>(),
+            6
+        );
+        var second = (await caller.Get($"{job.Path}/plans/{plan}/plan-b")).AsArray();
+        Assert.Equal(2, second.Count);
+        Assert.True(second[0]!["offMm"]!.GetValue<double>() > 0);
+        Assert.True(second[1]!["offMm"]!.GetValue<double>() < 0);
+    }
+
+    [Fact]
+    public async Task Without_readings_the_search_says_what_to_do_first()
+    {
+        var caller = await server.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        var lines = await Find(caller, job);
+        Assert.Contains(
+            "walk round",
+            lines[0]["cannot"]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
+        Assert.Empty(Found(lines));
+    }
+
+    [Fact]
+    public async Task Room_for_a_tyre_is_told_without_storing_anything()
+    {
+        var (caller, job) = await Measured();
+        var room = (await caller.Get($"{job.Path}/tyre-room?tyre=33x12.50R15")).AsArray();
+        Assert.Equal(2, room.Count);
+        Assert.Contains(
+            "Tape the gap",
+            room[0]!["parked"]!["cannot"]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public async Task A_job_that_is_proved_becomes_evidence_and_moves_its_sister_s_prediction()
+    {
+        var (caller, job) = await Measured();
+        await job.Begin(await job.PlaceInFront("T-100"));
+        await job.BeginRound();
+        await job.ReadAll("23", "23", "22 1/2", "22 1/2", "42 7/16", "42 7/16");
+        var evidence = await caller.Get("/api/evidence");
+        var line = evidence["lines"]!
+            .AsArray()
+            .Single(l => l!["platformId"]!.GetValue<Guid>() == job.Platform)!;
+        // Two and a half inches of one inch of plate.
+        Assert.True(line["ratio"]!["mean"]!.GetValue<double>() > 2.1);
+        var trial = evidence["trials"]!
+            .AsArray()
+            .Single(t => t!["jobId"]!.GetValue<Guid>() == job.Job)!;
+        Assert.Equal(63.5, trial["measured"]!["value"]!.GetValue<double>(), 6);
+        Assert.Equal(63.5, trial["trial"]!["freeRiseMm"]!.GetValue<double>(), 6);
+
+        var csv = await caller.Http.GetStringAsync(
+            new Uri("/api/evidence.csv", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.StartsWith("platform,vehicle,axle", csv, StringComparison.Ordinal);
+        Assert.Contains("Alder plate 1", csv, StringComparison.Ordinal);
+        Assert.Contains("63.5", csv, StringComparison.Ordinal);
+
+        var (_, sister) = await Measured(job.Platform);
+        var view = await sister.PlaceInFront("T-100");
+        var prediction = view["results"]!["predictions"]![0]!;
+        Assert.True(prediction["frontRise"]!["value"]!.GetValue<double>() > 3 + (1.9 * 25.4) + 5);
+        Assert.Contains(
+            prediction["basis"]!.AsArray(),
+            b => b!.GetValue<string>().Contains("1 job of this platform", StringComparison.Ordinal)
+        );
+        // A correction afterwards is evidence at once.
+        var before = await server.Ask<string>(
+            $"select trials::text from job_evidence where id = '{job.Job}'"
+        );
+        await job.BeginRound();
+        await job.ReadAll("22 1/2", "22 1/2", "22 1/2", "22 1/2", "42 3/16", "42 3/16");
+        Assert.NotEqual(
+            before,
+            await server.Ask<string>(
+                $"select trials::text from job_evidence where id = '{job.Job}'"
+            )
+        );
+    }
+
+    [Fact]
+    public async Task A_second_pass_finds_the_change_to_make_now()
+    {
+        var (caller, job) = await Measured();
+        await job.Begin(await job.PlaceInFront("T-150"));
+        await job.BeginRound();
+        // 3 1/2 in instead of 2: the nose stands high by 1 1/2.
+        await job.ReadAll("24", "24", "22 1/2", "22 1/2", "43", "43");
+        var found = Found(await Find(caller, job));
+        var touches = found[0]["touches"]!.AsArray().Select(t => t!.GetValue<string>()).ToArray();
+        Assert.Contains("front: out Alder plate 1 1/2", touches);
+        // What the first pass proved makes this one surer than any first one.
+        Assert.True(found[0]["chance"]!.GetValue<double>() > 0.6);
+        Assert.Equal(0, found[0]["prediction"]!["rake"]!["value"]!.GetValue<double>(), 7.0);
+    }
+}
