@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Nokko.Core.Finding;
 using Nokko.Core.JobFile;
 
 namespace Nokko.Tool;
@@ -46,7 +47,13 @@ public static class Program
             return 1;
         }
         output.WriteLine(
-            JsonSerializer.Serialize(JobEvaluator.Evaluate(document), JobJson.Indented)
+            JsonSerializer.Serialize(
+                JobEvaluator.Evaluate(document) with
+                {
+                    Ranking = RankedStack.Of(document),
+                },
+                JobJson.Indented
+            )
         );
         return 0;
     }

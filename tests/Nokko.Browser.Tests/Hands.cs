@@ -71,9 +71,9 @@ internal static partial class Hands
             .SendKeys(keys.Replace("\n", OpenQA.Selenium.Keys.Enter, StringComparison.Ordinal));
 
     /// <summary>Goes from field to field until the one with these words has the focus.</summary>
-    public static void TabTo(this Driving.Browser b, string words)
+    public static void TabTo(this Driving.Browser b, string words, string? seen = null)
     {
-        b.Sees(words);
+        b.Sees(seen ?? words);
         for (var i = 0; i < 120; i++)
         {
             b.Keys(OpenQA.Selenium.Keys.Tab);

@@ -32,6 +32,9 @@ public sealed record JobResults
     /// <summary>Prediction of every plan as the core computes it now, from the latest walk-round of its first stage.</summary>
     public required IReadOnlyList<Prediction> Predictions { get; init; }
 
+    /// <summary>Stacks that land, in order, made of the parts that the job itself names; null where nobody asked.</summary>
+    public IReadOnlyList<RankedStack>? Ranking { get; init; }
+
     /// <summary>By how much each corner must rise from where it stands now; empty while nothing was measured.</summary>
     public IReadOnlyList<NeededRise> Needed { get; init; } = [];
 

@@ -3453,6 +3453,8 @@ export interface components {
             walkRounds: components["schemas"]["WalkRoundStance"][];
             /** @description Prediction of every plan as the core computes it now, from the latest walk-round of its first stage. */
             predictions: components["schemas"]["Prediction"][];
+            /** @description Stacks that land, in order, made of the parts that the job itself names; null where nobody asked. */
+            ranking: null | components["schemas"]["RankedStack"][];
             /** @description By how much each corner must rise from where it stands now; empty while nothing was measured. */
             needed: components["schemas"]["NeededRise"][];
             /** @description What would make the next prediction better, and by how much. */
@@ -4424,6 +4426,18 @@ export interface components {
             known: components["schemas"]["Known"];
             answers: null | string[];
         };
+        /** @description A stack with its place in the order, for files. */
+        RankedStack: {
+            /** @description What would stand at every corner. */
+            stacks: components["schemas"]["CornerStack"][];
+            /**
+             * Format: double
+             * @description Chance that it lands within what is wanted.
+             */
+            chance: number;
+            /** @description What orders it. */
+            standing: components["schemas"]["Standing"];
+        };
         /**
          * @description On what a lift ratio rests.
          * @enum {unknown}
@@ -4758,11 +4772,45 @@ export interface components {
             station: string;
             height: components["schemas"]["QuantityInput"];
         };
+        /** @description Where a stack stands in the order. */
         Standing: {
-            device: string;
-            /** Format: uuid */
-            walkRoundId: string;
-            place: string;
+            /**
+             * Format: int32
+             * @description Steps of 0.05 that the chance falls short of certain.
+             */
+            missing: number;
+            /**
+             * Format: int32
+             * @description Pieces that come or go; counted only in a second look.
+             */
+            touched: number;
+            /**
+             * Format: int32
+             * @description Steps of 0.05 of the limit that is used most.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description Works that cannot be undone.
+             */
+            irreversible: number;
+            /**
+             * Format: int32
+             * @description Axles opened.
+             */
+            opened: number;
+            /**
+             * Format: double
+             * @description Hours.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Price of what comes.
+             */
+            cost: number;
+            /** @description Ids of the parts, corner by corner; empty stands before all. */
+            parts: string;
         };
         /** @description A load that was stated: a heavier engine, a winch, a water tank, a trailer on the bar. */
         StatedLoad: {

@@ -21,7 +21,8 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       sx={{
         display: "flex",
         alignItems: "center",
-        gap: { xs: 0.5, sm: 1.5 },
+        flexWrap: "wrap",
+        columnGap: { xs: 1, sm: 1.5 },
         px: { xs: 1, sm: 2 },
         borderBottom: 1,
         borderColor: "divider",

@@ -103,7 +103,7 @@ export function FoundRow({
       {onTake && s.touches.length > 0 && (
         <Button
           variant="outlined"
-          aria-label={`Take ${title} as a plan`}
+          aria-label={`Take as a plan: ${title}`}
           onClick={() => {
             onTake(s);
           }}
