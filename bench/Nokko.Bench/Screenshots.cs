@@ -45,6 +45,16 @@ internal static class Screenshots
         Scroll("//*[@role='group'][@aria-label='Plans side by side']");
         Shoot("travel", "droop");
         browser.Resize(1280, 800);
+        browser.Resize(1280, 1180);
+        Job("HO 32 T", "plan", "Wanted");
+        browser.Press("Say what is wanted");
+        browser.Press("Find stacks");
+        browser.Sees("had to be worked out");
+        Scroll("//section[@aria-label='What is wanted']");
+        Shoot("finding", "Behind the one above");
+        browser.Resize(1280, 800);
+        browser.Open($"{server.Address}/evidence");
+        Shoot("evidence", "Claimed against measured");
         Job("HO 31 T", "fit", "The card");
         Shoot("fit", "Hold point");
         Job("NF 77 W", "prove", "does not fit");

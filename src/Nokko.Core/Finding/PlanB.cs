@@ -113,7 +113,7 @@ public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool St
             {
                 continue;
             }
-            if (found.Standing.Touched == 0)
+            if (found.Rank.Touched == 0)
             {
                 asItIs = found;
                 if (found.Chance >= GoodEnough)

@@ -6,12 +6,8 @@ namespace Nokko.Core.Finding;
 /// <summary>A stack with its place in the order, for files.</summary>
 /// <param name="Stacks">What would stand at every corner.</param>
 /// <param name="Chance">Chance that it lands within what is wanted.</param>
-/// <param name="Standing">What orders it.</param>
-public sealed record RankedStack(
-    IReadOnlyList<CornerStack> Stacks,
-    double Chance,
-    Standing Standing
-)
+/// <param name="Rank">What orders it.</param>
+public sealed record RankedStack(IReadOnlyList<CornerStack> Stacks, double Chance, Rank Rank)
 {
     private const int Most = 10;
 
@@ -45,11 +41,7 @@ public sealed record RankedStack(
                 .Run()
                 .Where(n => n is { Proved: true, Found.Stopped: null })
                 .Take(Most)
-                .Select(n => new RankedStack(
-                    n.Found!.Plan.Stacks,
-                    n.Found.Chance,
-                    n.Found.Standing
-                )),
+                .Select(n => new RankedStack(n.Found!.Plan.Stacks, n.Found.Chance, n.Found.Rank)),
         ];
     }
 

@@ -4,130 +4,6 @@ using Nokko.Core.Planning;
 
 namespace Nokko.Core.Finding;
 
-/// <summary>What a shop's school, its shelf or this owner rules out or lets in.</summary>
-public sealed record SearchRules
-{
-    /// <summary>Most pieces that come new to one corner.</summary>
-    public const int MostNewPieces = 2;
-
-    /// <summary>Full springs only: no plate, ring or spacer comes in.</summary>
-    public bool NoSpacers { get; init; }
-
-    /// <summary>Nothing is cut that cannot be undone.</summary>
-    public bool NoCutting { get; init; }
-
-    /// <summary>Of what lengthens the spring, only what squeezes the coil inside its strut.</summary>
-    public bool PreloadOnly { get; init; }
-
-    /// <summary>No corner gives up more than a quarter of its droop.</summary>
-    public bool KeepDroop { get; init; }
-
-    /// <summary>Rules of thumb stop a stack too, not only entered limits.</summary>
-    public bool HoldEveryLimit { get; init; }
-
-    /// <summary>Parts that are not on the shelf may be bought.</summary>
-    public bool MayBuy { get; init; }
-
-    /// <summary>Left and right may get different stacks.</summary>
-    public bool SidesDiffer { get; init; }
-
-    /// <summary>For a second look at a job: a good chance is enough, then the fewest pieces that are touched.</summary>
-    public bool FewestTouched { get; init; }
-
-    /// <summary>Why a part of a kind does not come in; null when it may.</summary>
-    /// <param name="kind">The kind.</param>
-    public string? WhyNot(PartKind kind) =>
-        NoSpacers
-        && kind
-            is PartKind.StrutTopSpacer
-                or PartKind.StrutLowerSpacer
-                or PartKind.PreloadSpacer
-                or PartKind.CoilSpacer
-            ? "no spacers, by choice"
-        : PreloadOnly
-        && PartRule.Of(kind).Family == LiftFamily.Spring
-        && kind is not (PartKind.PreloadSpacer or PartKind.RaisedCollar)
-            ? "preload only, by choice"
-        : null;
-}
-
-/// <summary>Where a stack stands in the order.</summary>
-/// <remarks>Source: computation.md, section 9: chance in steps of 0.05, the limit that is used most in steps of 0.05, irreversible work, axles opened, hours, cost, ids of parts.</remarks>
-/// <param name="Missing">Steps of 0.05 that the chance falls short of certain.</param>
-/// <param name="Touched">Pieces that come or go; counted only in a second look.</param>
-/// <param name="Share">Steps of 0.05 of the limit that is used most.</param>
-/// <param name="Irreversible">Works that cannot be undone.</param>
-/// <param name="Opened">Axles opened.</param>
-/// <param name="Hours">Hours.</param>
-/// <param name="Cost">Price of what comes.</param>
-/// <param name="Parts">Ids of the parts, corner by corner; empty stands before all.</param>
-public readonly record struct Standing(
-    int Missing,
-    int Touched,
-    int Share,
-    int Irreversible,
-    int Opened,
-    double Hours,
-    double Cost,
-    string Parts
-)
-{
-    /// <summary>Width of a step of chance and of a limit's share.</summary>
-    public const double Step = 0.05;
-
-    /// <summary>Enough of a chance for a second look, in steps short of certain.</summary>
-    public const int EnoughMissing = 5;
-
-    /// <summary>Steps that a chance falls short of certain.</summary>
-    public static int MissingOf(double chance) => 20 - (int)Math.Floor((chance / Step) + 1e-6);
-
-    /// <summary>Steps of a share.</summary>
-    public static int StepsOf(double share) => (int)Math.Floor((share / Step) + 1e-9);
-
-    /// <summary>The order, the best first.</summary>
-    public static IComparer<Standing> Order { get; } = Comparer<Standing>.Create(Compare);
-
-    private static int Compare(Standing a, Standing b)
-    {
-        var by = a.Missing.CompareTo(b.Missing);
-        by = by != 0 ? by : a.Touched.CompareTo(b.Touched);
-        by = by != 0 ? by : a.Share.CompareTo(b.Share);
-        by = by != 0 ? by : a.Irreversible.CompareTo(b.Irreversible);
-        by = by != 0 ? by : a.Opened.CompareTo(b.Opened);
-        by = by != 0 ? by : a.Hours.CompareTo(b.Hours);
-        by = by != 0 ? by : a.Cost.CompareTo(b.Cost);
-        return by != 0 ? by : string.CompareOrdinal(a.Parts, b.Parts);
-    }
-}
-
-/// <summary>A stack that was found.</summary>
-/// <param name="Plan">What would stand at every corner.</param>
-/// <param name="Chance">Chance that it lands within what is wanted, to 1e-4.</param>
-/// <param name="Standing">Where it stands in the order.</param>
-/// <param name="Most">The limit that is used most, with its corner; null when none is known.</param>
-/// <param name="Irreversible">Works that cannot be undone, in a fitter's words.</param>
-/// <param name="Hours">Hours to fit what comes.</param>
-/// <param name="HoursGuessed">Whether some of them are a rule of thumb.</param>
-/// <param name="ToBuy">Names of parts that are not on the shelf, with how many.</param>
-/// <param name="Stopped">Why it must not be fitted; null when nothing forbids it.</param>
-public sealed record FoundStack(
-    Plan Plan,
-    double Chance,
-    Standing Standing,
-    (string Corner, LimitUse Use)? Most,
-    IReadOnlyList<string> Irreversible,
-    double Hours,
-    bool HoursGuessed,
-    IReadOnlyList<string> ToBuy,
-    string? Stopped
-);
-
-/// <summary>What a search has to say while it runs.</summary>
-/// <param name="Found">The next in the order, or the best so far.</param>
-/// <param name="Proved">Whether its place in the order is proved; else it is only the best so far.</param>
-/// <param name="Looked">Stacks that were worked out.</param>
-public sealed record SearchNews(FoundStack? Found, bool Proved, long Looked);
-
 /// <summary>Finds the stacks that land, in order: exact, by branch and bound.</summary>
 /// <remarks>
 /// Source: computation.md, section 9. Every stack of an axle is worked out once; its figures add to those of the other axle's.
@@ -136,7 +12,7 @@ public sealed record SearchNews(FoundStack? Found, bool Proved, long Looked);
 /// </remarks>
 public sealed class StackSearch
 {
-    private readonly PriorityQueue<Branch, Standing> _open = new(Standing.Order);
+    private readonly PriorityQueue<Branch, Rank> _open = new(Rank.Order);
     private readonly StanceOdds? _odds;
     private readonly (double[] Low, double[] High) _box;
     private readonly AxleOptions? _front;
@@ -242,8 +118,8 @@ public sealed class StackSearch
             }
             if (branch.Worked is { } worked)
             {
-                var better = Weigh(worked, out var standing);
-                _open.Enqueue(branch, standing);
+                var better = Weigh(worked, out var rank);
+                _open.Enqueue(branch, rank);
                 if (better is not null)
                 {
                     yield return new SearchNews(better, false, Looked);
@@ -290,14 +166,14 @@ public sealed class StackSearch
             if (rear.IsLeaf || (!front.IsLeaf && front.Spread >= rear.Spread))
             {
                 front =
-                    Standing.Order.Compare(Bound(front.Less!, rear), Bound(front.More!, rear)) <= 0
+                    Rank.Order.Compare(Bound(front.Less!, rear), Bound(front.More!, rear)) <= 0
                         ? front.Less!
                         : front.More!;
             }
             else
             {
                 rear =
-                    Standing.Order.Compare(Bound(front, rear.Less!), Bound(front, rear.More!)) <= 0
+                    Rank.Order.Compare(Bound(front, rear.Less!), Bound(front, rear.More!)) <= 0
                         ? rear.Less!
                         : rear.More!;
             }
@@ -312,7 +188,7 @@ public sealed class StackSearch
     }
 
     /// <summary>What no stack of two groups can beat.</summary>
-    private Standing Bound(StackGroup front, StackGroup rear)
+    private Rank Bound(StackGroup front, StackGroup rear)
     {
         var chance = 1.0;
         for (var f = 0; f < StanceOdds.Count; f++)
@@ -347,7 +223,7 @@ public sealed class StackSearch
         );
     }
 
-    private Standing Stand(
+    private Rank Stand(
         double chance,
         int touched,
         double share,
@@ -358,11 +234,11 @@ public sealed class StackSearch
         string parts
     )
     {
-        var missing = Standing.MissingOf(chance);
-        return new Standing(
-            _rules.FewestTouched ? Math.Max(missing, Standing.EnoughMissing) : missing,
+        var missing = Rank.MissingOf(chance);
+        return new Rank(
+            _rules.FewestTouched ? Math.Max(missing, Rank.EnoughMissing) : missing,
             _rules.FewestTouched ? touched : 0,
-            Standing.StepsOf(share),
+            Rank.StepsOf(share),
             irreversible,
             opened,
             hours,
@@ -389,14 +265,14 @@ public sealed class StackSearch
             },
             bound with
             {
-                Share = Standing.StepsOf(worked.Most?.Use.Share ?? 0),
+                Share = Rank.StepsOf(worked.Most?.Use.Share ?? 0),
             }
         );
     }
 
     /// <summary>Gives a stack its chance, as finely as its step asks for.</summary>
     /// <returns>The stack when it is the best so far.</returns>
-    private FoundStack? Weigh(Worked worked, out Standing standing)
+    private FoundStack? Weigh(Worked worked, out Rank rank)
     {
         Looked++;
         var chance = 0.0;
@@ -404,7 +280,7 @@ public sealed class StackSearch
         {
             var error = NormalBox.Levels[level].Error;
             chance = Chance(worked, level);
-            if (Standing.MissingOf(chance - error) == Standing.MissingOf(chance + error))
+            if (Rank.MissingOf(chance - error) == Rank.MissingOf(chance + error))
             {
                 break;
             }
@@ -414,10 +290,10 @@ public sealed class StackSearch
             }
         }
         worked.Chance = chance;
-        standing = StandingOf(worked, chance);
+        rank = RankOf(worked, chance);
         if (
             worked.Stopped is not null
-            || (_best is not null && Standing.Order.Compare(standing, _best.Standing) >= 0)
+            || (_best is not null && Rank.Order.Compare(rank, _best.Rank) >= 0)
         )
         {
             return null;
@@ -477,7 +353,7 @@ public sealed class StackSearch
         }
     }
 
-    private Standing StandingOf(Worked w, double chance) =>
+    private Rank RankOf(Worked w, double chance) =>
         Stand(
             chance,
             w.Front.Touched + w.Rear.Touched,
@@ -499,7 +375,7 @@ public sealed class StackSearch
                 Stacks = Stacks(w),
             },
             Chance(w, null),
-            StandingOf(w, chance),
+            RankOf(w, chance),
             w.Most,
             [.. w.Corners.SelectMany(c => c.Irreversible)],
             w.Front.Hours + w.Rear.Hours,

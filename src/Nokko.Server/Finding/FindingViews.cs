@@ -133,7 +133,7 @@ internal sealed record FoundView(
     /// <summary>The first thing in which a stack falls behind the one before it.</summary>
     private static string Behind(FoundStack before, FoundStack s)
     {
-        var (a, b) = (before.Standing, s.Standing);
+        var (a, b) = (before.Rank, s.Rank);
         string Text(FormattableString f) => f.ToString(CultureInfo.InvariantCulture);
         return b.Missing != a.Missing
                 ? Text($"less likely to land: {s.Chance:0.00} against {before.Chance:0.00}")

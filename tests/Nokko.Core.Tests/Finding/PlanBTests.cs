@@ -39,7 +39,7 @@ public class PlanBTests
         Assert.True(Thickness(high) < 30);
         Assert.True(Thickness(low) > 30);
         // Only the axle that missed is opened again: two plates out, two in.
-        Assert.Equal((4, 1), (high.Stack!.Standing.Touched, high.Stack.Standing.Opened));
+        Assert.Equal((4, 1), (high.Stack!.Rank.Touched, high.Stack.Rank.Opened));
         Assert.True(high.Stack.Chance > 0.75);
     }
 

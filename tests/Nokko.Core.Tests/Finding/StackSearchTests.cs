@@ -39,12 +39,12 @@ public class StackSearchTests
                         .Select(n => n.Found!)
                         .Take(10)
                         .ToArray();
-                    var all = All(situation, shelf, rules).Order(Standing.Order).Take(10).ToArray();
+                    var all = All(situation, shelf, rules).Order(Rank.Order).Take(10).ToArray();
                     Assert.Equal(all.Length, found.Length);
                     for (var i = 0; i < all.Length; i++)
                     {
-                        Assert.Equal(all[i].Parts, found[i].Standing.Parts);
-                        Assert.Equal(all[i], found[i].Standing);
+                        Assert.Equal(all[i].Parts, found[i].Rank.Parts);
+                        Assert.Equal(all[i], found[i].Rank);
                     }
                 },
                 iter: 60
@@ -57,7 +57,7 @@ public class StackSearchTests
         Part[] shelf = [Shelf(1, 30, 2), Shelf(2, 10, 4), Shelf(3, 50, 2)];
         var first = Proved(Measured(Sample.Level), shelf)[0];
         Assert.Equal("LF: part 1 · RF: part 1", Said(first));
-        Assert.Equal(1, first.Standing.Opened);
+        Assert.Equal(1, first.Rank.Opened);
         Assert.Empty(first.ToBuy);
     }
 
@@ -106,7 +106,7 @@ public class StackSearchTests
         var first = Proved(situation, [shelf])[0];
         Assert.Equal("LR: part 1 · RR: part 1", Said(first));
         Assert.Empty(first.ToBuy);
-        Assert.Equal(2, first.Standing.Opened);
+        Assert.Equal(2, first.Rank.Opened);
     }
 
     [Fact]
@@ -192,7 +192,7 @@ public class StackSearchTests
         );
         Part[] shelf = [Shelf(1, 8, 2), Shelf(2, 18, 2)];
         Assert.All(
-            Proved(situation, shelf).Where(s => s.Standing.Missing < 20),
+            Proved(situation, shelf).Where(s => s.Rank.Missing < 20),
             s => Assert.Equal(0, s.Plan.Stacks.Count % 2)
         );
         var apart = Proved(situation, shelf, new() { SidesDiffer = true })[0];
@@ -364,7 +364,7 @@ public class StackSearchTests
         );
     }
 
-    private static IEnumerable<Standing> All(Situation s, Part[] shelf, SearchRules rules)
+    private static IEnumerable<Rank> All(Situation s, Part[] shelf, SearchRules rules)
     {
         Part[][][] per =
         [
@@ -387,9 +387,9 @@ public class StackSearchTests
                         var rr in rules.SidesDiffer ? per[3].Where(p => ButForOne(lr, p)) : [lr]
                     )
                     {
-                        if (Rank(s, [lf, rf, lr, rr], rules) is { } standing)
+                        if (RankOf(s, [lf, rf, lr, rr], rules) is { } rank)
                         {
-                            yield return standing;
+                            yield return rank;
                         }
                     }
                 }
@@ -418,7 +418,7 @@ public class StackSearchTests
         }
     }
 
-    private static Standing? Rank(Situation s, Part[][] corners, SearchRules rules)
+    private static Rank? RankOf(Situation s, Part[][] corners, SearchRules rules)
     {
         if (
             corners
@@ -460,7 +460,7 @@ public class StackSearchTests
             return null;
         }
         var come = corners.SelectMany(c => c).ToArray();
-        return new Standing(
+        return new Rank(
             20 - (int)Math.Floor((p.Landing!.Value!.Value / 0.05) + 1e-6),
             0,
             (int)Math.Floor((uses.Select(u => u.Share).DefaultIfEmpty(0).Max() / 0.05) + 1e-9),

@@ -4426,6 +4426,46 @@ export interface components {
             known: components["schemas"]["Known"];
             answers: null | string[];
         };
+        /** @description Where a stack stands in the order. */
+        Rank: {
+            /**
+             * Format: int32
+             * @description Steps of 0.05 that the chance falls short of certain.
+             */
+            missing: number;
+            /**
+             * Format: int32
+             * @description Pieces that come or go; counted only in a second look.
+             */
+            touched: number;
+            /**
+             * Format: int32
+             * @description Steps of 0.05 of the limit that is used most.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description Works that cannot be undone.
+             */
+            irreversible: number;
+            /**
+             * Format: int32
+             * @description Axles opened.
+             */
+            opened: number;
+            /**
+             * Format: double
+             * @description Hours.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Price of what comes.
+             */
+            cost: number;
+            /** @description Ids of the parts, corner by corner; empty stands before all. */
+            parts: string;
+        };
         /** @description A stack with its place in the order, for files. */
         RankedStack: {
             /** @description What would stand at every corner. */
@@ -4436,7 +4476,7 @@ export interface components {
              */
             chance: number;
             /** @description What orders it. */
-            standing: components["schemas"]["Standing"];
+            rank: components["schemas"]["Rank"];
         };
         /**
          * @description On what a lift ratio rests.
@@ -4772,45 +4812,11 @@ export interface components {
             station: string;
             height: components["schemas"]["QuantityInput"];
         };
-        /** @description Where a stack stands in the order. */
         Standing: {
-            /**
-             * Format: int32
-             * @description Steps of 0.05 that the chance falls short of certain.
-             */
-            missing: number;
-            /**
-             * Format: int32
-             * @description Pieces that come or go; counted only in a second look.
-             */
-            touched: number;
-            /**
-             * Format: int32
-             * @description Steps of 0.05 of the limit that is used most.
-             */
-            share: number;
-            /**
-             * Format: int32
-             * @description Works that cannot be undone.
-             */
-            irreversible: number;
-            /**
-             * Format: int32
-             * @description Axles opened.
-             */
-            opened: number;
-            /**
-             * Format: double
-             * @description Hours.
-             */
-            hours: number;
-            /**
-             * Format: double
-             * @description Price of what comes.
-             */
-            cost: number;
-            /** @description Ids of the parts, corner by corner; empty stands before all. */
-            parts: string;
+            device: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            place: string;
         };
         /** @description A load that was stated: a heavier engine, a winch, a water tank, a trailer on the bar. */
         StatedLoad: {

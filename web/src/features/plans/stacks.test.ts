@@ -9,6 +9,7 @@ import {
   placed,
   placings,
   raised,
+  taken,
   without,
   type Stacks,
 } from "./stacks";
@@ -129,5 +130,26 @@ describe("stacks", () => {
   it("names the next plan by the first free letter", () => {
     expect(nextName([])).toBe("Plan A");
     expect(nextName(["Plan A", "Plan C", "soft"])).toBe("Plan B");
+  });
+});
+
+describe("stacks that were found", () => {
+  it("keep the key of what stands and give a new one to what comes", () => {
+    const standing: Stacks = [
+      { corner: "LF", parts: [piece("a", "plate")] },
+      { corner: "RF", parts: [] },
+    ];
+    const found: Stacks = [
+      { corner: "LF", parts: [piece("x", "ring")] },
+      { corner: "LR", parts: [piece("a", "plate")] },
+    ];
+    const placings = taken(found, standing);
+    expect(placings.map((p) => p.corner)).toEqual(["LF", "RF", "LR", "RR"]);
+    expect(placings[0]?.parts[0]).toMatchObject({ partId: "ring" });
+    expect(placings[0]?.parts[0]?.id).not.toBe("x");
+    // A plate that moves to the rear is the same plate.
+    expect(placings[2]?.parts).toEqual([
+      { id: "a", partId: null, raise: null },
+    ]);
   });
 });

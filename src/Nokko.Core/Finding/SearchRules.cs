@@ -1,0 +1,50 @@
+using Nokko.Core.Parts;
+
+namespace Nokko.Core.Finding;
+
+/// <summary>What a shop's school, its shelf or this owner rules out or lets in.</summary>
+public sealed record SearchRules
+{
+    /// <summary>Most pieces that come new to one corner.</summary>
+    public const int MostNewPieces = 2;
+
+    /// <summary>Full springs only: no plate, ring or spacer comes in.</summary>
+    public bool NoSpacers { get; init; }
+
+    /// <summary>Nothing is cut that cannot be undone.</summary>
+    public bool NoCutting { get; init; }
+
+    /// <summary>Of what lengthens the spring, only what squeezes the coil inside its strut.</summary>
+    public bool PreloadOnly { get; init; }
+
+    /// <summary>No corner gives up more than a quarter of its droop.</summary>
+    public bool KeepDroop { get; init; }
+
+    /// <summary>Rules of thumb stop a stack too, not only entered limits.</summary>
+    public bool HoldEveryLimit { get; init; }
+
+    /// <summary>Parts that are not on the shelf may be bought.</summary>
+    public bool MayBuy { get; init; }
+
+    /// <summary>Left and right may get different stacks.</summary>
+    public bool SidesDiffer { get; init; }
+
+    /// <summary>For a second look at a job: a good chance is enough, then the fewest pieces that are touched.</summary>
+    public bool FewestTouched { get; init; }
+
+    /// <summary>Why a part of a kind does not come in; null when it may.</summary>
+    /// <param name="kind">The kind.</param>
+    public string? WhyNot(PartKind kind) =>
+        NoSpacers
+        && kind
+            is PartKind.StrutTopSpacer
+                or PartKind.StrutLowerSpacer
+                or PartKind.PreloadSpacer
+                or PartKind.CoilSpacer
+            ? "no spacers, by choice"
+        : PreloadOnly
+        && PartRule.Of(kind).Family == LiftFamily.Spring
+        && kind is not (PartKind.PreloadSpacer or PartKind.RaisedCollar)
+            ? "preload only, by choice"
+        : null;
+}
