@@ -1,0 +1,197 @@
+using System.Globalization;
+using Nokko.Core.Parts;
+using Nokko.Core.Planning;
+
+namespace Nokko.Core.Finding;
+
+/// <content>Works single stacks out.</content>
+public sealed partial class StackSearch
+{
+    /// <summary>Whether there are pieces for a stack, and what it uses of the limits; its chance is still the bound's.</summary>
+    private void Look(Branch branch)
+    {
+        var (front, rear) = (branch.Front, branch.Rear);
+        if (!_pool.Enough(_front!.Needs(front.Option), _rear!.Needs(rear.Option)))
+        {
+            return;
+        }
+        var worked = new Worked(_front.At(front.Option), _rear.At(rear.Option));
+        Limits(worked);
+        var bound = Bound(front, rear);
+        _open.Enqueue(
+            branch with
+            {
+                Worked = worked,
+            },
+            bound with
+            {
+                Share = Rank.StepsOf(worked.Most?.Use.Share ?? 0),
+            }
+        );
+    }
+
+    /// <summary>Gives a stack its chance, as finely as its step asks for.</summary>
+    /// <returns>The stack when it is the best so far.</returns>
+    private FoundStack? Weigh(Worked worked, out Rank rank)
+    {
+        Looked++;
+        var chance = 0.0;
+        for (var level = 0; level < NormalBox.Levels.Count; level++)
+        {
+            var error = NormalBox.Levels[level].Error;
+            chance = Chance(worked, level);
+            if (Rank.MissingOf(chance - error) == Rank.MissingOf(chance + error))
+            {
+                break;
+            }
+            if (level == NormalBox.Levels.Count - 1)
+            {
+                chance = Chance(worked, null);
+            }
+        }
+        worked.Chance = chance;
+        rank = RankOf(worked, chance);
+        if (
+            worked.Stopped is not null
+            || (_best is not null && Rank.Order.Compare(rank, _best.Rank) >= 0)
+        )
+        {
+            return null;
+        }
+        _best = Found(worked, chance);
+        return _best;
+    }
+
+    private double Chance(Worked worked, int? level)
+    {
+        var (f, r) = (worked.Front, worked.Rear);
+        var (mean, covariance) = (new double[StanceOdds.Count], new double[5, 5]);
+        for (var i = 0; i < StanceOdds.Count; i++)
+        {
+            mean[i] = _odds!.Mean[i] + f.Mean[i] + r.Mean[i];
+            for (var j = 0; j < StanceOdds.Count; j++)
+            {
+                covariance[i, j] = _odds.Covariance[i, j] + f.Covariance[i, j] + r.Covariance[i, j];
+            }
+        }
+        return NormalBox.Probability(mean, covariance, _box.Low, _box.High, level);
+    }
+
+    /// <summary>What a stack uses of the limits, and what stops it.</summary>
+    private void Limits(Worked worked)
+    {
+        for (var i = 0; i < 4; i++)
+        {
+            var corner = worked.Corners[i];
+            var said = Vehicles.Corners.Said(corner.Corner);
+            var rise = worked.Front.Heights[i] + worked.Rear.Heights[i];
+            foreach (var use in corner.Uses(rise))
+            {
+                if (worked.Most is null || use.Share > worked.Most.Value.Use.Share)
+                {
+                    worked.Most = (corner.Corner, use);
+                }
+                if (use.Share > 1.001 && (use.Hard || _rules.HoldEveryLimit))
+                {
+                    worked.Stopped ??= string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"{said}: {use.What}, {use.Share * 100:0} % used"
+                    );
+                }
+            }
+            if (_rules.KeepDroop && corner.DroopKept(rise) is < 0.75 and var kept)
+            {
+                worked.Stopped ??= string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{said}: only {kept * 100:0} % of its droop is left"
+                );
+            }
+            if (_rules.NoCutting && corner.Irreversible.Count > 0)
+            {
+                worked.Stopped ??= corner.Irreversible[0];
+            }
+        }
+    }
+
+    private Rank RankOf(Worked w, double chance) =>
+        Stand(
+            chance,
+            w.Front.Touched + w.Rear.Touched,
+            w.Most?.Use.Share ?? 0,
+            w.Front.Irreversible + w.Rear.Irreversible,
+            w.Front.Opened + w.Rear.Opened,
+            w.Front.Hours + w.Rear.Hours,
+            w.Front.Cost + w.Rear.Cost,
+            string.Join('|', w.Corners.Select(c => c.Key))
+        );
+
+    private FoundStack Found(Worked w, double chance) =>
+        new(
+            new Plan
+            {
+                Id = Guid.Empty,
+                Name = "",
+                FromStageId = _situation.From.Id,
+                Stacks = Stacks(w),
+            },
+            Chance(w, null),
+            RankOf(w, chance),
+            w.Most,
+            [.. w.Corners.SelectMany(c => c.Irreversible)],
+            w.Front.Hours + w.Rear.Hours,
+            w.Corners.Any(c => c.HoursGuessed),
+            _pool.ToBuy(w.Corners),
+            w.Stopped
+        );
+
+    /// <summary>What would stand where. A piece that comes off at one corner is the piece that goes in at another.</summary>
+    private List<CornerStack> Stacks(Worked w)
+    {
+        var kept = w.Corners.SelectMany(c => c.Parts).Select(p => p.Id).ToHashSet();
+        var off = _situation
+            .From.Stacks.SelectMany(s => s.Parts)
+            .Where(p => !kept.Contains(p.Id))
+            .ToList();
+        return
+        [
+            .. w
+                .Corners.Where(c => c.Parts.Count > 0)
+                .Select(c => new CornerStack
+                {
+                    Corner = c.Corner,
+                    Parts = [.. c.Parts.Select(p => Moved(p, c.Corner))],
+                }),
+        ];
+
+        PlacedPart Moved(PlacedPart part, string corner)
+        {
+            var there = CornerStack.At(_situation.From.Stacks, corner).Any(p => p.Id == part.Id);
+            var i = there
+                ? -1
+                : off.FindIndex(p => p.PartId is not null && p.PartId == part.PartId);
+            if (i < 0)
+            {
+                return part;
+            }
+            var piece = off[i];
+            off.RemoveAt(i);
+            return piece;
+        }
+    }
+
+    /// <summary>One stack of the whole vehicle, as far as it was worked out.</summary>
+    private sealed class Worked(AxleOption front, AxleOption rear)
+    {
+        public AxleOption Front { get; } = front;
+
+        public AxleOption Rear { get; } = rear;
+
+        public CornerOption[] Corners { get; } = [front.Left, front.Right, rear.Left, rear.Right];
+
+        public (string Corner, LimitUse Use)? Most { get; set; }
+
+        public string? Stopped { get; set; }
+
+        public double? Chance { get; set; }
+    }
+}
