@@ -8,6 +8,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.OpenApi;
 using Nokko.Core.JobFile;
 using Nokko.Server.Accounts;
+using Nokko.Server.Bench;
 using Nokko.Server.Evidence;
 using Nokko.Server.Finding;
 using Nokko.Server.Fitting;
@@ -151,6 +152,7 @@ internal static class Composition
         AccountEndpoints.Map(api);
         YardEndpoints.Map(api);
         ShelfEndpoints.Map(api);
+        BenchEndpoints.Map(api);
         EvidenceEndpoints.Map(api);
         TapeEndpoints.Map(api);
         JobFileEndpoints.Map(api);

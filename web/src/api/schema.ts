@@ -553,6 +553,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchSheet"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/{sheet}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    sheet: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/evidence": {
         parameters: {
             query?: never;
@@ -2646,6 +2718,50 @@ export interface components {
             /** Format: uuid */
             deviationId: string;
             reason: null | string;
+        };
+        /** @description What a calculation gives. */
+        BenchAnswer: {
+            /** @description The one that matters first. */
+            numbers: components["schemas"]["BenchNumber"][];
+            /** @description On what it rests, and what to look at. */
+            says: string[];
+        };
+        /** @description One thing that a calculation asks for. */
+        BenchField: {
+            /** @description Its name in links. */
+            name: string;
+            /** @description As said in a bay. */
+            label: string;
+            /** @description A unit of its kind; "tyre" is a size as printed, "suspension" a kind of suspension. */
+            unit: string;
+            /** @description What stands there until somebody types; of the unit, lengths in mm. */
+            example: string;
+            /**
+             * @description Whether it may stay empty.
+             * @default false
+             */
+            optional: boolean;
+            /**
+             * @description Whether it must be above zero.
+             * @default true
+             */
+            positive: boolean;
+        };
+        /** @description One number of an answer. */
+        BenchNumber: {
+            /** @description What it is. */
+            label: string;
+            /** @description The number with its ±, or why there is none. */
+            result: components["schemas"]["Result"];
+        };
+        /** @description A calculation without a job. */
+        BenchSheet: {
+            /** @description Its name in links. */
+            name: string;
+            /** @description As said in a bay. */
+            said: string;
+            /** @description What it asks for. */
+            fields: components["schemas"]["BenchField"][];
         };
         Body: {
             /** Format: uuid */

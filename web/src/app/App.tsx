@@ -17,6 +17,7 @@ const Plan = lazy(() => import("../features/plans/PlanView"));
 const Fit = lazy(() => import("../features/fitting/FitView"));
 const Prove = lazy(() => import("../features/proof/ProveView"));
 const HandOver = lazy(() => import("../features/hand-over/HandOverView"));
+const Bench = lazy(() => import("../features/bench/Bench"));
 const Evidence = lazy(() => import("../features/evidence/Evidence"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
@@ -48,6 +49,7 @@ export function App() {
           <Route index element={<Yard />} />
           <Route path="take-in" element={<TakeIn />} />
           <Route path="shelf" element={<Shelf />} />
+          <Route path="bench/:sheet?" element={<Bench />} />
           <Route path="evidence" element={<Evidence />} />
           <Route path="jobs/:job" element={<JobLayout />}>
             <Route path="take-in" element={<TakenIn />} />

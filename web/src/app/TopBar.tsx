@@ -53,6 +53,9 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       <Link component={To} to="/evidence" color="text.primary" sx={{ py: 1.2 }}>
         Evidence
       </Link>
+      <Link component={To} to="/bench" color="text.primary" sx={{ py: 1.2 }}>
+        Bench
+      </Link>
       <Box sx={{ flex: 1, textAlign: "right" }}>
         <SaveState />
       </Box>

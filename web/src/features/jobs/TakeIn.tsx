@@ -5,7 +5,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { outbox } from "../../api/job";
@@ -50,10 +50,21 @@ const blank = {
 export default function TakeIn() {
   const unit = useUnit();
   const navigate = useNavigate();
-  const [draft, setDraft, clear] = useDraft("take-in", {
+  const [kept, setDraft, clear] = useDraft("take-in", {
     ...blank,
     ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7() },
   });
+  // What was worked out on the bench comes along in the address, until something else is typed.
+  const [from] = useSearchParams();
+  const draft = {
+    ...kept,
+    wish: kept.wish || (from.get("wish") ?? ""),
+    sizes: {
+      ...kept.sizes,
+      tyreSize: kept.sizes.tyreSize || (from.get("tyre") ?? ""),
+    },
+    target: { ...levelByHub, ...kept.target },
+  };
   const [problem, setProblem] = useState<Error | null>(null);
   const platforms = useQuery({
     queryKey: ["platforms"],

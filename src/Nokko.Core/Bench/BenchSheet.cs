@@ -1,0 +1,44 @@
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Bench;
+
+/// <summary>One thing that a calculation asks for.</summary>
+/// <param name="Name">Its name in links.</param>
+/// <param name="Label">As said in a bay.</param>
+/// <param name="Unit">A unit of its kind; "tyre" is a size as printed, "suspension" a kind of suspension.</param>
+/// <param name="Example">What stands there until somebody types; of the unit, lengths in mm.</param>
+/// <param name="Optional">Whether it may stay empty.</param>
+/// <param name="Positive">Whether it must be above zero.</param>
+public sealed record BenchField(
+    string Name,
+    string Label,
+    string Unit,
+    string Example,
+    bool Optional = false,
+    bool Positive = true
+);
+
+/// <summary>A calculation without a job.</summary>
+/// <param name="Name">Its name in links.</param>
+/// <param name="Said">As said in a bay.</param>
+/// <param name="Fields">What it asks for.</param>
+public sealed record BenchSheet(string Name, string Said, IReadOnlyList<BenchField> Fields);
+
+/// <summary>One number of an answer.</summary>
+/// <param name="Label">What it is.</param>
+/// <param name="Result">The number with its ±, or why there is none.</param>
+public sealed record BenchNumber(string Label, Result Result);
+
+/// <summary>What a calculation gives.</summary>
+/// <param name="Numbers">The one that matters first.</param>
+/// <param name="Says">On what it rests, and what to look at.</param>
+public sealed record BenchAnswer(IReadOnlyList<BenchNumber> Numbers, IReadOnlyList<string> Says);
+
+/// <summary>Something that was typed cannot be.</summary>
+/// <param name="name">Name of the field.</param>
+/// <param name="why">In a fitter's words.</param>
+public sealed class BenchException(string name, string why) : Exception(why)
+{
+    /// <summary>Name of the field.</summary>
+    public string Field => name;
+}

@@ -1,0 +1,97 @@
+using System.Globalization;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Nokko.Core.Bench;
+using Nokko.Core.Units;
+using Nokko.Server.Hosting;
+
+namespace Nokko.Server.Bench;
+
+/// <summary>Single calculations without a job. What is typed is in the address, so that a link says it all.</summary>
+internal static class BenchEndpoints
+{
+    /// <summary>Units in which somebody types who measures in inches.</summary>
+    private static readonly Dictionary<string, string> Imperial = new()
+    {
+        ["mm"] = "in",
+        ["N/mm"] = "lb/in",
+        ["kg"] = "lb",
+    };
+
+    public static void Map(RouteGroupBuilder api)
+    {
+        api.MapGet("/bench", () => TypedResults.Ok(BenchSheets.All));
+        api.MapGet("/bench/{sheet}", Work);
+    }
+
+    private static Results<Ok<BenchAnswer>, ProblemHttpResult> Work(
+        string sheet,
+        HttpRequest request
+    )
+    {
+        if (BenchSheets.Find(sheet) is not { } found)
+        {
+            return Trouble.Missing("There is no such sheet on the bench.").Answer();
+        }
+        try
+        {
+            var numbers = found
+                .Fields.Where(f => UnitTable.Knows(f.Unit))
+                .ToDictionary(f => f.Name, f => Number(f, request.Query));
+            return TypedResults.Ok(
+                BenchSheets.Work(
+                    sheet,
+                    name => numbers.GetValueOrDefault(name),
+                    name => request.Query[name].ToString()
+                )
+            );
+        }
+        catch (TroubleException e)
+        {
+            return e.Trouble.Answer();
+        }
+        catch (BenchException e)
+        {
+            return Trouble.At(e.Field, e.Message).Answer();
+        }
+    }
+
+    /// <summary>A field as typed; a length may name its own unit, else it is in the one that the link says.</summary>
+    private static double? Number(BenchField field, IQueryCollection query)
+    {
+        var typed = query[field.Name].ToString();
+        var unit =
+            query["unit"] == "in" ? Imperial.GetValueOrDefault(field.Unit, field.Unit) : field.Unit;
+        var quantity =
+            unit == "1"
+                ? Plain(field, typed)
+                : QuantityInput.Read(
+                    new QuantityInput(typed, unit, Known.Measured),
+                    field.Name,
+                    field.Unit,
+                    field.Positive
+                );
+        return quantity is null
+            ? field.Optional
+                ? null
+                : throw new TroubleException(Trouble.At(field.Name, "This one is needed."))
+            : quantity.In(field.Unit);
+    }
+
+    private static Quantity? Plain(BenchField field, string typed) =>
+        typed.Trim().Length == 0 ? null
+        : double.TryParse(
+            typed.Trim().Replace(',', '.'),
+            NumberStyles.Float,
+            CultureInfo.InvariantCulture,
+            out var value
+        )
+        && double.IsFinite(value)
+        && value > 0
+            ? new Quantity
+            {
+                Value = value,
+                Unit = "1",
+                Known = Known.Told,
+            }
+        : throw new TroubleException(Trouble.At(field.Name, "A number above zero."));
+}

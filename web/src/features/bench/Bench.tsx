@@ -1,0 +1,215 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Link as To, useParams, useSearchParams } from "react-router";
+import { api, must, type Schemas } from "../../api/client";
+import { Problem } from "../../api/problem";
+import { ResultLength, useUnit } from "../../shared/Length";
+import { at, ProblemNote } from "../../shared/ProblemNote";
+import { fieldLabel, fieldUnit } from "../../shared/suspensions";
+import { useSuspensionKinds } from "../../shared/useKinds";
+import { exampleOf, jobOf, numberSays } from "./bench";
+import { BenchDrawing } from "./BenchDrawing";
+
+/** The single calculations without a job: each with its drawing, its link, and a way into a job. */
+export default function Bench() {
+  const { sheet: name = "rake" } = useParams();
+  const sheets = useQuery({
+    queryKey: ["bench"],
+    queryFn: async () => must(await api.GET("/api/bench")),
+    staleTime: Infinity,
+  });
+  const sheet = sheets.data?.find((s) => s.name === name);
+  return (
+    <Box
+      component="main"
+      sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 1180 }}
+    >
+      <Typography variant="h1">Bench</Typography>
+      <Typography color="text.secondary" sx={{ my: 1 }}>
+        One number without a job. The address of the page holds what you typed:
+        send it to somebody and they see the same.
+      </Typography>
+      <Box
+        component="nav"
+        aria-label="Calculations"
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}
+      >
+        {sheets.data?.map((s) => (
+          <Button
+            key={s.name}
+            component={To}
+            to={`/bench/${s.name}`}
+            variant={s.name === name ? "contained" : "outlined"}
+            aria-current={s.name === name ? "page" : undefined}
+          >
+            {s.said}
+          </Button>
+        ))}
+      </Box>
+      {sheet ? (
+        <Sheet key={sheet.name} sheet={sheet} />
+      ) : (
+        sheets.data && (
+          <Typography sx={{ mt: 2 }}>There is no such sheet.</Typography>
+        )
+      )}
+    </Box>
+  );
+}
+
+function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
+  const mine = useUnit();
+  const [query, setQuery] = useSearchParams();
+  const unit =
+    query.get("unit") === "in" ? "in" : query.has("unit") ? "mm" : mine;
+  const kinds = useSuspensionKinds();
+  const texts = Object.fromEntries(
+    sheet.fields.map((f) => [f.name, query.get(f.name) ?? exampleOf(f, unit)]),
+  );
+  const asked = new URLSearchParams({ unit, ...texts }).toString();
+  const work = useQuery({
+    queryKey: ["bench", sheet.name, asked],
+    queryFn: async () =>
+      must(
+        await api.GET("/api/bench/{sheet}", {
+          params: { path: { sheet: sheet.name } },
+          querySerializer: () => asked,
+        }),
+      ),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  const problem = work.error;
+  const type = (name: string, value: string) => {
+    setQuery({ unit, ...texts, [name]: value }, { replace: true });
+  };
+  const answer = problem ? undefined : work.data;
+  const first = answer?.numbers[0];
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gap: 3,
+        mt: 2,
+        gridTemplateColumns: {
+          xs: "minmax(0,1fr)",
+          md: "minmax(0,1fr) minmax(0,1fr)",
+        },
+      }}
+    >
+      <Box>
+        <Box
+          sx={{
+            display: "grid",
+            gap: 1.5,
+            gridTemplateColumns: "repeat(auto-fill, minmax(200px, 1fr))",
+            alignItems: "start",
+          }}
+        >
+          {sheet.fields.map((f) =>
+            f.unit === "suspension" ? (
+              <TextField
+                key={f.name}
+                select
+                label={f.label}
+                value={kinds.length > 0 ? texts[f.name] : ""}
+                onChange={(e) => {
+                  type(f.name, e.target.value);
+                }}
+                {...at(problem, f.name)}
+              >
+                {kinds.map((k) => (
+                  <MenuItem key={k.kind} value={k.kind}>
+                    {k.said}
+                  </MenuItem>
+                ))}
+              </TextField>
+            ) : (
+              <TextField
+                key={f.name}
+                label={fieldLabel(f.label, fieldUnit(f.unit, unit))}
+                value={texts[f.name] ?? ""}
+                placeholder={f.optional ? "may stay empty" : ""}
+                onChange={(e) => {
+                  type(f.name, e.target.value);
+                }}
+                {...at(problem, f.name)}
+                slotProps={{ inputLabel: { shrink: true } }}
+              />
+            ),
+          )}
+        </Box>
+        {!(problem instanceof Problem && problem.field) && (
+          <ProblemNote problem={problem} />
+        )}
+        <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1 }}>
+          <Button
+            component={To}
+            variant="outlined"
+            to={`/take-in?${jobOf(sheet, texts).toString()}`}
+          >
+            Start a job with these
+          </Button>
+          <Link
+            component={To}
+            to={`/bench/${sheet.name}?${asked}`}
+            sx={{ alignSelf: "center" }}
+          >
+            Link to these numbers
+          </Link>
+        </Box>
+      </Box>
+      <Box aria-live="polite">
+        {first && (
+          <>
+            <Typography color="text.secondary">{first.label}</Typography>
+            <Typography
+              component="div"
+              sx={{ fontSize: "2rem", fontWeight: 700 }}
+            >
+              <Answer result={first.result} />
+            </Typography>
+          </>
+        )}
+        <BenchDrawing sheet={sheet.name} answer={answer} />
+        <Box component="dl" sx={rest}>
+          {answer?.numbers.slice(1).map((n) => (
+            <Box key={n.label}>
+              <Box component="dt" sx={{ color: "text.secondary" }}>
+                {n.label}
+              </Box>
+              <Box component="dd" sx={{ m: 0, fontWeight: 700 }}>
+                <Answer result={n.result} />
+              </Box>
+            </Box>
+          ))}
+        </Box>
+        {answer?.says.map((s) => (
+          <Typography key={s} color="text.secondary">
+            {s}
+          </Typography>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function Answer({ result }: { result: Schemas["Result"] }) {
+  return result.unit === "mm" ? (
+    <ResultLength result={result} signed />
+  ) : (
+    numberSays(result)
+  );
+}
+
+const rest = {
+  display: "grid",
+  gridTemplateColumns: "repeat(auto-fill, minmax(220px, 1fr))",
+  gap: 1.5,
+  my: 2,
+};

@@ -1,0 +1,70 @@
+import type { Schemas } from "../../api/client";
+import type { LengthUnit } from "../../shared/length";
+import { fieldUnit } from "../../shared/suspensions";
+
+/** What a field shows until somebody types: the example, in the person's unit. */
+export function exampleOf(
+  field: Schemas["BenchField"],
+  unit: LengthUnit,
+): string {
+  if (field.example === "") {
+    return "";
+  }
+  const n = Number(field.example);
+  switch (fieldUnit(field.unit, unit)) {
+    case "in":
+      // Sixteenths, as a tape has them.
+      return sixteenths(n / 25.4);
+    case "lb/in":
+      return (n / 0.1751268).toFixed(0);
+    case "lb":
+      return (n / 0.45359237).toFixed(0);
+    default:
+      return field.example;
+  }
+}
+
+function sixteenths(inches: number): string {
+  const n = Math.round(inches * 16);
+  const [whole, rest] = [Math.floor(n / 16), n % 16];
+  let [top, under] = [rest, 16];
+  while (top > 0 && top % 2 === 0) {
+    [top, under] = [top / 2, under / 2];
+  }
+  return [
+    whole > 0 || top === 0 ? whole.toString() : null,
+    top > 0 ? `${top.toString()}/${under.toString()}` : null,
+  ]
+    .filter((s) => s !== null)
+    .join(" ");
+}
+
+/** The numbers of an answer that are lengths or ratios, by their place. */
+export const valueAt = (
+  answer: Schemas["BenchAnswer"] | undefined,
+  i: number,
+) => answer?.numbers[i]?.result.value ?? null;
+
+/** A number that is no length. */
+export function numberSays(r: Schemas["Result"]): string {
+  if (r.value === null) {
+    return r.cannot ?? "";
+  }
+  const unit = r.unit === "1" ? "" : r.unit === "°" ? "°" : ` ${r.unit}`;
+  const digits = Math.abs(r.value) >= 100 ? 0 : Math.abs(r.value) >= 10 ? 1 : 2;
+  return `${r.value.toFixed(digits)}${unit}${r.u === null ? "" : ` ± ${(2 * r.u).toFixed(digits)}${unit}`}`;
+}
+
+/** What goes into a job that starts with these: the wish in words, and the tyres. */
+export function jobOf(
+  sheet: Schemas["BenchSheet"],
+  texts: Record<string, string>,
+): URLSearchParams {
+  const said = sheet.fields
+    .filter((f) => (texts[f.name] ?? "") !== "")
+    .map((f) => `${f.label.toLowerCase()} ${texts[f.name] ?? ""}`);
+  return new URLSearchParams({
+    wish: `${sheet.said}: ${said.join(", ")}`,
+    ...(texts.now ? { tyre: texts.now } : {}),
+  });
+}
