@@ -280,4 +280,34 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         Assert.True(found[0]["chance"]!.GetValue<double>() > 0.6);
         Assert.Equal(0, found[0]["prediction"]!["rake"]!["value"]!.GetValue<double>(), 7.0);
     }
+
+    [Fact]
+    public async Task The_bench_reads_a_tape_in_either_unit_and_refuses_at_the_field()
+    {
+        var caller = await server.SignIn();
+        var inches = await caller.Get(
+            "/api/bench/rake?unit=in&lf=20+1/2&rf=20+1/2&lr=22+1/2&rr=572.5+mm"
+        );
+        double Rake(JsonNode a) => a["numbers"]![0]!["result"]!["value"]!.GetValue<double>();
+        Assert.Equal(((22.5 * 25.4) + 572.5) / 2 - (20.5 * 25.4), Rake(inches), 6);
+        var wrong = await caller.Http.GetAsync(
+            new Uri("/api/bench/rake?unit=in&lf=tall&rf=1&lr=1&rr=1", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(422, (int)wrong.StatusCode);
+        Assert.Contains(
+            "\"field\":\"lf\"",
+            (await wrong.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)).Replace(
+                " ",
+                "",
+                StringComparison.Ordinal
+            ),
+            StringComparison.Ordinal
+        );
+        var none = await caller.Http.GetAsync(
+            new Uri("/api/bench/flux", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(404, (int)none.StatusCode);
+    }
 }

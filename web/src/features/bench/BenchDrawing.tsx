@@ -30,7 +30,7 @@ export function BenchDrawing({
       const fall = Math.max(-70, Math.min(70, first * 0.48));
       const [front, rear] = [100 + fall / 2, 100 - fall / 2];
       return {
-        height: 190,
+        height: 200,
         says: `Body line from rear to front, ${first > 0 ? "nose down" : first < 0 ? "nose up" : "level"}, heights times four`,
         art: (
           <>
@@ -52,12 +52,12 @@ export function BenchDrawing({
               stroke={inks.now}
               strokeWidth={5}
             />
-            <text x={40} y={186} fontSize={13} fill={inks.ink}>
+            <text x={40} y={194} fontSize={13} fill={inks.ink}>
               front
             </text>
             <text
               x={400}
-              y={186}
+              y={194}
               fontSize={13}
               textAnchor="end"
               fill={inks.ink}
@@ -78,43 +78,56 @@ export function BenchDrawing({
       };
     },
     spacer: () => {
-      const ratio = valueAt(answer, 1) ?? 1;
+      const ratio = Math.max(1, valueAt(answer, 1) ?? 1);
       const lift = Math.min(70, first * 0.7);
-      const plate = Math.min(40, lift / ratio);
+      const plate = lift / ratio;
+      // The arm is straight: its foot stands where the plate moves the wheel by the ratio.
+      const foot = 70 + 230 / ratio;
+      const x = (by: number) => (foot + by).toFixed(1);
       return {
         height: 210,
         says: `The plate lengthens the strut, the wheel moves ${ratio.toFixed(2)} times as far`,
         art: (
           <>
-            <path d="M60 60H190" stroke={inks.ink} strokeWidth={6} />
+            <path
+              d={`M${x(-70)} 50H${x(70)}`}
+              stroke={inks.ink}
+              strokeWidth={6}
+            />
             <rect
-              x={150 - 32}
-              y={64}
+              x={foot - 32}
+              y={54}
               width={64}
               height={plate}
               fill={inks.planned}
             />
             <path
-              d={`M150 ${(64 + plate).toFixed(0)}V${(120 + plate).toFixed(0)}`}
+              d={`M${x(0)} ${(54 + plate).toFixed(1)}V${(130 + plate).toFixed(1)}`}
               stroke={inks.ink}
               strokeWidth={9}
             />
             <path
-              d="M70 130L150 132L300 136"
+              d="M70 130H300"
               stroke={inks.soft}
               strokeDasharray="5 4"
               strokeWidth={4}
-              fill="none"
             />
             <path
-              d={`M70 130L${(70 + 80).toString()} ${(132 + plate).toFixed(1)}L300 ${(136 + lift).toFixed(1)}`}
+              d={`M70 130L300 ${(130 + lift).toFixed(1)}`}
               stroke={inks.now}
               strokeWidth={5}
-              fill="none"
+            />
+            <circle
+              cx={70}
+              cy={130}
+              r={7}
+              fill={inks.paper}
+              stroke={inks.ink}
+              strokeWidth={3}
             />
             <circle
               cx={330}
-              cy={136}
+              cy={130}
               r={26}
               fill="none"
               stroke={inks.soft}
@@ -122,21 +135,26 @@ export function BenchDrawing({
             />
             <circle
               cx={330}
-              cy={136 + lift}
+              cy={130 + lift}
               r={26}
               fill="none"
               stroke={inks.now}
               strokeWidth={4}
             />
             <path
-              d={`M375 136V${(136 + lift).toFixed(1)}`}
+              d={`M375 130V${(130 + lift).toFixed(1)}`}
               stroke={inks.planned}
               strokeWidth={2}
             />
-            <text x={384} y={142 + lift / 2} fontSize={13} fill={inks.ink}>
+            <text x={384} y={136 + lift / 2} fontSize={13} fill={inks.ink}>
               lift
             </text>
-            <text x={192} y={64 + plate / 2 + 5} fontSize={13} fill={inks.ink}>
+            <text
+              x={foot + 40}
+              y={54 + plate / 2 + 5}
+              fontSize={13}
+              fill={inks.ink}
+            >
               plate
             </text>
           </>

@@ -1,0 +1,185 @@
+using Nokko.Core.Bench;
+using Xunit;
+
+namespace Nokko.Core.Tests.Bench;
+
+public class BenchSheetsTests
+{
+    [Fact]
+    public void Four_heights_give_rake_leans_warp_and_the_body_s_angle()
+    {
+        var a = Work(
+            "rake",
+            ("lf", "518"),
+            ("rf", "522"),
+            ("lr", "576"),
+            ("rr", "584"),
+            ("wheelbase", "3600")
+        );
+        Assert.Equal(60, Value(a, 0), 9);
+        Assert.Equal((-4, -8, 4), (Value(a, 1), Value(a, 2), Value(a, 3)));
+        Assert.Equal(Math.Atan(60.0 / 3600) * 180 / Math.PI, Value(a, 4), 9);
+        // Two readings on each end, each its own: their ± adds up by squares.
+        Assert.Equal(1, a.Numbers[0].Result.U!.Value, 9);
+        Assert.Contains(
+            Work("rake", ("lf", "518"), ("rf", "540"), ("lr", "580"), ("rr", "580")).Says,
+            s => s.Contains("no warp", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void A_spacer_says_what_a_plan_would_say_of_it()
+    {
+        // The rule of thumb: offset 3, ratio 1.9 ± 0.3 and 5 % of it between vehicles.
+        var a = Work("spacer", ("suspension", "coilOverArm"), ("thickness", "25.4"));
+        Assert.Equal(3 + (1.9 * 25.4), Value(a, 0), 9);
+        var u = Math.Sqrt(36 + (25.4 * 25.4 * ((0.3 * 0.3) + (0.095 * 0.095))));
+        Assert.Equal(u, a.Numbers[0].Result.U!.Value, 6);
+        // With lengths it is another grade, with another band.
+        var taped = Work(
+            "spacer",
+            ("suspension", "coilOverArm"),
+            ("thickness", "25.4"),
+            ("armLength", "400"),
+            ("footDistance", "230")
+        );
+        Assert.True(taped.Numbers[0].Result.U < a.Numbers[0].Result.U);
+        Assert.Contains("fitted to what was taped", taped.Says[0], StringComparison.Ordinal);
+        Assert.Equal(
+            "suspension",
+            Refused("spacer", ("suspension", "leafOverslung"), ("thickness", "25")).Field
+        );
+    }
+
+    [Fact]
+    public void A_coil_is_its_free_length_less_load_over_rate()
+    {
+        var a = Work(
+            "spring",
+            ("rate", "100"),
+            ("free", "400"),
+            ("load", "600"),
+            ("oldRate", "80"),
+            ("oldFree", "410")
+        );
+        var load = 600 * 9.80665;
+        Assert.Equal(400 - (load / 100), Value(a, 0), 9);
+        Assert.Equal(400 - (load / 100) - (410 - (load / 80)), Value(a, 1), 9);
+        Assert.Equal(400, Value(a, 0) + Value(a, 2), 9);
+        Assert.Equal(
+            "load",
+            Refused("spring", ("rate", "10"), ("free", "100"), ("load", "600")).Field
+        );
+    }
+
+    [Fact]
+    public void One_leaf_is_a_beam_on_two_supports()
+    {
+        var a = Work(
+            "leaf",
+            ("leaves", "1"),
+            ("length", "1200"),
+            ("shorter", "200"),
+            ("width", "60"),
+            ("thick", "8"),
+            ("arch", "100"),
+            ("load", "30")
+        );
+        // k = 48 E I / L³.
+        var k = 48 * 206_000 * 60 * Math.Pow(8, 3) / 12 / Math.Pow(1200, 3);
+        Assert.Equal(k, Value(a, 0), 6);
+        Assert.Equal(100 - (30 * 9.80665 / k), Value(a, 1), 6);
+        Assert.Equal(8, Value(a, 3), 9);
+        Assert.Equal(
+            "shorter",
+            Refused(
+                "leaf",
+                ("leaves", "8"),
+                ("length", "1200"),
+                ("shorter", "200"),
+                ("width", "60"),
+                ("thick", "8"),
+                ("arch", "100"),
+                ("load", "30")
+            ).Field
+        );
+    }
+
+    [Fact]
+    public void A_longer_shackle_lifts_about_half_and_one_beyond_reach_says_so()
+    {
+        (string, string)[] leaf =
+        [
+            ("chord", "1300"),
+            ("arch", "60"),
+            ("shackle", "90"),
+            ("angle", "0"),
+        ];
+        Assert.Equal(5, Value(Work("shackle", [.. leaf, ("longer", "10")]), 0), 0.1);
+        Assert.Equal("longer", Refused("shackle", [.. leaf, ("longer", "4000")]).Field);
+    }
+
+    [Fact]
+    public void A_block_lifts_by_itself_and_asks_for_longer_bolts()
+    {
+        var a = Work("block", ("thickness", "50"), ("pack", "40"), ("taper", "2"));
+        Assert.Equal(50, Value(a, 0));
+        Assert.Equal(50 + 40 + 12 + 13 + 4.5, Value(a, 1), 9);
+        Assert.Equal(2, Value(a, 2));
+        Assert.NotNull(Work("block", ("thickness", "50"), ("pack", "40")).Numbers[2].Result.Cannot);
+    }
+
+    [Fact]
+    public void A_taller_tyre_makes_the_speedometer_read_low()
+    {
+        var a = Work(
+            "tyre",
+            ("now", "265/70R17"),
+            ("next", "285/75R17"),
+            ("shown", "60"),
+            ("ratio", "3.7")
+        );
+        var (now, next) = ((17 * 25.4) + (2 * 0.7 * 265), (17 * 25.4) + (2 * 0.75 * 285));
+        Assert.Equal((next - now) / 2, Value(a, 0), 9);
+        Assert.Equal(60 * next / now, Value(a, 1), 9);
+        Assert.Equal(3.7 * next / now, Value(a, 5), 9);
+        Assert.Equal(
+            "next",
+            Refused("tyre", ("now", "265/70R17"), ("next", "big"), ("shown", "60")).Field
+        );
+    }
+
+    [Fact]
+    public void Every_sheet_works_with_its_own_examples_and_names_fields_once()
+    {
+        foreach (var sheet in BenchSheets.All)
+        {
+            Assert.Distinct(sheet.Fields.Select(f => f.Name));
+            var answer = Work(
+                sheet.Name,
+                [.. sheet.Fields.Where(f => f.Example != "").Select(f => (f.Name, f.Example))]
+            );
+            Assert.NotNull(answer.Numbers[0].Result.Value);
+            Assert.All(sheet.Fields, f => Assert.True(f.Optional || f.Example != ""));
+        }
+        Assert.Null(BenchSheets.Find("flux"));
+    }
+
+    private static BenchAnswer Work(string sheet, params (string Name, string Typed)[] typed)
+    {
+        var texts = typed.ToDictionary(t => t.Name, t => t.Typed);
+        return BenchSheets.Work(
+            sheet,
+            name =>
+                texts.TryGetValue(name, out var t) && double.TryParse(t, out var value)
+                    ? value
+                    : null,
+            texts.GetValueOrDefault
+        );
+    }
+
+    private static BenchException Refused(string sheet, params (string, string)[] typed) =>
+        Assert.Throws<BenchException>(() => Work(sheet, typed));
+
+    private static double Value(BenchAnswer a, int i) => a.Numbers[i].Result.Value!.Value;
+}

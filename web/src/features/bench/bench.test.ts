@@ -1,0 +1,58 @@
+import { describe, expect, it } from "vitest";
+import type { Schemas } from "../../api/client";
+import { exampleOf, jobOf, numberSays } from "./bench";
+
+const field = (unit: string, example: string): Schemas["BenchField"] => ({
+  name: "f",
+  label: "F",
+  unit,
+  example,
+  optional: false,
+  positive: true,
+});
+const result = (value: number, unit: string, u: number | null = null) => ({
+  value,
+  unit,
+  u,
+  known: "computed" as const,
+  restsOn: [],
+  cannot: null,
+});
+
+describe("an example", () => {
+  it("is shown in the person's unit, lengths to a sixteenth", () => {
+    expect(exampleOf(field("mm", "520"), "mm")).toBe("520");
+    expect(exampleOf(field("mm", "520"), "in")).toBe("20 1/2");
+    expect(exampleOf(field("mm", "8"), "in")).toBe("5/16");
+    expect(exampleOf(field("mm", "25.4"), "in")).toBe("1");
+    expect(exampleOf(field("N/mm", "100"), "in")).toBe("571");
+    expect(exampleOf(field("kg", "600"), "in")).toBe("1323");
+    expect(exampleOf(field("tyre", "265/70R17"), "in")).toBe("265/70R17");
+    expect(exampleOf(field("mm", ""), "in")).toBe("");
+  });
+});
+
+describe("a number that is no length", () => {
+  it("has as many digits as it is worth, and its ±", () => {
+    expect(numberSays(result(1.9, "1", 0.315))).toBe("1.90 ± 0.63");
+    expect(numberSays(result(63.4, "1"))).toBe("63.4");
+    expect(numberSays(result(124.2, "N/mm", 24.8))).toBe("124 N/mm ± 50 N/mm");
+    expect(numberSays(result(0.93, "°"))).toBe("0.93°");
+  });
+});
+
+describe("a job that starts from the bench", () => {
+  it("takes along what was typed as the wish, and a tyre's size", () => {
+    const sheet: Schemas["BenchSheet"] = {
+      name: "tyre",
+      said: "Another tyre",
+      fields: [
+        { ...field("tyre", "265/70R17"), name: "now", label: "Size now" },
+        { ...field("1", ""), name: "ratio", label: "Axle ratio" },
+      ],
+    };
+    const to = jobOf(sheet, { now: "33x12.50R15", ratio: "" });
+    expect(to.get("wish")).toBe("Another tyre: size now 33x12.50R15");
+    expect(to.get("tyre")).toBe("33x12.50R15");
+  });
+});
