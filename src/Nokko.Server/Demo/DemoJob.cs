@@ -72,6 +72,7 @@ internal sealed partial class DemoJob
                 {
                     Datum = Datum.Hub,
                     Rake = Mm(0, Known.Told),
+                    Loaded = built.LevelLoaded,
                     Tolerance = Mm(Target.UsualToleranceMm, Known.Estimated),
                 },
                 PromisedOn = DateOnly.FromDateTime(_now.AddDays(5).UtcDateTime),

@@ -94,6 +94,7 @@ internal static class DemoSystems
             ),
             Sizes = DemoVehicle.Built(2790, 1610, 1240, 1020, 470, springs: 1060),
             Wish = "Level with the trailer on",
+            LevelLoaded = true,
             Carries = "stretcher, radios; tows a boat",
             Loads =
             [

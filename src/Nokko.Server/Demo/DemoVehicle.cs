@@ -16,6 +16,9 @@ internal sealed record DemoVehicle
     public required Suspension Rear { get; init; }
     public required VehicleDimensions Sizes { get; init; }
     public string Tyre { get; init; } = "265/70R17";
+
+    /// <summary>Whether it shall be level with its load on.</summary>
+    public bool LevelLoaded { get; init; }
     public string Wish { get; init; } = "Level, no higher than needed";
     public string? Carries { get; init; } = "tools and water cans";
     public IReadOnlyList<StatedLoad> Loads { get; init; } = [];

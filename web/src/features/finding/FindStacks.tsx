@@ -49,6 +49,8 @@ export function FindStacks({
     ...nothing,
     sidesDiffer: d.job.target.noLean,
   }));
+  const [narrow, setNarrow] = useState(false);
+  const chosen = schools.filter((s) => rules[s.rule]);
   const asked = query.has("find");
   const begin = () => void search.start(stage.id, rules);
   useEffect(() => {
@@ -79,21 +81,35 @@ export function FindStacks({
             {f ? "Find again" : "Find stacks"}
           </Button>
         )}
-        {schools.map((s) => (
-          <FormControlLabel
-            key={s.rule}
-            label={s.says}
-            control={
-              <Checkbox
-                checked={rules[s.rule]}
-                onChange={(e) => {
-                  setRules({ ...rules, [s.rule]: e.target.checked });
-                }}
-              />
-            }
-          />
-        ))}
+        <Button
+          aria-expanded={narrow}
+          onClick={() => {
+            setNarrow(!narrow);
+          }}
+        >
+          {chosen.length === 0
+            ? "Narrow it"
+            : `Narrowed: ${chosen.map((s) => s.says).join(", ")}`}
+        </Button>
       </Box>
+      {narrow && (
+        <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
+          {schools.map((s) => (
+            <FormControlLabel
+              key={s.rule}
+              label={s.says}
+              control={
+                <Checkbox
+                  checked={rules[s.rule]}
+                  onChange={(e) => {
+                    setRules({ ...rules, [s.rule]: e.target.checked });
+                  }}
+                />
+              }
+            />
+          ))}
+        </Box>
+      )}
       {search.running && <LinearProgress aria-label="Looking" />}
       <ProblemNote problem={search.problem} />
       {f && (

@@ -60,6 +60,6 @@ describe("a chance", () => {
     expect(oddsSays(0.57)).toBe("57 in 100");
     expect(oddsSays(0.994)).toBe("99 in 100");
     expect(oddsSays(0.9999)).toBe("as good as sure");
-    expect(oddsSays(0.001)).toBe("hardly any");
+    expect(oddsSays(0.001)).toBe("next to none");
   });
 });

@@ -55,6 +55,6 @@ export function oddsSays(chance: number): string {
   return n >= 100
     ? "as good as sure"
     : n < 1
-      ? "hardly any"
+      ? "next to none"
       : `${n.toString()} in 100`;
 }
