@@ -101,6 +101,9 @@ public sealed class LiftLine
     /// <summary>ρ.</summary>
     public Estimate RatioEstimate => new(_mean[Ratio], Math.Sqrt(_covariance[Ratio, Ratio]));
 
+    /// <summary>Between offset and ratio of the platform, mm.</summary>
+    public double Covariance => _covariance[Offset, Ratio];
+
     /// <summary>The line after one more trial.</summary>
     /// <exception cref="ArgumentException">The thickness or the uncertainty is not above zero, or a value is not finite.</exception>
     public LiftLine Learn(LiftTrial trial)

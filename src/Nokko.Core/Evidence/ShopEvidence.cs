@@ -30,6 +30,7 @@ public sealed record LineStep(
 /// <param name="Prior">What was believed before any job.</param>
 /// <param name="OffsetMm">Offset now, mm.</param>
 /// <param name="Ratio">Ratio now: loaded, as vehicles really settled; the prior's is kinematic.</param>
+/// <param name="Covariance">Between offset and ratio, mm: the band at a thickness t is offset.sd² + 2·covariance·t + ratio.sd²·t².</param>
 /// <param name="Vehicles">Vehicles that were seen.</param>
 /// <param name="VehicleSd">Standard deviation of one vehicle's own ratio.</param>
 /// <param name="Steps">Jobs in the order of their readings.</param>
@@ -40,6 +41,7 @@ public sealed record EvidenceLine(
     Estimate Prior,
     Estimate OffsetMm,
     Estimate Ratio,
+    double Covariance,
     int Vehicles,
     double VehicleSd,
     IReadOnlyList<LineStep> Steps
@@ -96,6 +98,7 @@ public static class ShopEvidence
                         prior.Ratio,
                         line.OffsetMm,
                         line.RatioEstimate,
+                        line.Covariance,
                         jobs.Select(j => j.VehicleId).Distinct().Count(),
                         spread.VehicleSd,
                         [.. Steps(spread, jobs)]

@@ -191,8 +191,8 @@ public static class JobEvaluator
     private static Proof? Proof(JobDocument d, Plan plan, IReadOnlyList<WalkRoundStance> stances)
     {
         if (
-            plan.ToStageId is not { } to
-            || Speaks(stances, to) is not { } now
+            plan.ToStageId is not { } made
+            || Speaks(stances, made) is not { } now
             || d.FrozenPredictions.FirstOrDefault(f => f.PlanId == plan.Id) is not { } frozen
             || d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is not { } from
         )
@@ -203,7 +203,8 @@ public static class JobEvaluator
             stances.FirstOrDefault(s => s.WalkRoundId == frozen.Prediction.WalkRoundId)
             ?? Speaks(stances, from.Id);
         var comparison = before is null ? null : Compare(d, before, now);
-        return Prove.Of(plan, frozen, from, now, comparison);
+        var to = d.Stages.First(s => s.Id == plan.ToStageId);
+        return Prove.Of(plan, frozen, from, now, comparison, Achieved(d, to, stances));
     }
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>

@@ -48,7 +48,7 @@ public sealed record StationProof
 }
 
 /// <summary>Whether the vehicle sits as its owner wants.</summary>
-/// <param name="What">rake, frontLift or rearLift.</param>
+/// <param name="What">rake, rakeLoaded, frontLift, rearLift (at least), frontMost, rearMost, leanFront or leanRear.</param>
 /// <param name="Wanted">What was wanted, mm.</param>
 /// <param name="Now">What was measured, mm.</param>
 /// <param name="Reached">OnPlan means reached, Miss not reached, MeasureAgain too near to tell.</param>
@@ -133,12 +133,14 @@ public static class Prove
     /// <param name="from">The stage before.</param>
     /// <param name="now">The stance after.</param>
     /// <param name="comparison">Before and after compared; null when nothing was measured before.</param>
+    /// <param name="sinceFirst">The same against the job's first stage: a lift that is wanted counts over all passes; null is the same as one pass.</param>
     public static Proof Of(
         Plan plan,
         FrozenPrediction frozen,
         Stage from,
         WalkRoundStance now,
-        Comparison? comparison
+        Comparison? comparison,
+        Comparison? sinceFirst = null
     )
     {
         var tolerance = frozen.Target.Tolerance.In("mm");
@@ -157,7 +159,7 @@ public static class Prove
                 Station(p, frozen.Prediction.Datum, now, tolerance, suspects)
             )
             .ToArray();
-        var target = Target(frozen.Target, now, comparison);
+        var target = TargetProofs.Of(frozen, now, sinceFirst ?? comparison);
         return new Proof
         {
             PlanId = plan.Id,
@@ -222,62 +224,8 @@ public static class Prove
         };
     }
 
-    private static List<TargetProof> Target(
-        Target target,
-        WalkRoundStance now,
-        Comparison? comparison
-    )
-    {
-        var proofs = new List<TargetProof>();
-        var tolerance = target.Tolerance.In("mm");
-        if (target.Rake is { } rake)
-        {
-            var wanted = rake.In("mm");
-            var found =
-                target.Datum == now.Datum
-                    ? now.Rake
-                    : Result.No(
-                        "mm",
-                        "The target is stated in another datum than this walk-round: read the lips from there too."
-                    );
-            proofs.Add(
-                new TargetProof(
-                    "rake",
-                    wanted,
-                    found,
-                    found.Value is { } value
-                        ? Judge(value - wanted, tolerance, found.U!.Value, now.Decides)
-                        : Verdict.CannotTell
-                )
-            );
-        }
-        Least("frontLift", target.LeastFrontLift, Corners.Front);
-        Least("rearLift", target.LeastRearLift, Corners.Rear);
-        return proofs;
-
-        void Least(string what, Quantity? least, string axle)
-        {
-            if (least is null)
-            {
-                return;
-            }
-            var found = MeanRise(axle, comparison);
-            var wanted = least.In("mm");
-            proofs.Add(
-                new TargetProof(
-                    what,
-                    wanted,
-                    found,
-                    found.Value is { } value
-                        // Only falling short counts against a least lift.
-                        ? Judge(Math.Min(0, value - wanted), tolerance, found.U!.Value, now.Decides)
-                        : Verdict.CannotTell
-                )
-            );
-        }
-    }
-
-    private static Result MeanRise(string axle, Comparison? comparison)
+    /// <summary>Mean rise of an axle's lips, mm.</summary>
+    internal static Result MeanRise(string axle, Comparison? comparison)
     {
         var rises = Corners
             .Of(axle)

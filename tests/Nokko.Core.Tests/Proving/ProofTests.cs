@@ -1,5 +1,6 @@
 using Nokko.Core.JobFile;
 using Nokko.Core.Measuring;
+using Nokko.Core.Planning;
 using Nokko.Core.Proving;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
@@ -160,4 +161,83 @@ public class ProofTests
 
     private static Proof Of(double[] after, Settled settled = Settled.Rolled) =>
         JobEvaluator.Evaluate(Sample.Job(Before, after, settledAfter: settled)).Proofs[0];
+
+    [Fact]
+    public void Greatest_lifts_and_leans_are_judged_like_the_rest()
+    {
+        var proof = Proved(
+            new Target
+            {
+                Datum = Datum.Hub,
+                Tolerance = Sample.Mm(6.35),
+                MostFrontLift = Sample.Mm(60),
+                MostRearLift = Sample.Mm(20),
+                NoLean = true,
+            },
+            [600, 1087, 580, 580, 1087, 570]
+        );
+        Verdict Of(string what) => proof.Target.Single(t => t.What == what).Reached;
+        // The front rose by 65 on the mean: by less than tolerance too much. It leans 30.
+        Assert.Equal(Verdict.OnPlan, Of("frontMost"));
+        Assert.Equal(Verdict.OnPlan, Of("rearMost"));
+        Assert.Equal(Verdict.Miss, Of("leanFront"));
+        Assert.Equal(Verdict.OnPlan, Of("leanRear"));
+        Assert.DoesNotContain(proof.Target, t => t.What == "rake");
+    }
+
+    [Fact]
+    public void A_rake_that_is_wanted_with_the_load_on_is_judged_with_what_the_load_does()
+    {
+        var target = Sample.Level with { Loaded = true };
+        StatedLoad trailer = new()
+        {
+            Id = Sample.Id(61),
+            Name = "trailer",
+            Mass = new()
+            {
+                Value = 200,
+                Unit = "kg",
+                Known = Known.Told,
+            },
+            Behind = Sample.Mm(4800),
+        };
+        var body = new BodyOnSprings(VehicleSupports.Of(Sample.Pickup).Supports!).Solve([
+            trailer.OnBody(),
+        ]);
+        var effect = body.RiseAt(-3600, 0) - body.RiseAt(0, 0);
+        // As far nose down without the load as the load presses the tail.
+        var rear = 580.0;
+        var front = rear + effect;
+        var proof = Proved(target, [front, 1070, rear, rear, 1070, front], [trailer]);
+        var loaded = proof.Target.Single(t => t.What == "rakeLoaded");
+        Assert.Equal(0, loaded.Now.Value!.Value, 6);
+        Assert.Equal(Verdict.OnPlan, loaded.Reached);
+        // Without a load that is known it cannot be told.
+        Assert.Equal(
+            Verdict.CannotTell,
+            Proved(target, [front, 1070, rear, rear, 1070, front])
+                .Target.Single(t => t.What == "rakeLoaded")
+                .Reached
+        );
+    }
+
+    /// <summary>The job of the sample with another target and loads, its prediction stored before the work.</summary>
+    private static Proof Proved(Target target, double[] after, params StatedLoad[] loads)
+    {
+        var d = Sample.Job([520, 1040, 580, 580, 1040, 520], after);
+        d = d with { Job = d.Job with { Target = target, Loads = loads } };
+        var stances = JobEvaluator.Evaluate(d).WalkRounds;
+        d = d with
+        {
+            FrozenPredictions =
+            [
+                d.FrozenPredictions[0] with
+                {
+                    Target = target,
+                    Prediction = JobEvaluator.Predict(d, d.Plans[0], stances, [])!,
+                },
+            ],
+        };
+        return JobEvaluator.Evaluate(d).Proofs.Single();
+    }
 }

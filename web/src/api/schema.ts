@@ -3205,6 +3205,11 @@ export interface components {
             /** @description Ratio now: loaded, as vehicles really settled; the prior's is kinematic. */
             ratio: components["schemas"]["Estimate"];
             /**
+             * Format: double
+             * @description Between offset and ratio, mm: the band at a thickness t is offset.sd² + 2·covariance·t + ratio.sd²·t².
+             */
+            covariance: number;
+            /**
              * Format: int32
              * @description Vehicles that were seen.
              */
@@ -5271,7 +5276,7 @@ export interface components {
         };
         /** @description Whether the vehicle sits as its owner wants. */
         TargetProof: {
-            /** @description rake, frontLift or rearLift. */
+            /** @description rake, rakeLoaded, frontLift, rearLift (at least), frontMost, rearMost, leanFront or leanRear. */
             what: string;
             /**
              * Format: double

@@ -8,6 +8,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { ClaimPlot } from "./ClaimPlot";
+import { LinePlot } from "./LinePlot";
 import { familyWords, isOutlier, shareSays, trialKey } from "./evidence";
 
 /** What our own jobs have proved: claims against the tape, and how far an inch of plate really lifts. */
@@ -108,6 +109,7 @@ function Lines({ evidence: e }: { evidence: Schemas["EvidenceView"] }) {
             ; before any, kinematic, {l.prior.mean.toFixed(2)} ±{" "}
             {(2 * l.prior.sd).toFixed(2)}.
           </Typography>
+          <LinePlot line={l} />
           <details>
             <summary>How each job moved it</summary>
             <Box component="ol" sx={{ pl: 2.5, my: 0.5 }}>

@@ -43,3 +43,20 @@ export function shareSays(trials: Schemas["JobTrial"][]): string {
     points.reduce((sum, p) => sum + p.measured / p.claim, 0) / points.length;
   return `Of ${points.length.toString()} claims ${within === 0 ? "none" : within.toString()} came true within a quarter inch and the tape; on the mean a part lifted ${mean.toFixed(2)} of what its box says. Claims are recorded and compared, never trusted.`;
 }
+
+/** The band of a line at a thickness, k = 2: offset and ratio are known together, not apart. */
+export function bandAt(
+  line: Pick<Schemas["EvidenceLine"], "offsetMm" | "ratio" | "covariance">,
+  t: number,
+): { low: number; high: number } {
+  const mean = line.offsetMm.mean + line.ratio.mean * t;
+  const sd = Math.sqrt(
+    Math.max(
+      0,
+      line.offsetMm.sd ** 2 +
+        2 * line.covariance * t +
+        line.ratio.sd ** 2 * t ** 2,
+    ),
+  );
+  return { low: mean - 2 * sd, high: mean + 2 * sd };
+}

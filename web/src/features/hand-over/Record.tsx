@@ -10,7 +10,7 @@ import { torqueText } from "../fitting/torque";
 import { corrections } from "../walk-rounds/corrections";
 import { measureTitle, placeWords, valueText } from "../walk-rounds/measures";
 import { useCatalogue } from "../walk-rounds/useCatalogue";
-import { verdicts } from "../proof/verdict";
+import { targetWords, verdicts } from "../proof/verdict";
 import { due } from "./due";
 
 /** One page for the owner, always ink on white, made for A4 and Letter alike. */
@@ -80,12 +80,7 @@ export function Record() {
           {proof.target.map((t) => (
             <span key={t.what}>
               {" "}
-              ·{" "}
-              {t.what === "rake"
-                ? "rake"
-                : t.what === "frontLift"
-                  ? "front lift"
-                  : "rear lift"}{" "}
+              · {(targetWords[t.what] ?? t.what).toLowerCase()}{" "}
               <ResultLength result={t.now} signed />:{" "}
               {verdicts[t.reached].target}
             </span>

@@ -8,7 +8,7 @@ import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { RigidCheck } from "./RigidCheck";
-import { verdicts } from "./verdict";
+import { isDifference, targetWords, verdicts } from "./verdict";
 
 /** Before, planned and now by station; what was reached; what does not fit. */
 export default function ProveView() {
@@ -65,11 +65,6 @@ function Proof({
   const rigid = proof.comparison?.rigid;
   // What does not fit is the first thing to be seen.
   const suspicious = rigid != null && rigid.verdict !== "fits";
-  const names: Record<string, string> = {
-    rake: "Rake",
-    frontLift: "Front lift",
-    rearLift: "Rear lift",
-  };
   return (
     <>
       <Typography
@@ -88,13 +83,13 @@ function Proof({
       )}
       {proof.target.map((t) => (
         <Typography key={t.what} sx={{ fontSize: "1.1rem" }}>
-          {names[t.what] ?? t.what} wanted{" "}
-          {t.what === "rake" && t.wanted === 0 ? (
+          {targetWords[t.what] ?? t.what} wanted{" "}
+          {isDifference(t.what) && t.wanted === 0 ? (
             "level"
           ) : (
             <Length mm={t.wanted} />
           )}
-          , now <ResultLength result={t.now} signed={t.what === "rake"} />:{" "}
+          , now <ResultLength result={t.now} signed={isDifference(t.what)} />:{" "}
           <Verdict verdict={t.reached} target />
         </Typography>
       ))}

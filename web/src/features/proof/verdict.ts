@@ -30,3 +30,18 @@ export const verdicts: Record<
     color: "text.secondary",
   },
 };
+
+/** What was wanted, by its name in a proof. */
+export const targetWords: Record<string, string> = {
+  rake: "Rake",
+  rakeLoaded: "Rake with the load on",
+  frontLift: "Front lift, at least",
+  rearLift: "Rear lift, at least",
+  frontMost: "Front lift, at most",
+  rearMost: "Rear lift, at most",
+  leanFront: "Lean in front",
+  leanRear: "Lean behind",
+};
+
+/** Whether what was wanted is a difference: zero is level. */
+export const isDifference = (what: string) => /^(rake|lean)/.test(what);
