@@ -39,41 +39,46 @@ internal sealed class AxleOptions
     private readonly List<AxleOption> _options = [];
     private readonly Dictionary<int, IReadOnlyDictionary<Guid, int>> _uses = [];
 
+    private readonly List<CornerOption> _left;
+    private readonly List<CornerOption> _right;
+    private readonly double[][] _seats;
+    private readonly int _first;
+    private readonly StanceOdds _odds;
+    private readonly SearchPool _pool;
+
+    /// <summary>Stacks with both sides alike, and what stands there now.</summary>
     public AxleOptions(
         int index,
         AxleState axle,
         VehicleBody body,
         StanceOdds odds,
         SearchPool pool,
-        Situation situation,
-        SearchRules rules
+        Situation situation
     )
     {
+        (_first, _odds, _pool) = (2 * index, odds, pool);
         var corners = Corners.Of(axle.Axle);
-        var left = At(corners[0], axle, pool, situation);
-        var right = At(corners[1], axle, pool, situation);
-        var supports = body.Supports;
-        double[][] seats = [.. supports.Select(s => body.Springs.Response(s.XMm, s.YMm))];
-        foreach (var l in left)
+        var ends = TravelEnds.Bare(axle);
+        _left = At(corners[0], axle, ends, pool, situation);
+        _right = At(corners[1], axle, ends, pool, situation);
+        _seats = [.. body.Supports.Select(s => body.Springs.Response(s.XMm, s.YMm))];
+        Add((l, r) => l.Key == r.Key || l.Touched + r.Touched == 0);
+    }
+
+    /// <summary>Adds the stacks whose sides differ on purpose, by one piece.</summary>
+    public void Widen() =>
+        Add((l, r) => l.Key != r.Key && l.Touched + r.Touched > 0 && DifferByOne(l, r));
+
+    private void Add(Func<CornerOption, CornerOption, bool> goTogether)
+    {
+        foreach (var l in _left)
         {
-            foreach (var r in right)
+            foreach (var r in _right)
             {
-                if (Alike(l, r, rules.SidesDiffer) && pool.Enough(l.Needs, r.Needs))
+                if (goTogether(l, r) && _pool.Enough(l.Needs, r.Needs))
                 {
-                    _options.Add(Put(l, r, 2 * index, odds, seats));
+                    _options.Add(Put(l, r, _first, _odds, _seats));
                 }
-            }
-        }
-        if (_options.Count == 0)
-        {
-            // What is in stays: there is always that.
-            var (l, r) = (
-                left.FirstOrDefault(o => o.Touched == 0),
-                right.FirstOrDefault(o => o.Touched == 0)
-            );
-            if (l is not null && r is not null)
-            {
-                _options.Add(Put(l, r, 2 * index, odds, seats));
             }
         }
     }
@@ -103,10 +108,14 @@ internal sealed class AxleOptions
 
     /// <summary>Bounds the use of limits, and orders the stacks, once the other axle's stacks are known: they turn the body a little over this one.</summary>
     /// <param name="other">The other axle.</param>
-    /// <param name="first">Position of this axle's left corner.</param>
     /// <param name="weight">How much each figure parts the stacks.</param>
-    public void Order(AxleOptions other, int first, double[] weight)
+    public void Order(AxleOptions other, double[] weight)
     {
+        foreach (var o in _options)
+        {
+            o.Share = 0;
+        }
+        var first = _first;
         for (var side = 0; side < 2; side++)
         {
             var (low, high) = (double.MaxValue, double.MinValue);
@@ -137,17 +146,8 @@ internal sealed class AxleOptions
         Root = StackGroup.Of(_options, weight);
     }
 
-    /// <summary>Whether two stacks may stand left and right: the same, or, on purpose, the same but for one piece.</summary>
-    private static bool Alike(CornerOption l, CornerOption r, bool mayDiffer)
+    private static bool DifferByOne(CornerOption l, CornerOption r)
     {
-        if (l.Key == r.Key)
-        {
-            return true;
-        }
-        if (!mayDiffer)
-        {
-            return false;
-        }
         var common = 0;
         foreach (var (id, count) in l.Needs)
         {
@@ -193,6 +193,7 @@ internal sealed class AxleOptions
     private List<CornerOption> At(
         string corner,
         AxleState axle,
+        TravelEnds ends,
         SearchPool pool,
         Situation situation
     )
@@ -240,7 +241,7 @@ internal sealed class AxleOptions
         foreach (var (parts, fresh) in stacks)
         {
             PlacedPart[] sorted = [.. parts.OrderBy(p => PartRule.Of(p.Kind).Order)];
-            var (option, why) = CornerOption.Of(corner, sorted, old, situation.Vehicle, axle);
+            var (option, why) = CornerOption.Of(corner, sorted, old, situation.Vehicle, axle, ends);
             if (option is not null)
             {
                 options.Add(option);

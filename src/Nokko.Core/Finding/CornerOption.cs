@@ -20,11 +20,12 @@ internal sealed class CornerOption
         IReadOnlyList<PlacedPart> old,
         CornerRise rise,
         CornerRise bare,
-        AxleState axle
+        AxleState axle,
+        TravelEnds ends
     )
     {
         (Corner, Parts, Rise, Bare) = (corner, parts, rise, bare);
-        _limits = new CornerLimits(axle, parts, bare.Puck.Mm, bare.Tyre.Mm);
+        _limits = new CornerLimits(axle, ends, parts, bare.Puck.Mm, bare.Tyre.Mm);
         _u = Math.Sqrt(CornerRise.Covariance(bare, bare, true));
         PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
@@ -90,7 +91,8 @@ internal sealed class CornerOption
         IReadOnlyList<PlacedPart> parts,
         IReadOnlyList<PlacedPart> old,
         Vehicles.Vehicle vehicle,
-        AxleState axle
+        AxleState axle,
+        TravelEnds ends
     )
     {
         if (LiftLaw.Refusals(corner, parts, axle).FirstOrDefault() is { } refused)
@@ -105,7 +107,7 @@ internal sealed class CornerOption
         var (bare, cannot) = CornerRise.Of(corner, [], parts, vehicle, axle);
         return bare is null
             ? (null, cannot)
-            : (new CornerOption(corner, parts, old, rise, bare, axle), null);
+            : (new CornerOption(corner, parts, old, rise, bare, axle, ends), null);
     }
 
     /// <summary>What must be cut for pieces that come in.</summary>

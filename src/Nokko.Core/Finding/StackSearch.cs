@@ -61,20 +61,9 @@ public sealed partial class StackSearch
             return;
         }
         var axles = Predictor.Axles(situation);
-        _front = new AxleOptions(0, axles[0], body, _odds, _pool, situation, rules);
-        _rear = new AxleOptions(1, axles[1], body, _odds, _pool, situation, rules);
-        double[] weight =
-        [
-            .. _box.Low.Zip(
-                _box.High,
-                (l, h) =>
-                    double.IsInfinity(l) && double.IsInfinity(h) ? 0
-                    : double.IsInfinity(l) || double.IsInfinity(h) ? OneSided
-                    : 1
-            ),
-        ];
-        _front.Order(_rear, 0, weight);
-        _rear.Order(_front, 2, weight);
+        _front = new AxleOptions(0, axles[0], body, _odds, _pool, situation);
+        _rear = new AxleOptions(1, axles[1], body, _odds, _pool, situation);
+        Order();
     }
 
     /// <summary>Why there is nothing to find, in a fitter's words; null when there may be.</summary>
@@ -84,7 +73,7 @@ public sealed partial class StackSearch
     public IReadOnlyList<(string Part, string Why)> LeftOut =>
         [.. _pool.LeftOut.Concat(_front?.LeftOut ?? []).Concat(_rear?.LeftOut ?? []).Distinct()];
 
-    /// <summary>Stacks of the front times stacks of the rear.</summary>
+    /// <summary>Stacks of the front times stacks of the rear; those whose sides differ are counted once the search runs.</summary>
     public double Combinations => (double)(_front?.Count ?? 0) * (_rear?.Count ?? 0);
 
     /// <summary>Stacks that were worked out so far.</summary>
@@ -101,6 +90,13 @@ public sealed partial class StackSearch
         if (Dive() is { } first)
         {
             yield return new SearchNews(first, false, Looked);
+        }
+        if (_rules.SidesDiffer)
+        {
+            // The first answer comes from what is alike; the others are many more.
+            _front.Widen();
+            _rear.Widen();
+            Order();
         }
         _open.Enqueue(new Branch(_front.Root, _rear.Root, null), Bound(_front.Root, _rear.Root));
         var steps = 0;
@@ -184,6 +180,23 @@ public sealed partial class StackSearch
         var first = new Worked(_front.At(front.Option), _rear.At(rear.Option));
         Limits(first);
         return first.Stopped is null ? Weigh(first, out _) : null;
+    }
+
+    /// <summary>Puts both axles' stacks into groups that lie near each other.</summary>
+    private void Order()
+    {
+        double[] weight =
+        [
+            .. _box.Low.Zip(
+                _box.High,
+                (l, h) =>
+                    double.IsInfinity(l) && double.IsInfinity(h) ? 0
+                    : double.IsInfinity(l) || double.IsInfinity(h) ? OneSided
+                    : 1
+            ),
+        ];
+        _front!.Order(_rear!, weight);
+        _rear!.Order(_front, weight);
     }
 
     /// <summary>What no stack of two groups can beat.</summary>

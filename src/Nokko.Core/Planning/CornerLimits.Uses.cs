@@ -1,5 +1,6 @@
 using Nokko.Core.Parts;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 
 namespace Nokko.Core.Planning;
 
@@ -16,7 +17,8 @@ internal sealed partial class CornerLimits
     /// <param name="riseMm">Rise of the frame over the wheel against nothing added, mm.</param>
     /// <param name="u">Its standard uncertainty, mm.</param>
     /// <param name="toppedOut">Whether the lift was capped by the strut's length.</param>
-    public IEnumerable<LimitUse> Uses(double riseMm, double u, bool toppedOut)
+    /// <param name="ball">Swing of the ball joint to full droop, when it was worked out already.</param>
+    public IEnumerable<LimitUse> Uses(double riseMm, double u, bool toppedOut, Result? ball = null)
     {
         LimitUse?[] uses =
         [
@@ -29,7 +31,7 @@ internal sealed partial class CornerLimits
                 CvAtDroop(riseMm, u),
                 Suspension.Get(SuspensionSizes.CvDroopLimit) is not null
             ),
-            Use("ball joint at full droop", Ball(riseMm), true),
+            Use("ball joint at full droop", Ball(riseMm, ball), true),
             Use("brake hose", HoseUse(), false),
             Use("its maker's most", Plates(), true),
         ];
@@ -94,9 +96,9 @@ internal sealed partial class CornerLimits
                 + (Ninety5 * Hypot(own, u / Suspension.Get(SuspensionSizes.CvRun)!.Value * Degrees))
             : null;
 
-    private double? Ball(double rise) =>
+    private double? Ball(double rise, Result? swung) =>
         Suspension.Get(SuspensionSizes.BallJointLimit) is { } limit
-        && Geometry(rise, LeftMm(_ends.Droop, rise, true)?.Mm).Ball
+        && (swung ?? Geometry(rise, LeftMm(_ends.Droop, rise, true)?.Mm).Ball)
             is { Value: { } swing, U: { } u }
             ? (swing + (Ninety5 * u)) / limit
             : null;

@@ -33,19 +33,20 @@ internal sealed partial class CornerLimits
 
     /// <summary>Sets up the limits of a corner: where its travel ends does not depend on how high it stands.</summary>
     /// <param name="axle">The axle.</param>
+    /// <param name="bare">Where travel ends without added parts, the same for both sides.</param>
     /// <param name="stack">What will stand there.</param>
     /// <param name="puckMm">Rise of the body on its mounts there, mm.</param>
     /// <param name="tyreMm">By how much the tyre's radius is greater, mm.</param>
     public CornerLimits(
         AxleState axle,
+        TravelEnds bare,
         IReadOnlyList<PlacedPart> stack,
         double puckMm,
         double tyreMm
     )
     {
-        (_axle, _stack) = (axle, stack);
+        (_axle, _stack, _bare) = (axle, stack, bare);
         _ends = new TravelEnds(axle, stack, puckMm, tyreMm);
-        _bare = new TravelEnds(axle, [], 0, 0);
     }
 
     private Vehicles.Suspension Suspension => _axle.Suspension;
@@ -80,7 +81,7 @@ internal sealed partial class CornerLimits
             Track = geometry.Track,
             HoseSlack = Hose(),
             ToppedOut = toppedOut,
-            Uses = [.. Uses(h, rise.U, toppedOut).OrderByDescending(x => x.Share)],
+            Uses = [.. Uses(h, rise.U, toppedOut, geometry.Ball).OrderByDescending(x => x.Share)],
             Cautions = [],
         };
         return outlook with

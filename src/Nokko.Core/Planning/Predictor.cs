@@ -212,12 +212,14 @@ public static class Predictor
             return [];
         }
         var motion = body.Springs.Solve(rises.SpringsMm());
+        TravelEnds[] bares = [.. axles.Select(TravelEnds.Bare)];
         return
         [
             .. Corners.All.Select(
                 (c, i) =>
                     new CornerLimits(
                         axles[i / 2],
+                        bares[i / 2],
                         CornerStack.At(plan.Stacks, c),
                         rises.MeanMm[FreeRises.Pucks + i],
                         rises.MeanMm[FreeRises.Tyres + i]

@@ -41,6 +41,9 @@ internal sealed class TravelEnds
         Collect(puckMm, tyreMm);
     }
 
+    /// <summary>Where travel ends without added parts.</summary>
+    public static TravelEnds Bare(AxleState axle) => new(axle, [], 0, 0);
+
     /// <summary>What ends the droop, each at its w; the highest decides.</summary>
     public List<(string What, double W)> Droop { get; } = [];
 

@@ -50,20 +50,27 @@ const blank = {
 export default function TakeIn() {
   const unit = useUnit();
   const navigate = useNavigate();
-  const [kept, setDraft, clear] = useDraft("take-in", {
+  const [kept, keep, clear] = useDraft("take-in", {
     ...blank,
     ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7() },
   });
-  // What was worked out on the bench comes along in the address, until something else is typed.
+  // What was worked out on the bench comes along in the address; the first thing that is typed makes it the person's own.
   const [from] = useSearchParams();
-  const draft = {
-    ...kept,
-    wish: kept.wish || (from.get("wish") ?? ""),
-    sizes: {
-      ...kept.sizes,
-      tyreSize: kept.sizes.tyreSize || (from.get("tyre") ?? ""),
-    },
-    target: { ...levelByHub, ...kept.target },
+  const [touched, setTouched] = useState(false);
+  const whole = { ...kept, target: { ...levelByHub, ...kept.target } };
+  const draft = touched
+    ? whole
+    : {
+        ...whole,
+        wish: kept.wish || (from.get("wish") ?? ""),
+        sizes: {
+          ...kept.sizes,
+          tyreSize: kept.sizes.tyreSize || (from.get("tyre") ?? ""),
+        },
+      };
+  const setDraft = (next: typeof draft) => {
+    setTouched(true);
+    keep(next);
   };
   const [problem, setProblem] = useState<Error | null>(null);
   const platforms = useQuery({
