@@ -27,7 +27,8 @@ public sealed record LineStep(
 /// <param name="PlatformId">The platform.</param>
 /// <param name="Axle">front or rear.</param>
 /// <param name="Family">The family.</param>
-/// <param name="Prior">What was believed before any job.</param>
+/// <param name="Prior">Ratio as it was believed before any job.</param>
+/// <param name="PriorOffsetMm">Offset as it was believed before any job, mm.</param>
 /// <param name="OffsetMm">Offset now, mm.</param>
 /// <param name="Ratio">Ratio now: loaded, as vehicles really settled; the prior's is kinematic.</param>
 /// <param name="Covariance">Between offset and ratio, mm: the band at a thickness t is offset.sd² + 2·covariance·t + ratio.sd²·t².</param>
@@ -39,6 +40,7 @@ public sealed record EvidenceLine(
     string Axle,
     LiftFamily Family,
     Estimate Prior,
+    Estimate PriorOffsetMm,
     Estimate OffsetMm,
     Estimate Ratio,
     double Covariance,
@@ -96,6 +98,7 @@ public static class ShopEvidence
                         g.Key.Axle,
                         g.Key.Family,
                         prior.Ratio,
+                        prior.OffsetMm,
                         line.OffsetMm,
                         line.RatioEstimate,
                         line.Covariance,

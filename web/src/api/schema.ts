@@ -3198,8 +3198,10 @@ export interface components {
             axle: string;
             /** @description The family. */
             family: components["schemas"]["LiftFamily"];
-            /** @description What was believed before any job. */
+            /** @description Ratio as it was believed before any job. */
             prior: components["schemas"]["Estimate"];
+            /** @description Offset as it was believed before any job, mm. */
+            priorOffsetMm: components["schemas"]["Estimate"];
             /** @description Offset now, mm. */
             offsetMm: components["schemas"]["Estimate"];
             /** @description Ratio now: loaded, as vehicles really settled; the prior's is kinematic. */

@@ -50,7 +50,7 @@ export function LinePlot({ line }: { line: Schemas["EvidenceLine"] }) {
         fill="none"
       />
       <path
-        d={`M${x(0).toFixed(1)} ${y(0).toFixed(1)}L${x(most).toFixed(1)} ${y(line.prior.mean * most).toFixed(1)}`}
+        d={`M${x(0).toFixed(1)} ${y(line.priorOffsetMm.mean).toFixed(1)}L${x(most).toFixed(1)} ${y(line.priorOffsetMm.mean + line.prior.mean * most).toFixed(1)}`}
         stroke={inks.soft}
         strokeDasharray="5 4"
         fill="none"

@@ -35,9 +35,12 @@ const nothing: Rules = {
 
 /** Finds stacks that land, from the shelf, in order; each with its reasons. */
 export function FindStacks({
+  planned,
   onBand,
   onTake,
 }: {
+  /** Whether a plan stands already: then looking for another is not the next thing to do. */
+  planned: boolean;
   onBand: (prediction: Schemas["Prediction"] | null) => void;
   onTake: (found: Schemas["FoundView"]) => void;
 }) {
@@ -63,7 +66,7 @@ export function FindStacks({
   }, [asked]);
   const { findings: f } = search;
   return (
-    <Box component="section" aria-label="Find the stack" sx={{ mt: 1 }}>
+    <Box component="section" aria-label="Find the stack" sx={{ my: 1 }}>
       <Box
         sx={{
           display: "flex",
@@ -77,7 +80,7 @@ export function FindStacks({
             Stop looking
           </Button>
         ) : (
-          <Button variant="contained" onClick={begin}>
+          <Button variant={planned ? "outlined" : "contained"} onClick={begin}>
             {f ? "Find again" : "Find stacks"}
           </Button>
         )}

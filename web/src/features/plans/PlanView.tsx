@@ -130,6 +130,7 @@ export default function PlanView() {
       </Box>
       <Wanted />
       <FindStacks
+        planned={draft != null}
         onBand={band}
         onTake={(found) => void at.take(found.stacks)}
       />
