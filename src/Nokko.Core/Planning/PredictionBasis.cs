@@ -61,13 +61,17 @@ internal static class PredictionBasis
         }
         if (Has(LiftFamily.Block))
         {
-            yield return "A block lifts by its own thickness.";
+            yield return Proved(axle, LiftFamily.Block, "A block lifts")
+                ?? "A block lifts by its own thickness.";
         }
         if (Has(LiftFamily.Shackle))
         {
-            yield return axle.Leaf is null
-                ? "A longer shackle lifts by about half of what it is longer, a rule of thumb: tape leaf and shackle for a better one."
-                : "The shackle was solved with the leaf's taped chord and arch.";
+            yield return Proved(axle, LiftFamily.Shackle, "A longer shackle lifts")
+                ?? (
+                    axle.Leaf is null
+                        ? "A longer shackle lifts by about half of what it is longer, a rule of thumb: tape leaf and shackle for a better one."
+                        : "The shackle was solved with the leaf's taped chord and arch."
+                );
         }
         if (Has(LiftFamily.Puck))
         {
@@ -95,16 +99,24 @@ internal static class PredictionBasis
         }
     }
 
+    /// <summary>A line that our own jobs have moved; null while there is only what was believed before.</summary>
+    private static string? Proved(AxleState axle, LiftFamily family, string what) =>
+        axle.Learned?.GetValueOrDefault(family) is { } learned
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"{what} {learned.Ratio.Mean:0.00} ± {2 * learned.Ratio.Sd:0.00}, as our own jobs proved it: {Jobs(learned.Jobs)} of this platform{(learned.OfThisVehicle > 0 ? $", {learned.OfThisVehicle} of this vehicle" : "")}."
+            )
+            : null;
+
     private static string Jobs(int n) => n == 1 ? "1 job" : $"{n} jobs";
 
     private static string Ratio(AxleState axle)
     {
-        if (axle.Learned?.GetValueOrDefault(LiftFamily.Spring) is { } learned)
+        if (Proved(axle, LiftFamily.Spring, "Lift ratio") is { } proved)
         {
-            return string.Create(
-                CultureInfo.InvariantCulture,
-                $"Lift ratio {learned.Ratio.Mean:0.00} ± {2 * learned.Ratio.Sd:0.00}, as our own jobs proved it: {Jobs(learned.Jobs)} of this platform{(learned.OfThisVehicle > 0 ? $", {learned.OfThisVehicle} of this vehicle" : "")}."
-            );
+            return axle.Corner.Grade == RatioGrade.RuleOfThumb
+                ? proved
+                : $"{proved} The arms' own points are in it.";
         }
         var (mean, sd) = (axle.Corner.Ratio.Mean, axle.Corner.Ratio.Sd);
         return axle.Corner.Grade switch

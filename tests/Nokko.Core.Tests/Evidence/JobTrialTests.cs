@@ -202,5 +202,51 @@ public class JobTrialTests
         Assert.True(line.Steps[2].Ratio.Sd < line.Steps[0].Ratio.Sd);
     }
 
+    [Theory]
+    [InlineData(
+        LiftFamily.Block,
+        PartKind.Block,
+        "A block lifts 0.98 ± 0.06, as our own jobs proved it: 4 jobs of this platform, 1 of this vehicle."
+    )]
+    [InlineData(
+        LiftFamily.Shackle,
+        PartKind.Shackle,
+        "A longer shackle lifts 0.98 ± 0.06, as our own jobs proved it"
+    )]
+    public void A_prediction_says_on_how_many_jobs_it_rests(
+        LiftFamily family,
+        PartKind kind,
+        string says
+    )
+    {
+        var here = new Situation(
+            Sample.AsFound,
+            Sample.Pickup,
+            StanceOf.Compute(
+                Sample.Round(40, Sample.AsFound.Id),
+                Sample.Readings(100, 40, Before),
+                Sample.Pickup
+            )
+        )
+        {
+            Learned = new Dictionary<(string, LiftFamily), LiftBelief>
+            {
+                [(Corners.Rear, family)] = new(new(0, 1), new(0.98, 0.03), 0)
+                {
+                    Jobs = 4,
+                    OfThisVehicle = 1,
+                },
+            },
+        };
+        var plan = Sample.Plan(
+            (Corners.LR, Sample.Plate(30, 40, kind)),
+            (Corners.RR, Sample.Plate(31, 40, kind))
+        );
+        var prediction = Predictor.Predict(plan, here);
+        Assert.Contains(prediction.Basis, b => b.StartsWith(says, StringComparison.Ordinal));
+        // And it is what the prediction uses.
+        Assert.Equal(0.98 * 40, prediction.RearRise.Value!.Value, 9);
+    }
+
     private static IReadOnlyList<JobTrial> Trials(JobDocument d) => JobEvaluator.Evaluate(d).Trials;
 }
