@@ -266,6 +266,27 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task What_jobs_of_an_older_version_proved_is_worked_out_when_the_server_starts()
+    {
+        var (caller, job) = await Measured();
+        await job.Begin(await job.PlaceInFront("T-100"));
+        await job.BeginRound();
+        await job.ReadAll("22 1/2", "22 1/2", "22 1/2", "22 1/2", "42 3/16", "42 3/16");
+        // As a database is that had no place for it yet.
+        await server.Ask<int>($"delete from job_evidence where id = '{job.Job}' returning 1");
+        Assert.DoesNotContain(await Trials(caller), t => IsOf(t, job));
+        await using var later = server.Beside();
+        var again = await later.SignIn();
+        Assert.Contains(await Trials(again), t => IsOf(t, job) && t["trial"] is not null);
+
+        static bool IsOf(JsonNode trial, TestJob job) =>
+            trial["jobId"]!.GetValue<Guid>() == job.Job;
+
+        static async Task<JsonNode[]> Trials(Caller of) =>
+            [.. (await of.Get("/api/evidence"))["trials"]!.AsArray().Select(t => t!)];
+    }
+
+    [Fact]
     public async Task A_second_pass_finds_the_change_to_make_now()
     {
         var (caller, job) = await Measured();

@@ -77,14 +77,16 @@ public sealed class LiftLine
     private readonly Matrix<double> _covariance;
 
     /// <summary>The line before any trial.</summary>
-    public LiftLine(LiftPrior prior)
+    /// <param name="prior">What is believed.</param>
+    /// <param name="covariance">Between offset and ratio, mm, where the belief comes from trials itself.</param>
+    public LiftLine(LiftPrior prior, double covariance = 0)
         : this(
             prior,
             [],
             Vector<double>.Build.DenseOfArray([prior.OffsetMm.Mean, prior.Ratio.Mean]),
-            Matrix<double>.Build.DiagonalOfDiagonalArray([
-                prior.OffsetMm.Sd * prior.OffsetMm.Sd,
-                prior.Ratio.Sd * prior.Ratio.Sd,
+            Matrix<double>.Build.DenseOfRowArrays([
+                [prior.OffsetMm.Sd * prior.OffsetMm.Sd, covariance],
+                [covariance, prior.Ratio.Sd * prior.Ratio.Sd],
             ])
         ) { }
 

@@ -183,8 +183,8 @@ internal sealed class AxleOptions
         for (var i = 0; i < heights.Length; i++)
         {
             heights[i] =
-                (seats[i][first] * left.Bare.SpringMm)
-                + (seats[i][first + 1] * right.Bare.SpringMm);
+                (seats[i][first] * (left.Bare?.SpringMm ?? 0))
+                + (seats[i][first + 1] * (right.Bare?.SpringMm ?? 0));
         }
         return new AxleOption(left, right, mean, covariance, heights);
     }

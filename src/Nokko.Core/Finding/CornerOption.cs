@@ -11,7 +11,7 @@ internal sealed class CornerOption
     /// <summary>Hours for a piece of which nobody entered any: a rule of thumb.</summary>
     public const double GuessedHours = 1;
 
-    private readonly CornerLimits _limits;
+    private readonly CornerLimits? _limits;
     private readonly double _u;
 
     private CornerOption(
@@ -19,14 +19,17 @@ internal sealed class CornerOption
         IReadOnlyList<PlacedPart> parts,
         IReadOnlyList<PlacedPart> old,
         CornerRise rise,
-        CornerRise bare,
+        CornerRise? bare,
         AxleState axle,
         TravelEnds ends
     )
     {
         (Corner, Parts, Rise, Bare) = (corner, parts, rise, bare);
-        _limits = new CornerLimits(axle, ends, parts, bare.Puck.Mm, bare.Tyre.Mm);
-        _u = Math.Sqrt(CornerRise.Covariance(bare, bare, true));
+        if (bare is not null)
+        {
+            _limits = new CornerLimits(axle, ends, parts, bare.Puck.Mm, bare.Tyre.Mm);
+            _u = Math.Sqrt(CornerRise.Covariance(bare, bare, true));
+        }
         PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
         Hours = come.Sum(p => p.Hours?.In("h") ?? GuessedHours);
@@ -51,8 +54,8 @@ internal sealed class CornerOption
     /// <summary>Against what stands there now.</summary>
     public CornerRise Rise { get; }
 
-    /// <summary>Against nothing added.</summary>
-    public CornerRise Bare { get; }
+    /// <summary>Against nothing added; null with a piece that stays and of which nobody knows how much it lifts: then no limit can be told.</summary>
+    public CornerRise? Bare { get; }
 
     /// <summary>Pieces that come or go.</summary>
     public int Touched { get; }
@@ -76,14 +79,15 @@ internal sealed class CornerOption
     public IReadOnlyDictionary<Guid, int> Needs { get; }
 
     /// <summary>Limits at a rise over nothing added.</summary>
-    public IEnumerable<LimitUse> Uses(double riseMm) => _limits.Uses(riseMm, _u, Bare.ToppedOut);
+    public IEnumerable<LimitUse> Uses(double riseMm) =>
+        _limits?.Uses(riseMm, _u, Bare!.ToppedOut) ?? [];
 
     /// <summary>No rise between two uses less of the limit that is used most.</summary>
     public double LeastUse(double leastMm, double mostMm) =>
-        _limits.LeastUse(leastMm, mostMm, _u, Bare.ToppedOut);
+        _limits?.LeastUse(leastMm, mostMm, _u, Bare!.ToppedOut) ?? 0;
 
     /// <summary>Share of the droop that is left; null when it is not known.</summary>
-    public double? DroopKept(double riseMm) => _limits.DroopKept(riseMm);
+    public double? DroopKept(double riseMm) => _limits?.DroopKept(riseMm);
 
     /// <summary>The stack, or why it cannot stand there.</summary>
     public static (CornerOption? Option, string? Why) Of(
@@ -104,10 +108,8 @@ internal sealed class CornerOption
         {
             return (null, why);
         }
-        var (bare, cannot) = CornerRise.Of(corner, [], parts, vehicle, axle);
-        return bare is null
-            ? (null, cannot)
-            : (new CornerOption(corner, parts, old, rise, bare, axle, ends), null);
+        var (bare, _) = CornerRise.Of(corner, [], parts, vehicle, axle);
+        return (new CornerOption(corner, parts, old, rise, bare, axle, ends), null);
     }
 
     /// <summary>What must be cut for pieces that come in.</summary>

@@ -165,7 +165,8 @@ public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool St
             }
             var now = LiftLaw.Belief(family, state);
             var line = new LiftLine(
-                new LiftPrior(now.OffsetMm, now.Ratio, 0, LiftLaw.MeasuredThicknessUMm)
+                new LiftPrior(now.OffsetMm, now.Ratio, 0, LiftLaw.MeasuredThicknessUMm),
+                now.Covariance
             );
             var seen = new LiftTrial(
                 "this",

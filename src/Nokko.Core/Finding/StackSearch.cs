@@ -63,6 +63,12 @@ public sealed partial class StackSearch
         var axles = Predictor.Axles(situation);
         _front = new AxleOptions(0, axles[0], body, _odds, _pool, situation);
         _rear = new AxleOptions(1, axles[1], body, _odds, _pool, situation);
+        if (_front.Count == 0 || _rear.Count == 0)
+        {
+            Cannot =
+                $"What stands at the {(_front.Count == 0 ? "front" : "rear")} now must not stay, and nothing here can take its place: plan it by hand.";
+            return;
+        }
         Order();
     }
 
@@ -83,7 +89,7 @@ public sealed partial class StackSearch
     /// <param name="cancel">Ends it.</param>
     public IEnumerable<SearchNews> Run(CancellationToken cancel = default)
     {
-        if (Cannot is not null || _front!.Count == 0 || _rear!.Count == 0)
+        if (Cannot is not null || _front is null || _rear is null)
         {
             yield break;
         }

@@ -47,10 +47,11 @@ internal sealed class VehicleBody
         VehicleSupports.RatesAreMeasured(Vehicle) ? MeasuredRateShare : EstimatedRateShare;
 
     /// <summary>The body of a vehicle, or the size that is missing.</summary>
-    public static (VehicleBody? Body, string? Missing) Of(Vehicle vehicle) =>
-        VehicleSupports.Of(vehicle) is { Supports: { } supports, Missing: var missing }
-            ? (new VehicleBody(vehicle, supports), missing)
-            : (null, VehicleSupports.Of(vehicle).Missing);
+    public static (VehicleBody? Body, string? Missing) Of(Vehicle vehicle)
+    {
+        var (supports, missing) = VehicleSupports.Of(vehicle);
+        return (supports is null ? null : new VehicleBody(vehicle, supports), missing);
+    }
 
     /// <summary>What loads do to the body over its hubs and over the floor, where the tyres give too.</summary>
     public (BodyMotion OnHubs, BodyMotion OnFloor) Under(IReadOnlyList<StatedLoad> loads)

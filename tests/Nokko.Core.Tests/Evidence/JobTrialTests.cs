@@ -180,6 +180,27 @@ public class JobTrialTests
     }
 
     [Fact]
+    public void A_line_that_starts_from_what_trials_taught_goes_on_as_if_it_had_seen_them()
+    {
+        var prior = new LiftPrior(new(3, 6), new(1.9, 0.3), 0, 0.2);
+        LiftTrial first = new("a", 30, 66, 2),
+            then = new("a", 20, 44, 2);
+        var whole = new LiftLine(prior).Learn(first).Learn(then);
+        var belief = new LiftLine(prior).Learn(first).Belief("a");
+        var again = new LiftLine(
+            prior with
+            {
+                OffsetMm = belief.OffsetMm,
+                Ratio = belief.Ratio,
+            },
+            belief.Covariance
+        ).Learn(then);
+        Assert.Equal(whole.OffsetMm.Mean, again.OffsetMm.Mean, 1);
+        Assert.Equal(whole.RatioEstimate.Mean, again.RatioEstimate.Mean, 2);
+        Assert.Equal(whole.Covariance, again.Covariance, 1);
+    }
+
+    [Fact]
     public void A_job_far_from_the_line_stands_out_and_each_step_is_told()
     {
         JobTrial At(int n, double rise) =>

@@ -213,6 +213,25 @@ public class StackSearchTests
     }
 
     [Fact]
+    public void A_piece_that_nobody_measured_stays_where_it_is_and_the_other_axle_is_searched()
+    {
+        var unknown = Sample.Plate(70, null, PartKind.Block, claim: 50);
+        var from = Sample.AsFound with
+        {
+            Stacks =
+            [
+                new() { Corner = Corners.LR, Parts = [unknown] },
+                new() { Corner = Corners.RR, Parts = [unknown with { Id = Sample.Id(71) }] },
+            ],
+        };
+        Part[] shelf = [Shelf(1, 30, 2), Shelf(2, 40, 2) with { Kind = PartKind.Block }];
+        var found = Proved(Measured(Sample.Level) with { From = from }, shelf);
+        Assert.Contains("LF: part 1 · RF: part 1", Said(found[0]), StringComparison.Ordinal);
+        // What it would do to take it out cannot be told, so that no stack does.
+        Assert.All(found, s => Assert.Equal([unknown.Name], PartsAt(s, Corners.LR)));
+    }
+
+    [Fact]
     public void Without_a_wish_or_without_readings_it_says_what_is_wanting()
     {
         var none = Sample.Level with { Rake = null };
