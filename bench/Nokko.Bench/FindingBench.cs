@@ -1,9 +1,9 @@
 using System.Diagnostics;
 using Nokko.Core.Finding;
 using Nokko.Core.JobFile;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
-using Nokko.Core.Stance;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 

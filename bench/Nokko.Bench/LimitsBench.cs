@@ -1,7 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using Nokko.Core.JobFile;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;

@@ -1,6 +1,7 @@
 using BenchmarkDotNet.Attributes;
 using Nokko.Core.JobFile;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Stance;
 
 namespace Nokko.Bench;

@@ -1,5 +1,5 @@
 using System.Diagnostics;
-using Nokko.Core.Measuring;
+using Nokko.Core.Tape;
 
 namespace Nokko.Bench;
 

@@ -1,5 +1,7 @@
 using System.Globalization;
+using Nokko.Core.Fitting;
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Bay;
 

@@ -1,4 +1,4 @@
-using Nokko.Core.Measuring;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Bay;
 
@@ -38,9 +38,9 @@ public static class Instruments
             "Inclinometer",
             "IN-STAND-IN",
             [
-                Core.Measuring.Measures.BodyAngle,
-                Core.Measuring.Measures.PinionAngle,
-                Core.Measuring.Measures.ShaftAngle,
+                Core.WalkRounds.Measures.BodyAngle,
+                Core.WalkRounds.Measures.PinionAngle,
+                Core.WalkRounds.Measures.ShaftAngle,
                 "armSlope",
                 "dragLinkSlope",
             ]
@@ -50,7 +50,7 @@ public static class Instruments
             AlignmentRack,
             "Alignment rack",
             "AR-STAND-IN",
-            ["camberAngle", Core.Measuring.Measures.Caster, "toeAngle", "thrustAngle"]
+            ["camberAngle", Core.WalkRounds.Measures.Caster, "toeAngle", "thrustAngle"]
         ),
     ];
 

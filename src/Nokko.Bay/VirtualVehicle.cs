@@ -1,9 +1,9 @@
 using MathNet.Numerics.Distributions;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Stance;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Bay;
 

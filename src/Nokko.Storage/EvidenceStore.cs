@@ -1,7 +1,8 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Evidence;
-using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 
 namespace Nokko.Storage;
 

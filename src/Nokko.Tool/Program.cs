@@ -1,6 +1,6 @@
 using System.Text.Json;
-using Nokko.Core.Finding;
 using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
 
 namespace Nokko.Tool;
 
@@ -50,7 +50,7 @@ public static class Program
             JsonSerializer.Serialize(
                 JobEvaluator.Evaluate(document) with
                 {
-                    Ranking = RankedStack.Of(document),
+                    Ranking = JobRanking.Of(document),
                 },
                 JobJson.Indented
             )

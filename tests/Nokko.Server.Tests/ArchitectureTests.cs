@@ -70,6 +70,50 @@ public class ArchitectureTests
         Assert.Equal(["Nokko.Bay", "Nokko.Core", "Nokko.Storage"], Ours(Server));
     }
 
+    /// <summary>Folders of the core, lowest first: a folder knows only those before it.</summary>
+    private static readonly string[] Floors =
+    [
+        "Units",
+        "Tape",
+        "Vehicles",
+        "Shelf",
+        "WalkRounds",
+        "Suspension",
+        "Stance",
+        "Plans",
+        "Proof",
+        "Evidence",
+        "Finding",
+        "Fitting",
+        "Jobs",
+        "Bench",
+        "JobFile",
+    ];
+
+    [Fact]
+    public void The_folders_of_the_core_are_floors_without_a_ring()
+    {
+        var here = Types().That().ResideInAssembly(Core).GetObjects(Loaded).ToArray();
+        Assert.Equal(
+            Floors.Order(),
+            here.Select(t => Floor(t.FullName)).OfType<string>().Distinct().Order()
+        );
+        Assert.Empty(
+            from type in here
+            let own = Floor(type.FullName)
+            where own is not null
+            from target in type.Dependencies.Select(d => d.Target.FullName).Distinct()
+            let to = Floor(target)
+            where to is not null && Array.IndexOf(Floors, to) > Array.IndexOf(Floors, own)
+            select $"{type.FullName} knows {target}"
+        );
+    }
+
+    private static string? Floor(string fullName) =>
+        fullName.StartsWith("Nokko.Core.", StringComparison.Ordinal)
+            ? fullName.Split('.')[2]
+            : null;
+
     private static string[] Ours(Assembly assembly) =>
         [
             .. assembly

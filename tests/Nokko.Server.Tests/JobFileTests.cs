@@ -3,6 +3,8 @@ using System.Net.Http.Headers;
 using System.Text;
 using System.Text.Json.Nodes;
 using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Core.Suspension;
 using Xunit;
 
 namespace Nokko.Server.Tests;

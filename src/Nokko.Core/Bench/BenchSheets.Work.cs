@@ -1,6 +1,5 @@
 using System.Globalization;
-using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;

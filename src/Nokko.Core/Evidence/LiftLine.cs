@@ -1,45 +1,9 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Evidence;
-
-/// <summary>A mean with its standard deviation.</summary>
-/// <param name="Mean">The mean.</param>
-/// <param name="Sd">The standard deviation; not below zero.</param>
-public readonly record struct Estimate(double Mean, double Sd);
-
-/// <summary>What is believed about a lift line before any job has been seen.</summary>
-/// <param name="OffsetMm">o: bushings that let go and settle at the new height, mm.</param>
-/// <param name="Ratio">ρ: free rise per thickness.</param>
-/// <param name="VehicleSd">Standard deviation of one vehicle's own ratio about ρ.</param>
-/// <param name="ThicknessUMm">Standard uncertainty of a part's thickness, mm.</param>
-public sealed record LiftPrior(
-    Estimate OffsetMm,
-    Estimate Ratio,
-    double VehicleSd,
-    double ThicknessUMm
-)
-{
-    /// <summary>What it says of a vehicle that was never seen.</summary>
-    public LiftBelief Belief() =>
-        new(
-            OffsetMm,
-            new Estimate(Ratio.Mean, Math.Sqrt((Ratio.Sd * Ratio.Sd) + (VehicleSd * VehicleSd))),
-            0
-        );
-}
-
-/// <summary>What is believed of one vehicle's lift line, h = offset + ratio·t.</summary>
-/// <param name="OffsetMm">o, mm.</param>
-/// <param name="Ratio">ρ + v: the vehicle's own ratio.</param>
-/// <param name="Covariance">Between the two, mm.</param>
-public sealed record LiftBelief(Estimate OffsetMm, Estimate Ratio, double Covariance)
-{
-    /// <summary>Jobs on this platform that it rests on.</summary>
-    public int Jobs { get; init; }
-
-    /// <summary>Those of them on this very vehicle.</summary>
-    public int OfThisVehicle { get; init; }
-}
 
 /// <summary>One trial: a thickness fitted, and the free rise that was found.</summary>
 /// <param name="Vehicle">The vehicle on which it was fitted.</param>

@@ -1,4 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Suspension;
 
 namespace Nokko.Core.Evidence;
 

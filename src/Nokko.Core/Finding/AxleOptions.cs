@@ -1,5 +1,5 @@
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
 

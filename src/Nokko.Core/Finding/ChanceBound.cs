@@ -1,3 +1,5 @@
+using Nokko.Core.Plans;
+
 namespace Nokko.Core.Finding;
 
 /// <summary>The greatest chance that one normal figure can have of lying between two sides, its mean and its variance each known between bounds.</summary>

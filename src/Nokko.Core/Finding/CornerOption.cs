@@ -1,7 +1,8 @@
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Finding;
 

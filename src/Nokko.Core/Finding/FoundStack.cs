@@ -1,4 +1,4 @@
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
 
 namespace Nokko.Core.Finding;
 

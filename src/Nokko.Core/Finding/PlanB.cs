@@ -1,6 +1,6 @@
 using Nokko.Core.Evidence;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;

@@ -1,5 +1,4 @@
-using Nokko.Core.JobFile;
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 
 namespace Nokko.Core.Finding;
 
@@ -7,60 +6,4 @@ namespace Nokko.Core.Finding;
 /// <param name="Stacks">What would stand at every corner.</param>
 /// <param name="Chance">Chance that it lands within what is wanted.</param>
 /// <param name="Rank">What orders it.</param>
-public sealed record RankedStack(IReadOnlyList<CornerStack> Stacks, double Chance, Rank Rank)
-{
-    private const int Most = 10;
-
-    /// <summary>The first ten stacks of a job as it stands, of the parts that its plans and stages name.</summary>
-    /// <param name="d">The job; a job file carries no shelf, so that each part counts as often as one plan or stage has it.</param>
-    public static IReadOnlyList<RankedStack> Of(JobDocument d)
-    {
-        if (d.CurrentStage() is not { } now)
-        {
-            return [];
-        }
-        var results = JobEvaluator.Evaluate(d);
-        var situation = JobEvaluator.SituationOf(d, now, results.WalkRounds, results.Trials);
-        var there = now.Stacks.SelectMany(s => s.Parts).ToLookup(p => p.PartId ?? p.Id);
-        var shelf = d
-            .Plans.Select(p => p.Stacks)
-            .Concat(d.Stages.Select(s => s.Stacks))
-            .SelectMany(stacks =>
-                stacks
-                    .SelectMany(s => s.Parts)
-                    .GroupBy(p => p.PartId ?? p.Id)
-                    .Select(g => (Part: g.First(), Count: g.Count()))
-            )
-            .GroupBy(p => p.Part.PartId ?? p.Part.Id)
-            .Select(g => Shelved(g.First().Part, g.Key, g.Max(p => p.Count) - there[g.Key].Count()))
-            .OrderBy(p => p.Id)
-            .ToArray();
-        return
-        [
-            .. new StackSearch(situation, shelf, new SearchRules())
-                .Run()
-                .Where(n => n is { Proved: true, Found.Stopped: null })
-                .Take(Most)
-                .Select(n => new RankedStack(n.Found!.Plan.Stacks, n.Found.Chance, n.Found.Rank)),
-        ];
-    }
-
-    private static Part Shelved(PlacedPart p, Guid id, int count) =>
-        new()
-        {
-            Id = id,
-            Number = p.Number ?? "",
-            Name = p.Name,
-            Kind = p.Kind,
-            Thickness = p.Thickness,
-            Claim = p.Claim,
-            Extension = p.Extension,
-            Dimensions = p.Dimensions,
-            Leaves = p.Leaves,
-            Price = p.Price,
-            Currency = p.Currency,
-            Hours = p.Hours,
-            Limits = p.Limits,
-            Count = Math.Max(0, count),
-        };
-}
+public sealed record RankedStack(IReadOnlyList<CornerStack> Stacks, double Chance, Rank Rank);

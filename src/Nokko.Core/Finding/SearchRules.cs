@@ -1,4 +1,4 @@
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 
 namespace Nokko.Core.Finding;
 

@@ -1,3 +1,5 @@
+using Nokko.Core.Plans;
+
 namespace Nokko.Core.Finding;
 
 /// <summary>Stacks of one axle that lie near each other, with bounds that hold for each of them; or one stack.</summary>

@@ -1,5 +1,4 @@
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;

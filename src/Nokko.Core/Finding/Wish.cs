@@ -1,5 +1,6 @@
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Finding;
 

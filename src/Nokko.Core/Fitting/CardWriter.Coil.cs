@@ -1,3 +1,4 @@
+using Nokko.Core.Plans;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;

@@ -1,3 +1,6 @@
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+
 namespace Nokko.Core.Fitting;
 
 /// <content>A live axle on leaf springs.</content>

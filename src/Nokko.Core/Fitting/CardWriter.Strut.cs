@@ -1,4 +1,5 @@
-using Nokko.Core.Parts;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;

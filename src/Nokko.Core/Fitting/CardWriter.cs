@@ -1,4 +1,5 @@
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;

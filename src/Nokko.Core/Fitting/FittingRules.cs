@@ -1,5 +1,3 @@
-using Nokko.Core.Units;
-
 namespace Nokko.Core.Fitting;
 
 /// <summary>The gates of the fastener ledger and what keeps a line open.</summary>

@@ -1,6 +1,7 @@
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Fitting;
 

@@ -1,4 +1,5 @@
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Fitting;
 

@@ -1,4 +1,5 @@
-using Nokko.Core.Parts;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 
 namespace Nokko.Core.JobFile;

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Nokko.Core.Jobs;
 
 namespace Nokko.Core.JobFile;
 

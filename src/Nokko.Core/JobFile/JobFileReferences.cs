@@ -1,6 +1,7 @@
-using Nokko.Core.Measuring;
+using Nokko.Core.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.JobFile;
 
@@ -248,7 +249,7 @@ internal static class JobFileReferences
     private static bool IsSha256(string text) =>
         text.Length == 64 && text.All(c => c is (>= '0' and <= '9') or (>= 'a' and <= 'f'));
 
-    private static JobFileError? CornersOf(IReadOnlyList<Parts.CornerStack> stacks, string path) =>
+    private static JobFileError? CornersOf(IReadOnlyList<Shelf.CornerStack> stacks, string path) =>
         stacks
             .Select(
                 (s, i) =>

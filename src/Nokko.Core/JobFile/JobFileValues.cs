@@ -1,9 +1,9 @@
 using System.Text.Json.Nodes;
-using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.JobFile;
 

@@ -1,5 +1,5 @@
-using Nokko.Core.Measuring;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Stance;
 

@@ -1,6 +1,6 @@
-using Nokko.Core.Measuring;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Stance;
 

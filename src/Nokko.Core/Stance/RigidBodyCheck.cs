@@ -2,6 +2,8 @@ using System.Collections.Concurrent;
 using System.Globalization;
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Proof;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Stance;
 

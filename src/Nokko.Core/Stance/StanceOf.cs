@@ -1,6 +1,6 @@
-using Nokko.Core.Measuring;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Stance;
 
@@ -157,7 +157,7 @@ public static class StanceOf
         Vehicle vehicle
     )
     {
-        if (measures.FirstOrDefault(m => m.Measure == Measuring.Measures.BodyAngle) is { } gauge)
+        if (measures.FirstOrDefault(m => m.Measure == WalkRounds.Measures.BodyAngle) is { } gauge)
         {
             return gauge.Value;
         }

@@ -1,7 +1,7 @@
-using Nokko.Core.Measuring;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Stance;
 

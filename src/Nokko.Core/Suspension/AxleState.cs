@@ -1,5 +1,4 @@
-using Nokko.Core.Evidence;
-using Nokko.Core.Stance;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -41,7 +40,7 @@ public sealed record AxleState(
     }
 
     /// <summary>Lift lines that our own jobs have proved, for this vehicle; null where there is only the prior.</summary>
-    public IReadOnlyDictionary<Parts.LiftFamily, LiftBelief>? Learned { get; init; }
+    public IReadOnlyDictionary<Shelf.LiftFamily, LiftBelief>? Learned { get; init; }
 
     /// <summary>Motion ratio at ride height.</summary>
     public double MotionRatio => 1 / Corner.Ratio.Mean;

@@ -1,4 +1,3 @@
-using Nokko.Core.Evidence;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 

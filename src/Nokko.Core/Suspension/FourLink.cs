@@ -1,3 +1,5 @@
+using Nokko.Core.WalkRounds;
+
 namespace Nokko.Core.Suspension;
 
 /// <summary>Side-view points of a live axle on lower and upper links with its coil, at ride height, mm. Y is along the vehicle, from the wheel centre towards the frame pivots.</summary>

@@ -1,4 +1,4 @@
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Suspension;

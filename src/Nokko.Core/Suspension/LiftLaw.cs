@@ -1,5 +1,4 @@
-using Nokko.Core.Evidence;
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 

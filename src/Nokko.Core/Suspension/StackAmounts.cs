@@ -1,6 +1,5 @@
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
-using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Suspension;
 

@@ -1,4 +1,4 @@
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Suspension;

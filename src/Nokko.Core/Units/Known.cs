@@ -1,3 +1,5 @@
+using Nokko.Core.Suspension;
+
 namespace Nokko.Core.Units;
 
 /// <summary>How a value is known. Only <see cref="Measured"/> decides a verdict; all others inform.</summary>

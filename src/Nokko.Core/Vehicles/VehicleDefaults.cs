@@ -1,3 +1,4 @@
+using Nokko.Core.Stance;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Vehicles;

@@ -1,11 +1,12 @@
 using System.Text.Json;
+using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Server.Demo;
 

@@ -1,7 +1,8 @@
 using Microsoft.AspNetCore.Identity;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Nokko.Storage;
 
 namespace Nokko.Server.Demo;

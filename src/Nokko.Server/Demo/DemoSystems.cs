@@ -1,8 +1,9 @@
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Finding;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Nokko.Storage;
 
 namespace Nokko.Server.Demo;

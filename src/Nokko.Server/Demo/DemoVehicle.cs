@@ -1,4 +1,5 @@
-using Nokko.Core.Planning;
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;

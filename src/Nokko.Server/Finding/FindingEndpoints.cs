@@ -3,9 +3,8 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Finding;
-using Nokko.Core.JobFile;
-using Nokko.Core.Planning;
-using Nokko.Core.Vehicles;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 using Nokko.Server.Plans;
@@ -167,7 +166,7 @@ internal static class FindingEndpoints
 
     private static IEnumerable<FindingLine> Lines(
         Situation situation,
-        List<Core.Parts.Part> shelf,
+        List<Core.Shelf.Part> shelf,
         SearchRules rules,
         CancellationToken cancel
     )

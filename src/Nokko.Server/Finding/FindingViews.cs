@@ -1,8 +1,7 @@
 using System.Globalization;
 using Nokko.Core.Finding;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
-using Nokko.Core.Units;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Server.Finding;

@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Core.Fitting;
-using Nokko.Core.JobFile;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 

@@ -1,5 +1,5 @@
 using System.Globalization;
-using Nokko.Core.Measuring;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 
 namespace Nokko.Server.Hosting;

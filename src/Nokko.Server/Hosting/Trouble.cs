@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Nokko.Core.Measuring;
+using Nokko.Core.Tape;
 
 namespace Nokko.Server.Hosting;
 

@@ -2,9 +2,9 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
-using Nokko.Core.JobFile;
-using Nokko.Server.Accounts;
+using Nokko.Core.Jobs;
 using Nokko.Server.Hosting;
+using Nokko.Server.People;
 using Nokko.Storage;
 using Npgsql;
 

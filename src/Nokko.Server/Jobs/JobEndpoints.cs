@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using Nokko.Core.JobFile;
+using Nokko.Core.Finding;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;

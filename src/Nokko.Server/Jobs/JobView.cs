@@ -1,5 +1,5 @@
 using Nokko.Core.Fitting;
-using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
 using Nokko.Server.Hosting;
 
 namespace Nokko.Server.Jobs;

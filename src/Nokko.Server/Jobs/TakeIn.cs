@@ -1,10 +1,11 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 
 namespace Nokko.Server.Jobs;
@@ -270,7 +271,7 @@ internal sealed record VehicleSizes(
 
     public string? ReadTyre() =>
         TakeIn.Blank(TyreSize) is not { } text ? null
-        : Core.Measuring.TyreSize.Parse(text) is not null ? text
+        : Core.Vehicles.TyreSize.Parse(text) is not null ? text
         : throw new TroubleException(
             Trouble.At(
                 "sizes.tyreSize",

@@ -3,9 +3,9 @@ using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
 

@@ -2,8 +2,8 @@ using System.Net.ServerSentEvents;
 using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Bay;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
+using Nokko.Core.Jobs;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
 

@@ -3,9 +3,10 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Bay;
-using Nokko.Core.JobFile;
-using Nokko.Server.Accounts;
+using Nokko.Core.Jobs;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
+using Nokko.Server.People;
 using Nokko.Storage;
 
 namespace Nokko.Server.Live;

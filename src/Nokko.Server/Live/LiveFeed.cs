@@ -1,7 +1,9 @@
 using System.Collections.Concurrent;
 using System.Text.Json;
 using System.Threading.Channels;
-using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.WalkRounds;
 using Npgsql;
 
 namespace Nokko.Server.Live;

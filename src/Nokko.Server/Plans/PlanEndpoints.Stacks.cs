@@ -1,7 +1,7 @@
 using Microsoft.EntityFrameworkCore;
-using Nokko.Core.JobFile;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Storage;

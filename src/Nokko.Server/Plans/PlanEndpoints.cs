@@ -1,10 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
-using Nokko.Core.JobFile;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
-using Nokko.Core.Vehicles;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 using Nokko.Storage;

@@ -1,8 +1,8 @@
 using System.Globalization;
 using System.Text.Json;
 using CsvHelper;
-using Nokko.Core.JobFile;
-using Nokko.Core.Parts;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;

@@ -1,8 +1,8 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Nokko.Core.Measuring;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
-using Nokko.Server.Accounts;
+using Nokko.Server.People;
 
 namespace Nokko.Server.Tape;
 

@@ -1,4 +1,4 @@
-using Nokko.Core.Measuring;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Server.WalkRounds;
 

@@ -1,12 +1,12 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
-using Nokko.Server.Accounts;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Server.People;
 
 namespace Nokko.Server.WalkRounds;
 

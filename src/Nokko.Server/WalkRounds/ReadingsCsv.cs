@@ -2,12 +2,12 @@ using System.Globalization;
 using System.Text;
 using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
+using Nokko.Core.Jobs;
 using Nokko.Core.Units;
-using Nokko.Server.Accounts;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Server.People;
 using Nokko.Storage;
 
 namespace Nokko.Server.WalkRounds;

@@ -1,11 +1,11 @@
 using System.Globalization;
 using CsvHelper;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
+using Nokko.Core.Jobs;
 using Nokko.Core.Units;
-using Nokko.Server.Accounts;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Server.People;
 
 namespace Nokko.Server.WalkRounds;
 

@@ -1,8 +1,7 @@
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Stance;
+using Nokko.Core.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 

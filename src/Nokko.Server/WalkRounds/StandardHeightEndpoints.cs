@@ -1,8 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 

@@ -1,11 +1,11 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
-using Nokko.Core.JobFile;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Stance;
 using Nokko.Core.Vehicles;
-using Nokko.Server.Accounts;
+using Nokko.Server.People;
 using Nokko.Storage;
 
 namespace Nokko.Server.Yard;

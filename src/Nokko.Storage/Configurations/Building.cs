@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
 
 namespace Nokko.Storage.Configurations;
 
@@ -31,7 +31,7 @@ internal static class Building
         table.OfShop(name);
         table.Property<Guid>(NokkoDb.JobIdColumn);
         table
-            .HasOne<Core.Planning.Job>()
+            .HasOne<Core.Plans.Job>()
             .WithMany()
             .HasForeignKey(NokkoDb.JobIdColumn)
             .OnDelete(DeleteBehavior.Cascade);

@@ -1,7 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Storage.Configurations;
 

@@ -677,7 +677,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("torque_entries", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -730,7 +730,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -780,7 +780,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("commands", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -879,7 +879,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("readings", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -970,7 +970,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("walk_rounds", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1019,7 +1019,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("kits", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1088,7 +1088,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("parts", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1147,7 +1147,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("frozen_predictions", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1234,7 +1234,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("jobs", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1289,7 +1289,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("plans", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1334,7 +1334,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("school_choices", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1757,7 +1757,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Deviation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1774,7 +1774,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.FollowUp", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1791,7 +1791,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Joint", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1808,7 +1808,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Mark", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1825,7 +1825,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.OffLine", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1842,7 +1842,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Orientation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1859,7 +1859,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Promised", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1876,7 +1876,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.StepEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1893,7 +1893,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.SupportEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1910,7 +1910,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.TorqueEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1932,9 +1932,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_torque_entries_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1949,9 +1949,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1966,9 +1966,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_commands_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1982,7 +1982,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_readings_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Measuring.WalkRound", null)
+                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
                         .WithMany()
                         .HasForeignKey("WalkRoundId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1990,9 +1990,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2006,7 +2006,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_walk_rounds_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Planning.Stage", null)
+                    b.HasOne("Nokko.Core.Plans.Stage", null)
                         .WithMany()
                         .HasForeignKey("StageId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2014,9 +2014,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_walk_rounds_stages_stage_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2031,7 +2031,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_kits_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2041,9 +2041,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_parts_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2058,7 +2058,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_frozen_predictions_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2075,9 +2075,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_jobs_vehicles_vehicle_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2092,9 +2092,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_plans_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2109,9 +2109,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_school_choices_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2189,7 +2189,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)

@@ -677,7 +677,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("torque_entries", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -730,7 +730,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -780,7 +780,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("commands", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -895,7 +895,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("readings", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1018,7 +1018,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("walk_rounds", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1067,7 +1067,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("kits", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1136,7 +1136,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("parts", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1195,7 +1195,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("frozen_predictions", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1282,7 +1282,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("jobs", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1337,7 +1337,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("plans", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1382,7 +1382,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("school_choices", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1805,7 +1805,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Deviation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1822,7 +1822,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.FollowUp", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1839,7 +1839,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Joint", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1856,7 +1856,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Mark", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1873,7 +1873,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.OffLine", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1890,7 +1890,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Orientation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1907,7 +1907,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Promised", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1924,7 +1924,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.StepEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1941,7 +1941,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.SupportEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1958,7 +1958,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.TorqueEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1980,9 +1980,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_torque_entries_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1997,9 +1997,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2014,9 +2014,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_commands_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2030,7 +2030,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_readings_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Measuring.WalkRound", null)
+                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
                         .WithMany()
                         .HasForeignKey("WalkRoundId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2038,9 +2038,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2054,7 +2054,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_walk_rounds_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Planning.Stage", null)
+                    b.HasOne("Nokko.Core.Plans.Stage", null)
                         .WithMany()
                         .HasForeignKey("StageId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2062,9 +2062,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_walk_rounds_stages_stage_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2079,7 +2079,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_kits_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2089,9 +2089,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_parts_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2106,7 +2106,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_frozen_predictions_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2123,9 +2123,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_jobs_vehicles_vehicle_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2140,9 +2140,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_plans_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2157,9 +2157,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_school_choices_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2237,7 +2237,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)

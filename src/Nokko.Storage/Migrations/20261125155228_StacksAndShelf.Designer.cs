@@ -677,7 +677,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("torque_entries", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -730,7 +730,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -780,7 +780,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("commands", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -895,7 +895,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("readings", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1018,7 +1018,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("walk_rounds", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1067,7 +1067,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("kits", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1158,7 +1158,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("parts", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1217,7 +1217,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("frozen_predictions", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1309,7 +1309,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("jobs", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1368,7 +1368,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("plans", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1413,7 +1413,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("school_choices", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1836,7 +1836,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Deviation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1853,7 +1853,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.FollowUp", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1870,7 +1870,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Joint", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1887,7 +1887,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Mark", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1904,7 +1904,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.OffLine", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1921,7 +1921,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Orientation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1938,7 +1938,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Promised", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1955,7 +1955,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.StepEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1972,7 +1972,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.SupportEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1989,7 +1989,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.TorqueEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2011,9 +2011,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_torque_entries_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2028,9 +2028,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2045,9 +2045,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_commands_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2061,7 +2061,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_readings_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Measuring.WalkRound", null)
+                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
                         .WithMany()
                         .HasForeignKey("WalkRoundId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2069,9 +2069,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2085,7 +2085,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_walk_rounds_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Planning.Stage", null)
+                    b.HasOne("Nokko.Core.Plans.Stage", null)
                         .WithMany()
                         .HasForeignKey("StageId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2093,9 +2093,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_walk_rounds_stages_stage_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2110,7 +2110,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_kits_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2120,9 +2120,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_parts_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2137,7 +2137,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_frozen_predictions_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2154,9 +2154,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_jobs_vehicles_vehicle_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2171,9 +2171,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_plans_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2188,9 +2188,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_school_choices_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2268,7 +2268,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)

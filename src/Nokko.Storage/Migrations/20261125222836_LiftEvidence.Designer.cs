@@ -677,7 +677,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("torque_entries", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -730,7 +730,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -780,7 +780,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("commands", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -895,7 +895,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("readings", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1018,7 +1018,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("walk_rounds", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1067,7 +1067,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("kits", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1158,7 +1158,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("parts", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1217,7 +1217,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("frozen_predictions", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1309,7 +1309,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("jobs", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1368,7 +1368,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("plans", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1413,7 +1413,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("school_choices", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1867,7 +1867,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Deviation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1884,7 +1884,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.FollowUp", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1901,7 +1901,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Joint", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1918,7 +1918,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Mark", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1935,7 +1935,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.OffLine", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1952,7 +1952,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Orientation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1969,7 +1969,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Promised", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1986,7 +1986,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.StepEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2003,7 +2003,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.SupportEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2020,7 +2020,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.TorqueEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2042,9 +2042,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_torque_entries_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2059,9 +2059,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2076,9 +2076,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_commands_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2092,7 +2092,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_readings_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Measuring.WalkRound", null)
+                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
                         .WithMany()
                         .HasForeignKey("WalkRoundId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2100,9 +2100,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2116,7 +2116,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_walk_rounds_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Planning.Stage", null)
+                    b.HasOne("Nokko.Core.Plans.Stage", null)
                         .WithMany()
                         .HasForeignKey("StageId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2124,9 +2124,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_walk_rounds_stages_stage_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2141,7 +2141,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_kits_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2151,9 +2151,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_parts_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2168,7 +2168,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_frozen_predictions_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2185,9 +2185,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_jobs_vehicles_vehicle_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2202,9 +2202,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_plans_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2219,9 +2219,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_school_choices_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2299,7 +2299,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithOne()
                         .HasForeignKey("Nokko.Storage.JobEvidence", "Id")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2316,7 +2316,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)

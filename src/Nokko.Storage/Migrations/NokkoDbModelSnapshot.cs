@@ -674,7 +674,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("torque_entries", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -727,7 +727,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -777,7 +777,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("commands", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -892,7 +892,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("readings", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1015,7 +1015,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("walk_rounds", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1064,7 +1064,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("kits", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1155,7 +1155,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("parts", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1214,7 +1214,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("frozen_predictions", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1306,7 +1306,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("jobs", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1365,7 +1365,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("plans", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1410,7 +1410,7 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("school_choices", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
                     b.Property<Guid>("Id")
                         .ValueGeneratedOnAdd()
@@ -1864,7 +1864,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Deviation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1881,7 +1881,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.FollowUp", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1898,7 +1898,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Joint", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1915,7 +1915,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Mark", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1932,7 +1932,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.OffLine", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1949,7 +1949,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Orientation", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1966,7 +1966,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Promised", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1983,7 +1983,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.StepEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2000,7 +2000,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.SupportEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2017,7 +2017,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.TorqueEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2039,9 +2039,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_torque_entries_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.Attachment", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.Attachment", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2056,9 +2056,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.JobFile.HistoryEntry", b =>
+            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2073,9 +2073,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_commands_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.Reading", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2089,7 +2089,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_readings_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Measuring.WalkRound", null)
+                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
                         .WithMany()
                         .HasForeignKey("WalkRoundId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2097,9 +2097,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Measuring.WalkRound", b =>
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2113,7 +2113,7 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_walk_rounds_shops_shop_id");
 
-                    b.HasOne("Nokko.Core.Planning.Stage", null)
+                    b.HasOne("Nokko.Core.Plans.Stage", null)
                         .WithMany()
                         .HasForeignKey("StageId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2121,9 +2121,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_walk_rounds_stages_stage_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Kit", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2138,7 +2138,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_kits_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Parts.Part", b =>
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2148,9 +2148,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_parts_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.FrozenPrediction", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2165,7 +2165,7 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_frozen_predictions_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Job", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Job", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
@@ -2182,9 +2182,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_jobs_vehicles_vehicle_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Plan", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Plan", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2199,9 +2199,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_plans_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.SchoolChoice", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.SchoolChoice", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2216,9 +2216,9 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_school_choices_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Planning.Stage", b =>
+            modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2296,7 +2296,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithOne()
                         .HasForeignKey("Nokko.Storage.JobEvidence", "Id")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -2313,7 +2313,7 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
-                    b.HasOne("Nokko.Core.Planning.Job", null)
+                    b.HasOne("Nokko.Core.Plans.Job", null)
                         .WithMany()
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Cascade)

@@ -1,8 +1,8 @@
 using CsCheck;
 using Nokko.Bay;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
+using Nokko.Core.Jobs;
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Bay;

@@ -1,5 +1,7 @@
 using MathNet.Numerics.Distributions;
 using Nokko.Core.Evidence;
+using Nokko.Core.Plans;
+using Nokko.Core.Suspension;
 using Xunit;
 
 namespace Nokko.Core.Tests.Evidence;

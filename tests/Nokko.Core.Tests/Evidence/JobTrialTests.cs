@@ -1,11 +1,11 @@
 using Nokko.Core.Evidence;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
-using Nokko.Core.Units;
+using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Evidence;

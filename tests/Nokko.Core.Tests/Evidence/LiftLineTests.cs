@@ -1,5 +1,7 @@
 using CsCheck;
 using Nokko.Core.Evidence;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Xunit;
 
 namespace Nokko.Core.Tests.Evidence;

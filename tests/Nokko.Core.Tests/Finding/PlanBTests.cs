@@ -1,6 +1,6 @@
 using Nokko.Core.Finding;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Vehicles;
 using Xunit;

@@ -1,10 +1,10 @@
 using Nokko.Core.Finding;
-using Nokko.Core.Measuring;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Finding;

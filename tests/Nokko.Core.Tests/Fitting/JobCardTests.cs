@@ -1,8 +1,9 @@
 using Nokko.Core.Fitting;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Fitting;

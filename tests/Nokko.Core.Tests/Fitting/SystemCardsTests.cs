@@ -1,6 +1,6 @@
 using Nokko.Core.Fitting;
-using Nokko.Core.Parts;
-using Nokko.Core.Planning;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 using Xunit;
 

@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;

@@ -1,5 +1,8 @@
 using System.Text.Json.Nodes;
 using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;

@@ -2,6 +2,8 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Json.Schema;
 using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;
@@ -67,11 +69,8 @@ public class JobFileTests
     public void A_prediction_that_was_kept_before_limits_were_counted_is_still_read()
     {
         var kept = JsonSerializer.SerializeToNode(
-            Planning.StacksTests.Predict(
-                Planning.StacksTests.Both(
-                    Nokko.Core.Vehicles.Corners.Front,
-                    Sample.Plate(30, 25.4)
-                ),
+            Plans.StacksTests.Predict(
+                Plans.StacksTests.Both(Nokko.Core.Vehicles.Corners.Front, Sample.Plate(30, 25.4)),
                 Sample.Pickup
             ),
             JobJson.Options
@@ -81,7 +80,7 @@ public class JobFileTests
             Assert.True(corner!.AsObject().Remove("uses"));
             Assert.True(corner.AsObject().Remove("ballJointRide"));
         }
-        var read = kept.Deserialize<Nokko.Core.Planning.Prediction>(JobJson.Options)!;
+        var read = kept.Deserialize<Nokko.Core.Plans.Prediction>(JobJson.Options)!;
         Assert.Equal(4, read.Corners.Count);
         Assert.All(read.Corners, c => Assert.Empty(c.Uses));
     }

@@ -1,5 +1,6 @@
 using CsCheck;
 using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
 using Xunit;
 
 namespace Nokko.Core.Tests.Stance;

@@ -1,8 +1,8 @@
 using CsCheck;
-using Nokko.Core.Measuring;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Stance;

@@ -1,8 +1,7 @@
 using CsCheck;
-using Nokko.Core.JobFile;
-using Nokko.Core.Measuring;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Stance;

@@ -1,5 +1,5 @@
 using CsCheck;
-using Nokko.Core.Parts;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Xunit;
 

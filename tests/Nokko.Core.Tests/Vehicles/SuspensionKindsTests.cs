@@ -89,7 +89,7 @@ public class SuspensionKindsTests
                 Assert.Null(VehicleDimensions.WhyNot(n.Name, n.Value.Value));
             }
         );
-        Assert.NotNull(Nokko.Core.Measuring.TyreSize.Parse(VehicleDefaults.TyreSize(kind)));
+        Assert.NotNull(Nokko.Core.Vehicles.TyreSize.Parse(VehicleDefaults.TyreSize(kind)));
         foreach (var front in Enum.GetValues<SuspensionKind>())
         {
             foreach (var rear in Enum.GetValues<SuspensionKind>())
@@ -136,7 +136,7 @@ public class SuspensionKindsTests
         Vehicle With(params (string, double)[] sizes) =>
             Sample.Pickup with
             {
-                Front = Planning.StacksTests.Of(SuspensionKind.CoilOverArm, sizes),
+                Front = Plans.StacksTests.Of(SuspensionKind.CoilOverArm, sizes),
             };
         var estimate = AxleState.WheelRateOf(With(), Corners.Front)!.Value;
         // 1,100 kg, 12 % of it unsprung, on two wheels at 1.3 Hz.

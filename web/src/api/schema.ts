@@ -3583,7 +3583,7 @@ export interface components {
             /** @description What would make the next prediction better, and by how much. */
             sharper: components["schemas"]["Sharpening"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
-            proofs: components["schemas"]["Proof"][];
+            proofs: components["schemas"]["PlanProof"][];
             /** @description What each change has proved of the lift lines, or why it teaches nothing. */
             trials: components["schemas"]["JobTrial"][];
             /** @description Every stage against the one before it, where both were measured: what each change did. */
@@ -4351,6 +4351,32 @@ export interface components {
              */
             unpriced: number;
         };
+        /** @description The proof of one plan: settled readings judged against the stored prediction and the target. */
+        PlanProof: {
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /**
+             * Format: uuid
+             * @description The walk-round on which it rests.
+             */
+            walkRoundId: string;
+            /** @description Whether the readings may carry a verdict. */
+            decides: boolean;
+            /** @description Why they may not; empty when they may. */
+            whyNot: string[];
+            /** @description Stations. */
+            stations: components["schemas"]["StationProof"][];
+            /** @description The target. */
+            target: components["schemas"]["TargetProof"][];
+            /** @description Observed lift against thickness and claim. */
+            lifts: components["schemas"]["AxleLift"][];
+            comparison: null | components["schemas"]["Comparison"];
+            /** @description The worst verdict of stations and target. */
+            overall: components["schemas"]["Verdict"];
+        };
         /** @description A point of a planar linkage, mm. */
         PlanePoint: {
             /**
@@ -4497,32 +4523,6 @@ export interface components {
              * @description When it was kept.
              */
             keptAt: null | string;
-        };
-        /** @description The proof of one plan: settled readings judged against the stored prediction and the target. */
-        Proof: {
-            /**
-             * Format: uuid
-             * @description The plan.
-             */
-            planId: string;
-            /**
-             * Format: uuid
-             * @description The walk-round on which it rests.
-             */
-            walkRoundId: string;
-            /** @description Whether the readings may carry a verdict. */
-            decides: boolean;
-            /** @description Why they may not; empty when they may. */
-            whyNot: string[];
-            /** @description Stations. */
-            stations: components["schemas"]["StationProof"][];
-            /** @description The target. */
-            target: components["schemas"]["TargetProof"][];
-            /** @description Observed lift against thickness and claim. */
-            lifts: components["schemas"]["AxleLift"][];
-            comparison: null | components["schemas"]["Comparison"];
-            /** @description The worst verdict of stations and target. */
-            overall: components["schemas"]["Verdict"];
         };
         /** @description A value with its unit, its standard uncertainty and how it is known. */
         Quantity: {

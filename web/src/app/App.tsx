@@ -4,7 +4,7 @@ import { lazy, Suspense } from "react";
 import { Route, Routes } from "react-router";
 import { useMe, useStoredJobs } from "../api/job";
 import { Problem } from "../api/problem";
-import { SignIn } from "../features/accounts/SignIn";
+import { SignIn } from "../features/people/SignIn";
 import { JobLayout } from "../features/jobs/JobLayout";
 import { TopBar } from "./TopBar";
 

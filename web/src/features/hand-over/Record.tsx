@@ -241,7 +241,7 @@ function Parts({
   proof,
 }: {
   plan: Schemas["Plan"] | undefined;
-  proof: Schemas["Proof"] | undefined;
+  proof: Schemas["PlanProof"] | undefined;
 }) {
   const unit = useUnit();
   const length = (q: Schemas["Quantity"] | null) =>

@@ -57,7 +57,7 @@ function Proof({
   proof,
   latest,
 }: {
-  proof: Schemas["Proof"];
+  proof: Schemas["PlanProof"];
   latest: boolean;
 }) {
   const d = useJob().document;

@@ -7,7 +7,7 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
-import { ImportJob } from "../job-files/ImportJob";
+import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineOf, shapeOf } from "../stance/vehicle";
 import { useInks } from "../../app/theme";

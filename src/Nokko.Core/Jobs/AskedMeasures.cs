@@ -1,0 +1,164 @@
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A measure that this vehicle and its plan call for.</summary>
+/// <param name="Measure">Key of the measure.</param>
+/// <param name="Place">Where.</param>
+/// <param name="Why">Why, in a sentence.</param>
+/// <param name="NowOrNever">Whether it cannot be had later: once something is undone, the value as found is gone.</param>
+/// <param name="Done">Whether it was read, or passed over with a reason, at the present stage.</param>
+public sealed record AskedMeasure(
+    string Measure,
+    string Place,
+    string Why,
+    bool NowOrNever,
+    bool Done
+);
+
+/// <summary>Asks for what is worth measuring now because a plan touches it or it cannot be measured later.</summary>
+/// <remarks>Source: product.md, steps 2 and 6 of the job; computation.md, section 8.</remarks>
+public static class AskedMeasures
+{
+    /// <summary>What is asked for at the present stage, what cannot wait first.</summary>
+    public static IReadOnlyList<AskedMeasure> Of(JobDocument d)
+    {
+        if (d.CurrentStage() is not { } stage)
+        {
+            return [];
+        }
+        var rounds = d.WalkRounds.Where(w => w.StageId == stage.Id).Select(w => w.Id).ToHashSet();
+        var done = d
+            .Readings.Where(r => r.Measure is not null && rounds.Contains(r.WalkRoundId))
+            .Select(r => (r.Measure!, r.Place.Name))
+            .ToHashSet();
+        var wanted = d.BegunPlan() is null ? Before(d) : After(d, rounds);
+        return
+        [
+            .. wanted
+                .DistinctBy(a => (a.Measure, a.Place))
+                .Select(a => a with { Done = done.Contains((a.Measure, a.Place)) })
+                .OrderByDescending(a => a.NowOrNever),
+        ];
+    }
+
+    private static IEnumerable<AskedMeasure> Before(JobDocument d)
+    {
+        var changed = Changed(d);
+        foreach (var lamp in (string[])["left lamp", "right lamp"])
+        {
+            yield return Ask(
+                Measures.LampCutOff,
+                lamp,
+                "The nose angle moves the lights; only a mark made before the work is a baseline.",
+                true
+            );
+        }
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        {
+            var suspension = d.Vehicle.SuspensionOf(axle).Kind;
+            var touched = Corners.Of(axle).Any(changed.Contains);
+            foreach (var corner in Corners.Of(axle))
+            {
+                if (!suspension.IsLiveAxle())
+                {
+                    yield return Ask(
+                        Measures.CamberSquare,
+                        corner,
+                        "Height moves camber; the cams may turn while the arm is off.",
+                        true
+                    );
+                }
+                else
+                {
+                    yield return Ask(
+                        Measures.Overhang,
+                        corner,
+                        "Left against right shows whether the axle sits off-centre, before and after.",
+                        true
+                    );
+                }
+                // A live axle droops as one; an independent corner by itself.
+                if (!suspension.IsLiveAxle() ? changed.Contains(corner) : touched)
+                {
+                    yield return Ask(
+                        Measures.BumpStopGap,
+                        corner,
+                        "How much bump travel is there to begin with.",
+                        false
+                    );
+                    yield return Ask(
+                        Measures.HoseSlack,
+                        corner,
+                        "The hose must follow the new droop; taped at the old one.",
+                        true
+                    );
+                }
+            }
+            if (!suspension.IsLiveAxle())
+            {
+                foreach (var toe in (string[])[Measures.ToeFront, Measures.ToeRear])
+                {
+                    yield return Ask(
+                        toe,
+                        axle,
+                        "Height moves toe; without it nobody knows how far.",
+                        true
+                    );
+                }
+            }
+            else if (touched)
+            {
+                foreach (var angle in (string[])[Measures.PinionAngle, Measures.ShaftAngle])
+                {
+                    yield return Ask(
+                        angle,
+                        axle,
+                        "A block tilts or lowers the pinion against the shaft.",
+                        true
+                    );
+                }
+            }
+        }
+    }
+
+    /// <summary>Whatever was read before is read again after.</summary>
+    private static IEnumerable<AskedMeasure> After(JobDocument d, HashSet<Guid> now) =>
+        d
+            .Readings.Where(r =>
+                r.Measure is not null
+                && r.Measure is not (Measures.RimRadius or "shockCollapsed" or "shockExtended")
+                && Measures.Find(r.Measure)?.Kind is not (null or ReadingKind.Note)
+                && r.Value is not null
+                && r.Place.Name is not null
+                && !now.Contains(r.WalkRoundId)
+            )
+            .Select(r =>
+                Ask(
+                    r.Measure!,
+                    r.Place.Name!,
+                    "It was read before: only the pair tells what moved.",
+                    false
+                )
+            );
+
+    /// <summary>Corners at which the drafted plan puts in or takes out a part.</summary>
+    private static HashSet<string> Changed(JobDocument d)
+    {
+        if (d.DraftPlan() is not { } draft || d.CurrentStage() is not { } stage)
+        {
+            return [];
+        }
+        return
+        [
+            .. Corners.All.Where(c => !Parts(stage.Stacks, c).SetEquals(Parts(draft.Stacks, c))),
+        ];
+
+        static HashSet<Guid> Parts(IEnumerable<Shelf.CornerStack> stacks, string corner) =>
+            [.. stacks.Where(s => s.Corner == corner).SelectMany(s => s.Parts).Select(p => p.Id)];
+    }
+
+    private static AskedMeasure Ask(string measure, string place, string why, bool nowOrNever) =>
+        new(measure, place, why, nowOrNever, false);
+}

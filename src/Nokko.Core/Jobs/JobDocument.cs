@@ -1,0 +1,179 @@
+using System.Text.Json;
+using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>Somebody who worked on the job.</summary>
+public sealed record Person
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Name as printed on the record.</summary>
+    public required string Name { get; init; }
+}
+
+/// <summary>A file that belongs to the job, named by its content.</summary>
+public sealed record Attachment
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>SHA-256 of the content, lower-case hex; the file lies beside the job file as files/{sha256}.</summary>
+    public required string Sha256 { get; init; }
+
+    /// <summary>Media type.</summary>
+    public required string MediaType { get; init; }
+
+    /// <summary>What it belongs to: a reading, a mark, a joint, a place.</summary>
+    public string? Of { get; init; }
+
+    /// <summary>Caption.</summary>
+    public string? Caption { get; init; }
+
+    /// <summary>Who added it.</summary>
+    public required Guid PersonId { get; init; }
+
+    /// <summary>When.</summary>
+    public required DateTimeOffset At { get; init; }
+}
+
+/// <summary>One change of a job, as people see its history.</summary>
+public sealed record HistoryEntry
+{
+    /// <summary>Key, made by the client; repeating it changes nothing.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>What was done, in a few words.</summary>
+    public required string Kind { get; init; }
+
+    /// <summary>Who.</summary>
+    public required Guid PersonId { get; init; }
+
+    /// <summary>When.</summary>
+    public required DateTimeOffset At { get; init; }
+
+    /// <summary>The command as sent.</summary>
+    public required JsonElement Body { get; init; }
+
+    /// <summary>The rows that it changed, as they were before.</summary>
+    public required JsonElement Replaced { get; init; }
+}
+
+/// <summary>A whole job: what the job file holds, what the core computes from, and what the browser shows.</summary>
+/// <remarks>Flat lists with keys. In canonical form every list of keyed rows is sorted by key.</remarks>
+public sealed record JobDocument
+{
+    /// <summary>The name of the format.</summary>
+    public const string FormatName = "nokko.job";
+
+    /// <summary>The version that this core writes.</summary>
+    public const int CurrentVersion = 4;
+
+    /// <summary>Always <see cref="FormatName"/>.</summary>
+    public required string Format { get; init; }
+
+    /// <summary>Version of the format.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>The job.</summary>
+    public required Job Job { get; init; }
+
+    /// <summary>The owner.</summary>
+    public required Owner Owner { get; init; }
+
+    /// <summary>The vehicle.</summary>
+    public required Vehicle Vehicle { get; init; }
+
+    /// <summary>Its platform.</summary>
+    public required Platform Platform { get; init; }
+
+    /// <summary>People named in the job.</summary>
+    public IReadOnlyList<Person> People { get; init; } = [];
+
+    /// <summary>Stages of the vehicle.</summary>
+    public IReadOnlyList<Stage> Stages { get; init; } = [];
+
+    /// <summary>Walk-rounds.</summary>
+    public IReadOnlyList<WalkRound> WalkRounds { get; init; } = [];
+
+    /// <summary>Readings, superseded ones included.</summary>
+    public IReadOnlyList<Reading> Readings { get; init; } = [];
+
+    /// <summary>Plans.</summary>
+    public IReadOnlyList<Plan> Plans { get; init; } = [];
+
+    /// <summary>Predictions as they stood when the fitting began.</summary>
+    public IReadOnlyList<FrozenPrediction> FrozenPredictions { get; init; } = [];
+
+    /// <summary>Kits.</summary>
+    public IReadOnlyList<Kit> Kits { get; init; } = [];
+
+    /// <summary>Joints.</summary>
+    public IReadOnlyList<Joint> Joints { get; init; } = [];
+
+    /// <summary>Passes over joints.</summary>
+    public IReadOnlyList<TorqueEntry> TorqueEntries { get; init; } = [];
+
+    /// <summary>What came off and went back on.</summary>
+    public IReadOnlyList<OffLine> OffLines { get; init; } = [];
+
+    /// <summary>Steps done and hold points confirmed.</summary>
+    public IReadOnlyList<StepEntry> Steps { get; init; } = [];
+
+    /// <summary>What held the vehicle up, in order.</summary>
+    public IReadOnlyList<SupportEntry> Supports { get; init; } = [];
+
+    /// <summary>Marks made before undoing.</summary>
+    public IReadOnlyList<Mark> Marks { get; init; } = [];
+
+    /// <summary>Which way parts sit.</summary>
+    public IReadOnlyList<Orientation> Orientations { get; init; } = [];
+
+    /// <summary>Deviations.</summary>
+    public IReadOnlyList<Deviation> Deviations { get; init; } = [];
+
+    /// <summary>Promises.</summary>
+    public IReadOnlyList<Promised> Promises { get; init; } = [];
+
+    /// <summary>Follow-ups.</summary>
+    public IReadOnlyList<FollowUp> FollowUps { get; init; } = [];
+
+    /// <summary>Choices between schools.</summary>
+    public IReadOnlyList<SchoolChoice> Schools { get; init; } = [];
+
+    /// <summary>Attachments.</summary>
+    public IReadOnlyList<Attachment> Attachments { get; init; } = [];
+
+    /// <summary>Every change, in the order of its key.</summary>
+    public IReadOnlyList<HistoryEntry> History { get; init; } = [];
+
+    /// <summary>The stage in which the vehicle is now: the last of the chain.</summary>
+    public Stage? CurrentStage() => Stages.MaxBy(s => s.Ordinal);
+
+    /// <summary>The plan that made the current stage.</summary>
+    public Plan? BegunPlan() =>
+        CurrentStage() is { } now ? Plans.FirstOrDefault(p => p.ToStageId == now.Id) : null;
+
+    /// <summary>The plans that are being drawn up from the current stage, side by side, by name.</summary>
+    public IReadOnlyList<Plan> DraftPlans() =>
+        CurrentStage() is { } now
+            ?
+            [
+                .. Plans
+                    .Where(p => p.ToStageId is null && p.FromStageId == now.Id)
+                    .OrderBy(p => p.Name, StringComparer.Ordinal)
+                    .ThenBy(p => p.Id),
+            ]
+            : [];
+
+    /// <summary>The plan that shall be fitted next: the chosen one, else the first.</summary>
+    public Plan? DraftPlan() =>
+        DraftPlans() is { Count: > 0 } drafts
+            ? drafts.FirstOrDefault(p => p.Chosen) ?? drafts[0]
+            : null;
+}

@@ -1,0 +1,274 @@
+using Nokko.Core.Evidence;
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
+using Nokko.Core.Proof;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>Everything that the core computes from a job.</summary>
+public sealed record JobResults
+{
+    /// <summary>The name of the format.</summary>
+    public const string FormatName = "nokko.results";
+
+    /// <summary>Always <see cref="FormatName"/>.</summary>
+    public required string Format { get; init; }
+
+    /// <summary>Version of the format.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>Version of the core.</summary>
+    public required string Core { get; init; }
+
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>Stance of every walk-round.</summary>
+    public required IReadOnlyList<WalkRoundStance> WalkRounds { get; init; }
+
+    /// <summary>Prediction of every plan as the core computes it now, from the latest walk-round of its first stage.</summary>
+    public required IReadOnlyList<Prediction> Predictions { get; init; }
+
+    /// <summary>Stacks that land, in order, made of the parts that the job itself names; null where nobody asked.</summary>
+    public IReadOnlyList<RankedStack>? Ranking { get; init; }
+
+    /// <summary>By how much each corner must rise from where it stands now; empty while nothing was measured.</summary>
+    public IReadOnlyList<NeededRise> Needed { get; init; } = [];
+
+    /// <summary>What would make the next prediction better, and by how much.</summary>
+    public IReadOnlyList<Sharpening> Sharper { get; init; } = [];
+
+    /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
+    public required IReadOnlyList<PlanProof> Proofs { get; init; }
+
+    /// <summary>What each change has proved of the lift lines, or why it teaches nothing.</summary>
+    public required IReadOnlyList<JobTrial> Trials { get; init; }
+
+    /// <summary>Every stage against the one before it, where both were measured: what each change did.</summary>
+    public required IReadOnlyList<Comparison> Chain { get; init; }
+
+    /// <summary>The first stage against the one in which the vehicle is now: what all passes together achieved. Null when one of them was not measured, or nothing was fitted.</summary>
+    public required Comparison? SinceFirst { get; init; }
+}
+
+/// <summary>Computes everything from a job. Pure: no clock, no store, no chance.</summary>
+public static class JobEvaluator
+{
+    /// <summary>Version of the core, as kept with frozen predictions.</summary>
+    public static string CoreVersion { get; } =
+        typeof(JobEvaluator).Assembly.GetName().Version!.ToString(3);
+
+    /// <summary>Evaluates a job.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="others">What other jobs of the shop have proved; none where only this job is at hand.</param>
+    public static JobResults Evaluate(JobDocument d, IReadOnlyList<JobTrial>? others = null)
+    {
+        var stances = d
+            .WalkRounds.OrderBy(w => w.At)
+            .ThenBy(w => w.Id)
+            .Select(w => StanceOf.Compute(w, d.Readings, d.Vehicle))
+            .ToArray();
+        PlanProof[] proofs = [.. d.Plans.Select(p => Prove(d, p, stances)).OfType<PlanProof>()];
+        JobTrial[] trials = [.. JobTrials.Of(d, proofs, stances)];
+        JobTrial[] all = [.. trials, .. others ?? []];
+        return new JobResults
+        {
+            Format = JobResults.FormatName,
+            Version = 1,
+            Core = CoreVersion,
+            JobId = d.Job.Id,
+            WalkRounds = stances,
+            Sharper = d.CurrentStage() is { } now
+                ? Plans.Sharper.Of(d.DraftPlan(), SituationOf(d, now, stances, all))
+                : [],
+            Needed = d.CurrentStage() is { } at
+                ? NeededRise.Of(SituationOf(d, at, stances, all))
+                : [],
+            Predictions =
+            [
+                .. d.Plans.Select(p => Predict(d, p, stances, all)).OfType<Prediction>(),
+            ],
+            Proofs = proofs,
+            Trials = trials,
+            Chain = [.. Chain(d, stances)],
+            SinceFirst = SinceFirst(d, stances),
+        };
+    }
+
+    /// <summary>The prediction of one plan, or null when its first stage is not in the job.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan.</param>
+    /// <param name="stances">Its stances.</param>
+    /// <param name="trials">What this and other jobs have proved.</param>
+    public static Prediction? Predict(
+        JobDocument d,
+        Plan plan,
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyList<JobTrial> trials
+    ) =>
+        d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
+            ? Predictor.Predict(plan, SituationOf(d, from, stances, trials))
+            : null;
+
+    /// <summary>The vehicle as it stands at a stage, with all that is known by then.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="from">The stage.</param>
+    /// <param name="stances">Its stances.</param>
+    /// <param name="trials">What this and other jobs have proved; of this job only what was measured up to the stage counts.</param>
+    public static Situation SituationOf(
+        JobDocument d,
+        Stage from,
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyList<JobTrial> trials
+    )
+    {
+        var achieved = Achieved(d, from, stances);
+        return new Situation(from, d.Vehicle, Speaks(stances, from.Id))
+        {
+            Loads = d.Job.Loads,
+            Standard = Standard(d, stances),
+            Target = d.Job.Target,
+            Learned = ShopEvidence.Learned(
+                d.Vehicle,
+                [.. trials.Where(t => t.JobId != d.Job.Id || t.Ordinal <= from.Ordinal)]
+            ),
+            FrontAchieved = MeanRise(achieved, Corners.Front),
+            RearAchieved = MeanRise(achieved, Corners.Rear),
+        };
+    }
+
+    /// <summary>What earlier passes of the job did, up to a stage; null when there were none.</summary>
+    private static Comparison? Achieved(
+        JobDocument d,
+        Stage from,
+        IReadOnlyList<WalkRoundStance> stances
+    ) =>
+        d
+            .Plans.Where(p => p.ToStageId is not null)
+            .Select(p => d.Stages.FirstOrDefault(s => s.Id == p.FromStageId))
+            .OfType<Stage>()
+            .MinBy(s => s.Ordinal)
+            is { } first
+        && first.Ordinal < from.Ordinal
+        && Speaks(stances, first.Id) is { } before
+        && Speaks(stances, from.Id) is { } now
+            ? Compare(d, before, now)
+            : null;
+
+    private static Result? MeanRise(Comparison? comparison, string axle)
+    {
+        var rises = Corners
+            .Of(axle)
+            .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c)?.Rise)
+            .ToArray();
+        return rises.All(r => r is { Value: not null, U: not null })
+            ? Result.Of(
+                rises.Average(r => r!.Value!.Value),
+                "mm",
+                Math.Sqrt(rises.Sum(r => r!.U!.Value * r.U.Value)) / 2,
+                rises.SelectMany(r => r!.RestsOn)
+            )
+            : null;
+    }
+
+    /// <summary>The stance at standard height, when it is known.</summary>
+    private static WalkRoundStance? Standard(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances
+    ) =>
+        d.Stages.FirstOrDefault(s => s.Ordinal < 0) is { } works ? Speaks(stances, works.Id) : null;
+
+    /// <summary>The walk-round that speaks for a stage: the latest that decides, else the latest with readings.</summary>
+    public static WalkRoundStance? Speaks(IReadOnlyList<WalkRoundStance> stances, Guid stage)
+    {
+        var mine = stances.Where(s => s.StageId == stage && s.Stations.Count > 0).ToArray();
+        return mine.LastOrDefault(s => s.Decides) ?? mine.LastOrDefault();
+    }
+
+    private static PlanProof? Prove(
+        JobDocument d,
+        Plan plan,
+        IReadOnlyList<WalkRoundStance> stances
+    )
+    {
+        if (
+            plan.ToStageId is not { } made
+            || Speaks(stances, made) is not { } now
+            || d.FrozenPredictions.FirstOrDefault(f => f.PlanId == plan.Id) is not { } frozen
+            || d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is not { } from
+        )
+        {
+            return null;
+        }
+        var before =
+            stances.FirstOrDefault(s => s.WalkRoundId == frozen.Prediction.WalkRoundId)
+            ?? Speaks(stances, from.Id);
+        var comparison = before is null ? null : Compare(d, before, now);
+        var to = d.Stages.First(s => s.Id == plan.ToStageId);
+        return Proof.Prove.Of(plan, frozen, from, now, comparison, Achieved(d, to, stances));
+    }
+
+    private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
+        d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal) is { } first
+        && d.CurrentStage() is { } now
+        && first.Id != now.Id
+        && Speaks(stances, first.Id) is { } before
+        && Speaks(stances, now.Id) is { } after
+            ? Compare(d, before, after)
+            : null;
+
+    private static IEnumerable<Comparison> Chain(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances
+    )
+    {
+        var spoken = d
+            .Stages.OrderBy(s => s.Ordinal)
+            .Select(s => Speaks(stances, s.Id))
+            .OfType<WalkRoundStance>()
+            .ToArray();
+        return spoken.Zip(spoken.Skip(1), (before, after) => Compare(d, before, after));
+    }
+
+    /// <summary>Any two walk-rounds of a job compared, with the axles that nobody touched between their stages as a control.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="before">The earlier stance.</param>
+    /// <param name="after">The later stance.</param>
+    public static Comparison Compare(
+        JobDocument d,
+        WalkRoundStance before,
+        WalkRoundStance after
+    ) =>
+        Rises.Compare(
+            before,
+            d.WalkRounds.First(w => w.Id == before.WalkRoundId),
+            after,
+            d.WalkRounds.First(w => w.Id == after.WalkRoundId),
+            d.Vehicle,
+            Untouched(d, before.StageId, after.StageId)
+        );
+
+    /// <summary>Axles with the same parts in both stages while the other axle's differ.</summary>
+    private static string[] Untouched(JobDocument d, Guid before, Guid after)
+    {
+        string[] axles = [Corners.Front, Corners.Rear];
+        string[] same =
+        [
+            .. axles.Where(axle =>
+                Corners.Of(axle).All(c => Parts(before, c).SetEquals(Parts(after, c)))
+            ),
+        ];
+        return same.Length == 1 ? same : [];
+
+        HashSet<Guid> Parts(Guid stage, string corner) =>
+            d
+                .Stages.First(s => s.Id == stage)
+                .Stacks.Where(s => s.Corner == corner)
+                .SelectMany(s => s.Parts)
+                .Select(p => p.Id)
+                .ToHashSet();
+    }
+}

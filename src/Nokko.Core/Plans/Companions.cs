@@ -1,0 +1,232 @@
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>What a stack needs beside it.</summary>
+/// <remarks>Source: product.md, step 3 of the job; computation.md, sections 7 and 8. The thresholds are rules of thumb.</remarks>
+internal static class Companions
+{
+    private const double SomeMm = 12;
+    private const double MuchMm = 38;
+
+    /// <summary>The companions of a plan.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="corners">The outlook of its corners.</param>
+    public static IReadOnlyList<Companion> Of(
+        Plan plan,
+        Vehicle vehicle,
+        IReadOnlyList<CornerOutlook> corners
+    ) =>
+        [
+            .. new[] { Corners.Front, Corners.Rear }.SelectMany(axle =>
+                OfAxle(
+                    axle,
+                    vehicle.SuspensionOf(axle).Kind,
+                    [
+                        .. plan
+                            .Stacks.Where(s => Corners.AxleOf(s.Corner) == axle)
+                            .SelectMany(s => s.Parts),
+                    ],
+                    [.. corners.Where(c => Corners.AxleOf(c.Corner) == axle)]
+                )
+            ),
+            .. Body(plan),
+        ];
+
+    private static IEnumerable<Companion> OfAxle(
+        string axle,
+        SuspensionKind kind,
+        PlacedPart[] parts,
+        CornerOutlook[] corners
+    )
+    {
+        bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
+        Companion Needs(string what, string why, bool placed) => new(axle, what, why, placed);
+        var lift = corners.Select(c => c.Rise.Value ?? 0).DefaultIfEmpty(0).Max();
+        if (parts.Length == 0 || lift < SomeMm)
+        {
+            yield break;
+        }
+        if (corners.Max(c => c.StopExtension.Value) is > 1 and var stop)
+        {
+            yield return Needs(
+                $"Bump-stop extension, {LengthText.Both(Math.Ceiling(stop))}",
+                "so that the stop meets before strut, coil or tyre does",
+                Has(PartKind.BumpStopExtension)
+            );
+        }
+        yield return Needs(
+            $"Sway-bar links, about {LengthText.Both(lift)} longer",
+            "they bring the bar back to its angle; connect both at ride height only",
+            Has(PartKind.SwayBarLink)
+        );
+        if (kind.IsLiveAxle())
+        {
+            foreach (var companion in LiveAxle(axle, kind, lift, parts))
+            {
+                yield return companion;
+            }
+        }
+        else
+        {
+            if (lift >= MuchMm)
+            {
+                yield return Needs(
+                    "Differential drop, on a driven axle",
+                    "CV joints run steeper by the lift",
+                    Has(PartKind.DiffDrop)
+                );
+            }
+            yield return Needs("Toe and camber at the alignment shop", "height moves both", false);
+        }
+        foreach (var companion in OfParts(axle, parts))
+        {
+            yield return companion;
+        }
+        if (corners.Any(c => c.HoseSlack.Value is null && c.Droop.Value is not null))
+        {
+            yield return Needs(
+                "Hose slack, taped at the old full droop",
+                "nobody knows yet whether the brake hose reaches the new one",
+                false
+            );
+        }
+    }
+
+    private static IEnumerable<Companion> LiveAxle(
+        string axle,
+        SuspensionKind kind,
+        double lift,
+        PlacedPart[] parts
+    )
+    {
+        bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
+        if (!kind.IsLeaf())
+        {
+            yield return new(
+                axle,
+                "Track bar: longer, or its pivot relocated",
+                "the axle goes sideways along the bar's arc",
+                false
+            );
+        }
+        if (axle == Corners.Rear)
+        {
+            yield return new(
+                axle,
+                "Pinion angle against the shaft",
+                "the rise tilts the shaft; a shim or a taper takes it back",
+                false
+            );
+        }
+        else if (!kind.IsLeaf())
+        {
+            yield return new(
+                axle,
+                "Caster",
+                "arms that point down more turn the axle; bushes, shims or brackets take it back",
+                false
+            );
+        }
+        else if (Has(PartKind.Shackle))
+        {
+            yield return new(
+                axle,
+                "Caster",
+                "a longer shackle turns the axle with the spring; tapered shims take it back",
+                false
+            );
+        }
+        if (!kind.HasCoilOver() && lift >= MuchMm)
+        {
+            yield return new(
+                axle,
+                "Shocks that are longer",
+                "the old ones end the droop where they did",
+                Has(PartKind.Shock)
+            );
+        }
+    }
+
+    private static IEnumerable<Companion> OfParts(string axle, PlacedPart[] parts)
+    {
+        foreach (
+            var plate in parts.Where(p => p.Kind == PartKind.StrutTopSpacer).DistinctBy(p => p.Name)
+        )
+        {
+            if (plate.Get(PartSizes.Recess) is null)
+            {
+                yield return new(
+                    axle,
+                    $"Room for the strut's studs in {plate.Name}",
+                    "studs that stand higher than its recess must be cut, or another plate chosen",
+                    false
+                );
+            }
+            yield return new(
+                axle,
+                "New top nuts; threads past each nut",
+                plate.Extension is { } e
+                    ? $"its studs give {LengthText.Both(e.In("mm"))}"
+                    : "count the threads before it goes together",
+                false
+            );
+        }
+        if (parts.Any(p => p.Kind is PartKind.Block or PartKind.LeafPack))
+        {
+            var block = parts.Where(p => p.Kind == PartKind.Block).Max(p => p.Thickness?.In("mm"));
+            var pack = parts.FirstOrDefault(p => p.Kind == PartKind.LeafPack && p.Leaves.Count > 0);
+            yield return new(
+                axle,
+                pack is null
+                    ? "New U-bolts, longer by the block"
+                    : $"New U-bolts, at least {LengthText.Both(LeafPackBuild.UBoltMm(LeafPackBuild.Of(pack.Leaves).ThicknessMm, block ?? 0))} inside from the axle's crown",
+                block is { } mm
+                    ? $"they are never used again; {LengthText.Both(mm)} go between leaf and axle"
+                    : "they are never used again",
+                false
+            );
+        }
+        if (
+            parts.Any(p => p.Kind == PartKind.SubframeBlock)
+            && parts.All(p => PartRule.Of(p.Kind).Family != LiftFamily.Spring)
+        )
+        {
+            yield return new(
+                axle,
+                "Spring or strut spacers that match the blocks",
+                "a subframe that is lowered without its springs spaced as far turns every link",
+                false
+            );
+        }
+    }
+
+    private static IEnumerable<Companion> Body(Plan plan)
+    {
+        var pucks = plan
+            .Stacks.SelectMany(s => s.Parts)
+            .Where(p => p.Kind == PartKind.BodyPuck)
+            .ToArray();
+        if (pucks.Length == 0)
+        {
+            yield break;
+        }
+        var tallest = pucks.Max(p => p.Thickness?.In("mm") ?? 0);
+        yield return new(
+            "vehicle",
+            $"Body bolts {LengthText.Both(tallest)} longer",
+            "old length and the puck",
+            false
+        );
+        yield return new(
+            "vehicle",
+            "Steering shaft, brake lines, hoses, wires, filler, shrouds, bumper brackets",
+            "the body leaves the frame: look at each before the first bolt. Battery off and wheel locked before the steering shaft is touched",
+            false
+        );
+    }
+}

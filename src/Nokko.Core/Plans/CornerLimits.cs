@@ -1,0 +1,297 @@
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>Finds what a stack leaves of one corner's travel, and what meets first.</summary>
+/// <remarks>Source: computation.md, sections 7.2 and 8. At the planned ride height the wheel's place is w = −rise.</remarks>
+internal sealed partial class CornerLimits
+{
+    /// <summary>Room that is kept between the stop's end and the next hard thing, mm.</summary>
+    private const double StopMarginMm = 5;
+
+    /// <summary>Usual limit of a CV joint at ride height, °: a rule of thumb.</summary>
+    public const double CvRideDegrees = 8;
+
+    /// <summary>Usual limit of a CV joint at full droop, °: a rule of thumb.</summary>
+    public const double CvDroopDegrees = 18;
+
+    /// <summary>Least hose slack, mm.</summary>
+    public const double LeastHoseMm = 12;
+
+    /// <summary>Without a shock that is known, a coil that comes loose within this droop is named, mm: a rule of thumb.</summary>
+    private const double LooseWithoutShockMm = 60;
+
+    private const double Degrees = 180 / Math.PI;
+
+    private readonly AxleState _axle;
+    private readonly IReadOnlyList<PlacedPart> _stack;
+    private readonly TravelEnds _ends;
+    private readonly TravelEnds _bare;
+
+    /// <summary>Sets up the limits of a corner: where its travel ends does not depend on how high it stands.</summary>
+    /// <param name="axle">The axle.</param>
+    /// <param name="bare">Where travel ends without added parts, the same for both sides.</param>
+    /// <param name="stack">What will stand there.</param>
+    /// <param name="puckMm">Rise of the body on its mounts there, mm.</param>
+    /// <param name="tyreMm">By how much the tyre's radius is greater, mm.</param>
+    public CornerLimits(
+        AxleState axle,
+        TravelEnds bare,
+        IReadOnlyList<PlacedPart> stack,
+        double puckMm,
+        double tyreMm
+    )
+    {
+        (_axle, _stack, _bare) = (axle, stack, bare);
+        _ends = new TravelEnds(axle, stack, puckMm, tyreMm);
+    }
+
+    private Vehicles.Suspension Suspension => _axle.Suspension;
+
+    /// <summary>The outlook of the corner.</summary>
+    /// <param name="corner">LF, RF, LR or RR.</param>
+    /// <param name="rise">Rise of the frame over the wheel against nothing added, mm, with its standard uncertainty.</param>
+    /// <param name="toppedOut">Whether the lift was capped by the strut's length.</param>
+    public CornerOutlook Outlook(string corner, (double Mm, double U) rise, bool toppedOut)
+    {
+        var h = rise.Mm;
+        var droop = Left(_ends.Droop, h, down: true);
+        var bump = Left(_ends.Bump, h, down: false);
+        var geometry = Geometry(h, droop.Value);
+        var outlook = new CornerOutlook
+        {
+            Corner = corner,
+            Grade = _axle.Corner.Grade,
+            Ratio = Result.Of(_axle.Corner.Ratio.Mean, "1", _axle.Corner.Ratio.Sd, []),
+            Rise = Result.Of(h, "mm", rise.U, []),
+            Droop = droop,
+            Bump = bump,
+            StandardDroop = Left(_bare.Droop, 0, down: true),
+            StandardBump = Left(_bare.Bump, 0, down: false),
+            Marks = Marks(h),
+            StopExtension = StopExtension(),
+            CvRide = Cv(h, 0),
+            CvDroop = droop.Value is { } d ? Cv(h, d) : No("°", droop.Cannot!),
+            BallJointRide = geometry.Ride,
+            BallJoint = geometry.Ball,
+            Camber = geometry.Camber,
+            Track = geometry.Track,
+            HoseSlack = Hose(),
+            ToppedOut = toppedOut,
+            Uses = [.. Uses(h, rise.U, toppedOut, geometry.Ball).OrderByDescending(x => x.Share)],
+            Cautions = [],
+        };
+        return outlook with
+        {
+            Cautions =
+            [
+                .. CornerCautions
+                    .Of(outlook, _axle, _stack, WhatEnds(_ends.Droop, down: true), LooseCoil(h))
+                    .OrderByDescending(c => c.Heed),
+            ],
+        };
+    }
+
+    private Result Left(List<(string What, double W)> ends, double rise, bool down)
+    {
+        if (ends.Count == 0)
+        {
+            return No(
+                "mm",
+                Suspension.Kind.HasCoilOver()
+                    ? $"Enter the strut's length now and fully {(down ? "extended" : "collapsed")}."
+                    : $"Enter the shock's length now and fully {(down ? "extended" : "collapsed")}."
+            );
+        }
+        var (left, u) = LeftMm(ends, rise, down)!.Value;
+        return Result.Of(left, "mm", u, []);
+    }
+
+    private (double Mm, double U)? LeftMm(
+        List<(string What, double W)> ends,
+        double rise,
+        bool down
+    )
+    {
+        if (ends.Count == 0)
+        {
+            return null;
+        }
+        var end = down ? ends.MaxBy(e => e.W) : ends.MinBy(e => e.W);
+        var left = Math.Max(0, down ? -rise - end.W : end.W + rise);
+        // Two tapes of 2 mm, and the ratio where the strut's own length decides.
+        var share = end.What.StartsWith("strut", StringComparison.Ordinal)
+            ? _axle.Corner.Ratio.Sd / _axle.Corner.Ratio.Mean
+            : 0.02;
+        return (left, Math.Sqrt(8 + Math.Pow(share * left, 2)));
+    }
+
+    private static string? WhatEnds(List<(string What, double W)> ends, bool down) =>
+        ends.Count == 0 ? null : (down ? ends.MaxBy(e => e.W) : ends.MinBy(e => e.W)).What;
+
+    private IReadOnlyList<TravelMark> Marks(double rise) =>
+        [
+            .. _ends
+                .Droop.Select(e => new TravelMark(e.What, e.W + rise, e.W == _ends.Lowest))
+                .Concat(
+                    _ends.Bump.Select(e => new TravelMark(e.What, e.W + rise, e.W == _ends.Highest))
+                )
+                .Concat(_ends.OnTheWay.Select(e => new TravelMark(e.What, e.W + rise, false)))
+                .OrderBy(m => m.AtMm),
+        ];
+
+    private bool LooseCoil(double rise) =>
+        _ends.OnTheWay.FirstOrDefault(m => m.What == TravelEnds.CoilLoose)
+            is { What: not null } loose
+        && loose.W > (_ends.Lowest + 1 ?? -rise - LooseWithoutShockMm);
+
+    private Result StopExtension()
+    {
+        var solid = _ends.Bump.FirstOrDefault(b => b.What == TravelEnds.StopSolid);
+        var others = _ends.Bump.Where(b => b.What != TravelEnds.StopSolid).ToArray();
+        return solid.What is null || others.Length == 0
+            ? No(
+                "mm",
+                "Enter the gap at the bump stop, its height, and the collapsed length of shock or strut."
+            )
+            : Result.Of(
+                Math.Max(0, (solid.W - (others.Min(o => o.W) - StopMarginMm)) * _ends.StopShare),
+                "mm",
+                3,
+                []
+            );
+    }
+
+    private Result Hose()
+    {
+        if (Suspension.Get(SuspensionSizes.HoseSlack) is not { } slack)
+        {
+            return No("mm", "Tape the hose's slack at the old full droop, both locks.");
+        }
+        if (_ends.Lowest is not { } now || _bare.Lowest is not { } was)
+        {
+            return No("mm", "How far it will droop is not known.");
+        }
+        var gained = Math.Max(0, was - now);
+        return Result.Of(slack - gained, "mm", 4, []);
+    }
+
+    private Result Cv(double rise, double droop)
+    {
+        if (
+            Suspension.Get(SuspensionSizes.CvDrop) is not { } drop
+            || Suspension.Get(SuspensionSizes.CvRun) is not { } run
+        )
+        {
+            return No(
+                "°",
+                Suspension.Kind.IsLiveAxle()
+                    ? "A live axle has none."
+                    : "Enter how far the outer joint stands below the inner, and the run between them."
+            );
+        }
+        var below = drop + rise + droop - _ends.Sum(PartKind.DiffDrop);
+        var across = run + _ends.Sum(PartKind.HalfShaftSpacer);
+        return Result.Of(Math.Atan2(below, across) * Degrees, "°", 4 / across * Degrees, []);
+    }
+
+    /// <summary>Swing of the lower ball joint to ride height and to full droop, camber and track at ride height.</summary>
+    private (Result Ride, Result Ball, Result Camber, Result Track) Geometry(
+        double rise,
+        double? droop
+    )
+    {
+        var why = "Only taped points tell it.";
+        if (_axle.Corner.Grade != RatioGrade.Taped || Length(-rise) is not { } ride)
+        {
+            return (No("°", why), No("°", why), No("°", why), No("mm", why));
+        }
+        var low = droop is { } d ? Length(-rise - d) : null;
+        switch (_axle.Corner.Linkage)
+        {
+            case DoubleWishbone arms when arms.At(ride) is { } now:
+                return (
+                    Swing(
+                        now.LowerBallJoint,
+                        arms.Points.LowerPivot,
+                        arms.Points.LowerBallJoint,
+                        -now.CamberChangeRad
+                    ),
+                    low is { } l && arms.At(l) is { } at
+                        ? Swing(
+                            at.LowerBallJoint,
+                            arms.Points.LowerPivot,
+                            arms.Points.LowerBallJoint,
+                            -at.CamberChangeRad
+                        )
+                        : No("°", "How far it will droop is not known."),
+                    Angle(now.CamberChangeRad),
+                    Result.Of(now.TrackChangeMm, "mm", 2, [])
+                );
+            case StrutLinkage strut when strut.At(ride) is { } now:
+                return (
+                    Swing(
+                        now.LowerBallJoint,
+                        strut.Points.LowerPivot,
+                        strut.Points.LowerBallJoint,
+                        -now.CamberChangeRad
+                    ),
+                    low is { } f && strut.At(f) is { } end
+                        ? Swing(
+                            end.LowerBallJoint,
+                            strut.Points.LowerPivot,
+                            strut.Points.LowerBallJoint,
+                            -end.CamberChangeRad
+                        )
+                        : No("°", "How far it will droop is not known."),
+                    Angle(now.CamberChangeRad),
+                    No("mm", why)
+                );
+            default:
+                return (No("°", why), No("°", why), No("°", why), No("mm", why));
+        }
+
+        // Points ± 3 mm give ± 0.15° of camber.
+        static Result Angle(double rad) => Result.Of(rad * Degrees, "°", 0.075, []);
+
+        static Result Swing(
+            PlanePoint ball,
+            PlanePoint pivot,
+            PlanePoint old,
+            double uprightTurn
+        ) =>
+            Result.Of(
+                Math.Abs(((ball - pivot).Angle - (old - pivot).Angle - uprightTurn) * Degrees),
+                "°",
+                0.5,
+                []
+            );
+    }
+
+    /// <summary>Spring length at a place of the wheel; null out of reach.</summary>
+    private double? Length(double w)
+    {
+        var linkage = _axle.Corner.Linkage;
+        var ride = linkage.RideLengthMm;
+        // Newton on the motion ratio: dℓ = −MR·dw.
+        var length = ride;
+        for (var i = 0; i < 30; i++)
+        {
+            if (_ends.Wheel(length) is not { } at || linkage.WheelAt(length) is not { } place)
+            {
+                return null;
+            }
+            if (Math.Abs(at - w) < 1e-9)
+            {
+                return length;
+            }
+            length -= (w - at) * place.MotionRatio;
+        }
+        return length;
+    }
+
+    private static Result No(string unit, string why) => Result.No(unit, why);
+}

@@ -1,0 +1,86 @@
+using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>What the change from one stack to another does at each corner alone.</summary>
+/// <param name="MeanMm">Free rises of the four corners through their springs, then of the body on its mounts, then of the tyres; mm.</param>
+/// <param name="Covariance">Their covariance, mm².</param>
+/// <param name="Parts">What it rests on.</param>
+/// <param name="ToppedOut">Corners whose strut would stand at its full length: the lift is capped there.</param>
+internal sealed record FreeRises(
+    Vector<double> MeanMm,
+    Matrix<double> Covariance,
+    IReadOnlyList<Guid> Parts,
+    IReadOnlyList<string> ToppedOut
+)
+{
+    /// <summary>Where the body's mounts begin.</summary>
+    public const int Pucks = 4;
+
+    /// <summary>Where the tyres begin.</summary>
+    public const int Tyres = 8;
+
+    /// <summary>Number of rises.</summary>
+    public const int Count = 12;
+
+    /// <summary>Those of the springs, mm.</summary>
+    public double[] SpringsMm() => [MeanMm[0], MeanMm[1], MeanMm[2], MeanMm[3]];
+}
+
+/// <summary>Takes the difference of two stacks at every corner.</summary>
+/// <remarks>Source: computation.md, sections 7 and 10. Offset and ratio are common to both sides of an axle; thickness is each part's own.</remarks>
+internal static class FreeRise
+{
+    /// <summary>The rises, or the reason why there are none.</summary>
+    public static (FreeRises? Rises, string? Why) Of(
+        Plan plan,
+        Stage from,
+        Vehicle vehicle,
+        IReadOnlyList<AxleState> axles
+    )
+    {
+        var mean = Vector<double>.Build.Dense(FreeRises.Count);
+        var covariance = Matrix<double>.Build.Dense(FreeRises.Count, FreeRises.Count);
+        var corners = new CornerRise[4];
+        for (var i = 0; i < 4; i++)
+        {
+            var corner = Corners.All[i];
+            var (rise, why) = CornerRise.Of(
+                corner,
+                CornerStack.At(from.Stacks, corner),
+                CornerStack.At(plan.Stacks, corner),
+                vehicle,
+                axles[i / 2]
+            );
+            if (rise is null)
+            {
+                return (null, why);
+            }
+            corners[i] = rise;
+            var (puck, tyre) = (FreeRises.Pucks + i, FreeRises.Tyres + i);
+            (mean[puck], covariance[puck, puck]) = (rise.Puck.Mm, rise.Puck.Variance);
+            (mean[tyre], covariance[tyre, tyre]) = (rise.Tyre.Mm, rise.Tyre.Variance);
+        }
+        for (var i = 0; i < 4; i++)
+        {
+            mean[i] = corners[i].SpringMm;
+            for (var j = i / 2 * 2; j < (i / 2 * 2) + 2; j++)
+            {
+                covariance[i, j] = CornerRise.Covariance(corners[i], corners[j], i == j);
+            }
+        }
+        return (
+            new FreeRises(
+                mean,
+                covariance,
+                [.. corners.SelectMany(c => c.Parts)],
+                [.. corners.Where(c => c.ToppedOut).Select(c => c.Corner)]
+            ),
+            null
+        );
+    }
+}

@@ -1,0 +1,150 @@
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>Carries the free rises of the corners, mounts and tyres, and loads, to any place of the body, with the covariance between them kept.</summary>
+/// <remarks>
+/// Source: computation.md, section 6. Lips and mids ride on the body: they rise with springs and mounts; in floor datum with the tyres too, and there tyres give under a load.
+/// </remarks>
+internal sealed class PredictedBody
+{
+    private readonly VehicleBody _body;
+    private readonly FreeRises _rises;
+    private readonly BodyMotion _loadOnHubs;
+    private readonly BodyMotion _loadOnFloor;
+    private readonly double[,] _covariance;
+
+    public PredictedBody(VehicleBody body, FreeRises rises, IReadOnlyList<StatedLoad> loads)
+    {
+        (_body, _rises, _covariance) = (body, rises, rises.Covariance.ToArray());
+        (_loadOnHubs, _loadOnFloor) = body.Under(loads);
+    }
+
+    /// <summary>Predicted stations, in walking order, as far as they were measured before.</summary>
+    public IReadOnlyList<PredictedStation> Stations(WalkRoundStance baseline) =>
+        [
+            .. _body
+                .Vehicle.Stations.Select(s => (Station: s, Before: baseline.At(s.Name)))
+                .Where(s => s.Before is not null)
+                .Select(s =>
+                {
+                    var (rise, u) = Rise([(s.Station, 1)], s.Before!.Datum);
+                    var before = s.Before.Height;
+                    return new PredictedStation(
+                        s.Station.Name,
+                        before,
+                        Result.Of(rise, "mm", u, _rises.Parts),
+                        Result.Of(
+                            before.Value!.Value + rise,
+                            "mm",
+                            Math.Sqrt((u * u) + (before.U!.Value * before.U.Value)),
+                            [.. before.RestsOn, .. _rises.Parts]
+                        )
+                    );
+                }),
+        ];
+
+    /// <summary>Predicted rake.</summary>
+    public Result Rake(WalkRoundStance baseline) =>
+        Sum(
+            baseline,
+            baseline.Rake,
+            (Corners.LF, -0.5),
+            (Corners.RF, -0.5),
+            (Corners.LR, 0.5),
+            (Corners.RR, 0.5)
+        );
+
+    /// <summary>A weighted sum of rises added to what was measured before.</summary>
+    /// <param name="baseline">The stance before.</param>
+    /// <param name="before">Its own value of the sum; null for a rise.</param>
+    /// <param name="terms">Stations with their factors.</param>
+    public Result Sum(
+        WalkRoundStance baseline,
+        Result? before,
+        params ReadOnlySpan<(string Station, double Factor)> terms
+    )
+    {
+        if (before?.Cannot is { } why)
+        {
+            return Result.No("mm", why);
+        }
+        var stations = new List<(Station, double)>();
+        foreach (var (name, factor) in terms)
+        {
+            if (_body.Vehicle.Stations.FirstOrDefault(s => s.Name == name) is not { } station)
+            {
+                return Result.No("mm", $"This vehicle has no station {name}.");
+            }
+            stations.Add((station, factor));
+        }
+        var (rise, u) = Rise(stations, baseline.Datum);
+        var ub = before?.U ?? 0;
+        return Result.Of(
+            (before?.Value ?? 0) + rise,
+            "mm",
+            Math.Sqrt((ub * ub) + (u * u)),
+            [
+                .. before?.RestsOn ?? [],
+                .. _rises.Parts,
+                .. baseline.Stations.SelectMany(s => before is null ? [] : s.Height.RestsOn),
+            ]
+        );
+    }
+
+    /// <summary>Cross-weight: what each spring's load changes by.</summary>
+    public IReadOnlyList<LoadChange> LoadChanges()
+    {
+        var springs = _rises.SpringsMm();
+        return
+        [
+            .. _body
+                .Springs.LoadChanges(_body.Springs.Solve(springs), springs)
+                .Select(
+                    (n, i) =>
+                        new LoadChange(
+                            Corners.All[i],
+                            Result.Of(n, "N", null, _rises.Parts, Known.Estimated)
+                        )
+                ),
+        ];
+    }
+
+    private (double Mm, double U) Rise(
+        IReadOnlyList<(Station Station, double Factor)> terms,
+        Datum datum
+    )
+    {
+        var response = new double[FreeRises.Count];
+        var load = 0.0;
+        foreach (var (station, factor) in terms)
+        {
+            var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
+            var (springs, plane) = _body.Response(station);
+            var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
+            // Over its own frame or mark the body does not move; over the floor the tyres count too.
+            var onSprings = datum is Datum.Frame or Datum.Own ? 0 : factor;
+            var onTyres = datum == Datum.Floor ? factor : 0;
+            for (var i = 0; i < 4; i++)
+            {
+                response[i] += onSprings * springs[i];
+                response[FreeRises.Pucks + i] += onBody * plane[i];
+                response[FreeRises.Tyres + i] += onTyres * plane[i];
+            }
+            load += onSprings * (datum == Datum.Floor ? _loadOnFloor : _loadOnHubs).RiseAt(x, y);
+        }
+        var (mean, variance) = (load, 0.0);
+        for (var i = 0; i < FreeRises.Count; i++)
+        {
+            mean += response[i] * _rises.MeanMm[i];
+            for (var j = 0; j < FreeRises.Count; j++)
+            {
+                variance += response[i] * _covariance[i, j] * response[j];
+            }
+        }
+        return (mean, Math.Sqrt(Math.Max(0, variance) + Math.Pow(_body.LoadShare * load, 2)));
+    }
+}

@@ -1,0 +1,138 @@
+using System.Globalization;
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>Says on what a prediction rests.</summary>
+internal static class PredictionBasis
+{
+    public static IReadOnlyList<string> Of(
+        Plan plan,
+        Vehicle vehicle,
+        IReadOnlyList<AxleState> axles,
+        IReadOnlyList<StatedLoad> stays
+    )
+    {
+        var basis = new List<string>();
+        foreach (var axle in axles)
+        {
+            PlacedPart[] parts =
+            [
+                .. plan
+                    .Stacks.Where(s => Corners.AxleOf(s.Corner) == axle.Axle)
+                    .SelectMany(s => s.Parts),
+            ];
+            basis.AddRange(OfAxle(axle, parts));
+        }
+        if (stays.Count > 0)
+        {
+            basis.Add($"With {string.Join(" and ", stays.Select(l => l.Name))}, which stays.");
+        }
+        basis.Add(
+            VehicleSupports.RatesAreMeasured(vehicle) ? "Spring rates are from ballast tests."
+            : axles.All(a => a.Suspension.Dimensions.ContainsKey(SuspensionSizes.SpringRate))
+                ? "Spring rates are those of the springs that are in."
+            : "Spring rates are estimated from the axle masses."
+        );
+        var guessed = vehicle
+            .Dimensions.Named()
+            .Count(n => n.Value is { Known: not (Known.Measured or Known.Document) });
+        if (guessed > 0)
+        {
+            basis.Add($"{guessed} of this vehicle's sizes are estimated.");
+        }
+        return basis;
+    }
+
+    private static IEnumerable<string> OfAxle(AxleState axle, PlacedPart[] parts)
+    {
+        bool Has(LiftFamily family) => parts.Any(p => PartRule.Of(p.Kind).Family == family);
+        if (Has(LiftFamily.Spring))
+        {
+            yield return Ratio(axle);
+        }
+        if (parts.Any(p => p.Kind is PartKind.DropBracket or PartKind.SubframeBlock))
+        {
+            yield return "Lowered pivots lift by as much as they go down, and take as much from the strut.";
+        }
+        if (Has(LiftFamily.Block))
+        {
+            yield return Proved(axle, LiftFamily.Block, "A block lifts")
+                ?? "A block lifts by its own thickness.";
+        }
+        if (Has(LiftFamily.Shackle))
+        {
+            yield return Proved(axle, LiftFamily.Shackle, "A longer shackle lifts")
+                ?? (
+                    axle.Leaf is null
+                        ? "A longer shackle lifts by about half of what it is longer, a rule of thumb: tape leaf and shackle for a better one."
+                        : "The shackle was solved with the leaf's taped chord and arch."
+                );
+        }
+        if (Has(LiftFamily.Puck))
+        {
+            yield return "Body pucks raise the body over the frame, one to one; the suspension stays as it is.";
+        }
+        if (parts.FirstOrDefault(p => p.Leaves.Count > 0) is { } pack)
+        {
+            yield return pack.Get(PartSizes.Rate) is { } rate
+                ? string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"The pack's rate is {rate:0.#} N/mm, as entered."
+                )
+                : string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"The pack's rate of {LeafPackBuild.Of(pack.Leaves).RateNPerMm:0.#} N/mm is worked out from its leaves, to about 20 %: a ballast test tells it."
+                );
+        }
+        if (
+            parts.Any(p =>
+                p.Kind == PartKind.Coil || (p.Kind == PartKind.LeafPack && p.Leaves.Count == 0)
+            ) && axle.Sag is null
+        )
+        {
+            yield return "Nobody knows how far the old springs have sagged: a new one gives it back, and the ± allows for it. Standard heights tell it.";
+        }
+    }
+
+    /// <summary>A line that our own jobs have moved; null while there is only what was believed before.</summary>
+    private static string? Proved(AxleState axle, LiftFamily family, string what) =>
+        axle.Learned?.GetValueOrDefault(family) is { } learned
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"{what} {learned.Ratio.Mean:0.00} ± {2 * learned.Ratio.Sd:0.00}, as our own jobs proved it: {Jobs(learned.Jobs)} of this platform{(learned.OfThisVehicle > 0 ? $", {learned.OfThisVehicle} of this vehicle" : "")}."
+            )
+            : null;
+
+    private static string Jobs(int n) => n == 1 ? "1 job" : $"{n} jobs";
+
+    private static string Ratio(AxleState axle)
+    {
+        if (Proved(axle, LiftFamily.Spring, "Lift ratio") is { } proved)
+        {
+            return axle.Corner.Grade == RatioGrade.RuleOfThumb
+                ? proved
+                : $"{proved} The arms' own points are in it.";
+        }
+        var (mean, sd) = (axle.Corner.Ratio.Mean, axle.Corner.Ratio.Sd);
+        return axle.Corner.Grade switch
+        {
+            RatioGrade.Taped => string.Create(
+                CultureInfo.InvariantCulture,
+                $"Lift ratio {mean:0.00} ± {2 * sd:0.00} at ride height, from the suspension's taped points."
+            ),
+            RatioGrade.Archetype => string.Create(
+                CultureInfo.InvariantCulture,
+                $"Lift ratio {mean:0.00} ± {2 * sd:0.00}, from a usual {axle.Suspension.Kind.Said()} fitted to what was taped: all its points make it better."
+            ),
+            _ => string.Create(
+                CultureInfo.InvariantCulture,
+                $"Lift ratio {mean:0.##} ± {2 * sd:0.##} for a {axle.Suspension.Kind.Said()}, a rule of thumb: tape the suspension's points for a better one."
+            ),
+        };
+    }
+}

@@ -1,0 +1,310 @@
+using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>Predicts heights: the difference of two stacks through the lift laws and the body on its springs.</summary>
+/// <remarks>
+/// Source: computation.md, sections 6, 7 and 10. A prediction is the difference of two stacks, so taking a part out is the same arithmetic as putting one in.
+/// Offset and ratio are common to both sides of an axle; thickness is each part's own.
+/// </remarks>
+public static class Predictor
+{
+    /// <summary>Predicts what a plan does.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="situation">The vehicle as it stands.</param>
+    public static Prediction Predict(Plan plan, Situation situation) =>
+        Predict(plan, situation, null);
+
+    /// <summary>The same with axles as they would be if more were known of them.</summary>
+    internal static Prediction Predict(
+        Plan plan,
+        Situation situation,
+        Func<AxleState, AxleState>? known
+    )
+    {
+        var (from, vehicle, baseline) = situation;
+        var (loads, standard) = (situation.Loads, situation.Standard);
+        var axles = Axles(situation);
+        if (known is not null)
+        {
+            axles = [.. axles.Select(known)];
+        }
+        string[] refusals =
+        [
+            .. plan.Stacks.SelectMany(s =>
+                LiftLaw.Refusals(s.Corner, s.Parts, AxleOf(axles, s.Corner))
+            ),
+        ];
+        var (on, missing) = VehicleBody.Of(vehicle);
+        if (on is null)
+        {
+            return None(plan, baseline, refusals, missing!);
+        }
+        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
+        if (rises is null)
+        {
+            return None(plan, baseline, refusals, why!);
+        }
+        if (baseline is null || baseline.Stations.Count == 0)
+        {
+            return None(
+                plan,
+                baseline,
+                refusals,
+                "Nothing was measured at this stage yet: walk round the vehicle first."
+            );
+        }
+        var stays = loads.Where(l => l.Stays).ToArray();
+        var body = new PredictedBody(on, rises, stays);
+        var corners = CornersOf(plan, from, on, axles);
+        var front = body.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5));
+        var rear = body.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5));
+        return new Prediction
+        {
+            PlanId = plan.Id,
+            WalkRoundId = baseline.WalkRoundId,
+            Datum = baseline.Datum,
+            Stations = body.Stations(baseline),
+            Rake = body.Rake(baseline),
+            LeanFront = body.Sum(baseline, baseline.LeanFront, (Corners.LF, 1), (Corners.RF, -1)),
+            LeanRear = body.Sum(baseline, baseline.LeanRear, (Corners.LR, 1), (Corners.RR, -1)),
+            FrontRise = front,
+            RearRise = rear,
+            Loads = body.LoadChanges(),
+            Corners = corners,
+            Companions = Companions.Of(plan, vehicle, corners),
+            Lifts =
+            [
+                new PlannedLift(
+                    Corners.Front,
+                    front,
+                    OverStandard(Corners.Front, front, baseline, standard)
+                ),
+                new PlannedLift(
+                    Corners.Rear,
+                    rear,
+                    OverStandard(Corners.Rear, rear, baseline, standard)
+                ),
+            ],
+            Landing = Landing(on, rises, situation),
+            Loaded = Loaded(on, rises, baseline, loads, front, rear),
+            Cost = CostOf(plan, from),
+            Cannot = null,
+            Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
+            Refusals = refusals,
+        };
+    }
+
+    /// <summary>Both axles with all that is known of them.</summary>
+    internal static AxleState[] Axles(Situation situation) =>
+        [.. new[] { Corners.Front, Corners.Rear }.Select(axle => Axle(axle, situation))];
+
+    private static AxleState Axle(string axle, Situation s) =>
+        AxleState.Of(s.Vehicle, axle, Sag(axle, s.From, s.Baseline, s.Standard)) with
+        {
+            Learned = s
+                .Learned.Where(l => l.Key.Axle == axle)
+                .ToDictionary(l => l.Key.Family, l => l.Value),
+        };
+
+    /// <summary>The chance of landing within the target; null when nobody asked.</summary>
+    private static Result? Landing(VehicleBody body, FreeRises rises, Situation s)
+    {
+        if (s.Target is null)
+        {
+            return null;
+        }
+        var (odds, why) = StanceOdds.Of(body, s.Baseline!, s.Target, s);
+        return odds is null
+            ? Result.No("1", why!)
+            : Result.Of(odds.Chance(rises, s.Target), "1", null, rises.Parts);
+    }
+
+    private static AxleState AxleOf(AxleState[] axles, string corner) =>
+        axles[Corners.AxleOf(corner) == Corners.Front ? 0 : 1];
+
+    /// <summary>Sag by the readings: standard height less today's, of an axle to which nothing was added.</summary>
+    private static (double Mm, double U)? Sag(
+        string axle,
+        Stage from,
+        WalkRoundStance? now,
+        WalkRoundStance? standard
+    )
+    {
+        var corners = Corners.Of(axle);
+        return
+            from.Stacks.All(s => !corners.Contains(s.Corner) || s.Parts.Count == 0)
+            && MeanOf(corners, now) is { } today
+            && MeanOf(corners, standard) is { } was
+            && now!.Datum == standard!.Datum
+            ? (was.Mm - today.Mm, Math.Sqrt((was.U * was.U) + (today.U * today.U)))
+            : null;
+    }
+
+    private static (double Mm, double U)? MeanOf(
+        IReadOnlyList<string> corners,
+        WalkRoundStance? stance
+    )
+    {
+        if (stance is null)
+        {
+            return null;
+        }
+        var heights = corners
+            .Select(c =>
+                stance.Stations.FirstOrDefault(s => s.Station == c && s.Datum == stance.Datum)
+            )
+            .OfType<StationHeight>()
+            .Select(s => s.Height)
+            .ToArray();
+        return heights.Length == corners.Count && heights.All(h => h.Value is not null)
+            ? (
+                heights.Average(h => h.Value!.Value),
+                Math.Sqrt(heights.Sum(h => (h.U ?? 0) * (h.U ?? 0))) / heights.Length
+            )
+            : null;
+    }
+
+    private static Result OverStandard(
+        string axle,
+        Result rise,
+        WalkRoundStance baseline,
+        WalkRoundStance? standard
+    )
+    {
+        var corners = Corners.Of(axle);
+        if (rise.Cannot is { } why)
+        {
+            return Result.No("mm", why);
+        }
+        return
+            MeanOf(corners, baseline) is { } today
+            && MeanOf(corners, standard) is { } was
+            && baseline.Datum == standard!.Datum
+            ? Result.Of(
+                rise.Value!.Value + today.Mm - was.Mm,
+                "mm",
+                Math.Sqrt((rise.U!.Value * rise.U.Value) + (today.U * today.U) + (was.U * was.U)),
+                rise.RestsOn
+            )
+            : Result.No("mm", "Standard height is not known, or in another datum.");
+    }
+
+    /// <summary>What the plan leaves of each corner that it touches, against the vehicle without added parts.</summary>
+    private static IReadOnlyList<CornerOutlook> CornersOf(
+        Plan plan,
+        Stage from,
+        VehicleBody body,
+        AxleState[] axles
+    )
+    {
+        var bare = @from with { Stacks = [] };
+        var (rises, _) = FreeRise.Of(plan, bare, body.Vehicle, axles);
+        if (rises is null)
+        {
+            return [];
+        }
+        var motion = body.Springs.Solve(rises.SpringsMm());
+        TravelEnds[] bares = [.. axles.Select(TravelEnds.Bare)];
+        return
+        [
+            .. Corners.All.Select(
+                (c, i) =>
+                    new CornerLimits(
+                        axles[i / 2],
+                        bares[i / 2],
+                        CornerStack.At(plan.Stacks, c),
+                        rises.MeanMm[FreeRises.Pucks + i],
+                        rises.MeanMm[FreeRises.Tyres + i]
+                    ).Outlook(
+                        c,
+                        (
+                            motion.RiseAt(body.Supports[i].XMm, body.Supports[i].YMm),
+                            Math.Sqrt(rises.Covariance[i, i])
+                        ),
+                        rises.ToppedOut.Contains(c)
+                    )
+            ),
+        ];
+    }
+
+    private static LoadedStance? Loaded(
+        VehicleBody body,
+        FreeRises rises,
+        WalkRoundStance baseline,
+        IReadOnlyList<StatedLoad> loads,
+        Result front,
+        Result rear
+    )
+    {
+        if (loads.All(l => l.Stays))
+        {
+            return null;
+        }
+        var loaded = new PredictedBody(body, rises, loads);
+        return new LoadedStance(
+            [.. loads.Where(l => !l.Stays).Select(l => l.Name)],
+            loaded.Rake(baseline),
+            Less(loaded.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5)), front),
+            Less(loaded.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5)), rear),
+            loaded.Stations(baseline)
+        );
+
+        // What both have in common goes out with the difference; what the load adds is left.
+        static Result Less(Result with, Result without) =>
+            with is { Value: { } a, U: { } ua } && without is { Value: { } b, U: { } ub }
+                ? Result.Of(
+                    a - b,
+                    "mm",
+                    Math.Sqrt(Math.Max(0, (ua * ua) - (ub * ub))),
+                    with.RestsOn
+                )
+                : Result.No("mm", with.Cannot ?? without.Cannot!);
+    }
+
+    private static PlanCost CostOf(Plan plan, Stage from)
+    {
+        var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
+        var come = plan.Stacks.SelectMany(s => s.Parts).Where(p => !there.Contains(p.Id)).ToArray();
+        var currencies = come.Where(p => p.Price is not null)
+            .Select(p => p.Currency)
+            .Distinct()
+            .ToArray();
+        return new PlanCost(
+            come.Length,
+            currencies.Length == 1 ? come.Sum(p => p.Price ?? 0) : null,
+            currencies.Length == 1 ? currencies[0] : null,
+            come.Any(p => p.Hours is not null) ? come.Sum(p => p.Hours?.In("h") ?? 0) : null,
+            come.Count(p => p.Price is null)
+        );
+    }
+
+    private static Prediction None(
+        Plan plan,
+        WalkRoundStance? baseline,
+        IReadOnlyList<string> refusals,
+        string why
+    ) =>
+        new()
+        {
+            PlanId = plan.Id,
+            WalkRoundId = baseline?.WalkRoundId,
+            Datum = baseline?.Datum,
+            Stations = [],
+            Rake = Result.No("mm", why),
+            LeanFront = Result.No("mm", why),
+            LeanRear = Result.No("mm", why),
+            FrontRise = Result.No("mm", why),
+            RearRise = Result.No("mm", why),
+            Loads = [],
+            Cannot = why,
+            Basis = [],
+            Refusals = refusals,
+        };
+}

@@ -1,0 +1,35 @@
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>A vehicle as it stands before a plan, with all that decides how it will sit.</summary>
+/// <param name="From">The stage from which a plan starts.</param>
+/// <param name="Vehicle">The vehicle.</param>
+/// <param name="Baseline">The stance before; null when nothing was measured yet.</param>
+public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Baseline)
+{
+    /// <summary>Loads that were stated.</summary>
+    public IReadOnlyList<StatedLoad> Loads { get; init; } = [];
+
+    /// <summary>The stance at standard height, when it is known.</summary>
+    public WalkRoundStance? Standard { get; init; }
+
+    /// <summary>How the owner wants it to sit; null when nobody asked for the chance of landing.</summary>
+    public Target? Target { get; init; }
+
+    /// <summary>Rise of the front lips that earlier passes achieved, mm: a least or greatest lift counts from the first; null is none.</summary>
+    public Result? FrontAchieved { get; init; }
+
+    /// <summary>The same at the rear.</summary>
+    public Result? RearAchieved { get; init; }
+
+    /// <summary>Lift lines that our own jobs have proved, by axle and family; empty where there is only the prior.</summary>
+    public IReadOnlyDictionary<
+        (string Axle, LiftFamily Family),
+        LiftBelief
+    > Learned { get; init; } = new Dictionary<(string, LiftFamily), LiftBelief>();
+}

@@ -1,0 +1,192 @@
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>The figures on which a target is judged, as a joint normal: how they follow from the free rises of any stack.</summary>
+/// <remarks>
+/// Source: computation.md, sections 6 and 9. Linear in the free rises, so that front and rear are worked out apart and added.
+/// What both sides of an axle have in common (offset, ratio, loads) stays common; the tape's share comes from what was measured before.
+/// </remarks>
+internal sealed class StanceOdds
+{
+    /// <summary>Rake, rise of the front lips, of the rear lips, lean in front, lean behind.</summary>
+    public const int Count = 5;
+
+    private static readonly (string Corner, double Factor)[][] Figures =
+    [
+        [(Corners.LF, -0.5), (Corners.RF, -0.5), (Corners.LR, 0.5), (Corners.RR, 0.5)],
+        [(Corners.LF, 0.5), (Corners.RF, 0.5)],
+        [(Corners.LR, 0.5), (Corners.RR, 0.5)],
+        [(Corners.LF, 1), (Corners.RF, -1)],
+        [(Corners.LR, 1), (Corners.RR, -1)],
+    ];
+
+    private readonly bool _onFloor;
+
+    private StanceOdds(
+        double[] mean,
+        double[,] covariance,
+        double[][] springs,
+        double[][] mounts,
+        bool onFloor
+    ) =>
+        (Mean, Covariance, Springs, Mounts, _onFloor) = (
+            mean,
+            covariance,
+            springs,
+            mounts,
+            onFloor
+        );
+
+    /// <summary>The figures with no free rise: what was measured, and what the loads do; mm.</summary>
+    public double[] Mean { get; }
+
+    /// <summary>Their covariance, mm².</summary>
+    public double[,] Covariance { get; }
+
+    /// <summary>Each figure per mm of free rise at each spring.</summary>
+    public double[][] Springs { get; }
+
+    /// <summary>Each figure per mm of rise at each mount of the body.</summary>
+    public double[][] Mounts { get; }
+
+    /// <summary>Sides of the box that a target asks for, mm: infinite where nothing is asked.</summary>
+    public static (double[] Low, double[] High) Box(Target target)
+    {
+        var (low, high) = (new double[Count], new double[Count]);
+        Array.Fill(low, double.NegativeInfinity);
+        Array.Fill(high, double.PositiveInfinity);
+        var tolerance = target.Tolerance.In("mm");
+        if (target.Rake is { } rake)
+        {
+            (low[0], high[0]) = (rake.In("mm") - tolerance, rake.In("mm") + tolerance);
+        }
+        low[1] = target.LeastFrontLift?.In("mm") ?? low[1];
+        low[2] = target.LeastRearLift?.In("mm") ?? low[2];
+        high[1] = target.MostFrontLift?.In("mm") ?? high[1];
+        high[2] = target.MostRearLift?.In("mm") ?? high[2];
+        if (target.NoLean)
+        {
+            (low[3], high[3], low[4], high[4]) = (-tolerance, tolerance, -tolerance, tolerance);
+        }
+        return (low, high);
+    }
+
+    /// <summary>The figures of a vehicle, or the reason why a target cannot be judged.</summary>
+    /// <param name="body">The vehicle's body.</param>
+    /// <param name="baseline">The stance before.</param>
+    /// <param name="target">The target.</param>
+    /// <param name="situation">Loads, and what earlier passes of the job achieved.</param>
+    public static (StanceOdds? Odds, string? Why) Of(
+        VehicleBody body,
+        WalkRoundStance baseline,
+        Target target,
+        Situation situation
+    )
+    {
+        var loads = situation.Loads;
+        if (target.Rake is not null && baseline.Rake.Cannot is { } noRake)
+        {
+            return (null, noRake);
+        }
+        if (target.Rake is not null && target.Datum != baseline.Datum)
+        {
+            return (
+                null,
+                "The target is stated in another datum than the readings: read the lips from there too."
+            );
+        }
+        if (target.NoLean && (baseline.LeanFront.Cannot ?? baseline.LeanRear.Cannot) is { } noLean)
+        {
+            return (null, noLean);
+        }
+        var (springs, mounts) = (new double[Count][], new double[Count][]);
+        var (mean, covariance) = (new double[Count], new double[Count, Count]);
+        StatedLoad[] stays = [.. loads.Where(l => l.Stays)];
+        var (staying, all) = (body.Under(stays), target.Loaded ? body.Under(loads) : default);
+        var effect = new double[Count];
+        for (var f = 0; f < Count; f++)
+        {
+            (springs[f], mounts[f]) = (new double[4], new double[4]);
+            foreach (var (corner, factor) in Figures[f])
+            {
+                if (body.Vehicle.Stations.FirstOrDefault(s => s.Name == corner) is not { } station)
+                {
+                    return (null, $"This vehicle has no station {corner}.");
+                }
+                var (perSpring, perMount) = body.Response(station);
+                for (var i = 0; i < 4; i++)
+                {
+                    springs[f][i] += factor * perSpring[i];
+                    mounts[f][i] += factor * perMount[i];
+                }
+                // Only the rake can be wanted with loads on that come and go.
+                var under = f == 0 && target.Loaded ? all : staying;
+                var motion = baseline.Datum == Datum.Floor ? under.OnFloor : under.OnHubs;
+                effect[f] += factor * motion.RiseAt(station.X.In("mm"), station.Y.In("mm"));
+            }
+        }
+        Result?[] measured =
+        [
+            baseline.Rake,
+            situation.FrontAchieved,
+            situation.RearAchieved,
+            baseline.LeanFront,
+            baseline.LeanRear,
+        ];
+        for (var f = 0; f < Count; f++)
+        {
+            mean[f] = (measured[f]?.Value ?? 0) + effect[f];
+            for (var g = 0; g < Count; g++)
+            {
+                covariance[f, g] = body.LoadShare * body.LoadShare * effect[f] * effect[g];
+            }
+            covariance[f, f] += Math.Pow(measured[f]?.U ?? 0, 2);
+        }
+        return (
+            new StanceOdds(mean, covariance, springs, mounts, baseline.Datum == Datum.Floor),
+            null
+        );
+    }
+
+    /// <summary>The chance that a stack lands within the target.</summary>
+    /// <param name="rises">Its free rises.</param>
+    /// <param name="target">The target.</param>
+    public double Chance(FreeRises rises, Target target)
+    {
+        var (low, high) = Box(target);
+        var (mean, covariance) = ((double[])Mean.Clone(), (double[,])Covariance.Clone());
+        for (var f = 0; f < Count; f++)
+        {
+            for (var i = 0; i < 4; i++)
+            {
+                mean[f] +=
+                    (Springs[f][i] * rises.MeanMm[i])
+                    + (Mounts[f][i] * rises.MeanMm[FreeRises.Pucks + i])
+                    + (_onFloor ? Mounts[f][i] * rises.MeanMm[FreeRises.Tyres + i] : 0);
+            }
+            for (var g = 0; g < Count; g++)
+            {
+                for (var i = 0; i < 4; i++)
+                {
+                    for (var j = 0; j < 4; j++)
+                    {
+                        covariance[f, g] += Springs[f][i] * rises.Covariance[i, j] * Springs[g][j];
+                    }
+                    var own =
+                        rises.Covariance[FreeRises.Pucks + i, FreeRises.Pucks + i]
+                        + (
+                            _onFloor
+                                ? rises.Covariance[FreeRises.Tyres + i, FreeRises.Tyres + i]
+                                : 0
+                        );
+                    covariance[f, g] += Mounts[f][i] * own * Mounts[g][i];
+                }
+            }
+        }
+        return NormalBox.Probability(mean, covariance, low, high);
+    }
+}

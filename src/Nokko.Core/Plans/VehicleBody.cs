@@ -1,0 +1,81 @@
+using Nokko.Core.Stance;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>A vehicle's body on its springs and on its mounts: worked out once, it answers for every stack.</summary>
+/// <remarks>Source: computation.md, section 6. The equilibrium is linear in the free rises.</remarks>
+internal sealed class VehicleBody
+{
+    /// <summary>Share of a load's effect that is its standard uncertainty while the rates are estimated from the mass.</summary>
+    private const double EstimatedRateShare = 0.3;
+
+    /// <summary>The same once a ballast test has given both rates.</summary>
+    private const double MeasuredRateShare = 0.07;
+
+    private readonly BodyOnSprings _plane;
+    private readonly Dictionary<string, (double[] Springs, double[] Plane)> _responses = [];
+
+    private VehicleBody(Vehicle vehicle, IReadOnlyList<Support> supports)
+    {
+        (Vehicle, Supports) = (vehicle, supports);
+        Springs = new BodyOnSprings(supports);
+        var x = supports[2].XMm;
+        var (f, r) = (
+            vehicle.Dimensions.FrontTrack!.In("mm") / 2,
+            vehicle.Dimensions.RearTrack!.In("mm") / 2
+        );
+        // Mounts and tyres do not give here: the body lies on the plane that fits them best.
+        _plane = new BodyOnSprings([
+            new(0, f, 1, 0),
+            new(0, -f, 1, 0),
+            new(x, r, 1, 0),
+            new(x, -r, 1, 0),
+        ]);
+    }
+
+    public Vehicle Vehicle { get; }
+
+    /// <summary>Its four supports, in the order of <see cref="Corners.All"/>.</summary>
+    public IReadOnlyList<Support> Supports { get; }
+
+    /// <summary>The body on them.</summary>
+    public BodyOnSprings Springs { get; }
+
+    /// <summary>Share of a load's effect that is its standard uncertainty.</summary>
+    public double LoadShare =>
+        VehicleSupports.RatesAreMeasured(Vehicle) ? MeasuredRateShare : EstimatedRateShare;
+
+    /// <summary>The body of a vehicle, or the size that is missing.</summary>
+    public static (VehicleBody? Body, string? Missing) Of(Vehicle vehicle)
+    {
+        var (supports, missing) = VehicleSupports.Of(vehicle);
+        return (supports is null ? null : new VehicleBody(vehicle, supports), missing);
+    }
+
+    /// <summary>What loads do to the body over its hubs and over the floor, where the tyres give too.</summary>
+    public (BodyMotion OnHubs, BodyMotion OnFloor) Under(IReadOnlyList<StatedLoad> loads)
+    {
+        if (loads.Count == 0)
+        {
+            return default;
+        }
+        BodyLoad[] on = [.. loads.Select(l => l.OnBody())];
+        return (
+            Springs.Solve(on),
+            new BodyOnSprings(VehicleSupports.Of(Vehicle, onTyres: true).Supports!).Solve(on)
+        );
+    }
+
+    /// <summary>Rise of a station per mm of free rise at each spring, and per mm at each mount or tyre.</summary>
+    public (double[] Springs, double[] Plane) Response(Station station)
+    {
+        if (!_responses.TryGetValue(station.Name, out var found))
+        {
+            var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
+            found = (Springs.Response(x, y), _plane.Response(x, y));
+            _responses[station.Name] = found;
+        }
+        return found;
+    }
+}

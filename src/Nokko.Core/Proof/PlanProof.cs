@@ -1,0 +1,335 @@
+using Nokko.Core.Plans;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Proof;
+
+/// <summary>A verdict on one number against what was planned.</summary>
+public enum Verdict
+{
+    /// <summary>Within tolerance.</summary>
+    OnPlan,
+
+    /// <summary>Outside tolerance by more than the measurement can be wrong.</summary>
+    Miss,
+
+    /// <summary>Unsettled, flagged, or too near the edge to tell: settle and measure again.</summary>
+    MeasureAgain,
+
+    /// <summary>There is nothing to compare.</summary>
+    CannotTell,
+}
+
+/// <summary>One station: before, planned, now.</summary>
+public sealed record StationProof
+{
+    /// <summary>Name of the station.</summary>
+    public required string Station { get; init; }
+
+    /// <summary>Height before, mm.</summary>
+    public required Result Before { get; init; }
+
+    /// <summary>Height planned when the fitting began, mm.</summary>
+    public required Result Planned { get; init; }
+
+    /// <summary>Height now, mm.</summary>
+    public required Result Now { get; init; }
+
+    /// <summary>Now minus planned, mm; its u combines measurement and prediction.</summary>
+    public required Result Difference { get; init; }
+
+    /// <summary>The verdict.</summary>
+    public required Verdict Verdict { get; init; }
+
+    /// <summary>Whether the prediction was right: |d| ≤ 2√(u_pred² + u_meas²); null when it cannot be told.</summary>
+    public required bool? PredictionRight { get; init; }
+}
+
+/// <summary>Whether the vehicle sits as its owner wants.</summary>
+/// <param name="What">rake, rakeLoaded, frontLift, rearLift (at least), frontMost, rearMost, leanFront or leanRear.</param>
+/// <param name="Wanted">What was wanted, mm.</param>
+/// <param name="Now">What was measured, mm.</param>
+/// <param name="Reached">OnPlan means reached, Miss not reached, MeasureAgain too near to tell.</param>
+public sealed record TargetProof(string What, double Wanted, Result Now, Verdict Reached);
+
+/// <summary>What a stack lifted on one axle.</summary>
+/// <param name="Axle">front or rear.</param>
+/// <param name="Parts">Names of the parts that came and went.</param>
+/// <param name="Thickness">Change of thickness, mm.</param>
+/// <param name="Claim">Change of claimed lift, mm.</param>
+/// <param name="Measured">Mean rise of the two lips, mm.</param>
+/// <param name="Ratio">Measured rise over thickness.</param>
+public sealed record AxleLift(
+    string Axle,
+    IReadOnlyList<string> Parts,
+    Result Thickness,
+    Result Claim,
+    Result Measured,
+    Result Ratio
+);
+
+/// <summary>The proof of one plan: settled readings judged against the stored prediction and the target.</summary>
+public sealed record PlanProof
+{
+    /// <summary>The plan.</summary>
+    public required Guid PlanId { get; init; }
+
+    /// <summary>The walk-round on which it rests.</summary>
+    public required Guid WalkRoundId { get; init; }
+
+    /// <summary>Whether the readings may carry a verdict.</summary>
+    public required bool Decides { get; init; }
+
+    /// <summary>Why they may not; empty when they may.</summary>
+    public required IReadOnlyList<string> WhyNot { get; init; }
+
+    /// <summary>Stations.</summary>
+    public required IReadOnlyList<StationProof> Stations { get; init; }
+
+    /// <summary>The target.</summary>
+    public required IReadOnlyList<TargetProof> Target { get; init; }
+
+    /// <summary>Observed lift against thickness and claim.</summary>
+    public required IReadOnlyList<AxleLift> Lifts { get; init; }
+
+    /// <summary>Rises and the rigid-body check.</summary>
+    public required Comparison? Comparison { get; init; }
+
+    /// <summary>The worst verdict of stations and target.</summary>
+    public required Verdict Overall { get; init; }
+}
+
+/// <summary>Judges settled readings.</summary>
+/// <remarks>Source: computation.md, section 11.</remarks>
+public static class Prove
+{
+    /// <summary>Quarters of an inch in mm are not exact in binary; a difference of just the tolerance is within it.</summary>
+    private const double Rounding = 1e-9;
+
+    /// <summary>The verdict on a difference.</summary>
+    /// <param name="differenceMm">d, mm.</param>
+    /// <param name="toleranceMm">T, mm.</param>
+    /// <param name="measurementUMm">Standard uncertainty of the measurement, mm; U = 2u.</param>
+    /// <param name="decides">Whether the readings are settled and unflagged.</param>
+    public static Verdict Judge(
+        double differenceMm,
+        double toleranceMm,
+        double measurementUMm,
+        bool decides
+    )
+    {
+        var d = Math.Abs(differenceMm);
+        return !decides ? Verdict.MeasureAgain
+            : d <= toleranceMm + Rounding ? Verdict.OnPlan
+            : d <= toleranceMm + (2 * measurementUMm) + Rounding ? Verdict.MeasureAgain
+            : Verdict.Miss;
+    }
+
+    /// <summary>The proof of a plan.</summary>
+    /// <param name="plan">A plan whose fitting has begun.</param>
+    /// <param name="frozen">Its stored prediction.</param>
+    /// <param name="from">The stage before.</param>
+    /// <param name="now">The stance after.</param>
+    /// <param name="comparison">Before and after compared; null when nothing was measured before.</param>
+    /// <param name="sinceFirst">The same against the job's first stage: a lift that is wanted counts over all passes; null is the same as one pass.</param>
+    public static PlanProof Of(
+        Plan plan,
+        FrozenPrediction frozen,
+        Stage from,
+        WalkRoundStance now,
+        Comparison? comparison,
+        Comparison? sinceFirst = null
+    )
+    {
+        var tolerance = frozen.Target.Tolerance.In("mm");
+        var whyNot = now
+            .Stations.SelectMany(s => s.Flags.Select(f => $"{Corners.Said(s.Station)}: {f}"))
+            .ToList();
+        if (!now.Decides && whyNot.Count == 0)
+        {
+            whyNot.Add(
+                "Not settled: a lowered axle reads high, expect to lose about 1/4 in (6 mm). Roll it and read again."
+            );
+        }
+        IReadOnlyList<string> suspects = comparison?.Rigid?.Suspects ?? [];
+        var stations = frozen
+            .Prediction.Stations.Select(p =>
+                Station(p, frozen.Prediction.Datum, now, tolerance, suspects)
+            )
+            .ToArray();
+        var target = TargetProofs.Of(frozen, now, sinceFirst ?? comparison);
+        return new PlanProof
+        {
+            PlanId = plan.Id,
+            WalkRoundId = now.WalkRoundId,
+            Decides = now.Decides,
+            WhyNot = whyNot,
+            Stations = stations,
+            Target = target,
+            Lifts = comparison is null ? [] : [.. Lifts(plan, from, comparison)],
+            Comparison = comparison,
+            Overall = Worst([.. stations.Select(s => s.Verdict), .. target.Select(t => t.Reached)]),
+        };
+    }
+
+    private static StationProof Station(
+        PredictedStation planned,
+        Datum? datum,
+        WalkRoundStance now,
+        double tolerance,
+        IReadOnlyList<string> suspects
+    )
+    {
+        // Lips carry the prediction's datum; a mid station is compared in the datum of its own baseline.
+        var height = now.Stations.FirstOrDefault(s =>
+            s.Station == planned.Station && (s.Datum == datum || !Corners.All.Contains(s.Station))
+        );
+        if (height is null)
+        {
+            var why = now.At(planned.Station) is null
+                ? "Not read in this walk-round."
+                : "Read from another datum than before.";
+            return new StationProof
+            {
+                Station = planned.Station,
+                Before = planned.Before,
+                Planned = planned.Height,
+                Now = Result.No("mm", why),
+                Difference = Result.No("mm", why),
+                Verdict = Verdict.CannotTell,
+                PredictionRight = null,
+            };
+        }
+        // A reading that does not fit a stiff body is flagged: it asks for another read before it condemns the work.
+        var decides = now.Decides && !suspects.Contains(planned.Station);
+        var d = height.Height.Value!.Value - planned.Height.Value!.Value;
+        var (measured, predicted) = (height.Height.U!.Value, planned.Height.U!.Value);
+        var combined = Math.Sqrt((measured * measured) + (predicted * predicted));
+        return new StationProof
+        {
+            Station = planned.Station,
+            Before = planned.Before,
+            Planned = planned.Height,
+            Now = height.Height,
+            Difference = Result.Of(
+                d,
+                "mm",
+                combined,
+                [.. height.Height.RestsOn, .. planned.Height.RestsOn]
+            ),
+            Verdict = Judge(d, tolerance, measured, decides),
+            PredictionRight = decides ? Math.Abs(d) <= 2 * combined : null,
+        };
+    }
+
+    /// <summary>Mean rise of an axle's lips, mm.</summary>
+    internal static Result MeanRise(string axle, Comparison? comparison)
+    {
+        var rises = Corners
+            .Of(axle)
+            .Select(c =>
+                comparison?.Rises.FirstOrDefault(r => r.Station == c && r.Rise.Value is not null)
+            )
+            .ToArray();
+        return rises.Any(r => r is null)
+            ? Result.No("mm", $"Both {axle} lips must be read before and after.")
+            : Result.Of(
+                rises.Average(r => r!.Rise.Value!.Value),
+                "mm",
+                Math.Sqrt(rises.Sum(r => r!.Rise.U!.Value * r.Rise.U.Value)) / 2,
+                rises.SelectMany(r => r!.Rise.RestsOn),
+                rises.All(r => r!.Decides) ? Known.Measured : Known.Estimated
+            );
+    }
+
+    private static IEnumerable<AxleLift> Lifts(Plan plan, Stage from, Comparison comparison)
+    {
+        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        {
+            var corners = Corners.Of(axle);
+            var old = from
+                .Stacks.Where(s => corners.Contains(s.Corner))
+                .SelectMany(s => s.Parts)
+                .ToArray();
+            var next = plan
+                .Stacks.Where(s => corners.Contains(s.Corner))
+                .SelectMany(s => s.Parts)
+                .ToArray();
+            var come = next.Where(n => old.All(o => o.Id != n.Id)).ToArray();
+            var gone = old.Where(o => next.All(n => n.Id != o.Id)).ToArray();
+            if (come.Length + gone.Length == 0)
+            {
+                continue;
+            }
+            var thickness = Change(come, gone, p => p.Thickness, "thickness");
+            var measured = MeanRise(axle, comparison);
+            yield return new AxleLift(
+                axle,
+                [
+                    .. come.Select(p => p.Name).Distinct(),
+                    .. gone.Select(p => $"out: {p.Name}").Distinct(),
+                ],
+                thickness,
+                Change(come, gone, p => p.Claim, "claim"),
+                measured,
+                Ratio(measured, thickness)
+            );
+        }
+    }
+
+    /// <summary>Change of a figure, mean of both sides of the axle.</summary>
+    private static Result Change(
+        Shelf.PlacedPart[] come,
+        Shelf.PlacedPart[] gone,
+        Func<Shelf.PlacedPart, Quantity?> figure,
+        string name
+    )
+    {
+        var all = come.Concat(gone).ToArray();
+        if (all.FirstOrDefault(p => figure(p) is null) is { } unknown)
+        {
+            return Result.No("mm", $"{unknown.Name} has no known {name}.");
+        }
+        var sum = come.Sum(p => figure(p)!.In("mm")) - gone.Sum(p => figure(p)!.In("mm"));
+        var u = all.Sum(p => Math.Pow(figure(p)!.UIn("mm"), 2));
+        return Result.Of(
+            sum / 2,
+            "mm",
+            Math.Sqrt(u) / 2,
+            all.Select(p => p.PartId ?? p.Id),
+            all.Select(p => figure(p)!.Known).Max()
+        );
+    }
+
+    private static Result Ratio(Result measured, Result thickness)
+    {
+        if (measured.Cannot is { } why)
+        {
+            return Result.No("1", why);
+        }
+        if (thickness.Cannot is { } none)
+        {
+            return Result.No("1", none);
+        }
+        if (Math.Abs(thickness.Value!.Value) < 1e-9)
+        {
+            return Result.No("1", "No thickness was changed.");
+        }
+        var ratio = measured.Value!.Value / thickness.Value.Value;
+        return Result.Of(
+            ratio,
+            "1",
+            Math.Sqrt(Math.Pow(measured.U!.Value, 2) + Math.Pow(ratio * thickness.U!.Value, 2))
+                / Math.Abs(thickness.Value.Value),
+            [.. measured.RestsOn, .. thickness.RestsOn]
+        );
+    }
+
+    private static Verdict Worst(IReadOnlyCollection<Verdict> verdicts) =>
+        verdicts.Contains(Verdict.Miss) ? Verdict.Miss
+        : verdicts.Contains(Verdict.MeasureAgain) ? Verdict.MeasureAgain
+        : verdicts.Contains(Verdict.OnPlan) ? Verdict.OnPlan
+        : Verdict.CannotTell;
+}

@@ -1,0 +1,106 @@
+using Nokko.Core.Plans;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Proof;
+
+/// <summary>Judges whether the vehicle sits as its owner wants, wish by wish.</summary>
+/// <remarks>Source: computation.md, section 11: the same rule as against the plan.</remarks>
+internal static class TargetProofs
+{
+    /// <summary>The verdicts on everything that was wanted when the fitting began.</summary>
+    /// <param name="frozen">The stored prediction with its target.</param>
+    /// <param name="now">The stance after.</param>
+    /// <param name="comparison">The job's first stage against now; null when nothing was measured before.</param>
+    public static IReadOnlyList<TargetProof> Of(
+        FrozenPrediction frozen,
+        WalkRoundStance now,
+        Comparison? comparison
+    )
+    {
+        var target = frozen.Target;
+        var tolerance = target.Tolerance.In("mm");
+        var proofs = new List<TargetProof>();
+        if (target.Rake is { } rake)
+        {
+            Add(
+                target.Loaded ? "rakeLoaded" : "rake",
+                rake.In("mm"),
+                RakeFound(frozen, now),
+                d => d
+            );
+        }
+        // Only falling short counts against a least lift, only going beyond against a greatest.
+        Lift("frontLift", target.LeastFrontLift, Corners.Front, d => Math.Min(0, d));
+        Lift("rearLift", target.LeastRearLift, Corners.Rear, d => Math.Min(0, d));
+        Lift("frontMost", target.MostFrontLift, Corners.Front, d => Math.Max(0, d));
+        Lift("rearMost", target.MostRearLift, Corners.Rear, d => Math.Max(0, d));
+        if (target.NoLean)
+        {
+            Add("leanFront", 0, now.LeanFront, d => d);
+            Add("leanRear", 0, now.LeanRear, d => d);
+        }
+        return proofs;
+
+        void Lift(string what, Quantity? wanted, string axle, Func<double, double> counts)
+        {
+            if (wanted is not null)
+            {
+                Add(what, wanted.In("mm"), Prove.MeanRise(axle, comparison), counts);
+            }
+        }
+
+        void Add(string what, double wanted, Result found, Func<double, double> counts) =>
+            proofs.Add(
+                new TargetProof(
+                    what,
+                    wanted,
+                    found,
+                    found.Value is { } value
+                        ? Prove.Judge(
+                            counts(value - wanted),
+                            tolerance,
+                            found.U!.Value,
+                            now.Decides
+                        )
+                        : Verdict.CannotTell
+                )
+            );
+    }
+
+    /// <summary>The rake that is judged: as measured, and with the load's predicted share when it was wanted with the load on.</summary>
+    private static Result RakeFound(FrozenPrediction frozen, WalkRoundStance now)
+    {
+        if (frozen.Target.Datum != now.Datum)
+        {
+            return Result.No(
+                "mm",
+                "The target is stated in another datum than this walk-round: read the lips from there too."
+            );
+        }
+        if (!frozen.Target.Loaded || now.Rake.Cannot is not null)
+        {
+            return now.Rake;
+        }
+        return
+            frozen.Prediction
+                is {
+                    Rake: { Value: { } plain, U: { } u },
+                    Loaded.Rake: { Value: { } loaded, U: { } uLoaded }
+                }
+            ? Result.Of(
+                now.Rake.Value!.Value + loaded - plain,
+                "mm",
+                // What both predictions have in common goes out with their difference.
+                Math.Sqrt(
+                    Math.Pow(now.Rake.U!.Value, 2) + Math.Max(0, (uLoaded * uLoaded) - (u * u))
+                ),
+                now.Rake.RestsOn
+            )
+            : Result.No(
+                "mm",
+                "What the load does was not predicted: state it, or put it on and read."
+            );
+    }
+}

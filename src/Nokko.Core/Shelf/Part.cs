@@ -1,0 +1,199 @@
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Shelf;
+
+/// <summary>A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown.</summary>
+public sealed record Part
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Part number.</summary>
+    public required string Number { get; init; }
+
+    /// <summary>Name as said.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it does.</summary>
+    public required PartKind Kind { get; init; }
+
+    /// <summary>Its own size: thickness between its faces, or what <see cref="PartRule.Amount"/> of its kind says.</summary>
+    public Quantity? Thickness { get; init; }
+
+    /// <summary>What the maker says it lifts.</summary>
+    public Quantity? Claim { get; init; }
+
+    /// <summary>How far studs or strut get longer.</summary>
+    public Quantity? Extension { get; init; }
+
+    /// <summary>Further sizes by their names in <see cref="PartSizes"/>.</summary>
+    public IReadOnlyDictionary<string, Quantity> Dimensions { get; init; } =
+        new Dictionary<string, Quantity>();
+
+    /// <summary>Leaves of a leaf pack, the main leaf first.</summary>
+    public IReadOnlyList<Leaf> Leaves { get; init; } = [];
+
+    /// <summary>Pieces at hand.</summary>
+    public required int Count { get; init; }
+
+    /// <summary>Price of one piece.</summary>
+    public decimal? Price { get; init; }
+
+    /// <summary>Currency of the price, ISO 4217.</summary>
+    public string? Currency { get; init; }
+
+    /// <summary>Hours to fit one piece.</summary>
+    public Quantity? Hours { get; init; }
+
+    /// <summary>What its maker forbids or bounds, in the maker's words.</summary>
+    public string? Limits { get; init; }
+
+    /// <summary>Notes.</summary>
+    public string? Notes { get; init; }
+
+    /// <summary>When it was taken off the shelf; it can be put back for 90 days.</summary>
+    public DateTimeOffset? BinnedAt { get; init; }
+}
+
+/// <summary>A part as it was when it was placed; later corrections of the shelf do not change it.</summary>
+public sealed record PlacedPart
+{
+    /// <summary>Key of the placement.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>The part on the shelf, when it came from there.</summary>
+    public Guid? PartId { get; init; }
+
+    /// <summary>Part number.</summary>
+    public string? Number { get; init; }
+
+    /// <summary>Name as said.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What it does.</summary>
+    public required PartKind Kind { get; init; }
+
+    /// <summary>Its own size: thickness between its faces, or what <see cref="PartRule.Amount"/> of its kind says.</summary>
+    public Quantity? Thickness { get; init; }
+
+    /// <summary>What the maker says it lifts.</summary>
+    public Quantity? Claim { get; init; }
+
+    /// <summary>How far studs or strut get longer.</summary>
+    public Quantity? Extension { get; init; }
+
+    /// <summary>Further sizes by their names in <see cref="PartSizes"/>.</summary>
+    public IReadOnlyDictionary<string, Quantity> Dimensions { get; init; } =
+        new Dictionary<string, Quantity>();
+
+    /// <summary>Leaves of a leaf pack, the main leaf first.</summary>
+    public IReadOnlyList<Leaf> Leaves { get; init; } = [];
+
+    /// <summary>Price of one piece.</summary>
+    public decimal? Price { get; init; }
+
+    /// <summary>Currency of the price, ISO 4217.</summary>
+    public string? Currency { get; init; }
+
+    /// <summary>Hours to fit one piece.</summary>
+    public Quantity? Hours { get; init; }
+
+    /// <summary>What its maker forbids or bounds, in the maker's words.</summary>
+    public string? Limits { get; init; }
+
+    /// <summary>A further size in the unit of <see cref="PartSizes"/>, or null.</summary>
+    public double? Get(string name) =>
+        Dimensions.TryGetValue(name, out var q) ? q.In(PartSizes.Find(name)!.Unit) : null;
+
+    /// <summary>Copies a part's figures at this moment.</summary>
+    /// <param name="part">The part on the shelf.</param>
+    /// <param name="id">Key of the placement.</param>
+    public static PlacedPart Of(Part part, Guid id) =>
+        new()
+        {
+            Id = id,
+            PartId = part.Id,
+            Number = part.Number,
+            Name = part.Name,
+            Kind = part.Kind,
+            Thickness = part.Thickness,
+            Claim = part.Claim,
+            Extension = part.Extension,
+            Dimensions = part.Dimensions,
+            Leaves = part.Leaves,
+            Price = part.Price,
+            Currency = part.Currency,
+            Hours = part.Hours,
+            Limits = part.Limits,
+        };
+}
+
+/// <summary>What is fitted between body and wheel at one corner.</summary>
+public sealed record CornerStack
+{
+    /// <summary>LF, RF, LR or RR.</summary>
+    public required string Corner { get; init; }
+
+    /// <summary>Parts from the body down.</summary>
+    public required IReadOnlyList<PlacedPart> Parts { get; init; }
+
+    /// <summary>What stands at a corner; nothing where it is not listed.</summary>
+    /// <param name="stacks">Stacks of a vehicle.</param>
+    /// <param name="corner">LF, RF, LR or RR.</param>
+    public static IReadOnlyList<PlacedPart> At(IReadOnlyList<CornerStack> stacks, string corner) =>
+        stacks.FirstOrDefault(s => s.Corner == corner)?.Parts ?? [];
+}
+
+/// <summary>A boxed set of parts.</summary>
+public sealed record Kit
+{
+    /// <summary>Key.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>Name on the box.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>What the maker says the kit lifts in front.</summary>
+    public Quantity? FrontClaim { get; init; }
+
+    /// <summary>What the maker says the kit lifts at the rear.</summary>
+    public Quantity? RearClaim { get; init; }
+
+    /// <summary>Pieces with their ends.</summary>
+    public IReadOnlyList<KitPiece> Pieces { get; init; } = [];
+
+    /// <summary>Why it was fitted although the maker says that it does not fit.</summary>
+    public string? OverrideReason { get; init; }
+}
+
+/// <summary>How a piece of a kit ended.</summary>
+public enum KitPieceEnd
+{
+    /// <summary>Not decided.</summary>
+    Open,
+
+    /// <summary>Fitted.</summary>
+    Used,
+
+    /// <summary>Left out on purpose.</summary>
+    LeftOut,
+
+    /// <summary>Not in the box.</summary>
+    Missing,
+}
+
+/// <summary>A piece of a kit.</summary>
+public sealed record KitPiece
+{
+    /// <summary>Name as on the sheet.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Pieces counted.</summary>
+    public required int Count { get; init; }
+
+    /// <summary>How it ended.</summary>
+    public required KitPieceEnd End { get; init; }
+
+    /// <summary>Why it was left out.</summary>
+    public string? Why { get; init; }
+}

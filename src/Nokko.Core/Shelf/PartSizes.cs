@@ -1,0 +1,92 @@
+namespace Nokko.Core.Shelf;
+
+/// <summary>A further size of a part.</summary>
+/// <param name="Name">Its name in files.</param>
+/// <param name="Unit">A unit of its kind; the limits are in it.</param>
+/// <param name="Low">Least that can be.</param>
+/// <param name="High">Most that can be.</param>
+/// <param name="Label">As said in a bay.</param>
+public sealed record PartSize(string Name, string Unit, double Low, double High, string Label);
+
+/// <summary>The further sizes of parts; each may be unknown.</summary>
+public static class PartSizes
+{
+    /// <summary>Rate of a spring.</summary>
+    public const string Rate = "rate";
+
+    /// <summary>Free length of a coil.</summary>
+    public const string FreeLength = "freeLength";
+
+    /// <summary>Length at which a coil binds.</summary>
+    public const string BindLength = "bindLength";
+
+    /// <summary>What the maker says that a spring lifts at its design load, at the wheel.</summary>
+    public const string DesignLift = "designLift";
+
+    /// <summary>Load on one wheel for which a spring was made.</summary>
+    public const string DesignLoad = "designLoad";
+
+    /// <summary>Extended length of a shock or strut.</summary>
+    public const string ExtendedLength = "extendedLength";
+
+    /// <summary>Collapsed length of a shock or strut.</summary>
+    public const string CollapsedLength = "collapsedLength";
+
+    /// <summary>Depth of the room in a plate for the strut's own studs.</summary>
+    public const string Recess = "recess";
+
+    /// <summary>Angle between a coil spacer's faces and square to the coil.</summary>
+    public const string FaceLean = "faceLean";
+
+    /// <summary>Taper of a block or shim.</summary>
+    public const string Taper = "taper";
+
+    /// <summary>Centre pin of a leaf pack, diameter of its head.</summary>
+    public const string PinDiameter = "pinDiameter";
+
+    /// <summary>Spring-seat bore that takes the pin.</summary>
+    public const string SeatBore = "seatBore";
+
+    /// <summary>Outer diameter of a tyre.</summary>
+    public const string Diameter = "diameter";
+
+    /// <summary>Most that may stand at one corner, all plates together, by the maker.</summary>
+    public const string MaxStack = "maxStack";
+
+    /// <summary>Every further size.</summary>
+    public static IReadOnlyList<PartSize> All { get; } =
+    [
+        new(Rate, "N/mm", 1, 2_000, "Rate"),
+        new(FreeLength, "mm", 40, 1_500, "Free length"),
+        new(BindLength, "mm", 20, 1_000, "Binds at"),
+        new(DesignLift, "mm", -150, 300, "Lifts, at its design load"),
+        new(DesignLoad, "N", 100, 60_000, "Design load, one wheel"),
+        new(ExtendedLength, "mm", 50, 2_000, "Extended"),
+        new(CollapsedLength, "mm", 30, 1_800, "Collapsed"),
+        new(Recess, "mm", 0, 150, "Room for the strut's studs"),
+        new(FaceLean, "°", 0, 45, "Faces lean against the coil by"),
+        new(Taper, "°", -15, 15, "Taper, thick end to the rear"),
+        new(PinDiameter, "mm", 4, 40, "Centre pin, head"),
+        new(SeatBore, "mm", 4, 60, "Spring-seat bore"),
+        new(Diameter, "mm", 300, 1_400, "Outer diameter"),
+        new(MaxStack, "mm", 1, 300, "Most at one corner, by its maker"),
+    ];
+
+    private static readonly Dictionary<string, PartSize> ByName = All.ToDictionary(s => s.Name);
+
+    /// <summary>The size of a name, or null.</summary>
+    public static PartSize? Find(string name) => ByName.GetValueOrDefault(name);
+
+    /// <summary>Why a value cannot be, or null.</summary>
+    /// <param name="name">A name of the list.</param>
+    /// <param name="value">The value in its unit.</param>
+    public static string? WhyNot(string name, double value)
+    {
+        var size = ByName[name];
+        return value >= size.Low && value <= size.High
+            ? null
+            : FormattableString.Invariant(
+                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##} {size.Unit}: check the unit."
+            );
+    }
+}

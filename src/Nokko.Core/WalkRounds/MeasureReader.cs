@@ -1,0 +1,135 @@
+using System.Globalization;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.WalkRounds;
+
+/// <summary>A typed value of a measure: understood in its unit, asked about, or refused.</summary>
+/// <param name="Value">The value, or null when <see cref="Trouble"/> says why not.</param>
+/// <param name="Nudged">Whether a tape was read strong or shy.</param>
+/// <param name="Trouble">The question or the refusal.</param>
+public sealed record MeasuredText(Quantity? Value, bool Nudged, TapeReading? Trouble);
+
+/// <summary>Reads what was typed for a measure and asks, never blocks, when it is unusual.</summary>
+public static class MeasureReader
+{
+    /// <summary>Reads a text.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="measure">The measure; not a note.</param>
+    /// <param name="style">Unit of a bare length, and how lengths are shown in questions.</param>
+    /// <param name="divisionMm">Smallest division of the tape, mm.</param>
+    /// <param name="answers">Answers given before.</param>
+    /// <exception cref="ArgumentException">The measure is a note.</exception>
+    public static MeasuredText Read(
+        string? text,
+        Measure measure,
+        LengthStyle style,
+        double divisionMm,
+        IReadOnlyCollection<string> answers
+    ) =>
+        measure.Kind switch
+        {
+            ReadingKind.Gap or ReadingKind.Length => Length(
+                text,
+                measure,
+                style,
+                divisionMm,
+                answers
+            ),
+            ReadingKind.Angle => Angle(text, measure, answers),
+            _ => throw new ArgumentException("Words are not read.", nameof(measure)),
+        };
+
+    private static MeasuredText Length(
+        string? text,
+        Measure measure,
+        LengthStyle style,
+        double divisionMm,
+        IReadOnlyCollection<string> answers
+    )
+    {
+        var plain = (text ?? "").Trim();
+        // Only some measures have a side: there a sign stands before the number, as a fitter writes it.
+        var below = measure.MayBeBelowZero && plain is ['-' or '−', ..];
+        var read = TapeReader.Read(
+            below ? plain[1..] : text,
+            new TapeField(style.Unit, divisionMm, []),
+            answers
+        );
+        if (read is not TapeReading.Understood length)
+        {
+            return new MeasuredText(null, false, read);
+        }
+        var mm = below ? -length.Mm : length.Mm;
+        return Ask(mm, measure, answers, x => LengthText.Show(x, style)) is { } question
+            ? new MeasuredText(null, false, question)
+            : new MeasuredText(
+                new Quantity
+                {
+                    Value = UnitTable.Convert(mm, "mm", length.Unit),
+                    Unit = length.Unit,
+                    Known = Known.Measured,
+                    Typed = text,
+                },
+                length.Nudged,
+                null
+            );
+    }
+
+    private static MeasuredText Angle(
+        string? text,
+        Measure measure,
+        IReadOnlyCollection<string> answers
+    )
+    {
+        var plain = (text ?? "").Trim().TrimEnd('°').TrimEnd().Replace('−', '-').Replace(',', '.');
+        if (
+            !double.TryParse(
+                plain,
+                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture,
+                out var degrees
+            ) || !(Math.Abs(degrees) <= 90)
+        )
+        {
+            return new MeasuredText(
+                null,
+                false,
+                new TapeReading.Refused("Write an angle in degrees, for example 3.5 or -0.5.", 0)
+            );
+        }
+        return
+            Ask(
+                degrees,
+                measure,
+                answers,
+                x => x.ToString("0.0", CultureInfo.InvariantCulture) + "°"
+            )
+                is { } question
+            ? new MeasuredText(null, false, question)
+            : new MeasuredText(
+                new Quantity
+                {
+                    Value = degrees,
+                    Unit = "°",
+                    Known = Known.Measured,
+                    Typed = text,
+                },
+                false,
+                null
+            );
+    }
+
+    private static TapeReading.Asked? Ask(
+        double value,
+        Measure measure,
+        IReadOnlyCollection<string> answers,
+        Func<double, string> show
+    ) =>
+        (value >= measure.Low && value <= measure.High) || answers.Contains(HeightReader.AsRead)
+            ? null
+            : new TapeReading.Asked(
+                $"{show(value)} is outside what is usual here ({show(measure.Low)} to {show(measure.High)}).",
+                [new TapeChoice(HeightReader.AsRead, $"{show(value)} is right", value)]
+            );
+}

@@ -1,0 +1,362 @@
+namespace Nokko.Core.WalkRounds;
+
+/// <summary>The catalogue of measures.</summary>
+/// <remarks>Bands are rules of thumb: outside them the tool asks and never blocks.</remarks>
+public static class Measures
+{
+    /// <summary>Hub centre above the floor: the loaded radius.</summary>
+    public const string HubHeight = "hubHeight";
+
+    /// <summary>Hub centre to the lowest edge of the rim.</summary>
+    public const string RimRadius = "rimRadius";
+
+    /// <summary>Gap between a square and the rim's top.</summary>
+    public const string CamberSquare = "camberSquare";
+
+    /// <summary>Between the tyres' front edges.</summary>
+    public const string ToeFront = "toeFront";
+
+    /// <summary>Between the tyres' rear edges.</summary>
+    public const string ToeRear = "toeRear";
+
+    /// <summary>Body end of the panhard rod above the floor.</summary>
+    public const string PanhardBody = "panhardBodyEnd";
+
+    /// <summary>Axle end of the panhard rod above the floor.</summary>
+    public const string PanhardAxle = "panhardAxleEnd";
+
+    /// <summary>Sideways run of the panhard rod.</summary>
+    public const string PanhardRun = "panhardRun";
+
+    /// <summary>Tyre beyond the body, sideways.</summary>
+    public const string Overhang = "overhang";
+
+    /// <summary>Angle of the sill.</summary>
+    public const string BodyAngle = "bodyAngle";
+
+    /// <summary>Height of the lamp's cut-off on a wall.</summary>
+    public const string LampCutOff = "lampCutOff";
+
+    /// <summary>Gap at the bump stop.</summary>
+    public const string BumpStopGap = "bumpStopGap";
+
+    /// <summary>Slack of the brake hose at full droop.</summary>
+    public const string HoseSlack = "hoseSlack";
+
+    /// <summary>Length of the shock at ride height.</summary>
+    public const string ShockLength = "shockLength";
+
+    /// <summary>Angle of the axle's pinion.</summary>
+    public const string PinionAngle = "pinionAngle";
+
+    /// <summary>Angle of the propshaft.</summary>
+    public const string ShaftAngle = "shaftAngle";
+
+    /// <summary>Caster.</summary>
+    public const string Caster = "caster";
+
+    private const string Underneath =
+        "Stands on rated points and wheels chocked before anybody reaches under.";
+
+    /// <summary>All measures, in the order in which they are offered.</summary>
+    public static IReadOnlyList<Measure> All { get; } =
+    [
+        Wheel(
+            HubHeight,
+            "Hub height",
+            ReadingKind.Length,
+            "Tape from the floor up to the hub's centre. This is the loaded radius of the tyre.",
+            150,
+            600
+        ),
+        Wheel(
+            RimRadius,
+            "Rim radius",
+            ReadingKind.Length,
+            "Tape from the hub's centre down to the lowest edge of the rim.",
+            120,
+            350
+        ),
+        Wheel(
+            BumpStopGap,
+            "Bump-stop gap",
+            ReadingKind.Gap,
+            "From the rubber's tip to what it meets, on its wheels.",
+            0,
+            200,
+            caution: Underneath
+        ),
+        Wheel(
+            ShockLength,
+            "Shock length",
+            ReadingKind.Length,
+            "Eye to eye, or pin shoulder to pin shoulder, on its wheels.",
+            150,
+            900,
+            caution: Underneath
+        ),
+        Wheel(
+            "shockCollapsed",
+            "Shock, collapsed",
+            ReadingKind.Length,
+            "Eye to eye, pushed home; off the vehicle or from the maker's sheet.",
+            120,
+            700
+        ),
+        Wheel(
+            "shockExtended",
+            "Shock, extended",
+            ReadingKind.Length,
+            "Eye to eye, pulled out; off the vehicle or from the maker's sheet.",
+            200,
+            1100
+        ),
+        Wheel(
+            "droop",
+            "Droop",
+            ReadingKind.Length,
+            "How far the wheel falls from ride height to full droop, body held on stands.",
+            0,
+            350,
+            caution: Underneath
+        ),
+        Wheel(
+            "bump",
+            "Bump",
+            ReadingKind.Length,
+            "How far the wheel rises from ride height until something meets.",
+            0,
+            350,
+            caution: "A jack lifts and never holds: hands out while it rises."
+        ),
+        Wheel(
+            HoseSlack,
+            "Brake-hose slack",
+            ReadingKind.Gap,
+            "At full droop and at both locks: how much further the hose could follow.",
+            0,
+            400,
+            caution: "A hose never carries weight."
+        ),
+        Wheel(
+            Overhang,
+            "Tyre beyond the body",
+            ReadingKind.Gap,
+            "A straight edge down from the lip: how far the tyre's side wall stands out; below zero is inside. Both sides.",
+            -120,
+            200
+        ),
+        Wheel(
+            "fenderAtLock",
+            "Tyre to fender at lock",
+            ReadingKind.Gap,
+            "Least gap while somebody turns the wheel to each lock.",
+            0,
+            250,
+            caution: "Fingers out before the wheel is turned."
+        ),
+        Wheel(
+            "armSlope",
+            "Control-arm slope",
+            ReadingKind.Angle,
+            "Angle gauge along the lower arm, pivot to joint; wheel end low is positive.",
+            -30,
+            40,
+            caution: Underneath
+        ),
+        Wheel(
+            Caster,
+            "Caster",
+            ReadingKind.Angle,
+            "Caster gauge, or the swing from 20° out to 20° in. Top rearward is positive.",
+            -5,
+            15
+        ),
+        Wheel(
+            CamberSquare,
+            "Camber by square",
+            ReadingKind.Gap,
+            "Square on the floor against the rim's lower edge: the gap at its upper edge. Below zero when the upper edge touches first.",
+            -40,
+            40,
+            "Between the two edges"
+        ),
+        Wheel(
+            "camberAngle",
+            "Camber",
+            ReadingKind.Angle,
+            "Alignment rack or camber gauge. Top inward is negative.",
+            -8,
+            8
+        ),
+        Wheel(
+            "toeAngle",
+            "Toe",
+            ReadingKind.Angle,
+            "Alignment rack. Front edges inward is positive.",
+            -4,
+            4
+        ),
+        Axle(
+            ToeFront,
+            "Toe, front edges",
+            ReadingKind.Length,
+            "Mark both treads at hub height in front; tape from mark to mark.",
+            900,
+            2200
+        ),
+        Axle(
+            ToeRear,
+            "Toe, rear edges",
+            ReadingKind.Length,
+            "Roll half a turn until the same marks are behind at hub height; tape again.",
+            900,
+            2200,
+            "Tyre across, at the marks"
+        ),
+        Axle(
+            "thrustAngle",
+            "Thrust angle",
+            ReadingKind.Angle,
+            "Alignment rack. To the left is positive.",
+            -3,
+            3
+        ),
+        Axle(
+            PanhardRun,
+            "Panhard run",
+            ReadingKind.Length,
+            "Sideways from pivot to pivot, along the floor under a plumb line.",
+            400,
+            1200,
+            caution: Underneath
+        ),
+        Axle(
+            PanhardBody,
+            "Panhard, body end",
+            ReadingKind.Length,
+            "Floor up to the pivot's centre at the body.",
+            150,
+            900,
+            caution: Underneath
+        ),
+        Axle(
+            PanhardAxle,
+            "Panhard, axle end",
+            ReadingKind.Length,
+            "Floor up to the pivot's centre at the axle.",
+            150,
+            900,
+            caution: Underneath
+        ),
+        Axle(
+            "dragLinkSlope",
+            "Drag-link slope",
+            ReadingKind.Angle,
+            "Angle gauge along the link, steering straight; axle end low is positive.",
+            -20,
+            30,
+            caution: Underneath
+        ),
+        Axle(
+            PinionAngle,
+            "Pinion angle",
+            ReadingKind.Angle,
+            "Angle gauge on a machined face of the pinion; nose up is positive.",
+            -20,
+            25,
+            caution: Underneath
+        ),
+        Axle(
+            ShaftAngle,
+            "Propshaft angle",
+            ReadingKind.Angle,
+            "Angle gauge on the tube; the axle's end low is positive.",
+            -20,
+            30,
+            caution: Underneath
+        ),
+        new(
+            BodyAngle,
+            "Body angle",
+            ReadingKind.Angle,
+            MeasurePlaces.Vehicle,
+            "Angle gauge along the sill or door bar; nose down is positive. Turn it round and take both.",
+            -6,
+            6
+        ),
+        new(
+            LampCutOff,
+            "Lamp cut-off on a wall",
+            ReadingKind.Length,
+            MeasurePlaces.Lamps,
+            "Dipped light on a wall, driver's weight in: floor up to the cut-off's edge. The same wall, the same distance, before and after.",
+            200,
+            1800,
+            "To the wall"
+        ),
+        new(
+            "ride",
+            "Ride",
+            ReadingKind.Note,
+            MeasurePlaces.Vehicle,
+            "How it rides: harsh, floats, bottoms, wanders.",
+            0,
+            0
+        ),
+        new(
+            "noise",
+            "Noise",
+            ReadingKind.Note,
+            MeasurePlaces.Vehicle,
+            "What knocks, squeaks or hums, where and when.",
+            0,
+            0
+        ),
+    ];
+
+    /// <summary>A measure by its key, or null.</summary>
+    public static Measure? Find(string? key) => All.FirstOrDefault(m => m.Key == key);
+
+    /// <summary>Names of the places where a measure is taken.</summary>
+    public static IReadOnlyList<string> PlacesOf(Measure measure) =>
+        measure.Places switch
+        {
+            MeasurePlaces.Wheels => Vehicles.Corners.All,
+            MeasurePlaces.Axles => [Vehicles.Corners.Front, Vehicles.Corners.Rear],
+            MeasurePlaces.Lamps => ["left lamp", "right lamp"],
+            MeasurePlaces.Vehicle => ["vehicle"],
+            _ => throw new ArgumentOutOfRangeException(nameof(measure)),
+        };
+
+    /// <summary>What sort of place a measure is taken at.</summary>
+    public static PlaceKind PlaceKindOf(Measure measure) =>
+        measure.Places switch
+        {
+            MeasurePlaces.Wheels => PlaceKind.Wheel,
+            MeasurePlaces.Axles => PlaceKind.Axle,
+            _ => PlaceKind.Point,
+        };
+
+    private static Measure Wheel(
+        string key,
+        string title,
+        ReadingKind kind,
+        string how,
+        double low,
+        double high,
+        string? over = null,
+        string? caution = null
+    ) => new(key, title, kind, MeasurePlaces.Wheels, how, low, high, over, caution);
+
+    private static Measure Axle(
+        string key,
+        string title,
+        ReadingKind kind,
+        string how,
+        double low,
+        double high,
+        string? over = null,
+        string? caution = null
+    ) => new(key, title, kind, MeasurePlaces.Axles, how, low, high, over, caution);
+}

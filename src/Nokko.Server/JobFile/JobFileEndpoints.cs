@@ -1,0 +1,347 @@
+using System.IO.Compression;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Server.Hosting;
+using Nokko.Server.Jobs;
+using Nokko.Storage;
+using Npgsql;
+
+namespace Nokko.Server.JobFile;
+
+/// <summary>Job files out and in, with photographs as a zip, and the photographs themselves.</summary>
+internal static class JobFileEndpoints
+{
+    private const int MostBytes = 64 * 1024 * 1024;
+    private const int MostPhotoBytes = 8 * 1024 * 1024;
+    private static readonly string[] PhotoTypes = ["image/jpeg", "image/png", "image/webp"];
+
+    internal sealed record Imported(Guid JobId);
+
+    public static void Map(RouteGroupBuilder api)
+    {
+        api.MapGet("/jobs/{job:guid}/file", Export);
+        api.MapPost("/job-files", Import);
+        api.MapPost("/jobs/{job:guid}/photographs", AddPhotograph);
+        api.MapGet("/files/{sha256}", File);
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Export(
+        Guid job,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadJob(job, JobExtent.All, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        var json = Encoding.UTF8.GetBytes(JobJson.Canonical(d));
+        var name = $"{d.Vehicle.Make}-{d.Vehicle.Name}-{d.Vehicle.Plate ?? d.Vehicle.Vin}"
+            .Replace(' ', '-')
+            .ToLowerInvariant();
+        if (d.Attachments.Count == 0)
+        {
+            return TypedResults.File(json, "application/json", $"{name}.json");
+        }
+        var wanted = d.Attachments.Select(a => a.Sha256).Distinct().ToArray();
+        var files = await db
+            .Files.AsNoTracking()
+            .Where(f => wanted.Contains(f.Sha256))
+            .ToListAsync(cancel);
+        using var buffer = new MemoryStream();
+        using (var zip = new ZipArchive(buffer, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            await Write(zip, "job.json", json);
+            foreach (var file in files)
+            {
+                await Write(zip, $"files/{file.Sha256}", file.Content);
+            }
+        }
+        return TypedResults.File(buffer.ToArray(), "application/zip", $"{name}.zip");
+
+        async Task Write(ZipArchive zip, string path, byte[] content)
+        {
+            await using var entry = zip.CreateEntry(path).Open();
+            await entry.WriteAsync(content, cancel);
+        }
+    }
+
+    private static async Task<Results<Ok<Imported>, ProblemHttpResult>> Import(
+        HttpRequest request,
+        NokkoDb db,
+        CancellationToken cancel,
+        bool copy = false
+    )
+    {
+        try
+        {
+            var (text, files) = await Unpack(await Body(request, MostBytes, cancel), cancel);
+            var read = JobFileReader.Read(text);
+            if (read.Document is { } first && copy)
+            {
+                read = JobFileReader.Read(WithNewIds(text, first));
+            }
+            if (read.Document is not { } d)
+            {
+                return Trouble.At(read.Error!.Path, read.Error.Message).Answer();
+            }
+            await Put(db, d, files, cancel);
+            return TypedResults.Ok(new Imported(d.Job.Id));
+        }
+        catch (TroubleException e)
+        {
+            return e.Trouble.Answer();
+        }
+        catch (DbUpdateException e)
+            when (e.InnerException
+                    is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
+            )
+        {
+            return Exists().Answer();
+        }
+    }
+
+    private static Trouble Exists() =>
+        Trouble.Gate(
+            "id",
+            "This job, or a part of it, is here already. Bring it in as a copy with new keys, or stop."
+        );
+
+    private static async Task Put(
+        NokkoDb db,
+        JobDocument d,
+        Dictionary<string, byte[]> files,
+        CancellationToken cancel
+    )
+    {
+        if (await db.Jobs.AnyAsync(j => j.Id == d.Job.Id || j.VehicleId == d.Vehicle.Id, cancel))
+        {
+            throw new TroubleException(Exists());
+        }
+        var owner = await db
+            .Owners.AsNoTracking()
+            .FirstOrDefaultAsync(o => o.Id == d.Owner.Id, cancel);
+        if (owner is not null && owner != d.Owner)
+        {
+            throw new TroubleException(Exists());
+        }
+        var platform = await db
+            .Platforms.AsNoTracking()
+            .FirstOrDefaultAsync(p => p.Id == d.Platform.Id || p.Name == d.Platform.Name, cancel);
+        if (platform is not null && platform != d.Platform)
+        {
+            throw new TroubleException(
+                Trouble.Gate(
+                    "$.platform",
+                    $"This shop's list has the platform “{platform.Name}” under another key. Rename one of them first."
+                )
+            );
+        }
+        foreach (var attachment in d.Attachments.DistinctBy(a => a.Sha256))
+        {
+            if (await db.Files.AnyAsync(f => f.Sha256 == attachment.Sha256, cancel))
+            {
+                continue;
+            }
+            if (!files.TryGetValue(attachment.Sha256, out var content))
+            {
+                throw new TroubleException(
+                    Trouble.At(
+                        "$.attachments",
+                        $"The file {attachment.Sha256} is named but not in the zip."
+                    )
+                );
+            }
+            db.Put(new StoredFile { Sha256 = attachment.Sha256, Content = content });
+        }
+        db.PutJob(d, owner is null, platform is null);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Gives every row a new key. People, platform and shelf keep theirs.</summary>
+    private static string WithNewIds(string text, JobDocument d)
+    {
+        // Rows are ordered by key, so the new keys keep the order of the old ones: each a millisecond after the last.
+        var start = DateTimeOffset.UtcNow;
+        var map = d.RowIds()
+            .OrderBy(id => id.ToString(), StringComparer.Ordinal)
+            .Select((id, i) => (id, Fresh: Guid.CreateVersion7(start.AddMilliseconds(i))))
+            .ToDictionary(x => x.id.ToString(), x => x.Fresh.ToString());
+        return Mapped(JsonNode.Parse(text))!.ToJsonString(JobJson.Options);
+
+        JsonNode? Mapped(JsonNode? node) =>
+            node switch
+            {
+                JsonObject o => new JsonObject(
+                    o.Select(p => KeyValuePair.Create(p.Key, Mapped(p.Value)))
+                ),
+                JsonArray a => new JsonArray([.. a.Select(Mapped)]),
+                JsonValue v
+                    when v.TryGetValue<string>(out var s)
+                        && map.TryGetValue(s.ToLowerInvariant(), out var fresh) => JsonValue.Create(
+                    fresh
+                ),
+                _ => node?.DeepClone(),
+            };
+    }
+
+    private static async Task<(string Json, Dictionary<string, byte[]> Files)> Unpack(
+        byte[] body,
+        CancellationToken cancel
+    )
+    {
+        var files = new Dictionary<string, byte[]>();
+        if (body is not [(byte)'P', (byte)'K', ..])
+        {
+            return (Encoding.UTF8.GetString(body).TrimStart('\uFEFF'), files);
+        }
+        try
+        {
+            string? json = null;
+            var left = (long)MostBytes;
+            using var zip = new ZipArchive(new MemoryStream(body));
+            foreach (var entry in zip.Entries)
+            {
+                left -= entry.Length;
+                if (left < 0)
+                {
+                    throw new TroubleException(
+                        Trouble.At("$", "The zip unpacks to more than 64 MB.")
+                    );
+                }
+                using var content = new MemoryStream();
+                await using (var stream = entry.Open())
+                {
+                    await stream.CopyToAsync(content, cancel);
+                }
+                if (entry.FullName == "job.json")
+                {
+                    json = Encoding.UTF8.GetString(content.ToArray());
+                }
+                else if (entry.FullName.StartsWith("files/", StringComparison.Ordinal))
+                {
+                    // A file is what its content says, whatever the zip calls it.
+                    files[Convert.ToHexStringLower(SHA256.HashData(content.ToArray()))] =
+                        content.ToArray();
+                }
+            }
+            return (
+                json ?? throw new TroubleException(Trouble.At("$", "The zip holds no job.json.")),
+                files
+            );
+        }
+        catch (InvalidDataException)
+        {
+            throw new TroubleException(Trouble.At("$", "The zip is damaged."));
+        }
+    }
+
+    private static Task<Results<Ok<JobView>, ProblemHttpResult>> AddPhotograph(
+        Guid job,
+        Guid commandId,
+        Guid id,
+        string? of,
+        string? caption,
+        HttpRequest request,
+        JobDesk desk,
+        CancellationToken cancel
+    ) =>
+        desk.Do(
+            job,
+            commandId,
+            "photograph added",
+            new
+            {
+                id,
+                of,
+                caption,
+            },
+            async d =>
+            {
+                var type = request.ContentType?.Split(';')[0] ?? "";
+                if (!PhotoTypes.Contains(type))
+                {
+                    throw new TroubleException(
+                        Trouble.At("photograph", "Photographs are JPEG, PNG or WebP.")
+                    );
+                }
+                var content = await Body(request, MostPhotoBytes, cancel);
+                if (SaysWhere(content))
+                {
+                    throw new TroubleException(
+                        Trouble.At(
+                            "photograph",
+                            "This picture still says where and with what it was taken. Add it through the page, which leaves that out."
+                        )
+                    );
+                }
+                var sha256 = Convert.ToHexStringLower(SHA256.HashData(content));
+                if (!await desk.Db.Files.AnyAsync(f => f.Sha256 == sha256, cancel))
+                {
+                    desk.Db.Put(new StoredFile { Sha256 = sha256, Content = content });
+                }
+                desk.Db.Put(
+                    job,
+                    new Attachment
+                    {
+                        Id = id,
+                        Sha256 = sha256,
+                        MediaType = type,
+                        Of = TakeIn.Blank(of),
+                        Caption = TakeIn.Blank(caption),
+                        PersonId = desk.PersonId,
+                        At = desk.Now,
+                    }
+                );
+            },
+            cancel
+        );
+
+    /// <summary>Whether a picture carries an EXIF block, by its marks in JPEG, PNG and WebP.</summary>
+    private static bool SaysWhere(ReadOnlySpan<byte> content) =>
+        content.IndexOf("Exif\0\0"u8) >= 0
+        || content.IndexOf("eXIf"u8) >= 0
+        || content.IndexOf("EXIF"u8) >= 0;
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> File(
+        string sha256,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        var type = await db.Set<Attachment>()
+            .Where(a => a.Sha256 == sha256)
+            .Select(a => a.MediaType)
+            .FirstOrDefaultAsync(cancel);
+        var content = await db
+            .Files.Where(f => f.Sha256 == sha256)
+            .Select(f => f.Content)
+            .FirstOrDefaultAsync(cancel);
+        return content is null || type is null || !PhotoTypes.Contains(type)
+            ? Trouble.Missing("There is no such file.").Answer()
+            : TypedResults.File(content, type);
+    }
+
+    private static async Task<byte[]> Body(HttpRequest request, int most, CancellationToken cancel)
+    {
+        using var buffer = new MemoryStream();
+        var chunk = new byte[81920];
+        int n;
+        while ((n = await request.Body.ReadAsync(chunk, cancel)) > 0)
+        {
+            if (buffer.Length + n > most)
+            {
+                throw new TroubleException(
+                    Trouble.At("$", $"That is more than {most / 1024 / 1024} MB.")
+                );
+            }
+            buffer.Write(chunk, 0, n);
+        }
+        return buffer.ToArray();
+    }
+}

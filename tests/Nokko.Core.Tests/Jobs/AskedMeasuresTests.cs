@@ -1,0 +1,116 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Jobs;
+
+/// <summary>What is asked for, because this vehicle and this plan need it.</summary>
+public class AskedMeasuresTests
+{
+    private static readonly JobDocument Found = Sample.Job([520, 1040, 580, 580, 1040, 520]) with
+    {
+        Plans = [],
+    };
+
+    [Fact]
+    public void Before_any_plan_only_what_is_gone_once_the_work_begins_is_asked_for()
+    {
+        var asked = AskedMeasures.Of(Found);
+        Assert.All(asked, a => Assert.True(a.NowOrNever));
+        Assert.Equal(
+            ["left lamp", "right lamp"],
+            asked.Where(a => a.Measure == Measures.LampCutOff).Select(a => a.Place)
+        );
+        // Independent wheels have camber and toe to lose; a live axle sits off-centre or not.
+        Assert.Equal(
+            ["LF", "RF"],
+            asked.Where(a => a.Measure == Measures.CamberSquare).Select(a => a.Place)
+        );
+        Assert.Equal(
+            ["LR", "RR"],
+            asked.Where(a => a.Measure == Measures.Overhang).Select(a => a.Place)
+        );
+        Assert.All(
+            asked.Where(a => a.Measure is Measures.ToeFront or Measures.ToeRear),
+            a => Assert.Equal(Corners.Front, a.Place)
+        );
+    }
+
+    [Fact]
+    public void A_block_asks_for_the_pinion_and_the_hoses_behind()
+    {
+        var asked = AskedMeasures.Of(Planned(Corners.LR, Corners.RR, PartKind.Block));
+        Assert.Contains(asked, a => a is { Measure: Measures.PinionAngle, Place: Corners.Rear });
+        Assert.Contains(asked, a => a is { Measure: Measures.ShaftAngle, Place: Corners.Rear });
+        Assert.Equal(
+            ["LR", "RR"],
+            asked.Where(a => a.Measure == Measures.HoseSlack).Select(a => a.Place)
+        );
+        Assert.DoesNotContain(asked, a => a is { Measure: Measures.BumpStopGap, Place: "LF" });
+    }
+
+    [Fact]
+    public void One_side_on_purpose_asks_on_that_side_only()
+    {
+        var asked = AskedMeasures.Of(Planned(Corners.LF, null, PartKind.StrutTopSpacer));
+        Assert.Equal(
+            ["LF"],
+            asked.Where(a => a.Measure == Measures.HoseSlack).Select(a => a.Place)
+        );
+    }
+
+    [Fact]
+    public void What_was_passed_over_with_a_reason_is_not_asked_for_again()
+    {
+        var skipped = new Reading
+        {
+            Id = Sample.Id(400),
+            WalkRoundId = Sample.Id(40),
+            Kind = ReadingKind.Length,
+            Measure = Measures.LampCutOff,
+            Place = new Place { Kind = PlaceKind.Point, Name = "left lamp" },
+            Skipped = true,
+            Note = "lamp broken",
+            PersonId = Sample.Id(5),
+            TakenAt = Sample.At(41),
+            StoredAt = Sample.At(41),
+        };
+        var asked = AskedMeasures.Of(Found with { Readings = [.. Found.Readings, skipped] });
+        Assert.True(Lamp(asked, "left lamp").Done);
+        Assert.False(Lamp(asked, "right lamp").Done);
+    }
+
+    [Fact]
+    public void Nothing_is_asked_for_twice() =>
+        Assert.Distinct(
+            AskedMeasures
+                .Of(Planned(Corners.LF, Corners.RF, PartKind.StrutTopSpacer))
+                .Select(a => (a.Measure, a.Place))
+        );
+
+    [Fact]
+    public void Every_measure_that_is_asked_for_is_in_the_list_and_has_that_place() =>
+        Assert.All(
+            AskedMeasures.Of(Planned(Corners.LR, Corners.RR, PartKind.Block)),
+            a => Assert.Contains(a.Place, Measures.PlacesOf(Measures.Find(a.Measure)!))
+        );
+
+    private static AskedMeasure Lamp(IReadOnlyList<AskedMeasure> asked, string place) =>
+        Assert.Single(asked, a => a.Measure == Measures.LampCutOff && a.Place == place);
+
+    private static JobDocument Planned(string left, string? right, PartKind kind) =>
+        Found with
+        {
+            Plans =
+            [
+                right is null
+                    ? Sample.Plan((left, Sample.Plate(30, 25, kind)))
+                    : Sample.Plan(
+                        (left, Sample.Plate(30, 25, kind)),
+                        (right, Sample.Plate(31, 25, kind))
+                    ),
+            ],
+        };
+}

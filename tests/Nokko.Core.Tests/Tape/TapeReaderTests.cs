@@ -1,0 +1,166 @@
+using CsCheck;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Xunit;
+
+namespace Nokko.Core.Tests.Tape;
+
+public class TapeReaderTests
+{
+    private static readonly TapeField Inches = new("in", 25.4 / 16, []);
+    private static readonly TapeField Millimetres = new("mm", 1, []);
+    private static readonly TapeField HubInches = new(
+        "in",
+        25.4 / 16,
+        [new Band(16 * 25.4, 30 * 25.4)]
+    );
+
+    [Theory]
+    [InlineData("35 1/2", 35.5)]
+    [InlineData("35-1/2", 35.5)]
+    [InlineData("35½", 35.5)]
+    [InlineData("35 ½", 35.5)]
+    [InlineData("35.5", 35.5)]
+    [InlineData("35,5", 35.5)]
+    [InlineData("35 1/2\"", 35.5)]
+    [InlineData("35.5 in", 35.5)]
+    [InlineData("2' 11 1/2\"", 35.5)]
+    [InlineData("2'", 24)]
+    [InlineData("36.625", 36.625)]
+    [InlineData("9/16", 0.5625)]
+    [InlineData("  35  1/2 ", 35.5)]
+    [InlineData("35 1⁄2″", 35.5)]
+    public void Reads_inches_however_they_are_written(string text, double inches) =>
+        Assert.Equal(inches * 25.4, Understood(text, Inches).Mm, 9);
+
+    [Theory]
+    [InlineData("902", 902)]
+    [InlineData("902 mm", 902)]
+    [InlineData("90.2 cm", 902)]
+    [InlineData("902,5", 902.5)]
+    public void Reads_millimetres(string text, double mm) =>
+        Assert.Equal(mm, Understood(text, Millimetres).Mm, 9);
+
+    [Theory]
+    [InlineData("35 1/2")]
+    [InlineData("35 1/2\"")]
+    [InlineData("35.5\"")]
+    public void A_fraction_or_an_inch_mark_means_inches_in_a_field_of_millimetres(string text) =>
+        Assert.Equal(35.5 * 25.4, Understood(text, Millimetres).Mm, 9);
+
+    [Theory]
+    [InlineData("35 1/2+", 0.25)]
+    [InlineData("35 1/2 strong", 0.25)]
+    [InlineData("35 1/2-", -0.25)]
+    [InlineData("35 1/2 shy", -0.25)]
+    public void Strong_and_shy_move_by_a_quarter_of_the_division(string text, double quarter)
+    {
+        var read = Understood(text, Inches);
+        Assert.Equal((35.5 * 25.4) + (quarter * 25.4 / 16), read.Mm, 9);
+        Assert.True(read.Nudged);
+    }
+
+    [Theory]
+    [InlineData("5.8", "slash", 0.625)]
+    [InlineData("9.16", "slash", 0.5625)]
+    [InlineData("7.8", "slash", 0.875)]
+    [InlineData("36 5.8", "slash", 36.625)]
+    [InlineData("36-5.8", "slash", 36.625)]
+    [InlineData("5.8", "asTyped", 5.8)]
+    public void A_decimal_that_looks_like_a_lost_slash_is_asked_about_and_can_be_answered(
+        string text,
+        string answer,
+        double inches
+    )
+    {
+        var asked = Assert.IsType<TapeReading.Asked>(TapeReader.Read(text, Inches));
+        Assert.Contains(asked.Choices, c => c.Key == answer);
+        var read = Assert.IsType<TapeReading.Understood>(TapeReader.Read(text, Inches, [answer]));
+        Assert.Equal(inches * 25.4, read.Mm, 9);
+    }
+
+    [Theory]
+    [InlineData("35.5")]
+    [InlineData("36.625")]
+    [InlineData("8.5")]
+    [InlineData("4.8")]
+    [InlineData("5.08")]
+    public void Other_decimals_are_not_asked_about(string text) =>
+        Assert.IsType<TapeReading.Understood>(TapeReader.Read(text, Inches));
+
+    [Fact]
+    public void A_comma_before_three_digits_is_asked_about()
+    {
+        Assert.IsType<TapeReading.Asked>(TapeReader.Read("1,020", Millimetres));
+        var read = Assert.IsType<TapeReading.Understood>(
+            TapeReader.Read("1,020", Millimetres, ["thousand"])
+        );
+        Assert.Equal(1020, read.Mm, 9);
+    }
+
+    [Fact]
+    public void A_bare_number_far_outside_the_band_is_asked_about_when_the_other_unit_fits()
+    {
+        var asked = Assert.IsType<TapeReading.Asked>(TapeReader.Read("520", HubInches));
+        Assert.Equal(["mm", "in"], asked.Choices.Select(c => c.Key));
+        var read = Assert.IsType<TapeReading.Understood>(TapeReader.Read("520", HubInches, ["mm"]));
+        Assert.Equal(("mm", 520), (read.Unit, Math.Round(read.Mm, 9)));
+        Assert.IsType<TapeReading.Understood>(TapeReader.Read("20 1/2", HubInches));
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("abc")]
+    [InlineData("35 1/3")]
+    [InlineData("35 9/8")]
+    [InlineData("35 8/8")]
+    [InlineData("35 1/0")]
+    [InlineData("-35")]
+    [InlineData("35 1/2 mm")]
+    [InlineData("35 36")]
+    [InlineData("35/")]
+    [InlineData("35.")]
+    [InlineData("1/2/4")]
+    [InlineData("35 kg")]
+    [InlineData("٣٥")]
+    [InlineData("99999999999999999999999")]
+    public void Everything_else_is_refused_with_a_reason_and_a_place(string text)
+    {
+        var refused = Assert.IsType<TapeReading.Refused>(TapeReader.Read(text, Inches));
+        Assert.EndsWith(".", refused.Reason, StringComparison.Ordinal);
+        Assert.InRange(refused.Position, 0, Math.Max(0, text.Length));
+    }
+
+    [Theory]
+    [InlineData("  35½ 🙂", 6, "🙂")]
+    [InlineData("½⅜🙂", 2, "🙂")]
+    [InlineData("2' 11 1/3", 8, "3ths")]
+    [InlineData("3' kg", 3, "kg")]
+    public void A_refusal_points_into_the_text_as_it_was_typed(string text, int at, string names)
+    {
+        var refused = Assert.IsType<TapeReading.Refused>(TapeReader.Read(text, Inches));
+        Assert.Equal(at, refused.Position);
+        Assert.Contains(names, refused.Reason, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void No_string_makes_the_reader_throw() =>
+        Gen.OneOf(Gen.String, Gen.String[Gen.Char["0123456789 ./,-+'\"½⅜⁄inmshy"], 0, 14])
+            .Sample(text => TapeReader.Read(text, HubInches) is not null);
+
+    [Fact]
+    public void Every_display_text_reads_back_to_the_value_shown() =>
+        Gen.Select(Gen.Int[0, 64 * 60], Gen.Int[3, 6])
+            .Sample(
+                (n, power) =>
+                {
+                    var style = new LengthStyle("in", 1 << power);
+                    var mm = n * style.DivisionMm;
+                    var read = TapeReader.Read(LengthText.Show(mm, style), Millimetres);
+                    return read is TapeReading.Understood u && Math.Abs(u.Mm - mm) < 1e-9;
+                }
+            );
+
+    private static TapeReading.Understood Understood(string text, TapeField field) =>
+        Assert.IsType<TapeReading.Understood>(TapeReader.Read(text, field));
+}
