@@ -1,274 +1,268 @@
 using System.Runtime.CompilerServices;
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata;
-using Nokko.Core.Fitting;
+using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
-using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
-using Nokko.Core.Vehicles;
-using Nokko.Core.WalkRounds;
+using Nokko.Core.Suspension;
+using Npgsql;
+using NpgsqlTypes;
 
 namespace Nokko.Storage;
 
-/// <summary>How much of a job is loaded.</summary>
-public enum JobExtent
+/// <summary>What is wanted beside a job when it is loaded.</summary>
+public sealed record JobWanted
 {
-    /// <summary>What a stance and a prediction rest on: stages, plans, walk-rounds and readings.</summary>
-    Stance,
+    /// <summary>Whether its history comes with it.</summary>
+    public bool History { get; init; }
 
-    /// <summary>Everything but the commands.</summary>
-    Work,
+    /// <summary>Keys of commands whose earlier use is looked up.</summary>
+    public IReadOnlyCollection<Guid> Keys { get; init; } = [];
 
-    /// <summary>Everything, as it goes into a job file.</summary>
-    All,
+    /// <summary>Parts of the shelf.</summary>
+    public IReadOnlyCollection<Guid> Parts { get; init; } = [];
+
+    /// <summary>The plan whose parts are wanted.</summary>
+    public IReadOnlyCollection<Guid> PartsOfPlans { get; init; } = [];
+
+    /// <summary>Content of photographs, by SHA-256.</summary>
+    public IReadOnlyCollection<string> Files { get; init; } = [];
+
+    /// <summary>Changes that shall be taken back.</summary>
+    public IReadOnlyCollection<Guid> Undone { get; init; } = [];
 }
 
-/// <summary>Turns rows into job documents and back.</summary>
+/// <summary>An earlier use of a command's key.</summary>
+/// <param name="Id">The key.</param>
+/// <param name="JobId">The job; null is the shop.</param>
+/// <param name="ShopId">The shop.</param>
+/// <param name="Hash">Sum of what was sent; null for history that came with a file.</param>
+public sealed record UsedKey(Guid Id, Guid? JobId, Guid ShopId, string? Hash);
+
+/// <summary>A job as it was loaded, with what was wanted beside it.</summary>
+/// <param name="Document">The job with its vehicle.</param>
+/// <param name="Version">How many times it was changed.</param>
+/// <param name="Versions">Versions of rows that are edited, by key.</param>
+/// <param name="Used">Earlier uses of the keys that were asked for.</param>
+/// <param name="Parts">Parts that were asked for.</param>
+/// <param name="Files">Photographs that are there.</param>
+/// <param name="Undone">Changes that were asked for.</param>
+/// <param name="Others">What other jobs on its platform have proved.</param>
+/// <param name="HasEvidence">Whether what it proved is kept.</param>
+public sealed record LoadedJob(
+    JobDocument Document,
+    long Version,
+    Dictionary<Guid, uint> Versions,
+    IReadOnlyList<UsedKey> Used,
+    IReadOnlyList<Part> Parts,
+    IReadOnlySet<string> Files,
+    IReadOnlyList<Recorded> Undone,
+    IReadOnlyList<JobTrial> Others,
+    bool HasEvidence
+);
+
+/// <summary>Turns rows into job documents and back. Whatever a decision needs comes in one statement.</summary>
 public static class JobStore
 {
-    /// <summary>Loads whole jobs, one query for each table that holds anything of them. Unknown ids are left out.</summary>
+    private static readonly ConditionalWeakTable<IModel, string> Statements = [];
+
+    /// <summary>Loads one job of this shop, or null.</summary>
     /// <param name="db">The database.</param>
-    /// <param name="ids">Jobs.</param>
-    /// <param name="rows">How much of them.</param>
+    /// <param name="id">The job.</param>
+    /// <param name="wanted">What is wanted beside it.</param>
     /// <param name="cancel">Cancels.</param>
-    /// <param name="versions">Takes the version of every row that is edited, by key.</param>
-    public static async Task<IReadOnlyList<JobDocument>> LoadJobs(
+    public static async Task<LoadedJob?> LoadJob(
         this NokkoDb db,
-        IReadOnlyCollection<Guid> ids,
-        JobExtent rows,
-        CancellationToken cancel,
-        Dictionary<Guid, uint>? versions = null
-    )
-    {
-        var jobs = await Edited(db.Jobs.Where(j => ids.Contains(j.Id)), j => j.Id);
-        var vehicleIds = jobs.Select(j => j.VehicleId).ToArray();
-        var vehicles = (
-            await Edited(db.Vehicles.Where(v => vehicleIds.Contains(v.Id)), v => v.Id)
-        ).ToDictionary(v => v.Id);
-        var filled = await FilledTables(db, ids, cancel);
-        var ownerIds = vehicles.Values.Select(v => v.OwnerId).ToArray();
-        var owners = await db
-            .Owners.AsNoTracking()
-            .Where(o => ownerIds.Contains(o.Id))
-            .ToDictionaryAsync(o => o.Id, cancel);
-        var platformIds = vehicles.Values.Select(v => v.PlatformId).ToArray();
-        var platforms = await db
-            .Platforms.AsNoTracking()
-            .Where(p => platformIds.Contains(p.Id))
-            .ToDictionaryAsync(p => p.Id, cancel);
-
-        var people = await Rows<PersonOnJob>(p => p.Id, JobExtent.Work);
-        var stages = await Rows<Stage>(s => s.Id, JobExtent.Stance);
-        var rounds = await Rows<WalkRound>(w => w.Id, JobExtent.Stance);
-        var readings = await Rows<Reading>(r => r.Id, JobExtent.Stance);
-        var plans = await Rows<Plan>(p => p.Id, JobExtent.Stance);
-        var frozen = await Rows<FrozenPrediction>(f => f.Id, JobExtent.Work);
-        var kits = await Rows<Kit>(k => k.Id, JobExtent.Work);
-        var joints = await Rows<Joint>(j => j.Id, JobExtent.Work);
-        var torques = await Rows<TorqueEntry>(t => t.Id, JobExtent.Work);
-        var offLines = await Rows<OffLine>(o => o.Id, JobExtent.Work);
-        var steps = await Rows<StepEntry>(s => s.Id, JobExtent.Work);
-        var supports = await Rows<SupportEntry>(s => s.Id, JobExtent.Work);
-        var marks = await Rows<Mark>(m => m.Id, JobExtent.Work);
-        var orientations = await Rows<Orientation>(o => o.Id, JobExtent.Work);
-        var deviations = await Rows<Deviation>(d => d.Id, JobExtent.Work);
-        var promises = await Rows<Promised>(p => p.Id, JobExtent.Work);
-        var followUps = await Rows<FollowUp>(f => f.Id, JobExtent.Work);
-        var schools = await Rows<SchoolChoice>(s => s.Id, JobExtent.Work);
-        var attachments = await Rows<Attachment>(a => a.Id, JobExtent.Work);
-        var history = await Rows<HistoryEntry>(h => h.Id, JobExtent.All);
-
-        return
-        [
-            .. jobs.Select(job =>
-            {
-                var vehicle = vehicles[job.VehicleId];
-                return new JobDocument
-                {
-                    Format = JobDocument.FormatName,
-                    Version = JobDocument.CurrentVersion,
-                    Job = job,
-                    Owner = owners[vehicle.OwnerId],
-                    Vehicle = vehicle,
-                    Platform = platforms[vehicle.PlatformId],
-                    People =
-                    [
-                        .. people[job.Id].Select(p => new Person { Id = p.Id, Name = p.Name }),
-                    ],
-                    Stages = [.. stages[job.Id]],
-                    WalkRounds = [.. rounds[job.Id]],
-                    Readings = [.. readings[job.Id]],
-                    Plans = [.. plans[job.Id]],
-                    FrozenPredictions = [.. frozen[job.Id]],
-                    Kits = [.. kits[job.Id]],
-                    Joints = [.. joints[job.Id]],
-                    TorqueEntries = [.. torques[job.Id]],
-                    OffLines = [.. offLines[job.Id]],
-                    Steps = [.. steps[job.Id]],
-                    Supports = [.. supports[job.Id]],
-                    Marks = [.. marks[job.Id]],
-                    Orientations = [.. orientations[job.Id]],
-                    Deviations = [.. deviations[job.Id]],
-                    Promises = [.. promises[job.Id]],
-                    FollowUps = [.. followUps[job.Id]],
-                    Schools = [.. schools[job.Id]],
-                    Attachments = [.. attachments[job.Id]],
-                    History = [.. history[job.Id]],
-                };
-            }),
-        ];
-
-        async Task<ILookup<Guid, T>> Rows<T>(Func<T, Guid> id, JobExtent least)
-            where T : class
-        {
-            var type = db.Model.FindEntityType(typeof(T))!;
-            if (rows < least || !filled.Contains(type.GetTableName()!))
-            {
-                return Enumerable.Empty<T>().ToLookup(_ => Guid.Empty);
-            }
-            var mine = db.Set<T>()
-                .AsNoTracking()
-                .Where(r => ids.Contains(EF.Property<Guid>(r, NokkoDb.JobIdColumn)));
-            var found = type.FindProperty(NokkoDb.VersionColumn) is null
-                ? await mine.Select(r => new Loaded<T>(
-                        EF.Property<Guid>(r, NokkoDb.JobIdColumn),
-                        r,
-                        null
-                    ))
-                    .ToListAsync(cancel)
-                : await mine.Select(r => new Loaded<T>(
-                        EF.Property<Guid>(r, NokkoDb.JobIdColumn),
-                        r,
-                        EF.Property<uint>(r, NokkoDb.VersionColumn)
-                    ))
-                    .ToListAsync(cancel);
-            Note(found, id);
-            return found
-                .OrderBy(r => id(r.Row).ToString(), StringComparer.Ordinal)
-                .ToLookup(r => r.Job, r => r.Row);
-        }
-
-        async Task<List<T>> Edited<T>(IQueryable<T> query, Func<T, Guid> id)
-            where T : class
-        {
-            var found = await query
-                .AsNoTracking()
-                .Select(r => new Loaded<T>(
-                    Guid.Empty,
-                    r,
-                    EF.Property<uint>(r, NokkoDb.VersionColumn)
-                ))
-                .ToListAsync(cancel);
-            Note(found, id);
-            return [.. found.Select(r => r.Row)];
-        }
-
-        void Note<T>(IEnumerable<Loaded<T>> found, Func<T, Guid> id)
-        {
-            foreach (var (_, row, version) in versions is null ? [] : found)
-            {
-                if (version is { } seen)
-                {
-                    versions![id(row)] = seen;
-                }
-            }
-        }
-    }
-
-    /// <param name="Job">Its job.</param>
-    /// <param name="Row">The row.</param>
-    /// <param name="Version">Its version, when it is one that is edited.</param>
-    private sealed record Loaded<T>(Guid Job, T Row, uint? Version);
-
-    /// <summary>Names of the tables that hold anything of some jobs: most of a young job's are empty, and one question is cheaper than twenty.</summary>
-    private static async Task<HashSet<string>> FilledTables(
-        NokkoDb db,
-        IReadOnlyCollection<Guid> ids,
+        Guid id,
+        JobWanted wanted,
         CancellationToken cancel
     )
     {
-        var sql = Question.GetValue(db.Model, Ask);
-        return [.. await db.Database.SqlQueryRaw<string>(sql, ids.ToArray()).ToListAsync(cancel)];
+        var sql = Statements.GetValue(db.Model, JobStatement.Write);
+        var rows = await db
+            .Database.SqlQueryRaw<JobColumns>(
+                sql,
+                Value("job", id),
+                Value("shop", db.ShopId),
+                Value("history", wanted.History),
+                Values("keys", NpgsqlDbType.Uuid, wanted.Keys),
+                Values("parts", NpgsqlDbType.Uuid, wanted.Parts),
+                Values("plans", NpgsqlDbType.Uuid, wanted.PartsOfPlans),
+                Values("files", NpgsqlDbType.Text, wanted.Files),
+                Values("undone", NpgsqlDbType.Uuid, wanted.Undone)
+            )
+            .ToListAsync(cancel);
+        return rows is [{ } row] ? row.Read() : null;
 
-        // Every name comes from the model itself, none from a person.
-        static string Ask(IModel model) =>
-            string.Join(
-                "\nunion all ",
-                model
-                    .GetEntityTypes()
-                    .Select(t =>
-                        (Table: t.GetTableName(), Job: t.FindProperty(NokkoDb.JobIdColumn))
-                    )
-                    .Where(t => t.Job is not null)
-                    .Select(t =>
-                        $"select '{t.Table}' as \"Value\" where exists (select 1 from {t.Table} where {t.Job!.GetColumnName()} = any({{0}}))"
-                    )
-            );
+        static NpgsqlParameter Value(string name, object value) => new(name, value);
+
+        static NpgsqlParameter Values<T>(string name, NpgsqlDbType type, IEnumerable<T> values) =>
+            new(name, NpgsqlDbType.Array | type) { Value = values.ToArray() };
     }
 
-    private static readonly ConditionalWeakTable<IModel, string> Question = [];
-
-    /// <summary>Loads one job, or null.</summary>
-    public static async Task<JobDocument?> LoadJob(
+    /// <summary>Loads one job of this shop without anything beside it, or null.</summary>
+    public static async Task<JobDocument?> LoadDocument(
         this NokkoDb db,
         Guid id,
-        JobExtent rows,
         CancellationToken cancel,
-        Dictionary<Guid, uint>? versions = null
-    ) => (await db.LoadJobs([id], rows, cancel, versions)).SingleOrDefault();
+        bool history = false
+    ) => (await db.LoadJob(id, new JobWanted { History = history }, cancel))?.Document;
+
+    /// <summary>Writes the changes of a decision on a job, to be saved.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="d">The job.</param>
+    /// <param name="changes">The changes.</param>
+    /// <param name="versions">Versions of the rows as they were loaded.</param>
+    public static void Write(
+        this NokkoDb db,
+        JobDocument d,
+        IEnumerable<RowChange> changes,
+        IReadOnlyDictionary<Guid, uint> versions
+    ) => db.WriteOf(d.Job.Id, d.Vehicle.Id, changes, versions);
+
+    /// <summary>Writes changes of rows that belong to no job.</summary>
+    public static void WriteShop(
+        this NokkoDb db,
+        IEnumerable<RowChange> changes,
+        IReadOnlyDictionary<Guid, uint> versions
+    ) => db.WriteOf(Guid.Empty, Guid.Empty, changes, versions);
+
+    /// <summary>Writes the changes of a decision on a job that may be new.</summary>
+    public static void WriteOf(
+        this NokkoDb db,
+        Guid job,
+        Guid vehicle,
+        IEnumerable<RowChange> changes,
+        IReadOnlyDictionary<Guid, uint> versions
+    )
+    {
+        foreach (var change in changes)
+        {
+            switch (change)
+            {
+                case RowChange.Added { Row: Person person }:
+                    db.PutOf(job, vehicle, new PersonOnJob { Id = person.Id, Name = person.Name });
+                    break;
+                case RowChange.Added added:
+                    db.PutOf(job, vehicle, added.Row);
+                    break;
+                case RowChange.Replaced replaced:
+                    // The row that is left is attached, never the one that was: decisions and histories still look at that.
+                    var entry = db.Attach(replaced.Row);
+                    entry.OriginalValues.SetValues(replaced.Was);
+                    if (versions.TryGetValue(replaced.Row.Id, out var version))
+                    {
+                        entry.Property(NokkoDb.VersionColumn).OriginalValue = version;
+                    }
+                    break;
+                case RowChange.Withdrawn withdrawn:
+                    var gone = db.Attach(withdrawn.Row);
+                    if (versions.TryGetValue(withdrawn.Row.Id, out var seen))
+                    {
+                        gone.Property(NokkoDb.VersionColumn).OriginalValue = seen;
+                    }
+                    gone.State = EntityState.Deleted;
+                    break;
+                default:
+                    throw new ArgumentOutOfRangeException(nameof(changes));
+            }
+        }
+    }
 
     /// <summary>Adds every row of a document to this shop; owner and platform only when they are new.</summary>
     public static void PutJob(this NokkoDb db, JobDocument d, bool ownerIsNew, bool platformIsNew)
     {
-        if (ownerIsNew)
+        foreach (var list in JobRows.Lists)
         {
-            db.Put(d.Owner);
-        }
-        if (platformIsNew)
-        {
-            db.Put(d.Platform);
-        }
-        db.Put(d.Vehicle);
-        db.Put(d.Job);
-        Put(d.People.Select(p => new PersonOnJob { Id = p.Id, Name = p.Name }));
-        Put(d.Stages);
-        Put(d.WalkRounds);
-        Put(d.Readings);
-        Put(d.Plans);
-        Put(d.FrozenPredictions);
-        Put(d.Kits);
-        Put(d.Joints);
-        Put(d.TorqueEntries);
-        Put(d.OffLines);
-        Put(d.Steps);
-        Put(d.Supports);
-        Put(d.Marks);
-        Put(d.Orientations);
-        Put(d.Deviations);
-        Put(d.Promises);
-        Put(d.FollowUps);
-        Put(d.Schools);
-        Put(d.Attachments);
-        Put(d.History);
-        if (JobEvaluator.Evaluate(d).Trials is { Count: > 0 } trials)
-        {
-            db.Put(
-                new JobEvidence
-                {
-                    Id = d.Job.Id,
-                    PlatformId = d.Vehicle.PlatformId,
-                    Trials = trials,
-                }
+            if (
+                (list.Name == "owner" && !ownerIsNew)
+                || (list.Name == "platform" && !platformIsNew)
+                || list.Name == "history"
+            )
+            {
+                continue;
+            }
+            db.Write(
+                d,
+                list.Get(d).Select(r => new RowChange.Added(r)),
+                new Dictionary<Guid, uint>()
             );
         }
-
-        void Put<T>(IEnumerable<T> rows)
-            where T : class
+        foreach (var line in d.History)
         {
-            foreach (var row in rows)
+            db.Put(StoredCommand.Of(line, d.Job.Id, null));
+        }
+        db.KeepDerived(d, JobEvaluator.Evaluate(d), 1, hadEvidence: false);
+    }
+
+    /// <summary>Adds a row of a job or of its vehicle.</summary>
+    private static void PutOf(this NokkoDb db, Guid job, Guid vehicle, object row)
+    {
+        db.Put(row);
+        var entry = db.Entry(row);
+        Set(NokkoDb.JobIdColumn, job);
+        Set(NokkoDb.VehicleIdColumn, vehicle);
+
+        void Set(string column, Guid key)
+        {
+            if (entry.Metadata.FindProperty(column) is { } property && property.IsShadowProperty())
             {
-                db.Put(d.Job.Id, row);
+                entry.Property(column).CurrentValue = key;
             }
         }
+    }
+
+    /// <summary>Keeps the content of a photograph, once a shop.</summary>
+    public static Task KeepFile(
+        this NokkoDb db,
+        string sha256,
+        byte[] content,
+        CancellationToken cancel
+    ) =>
+        db.Database.ExecuteSqlAsync(
+            $"insert into files (shop_id, sha256, content) values ({db.ShopId}, {sha256}, {content}) on conflict do nothing",
+            cancel
+        );
+
+    /// <summary>What changes of a job since an instant changed, by the key of their command.</summary>
+    public static Task<Dictionary<Guid, IReadOnlyList<RecordedChange>?>> RecentChanges(
+        this NokkoDb db,
+        Guid job,
+        DateTimeOffset since,
+        CancellationToken cancel
+    ) =>
+        db
+            .Commands.Where(c => c.JobId == job && c.At >= since)
+            .ToDictionaryAsync(c => c.Id, c => c.Changes, cancel);
+
+    /// <summary>The one row of the statement.</summary>
+    private sealed record JobColumns
+    {
+        public required string Document { get; init; }
+        public required long Version { get; init; }
+        public required string Versions { get; init; }
+        public required string Used { get; init; }
+        public required string Parts { get; init; }
+        public required string[] Files { get; init; }
+        public required string Undone { get; init; }
+        public required string Others { get; init; }
+        public required bool HasEvidence { get; init; }
+
+        public LoadedJob Read() =>
+            new(
+                Json<JobDocument>(Document),
+                Version,
+                Json<Dictionary<Guid, uint>>(Versions),
+                Json<List<UsedKey>>(Used),
+                Json<List<Part>>(Parts),
+                Files.ToHashSet(),
+                Json<List<Recorded>>(Undone),
+                [.. Json<List<List<JobTrial>>>(Others).SelectMany(t => t)],
+                HasEvidence
+            );
+
+        private static T Json<T>(string text) =>
+            JsonSerializer.Deserialize<T>(text, JobJson.Options)!;
     }
 }

@@ -27,6 +27,9 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     /// <summary>Shadow property of every row of a job.</summary>
     public const string JobIdColumn = "JobId";
 
+    /// <summary>Shadow property of every row of a vehicle: it outlives the job.</summary>
+    public const string VehicleIdColumn = "VehicleId";
+
     /// <summary>The concurrency token, PostgreSQL's own row version.</summary>
     public const string VersionColumn = "Version";
 
@@ -48,7 +51,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<Joint> Joints => Set<Joint>();
     public DbSet<TorqueEntry> TorqueEntries => Set<TorqueEntry>();
     public DbSet<OffLine> OffLines => Set<OffLine>();
-    public DbSet<HistoryEntry> History => Set<HistoryEntry>();
+    public DbSet<StoredCommand> Commands => Set<StoredCommand>();
+    public DbSet<JobSummary> Summaries => Set<JobSummary>();
     public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
     public DbSet<StoredFile> Files => Set<StoredFile>();
     public DbSet<JobEvidence> Evidence => Set<JobEvidence>();
@@ -63,7 +67,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<VehicleDimensions>();
         Json<Prediction>();
         Json<JointSpec>();
-        Json<JsonElement>();
+        Json<YardFacts>();
+        Json<IReadOnlyList<RecordedChange>>();
         Json<IReadOnlyDictionary<string, Quantity>>();
         Json<IReadOnlyList<Leaf>>();
         Json<IReadOnlyList<StatedLoad>>();
@@ -86,6 +91,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);
+        // The search of the yard looks for any piece of a text.
+        builder.HasPostgresExtension("pg_trgm");
         builder.Ignore<IdentityUserPasskey<Guid>>();
         builder.Ignore<IdentityPasskeyData>();
         builder.Entity<IdentityUserClaim<Guid>>().ToTable("account_claims");
@@ -118,17 +125,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public T Put<T>(T row)
         where T : class
     {
-        var entry = Add(row);
-        entry.Property(ShopIdColumn).CurrentValue = ShopId;
-        return row;
-    }
-
-    /// <summary>Adds a row of a job of this shop.</summary>
-    public T Put<T>(Guid job, T row)
-        where T : class
-    {
-        Put(row);
-        Entry(row).Property(JobIdColumn).CurrentValue = job;
+        Add(row).Property(ShopIdColumn).CurrentValue = ShopId;
         return row;
     }
 }

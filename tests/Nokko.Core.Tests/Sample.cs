@@ -85,6 +85,9 @@ internal static class Sample
         {
             Id = Id(10),
             VehicleId = Id(1),
+            JobId = Id(4),
+            Front = new() { Kind = SuspensionKind.CoilOverArm },
+            Rear = new() { Kind = SuspensionKind.LeafOverslung },
             Ordinal = 0,
             Name = "as found",
             OpenedAt = At(0),
@@ -102,6 +105,7 @@ internal static class Sample
         {
             Id = Id(id),
             StageId = stage,
+            JobId = Id(4),
             Datum = datum,
             Division = Mm(25.4 / 16),
             Settled = settled,
@@ -197,6 +201,7 @@ internal static class Sample
             {
                 Id = Id(4),
                 VehicleId = Id(1),
+                StageId = Id(10),
                 Target = Level,
                 Equipment = Equipment.TwoPostLift,
                 TakenInAt = At(0),
@@ -218,6 +223,9 @@ internal static class Sample
         {
             Id = Id(11),
             VehicleId = Id(1),
+            JobId = Id(4),
+            Front = AsFound.Front,
+            Rear = AsFound.Rear,
             Ordinal = 1,
             Name = "after stack 1",
             OpenedAt = At(60),

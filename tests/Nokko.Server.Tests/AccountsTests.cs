@@ -98,8 +98,8 @@ public class AccountsTests(Hosted server) : IClassFixture<Hosted>
             .Text.Json.JsonSerializer.SerializeToNode(job.Reading("LF", "20 1/2"))!
             .AsObject();
         body["personId"] = Guid.NewGuid();
-        var (status, _) = await odd.Try(HttpMethod.Post, $"{job.Path}/readings", body);
-        Assert.Equal(400, status);
+        var (status, _) = await odd.TryDo(job.Path, "storeReading", body);
+        Assert.Equal(422, status);
         var view = await job.Read("LF", "20 1/2");
         var me = (await odd.Get("/api/me"))["personId"]!.GetValue<Guid>();
         Assert.Equal(me, view["document"]!["readings"]![0]!["personId"]!.GetValue<Guid>());
@@ -119,7 +119,7 @@ public class AccountsTests(Hosted server) : IClassFixture<Hosted>
             Assert.Empty((await odd.Get("/api/yard"))["jobs"]!.AsArray());
             Assert.Empty((await odd.Get("/api/parts")).AsArray());
             var brenna = await server.SignIn("brenna");
-            var job = (await brenna.Get("/api/yard"))["jobs"]![0]!["job"]!["id"]!.GetValue<Guid>();
+            var job = (await brenna.Get("/api/yard"))["jobs"]![0]!["jobId"]!.GetValue<Guid>();
             Assert.Equal(
                 HttpStatusCode.NotFound,
                 (
@@ -138,19 +138,7 @@ public class AccountsTests(Hosted server) : IClassFixture<Hosted>
                     )
                 ).StatusCode
             );
-            var (status, _) = await odd.Try(
-                HttpMethod.Post,
-                $"/api/jobs/{job}/steps",
-                new
-                {
-                    commandId = Guid.NewGuid(),
-                    id = Guid.NewGuid(),
-                    step = "x",
-                    minutes = (double?)null,
-                    reason = (string?)null,
-                }
-            );
-            Assert.Equal(404, status);
+            await odd.Post($"/api/jobs/{job}/commands", Array.Empty<object>(), 404);
         }
         finally
         {

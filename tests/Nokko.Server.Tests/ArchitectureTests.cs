@@ -49,15 +49,12 @@ public class ArchitectureTests
             .SelectMany(t =>
                 t.Dependencies.OfType<ArchUnitNET.Domain.Dependencies.MethodCallDependency>()
             )
-            .Select(c => c.TargetMember.FullName)
+            .Select(c => c.TargetMember)
             .Where(m =>
-                m.StartsWith("System.DateTime", StringComparison.Ordinal)
-                && (
-                    m.Contains("::get_UtcNow", StringComparison.Ordinal)
-                    || m.Contains("::get_Now", StringComparison.Ordinal)
-                    || m.Contains("::get_Today", StringComparison.Ordinal)
-                )
-            );
+                m.DeclaringType.FullName.StartsWith("System.DateTime", StringComparison.Ordinal)
+                && m.Name is "get_UtcNow()" or "get_Now()" or "get_Today()"
+            )
+            .Where(m => m.DeclaringType.FullName.StartsWith("System.", StringComparison.Ordinal));
         Assert.Empty(clock);
     }
 

@@ -23,12 +23,12 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     [InlineData("0")]
     [InlineData("99999")]
     [InlineData("")]
-    [InlineData("20 \0 1/2")]
     public async Task A_text_that_is_no_height_is_refused_at_the_field(string typed)
     {
         var (caller, job) = await Measuring();
-        var answer = await caller.Post(
-            $"{job.Path}/readings",
+        var answer = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("LF", typed),
             expected: 422
         );
@@ -40,14 +40,16 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_lost_slash_and_an_odd_height_are_asked_about_one_after_the_other()
     {
         var (caller, job) = await Measuring();
-        var slash = await caller.Post(
-            $"{job.Path}/readings",
+        var slash = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("LF", "36 5.8"),
             expected: 422
         );
         Assert.Equal("slash", slash["choices"]![0]!["key"]!.GetValue<string>());
-        var band = await caller.Post(
-            $"{job.Path}/readings",
+        var band = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("LF", "36 5.8", ["slash"]),
             expected: 422
         );
@@ -56,8 +58,9 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
             band["detail"]!.GetValue<string>(),
             StringComparison.Ordinal
         );
-        var stored = await caller.Post(
-            $"{job.Path}/readings",
+        var stored = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("LF", "36 5.8", ["slash", "asRead"])
         );
         var value = stored["document"]!["readings"]![0]!["value"]!;
@@ -72,8 +75,9 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Measuring();
         await job.Read("LF", "20 1/2");
-        var asked = await caller.Post(
-            $"{job.Path}/readings",
+        var asked = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("RF", "35 1/2"),
             expected: 422
         );
@@ -82,8 +86,9 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
             asked["detail"]!.GetValue<string>(),
             StringComparison.Ordinal
         );
-        var stored = await caller.Post(
-            $"{job.Path}/readings",
+        var stored = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("RF", "35 1/2", ["floor"])
         );
         Assert.Equal("floor", stored["document"]!["readings"]![1]!["from"]!.GetValue<string>());
@@ -93,7 +98,7 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_reading_with_the_side_unknown_is_kept_and_enters_no_sum()
     {
         var (caller, job) = await Measuring();
-        var view = await caller.Post($"{job.Path}/readings", job.Reading(null, "20 1/2"));
+        var view = await caller.Do(job.Path, "storeReading", job.Reading(null, "20 1/2"));
         Assert.Single(view["results"]!["walkRounds"]![0]!["unused"]!.AsArray());
     }
 
@@ -115,8 +120,8 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
             "share" => TestJob.Sizes(share: text),
             _ => TestJob.Sizes(wheelbase: text),
         };
-        var answer = await caller.Post(
-            "/api/jobs",
+        var answer = await caller.Shop(
+            "takeIn",
             new TestJob(caller).TakeInBody(platform, sizes),
             expected: 422
         );
@@ -131,8 +136,8 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(
             "platformId",
             (
-                await caller.Post(
-                    "/api/jobs",
+                await caller.Shop(
+                    "takeIn",
                     new TestJob(caller).TakeInBody(Guid.NewGuid().ToString()),
                     422
                 )
@@ -141,8 +146,8 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(
             "plate",
             (
-                await caller.Post(
-                    "/api/jobs",
+                await caller.Shop(
+                    "takeIn",
                     new TestJob(caller).TakeInBody(platform, plate: " "),
                     422
                 )
@@ -151,10 +156,9 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Theory]
-    [InlineData("/api/jobs", "{")]
-    [InlineData("/api/jobs", "null")]
-    [InlineData("/api/jobs", "[]")]
-    [InlineData("/api/jobs", "{\"commandId\":7}")]
+    [InlineData("/api/commands", "{")]
+    [InlineData("/api/commands", "null")]
+    [InlineData("/api/commands", "{\"commandId\":7}")]
     [InlineData("/api/sign-in", "{\"userName\":null,\"password\":null}")]
     [InlineData("/api/job-files", "not json")]
     [InlineData("/api/job-files", "PK\u0003\u0004 damaged")]
@@ -179,8 +183,8 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_null_character_anywhere_is_refused_not_broken()
     {
         var caller = await server.SignIn();
-        await caller.Post(
-            "/api/platforms",
+        await caller.Shop(
+            "savePlatform",
             new { id = Guid.NewGuid(), name = "a\0b" },
             expected: 422
         );
@@ -205,8 +209,10 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
         var plan = Guid.CreateVersion7();
         object Parts(int n) =>
             Enumerable.Range(0, n).Select(_ => new { id = Guid.CreateVersion7(), partId = block });
-        var view = await caller.Put(
-            $"{job.Path}/plans/{plan}",
+        var view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (plan),
             new
             {
                 commandId = Guid.NewGuid(),
@@ -221,8 +227,10 @@ public class BadInputTests(Hosted server) : IClassFixture<Hosted>
             view["results"]!["predictions"]![0]!["refusals"]![0]!.GetValue<string>(),
             StringComparison.Ordinal
         );
-        await caller.Post(
-            $"{job.Path}/plans/{plan}/begin",
+        await caller.Do(
+            job.Path,
+            "beginFitting",
+            (plan),
             new
             {
                 commandId = Guid.NewGuid(),

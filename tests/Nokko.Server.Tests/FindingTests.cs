@@ -31,7 +31,7 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         }
         body["commandId"] = Guid.CreateVersion7();
         body["version"] = view["versions"]![job.Job.ToString()]!.GetValue<uint>();
-        return await caller.Post($"{job.Path}/wishes", body, expected);
+        return await caller.Do(job.Path, "makeWish", body, expected);
     }
 
     private static object Inches(string typed) =>
@@ -77,7 +77,7 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_wish_becomes_numbers_that_are_stored_and_tells_what_each_corner_needs()
     {
         var (caller, job) = await Measured();
-        var view = await Wish(caller, job, new { kind = "raiseBoth", amount = Inches("1") });
+        var view = await Wish(caller, job, new { wish = "raiseBoth", amount = Inches("1") });
         Assert.Equal(
             "1",
             view["document"]!["job"]!["target"]!["leastFrontLift"]!["typed"]!.GetValue<string>()
@@ -106,7 +106,7 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
     )
     {
         var (caller, job) = await Measured();
-        var refused = await Wish(caller, job, new { kind }, expected: 422);
+        var refused = await Wish(caller, job, new { wish = kind }, expected: 422);
         Assert.Equal(field, refused["field"]!.GetValue<string>());
         Assert.Contains(says, refused["detail"]!.GetValue<string>(), StringComparison.Ordinal);
     }
@@ -119,12 +119,12 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         {
             commandId = Guid.CreateVersion7(),
             version = 1u,
-            kind = "noLean",
+            wish = "noLean",
             amount = (object?)null,
             roof = (object?)null,
             tyre = (string?)null,
         };
-        var stale = await caller.Post($"{job.Path}/wishes", body, expected: 409);
+        var stale = await caller.Do(job.Path, "makeWish", body, expected: 409);
         Assert.Equal("version", stale["field"]!.GetValue<string>());
     }
 
@@ -153,8 +153,10 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(steps.OrderDescending(), steps);
         // The same numbers come out when it is planned by hand.
         var plan = Guid.CreateVersion7();
-        var view = await caller.Put(
-            $"{job.Path}/plans/{plan}",
+        var view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (plan),
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -263,27 +265,6 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
                 $"select trials::text from job_evidence where id = '{job.Job}'"
             )
         );
-    }
-
-    [Fact]
-    public async Task What_jobs_of_an_older_version_proved_is_worked_out_when_the_server_starts()
-    {
-        var (caller, job) = await Measured();
-        await job.Begin(await job.PlaceInFront("T-100"));
-        await job.BeginRound();
-        await job.ReadAll("22 1/2", "22 1/2", "22 1/2", "22 1/2", "42 3/16", "42 3/16");
-        // As a database is that had no place for it yet.
-        await server.Ask<int>($"delete from job_evidence where id = '{job.Job}' returning 1");
-        Assert.DoesNotContain(await Trials(caller), t => IsOf(t, job));
-        await using var later = server.Beside();
-        var again = await later.SignIn();
-        Assert.Contains(await Trials(again), t => IsOf(t, job) && t["trial"] is not null);
-
-        static bool IsOf(JsonNode trial, TestJob job) =>
-            trial["jobId"]!.GetValue<Guid>() == job.Job;
-
-        static async Task<JsonNode[]> Trials(Caller of) =>
-            [.. (await of.Get("/api/evidence"))["trials"]!.AsArray().Select(t => t!)];
     }
 
     [Fact]

@@ -74,9 +74,10 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_hold_point_stops_the_steps_behind_it_until_it_is_confirmed_or_overridden_in_writing()
     {
         var (caller, job, _) = await Begun();
-        await caller.Post($"{job.Path}/steps", Step("vehicle/raise"));
-        var refused = await caller.Post(
-            $"{job.Path}/steps",
+        await caller.Do(job.Path, "doStep", Step("vehicle/raise"));
+        var refused = await caller.Do(
+            job.Path,
+            "doStep",
             Step("vehicle/wheels-off"),
             expected: 409
         );
@@ -85,12 +86,13 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
             refused["detail"]!.GetValue<string>(),
             StringComparison.Ordinal
         );
-        await caller.Post($"{job.Path}/steps", Step("vehicle/supported"));
-        var view = await caller.Post($"{job.Path}/steps", Step("vehicle/wheels-off"));
+        await caller.Do(job.Path, "doStep", Step("vehicle/supported"));
+        var view = await caller.Do(job.Path, "doStep", Step("vehicle/wheels-off"));
         Assert.Equal("hanging", view["document"]!["supports"]![0]!["position"]!.GetValue<string>());
         Assert.Equal(2, view["document"]!["offLines"]!.AsArray().Count);
-        view = await caller.Post(
-            $"{job.Path}/steps",
+        view = await caller.Do(
+            job.Path,
+            "doStep",
             Step("LF/strut-out", "second fitter holds the upright")
         );
         Assert.Contains(
@@ -104,9 +106,9 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     public async Task What_came_off_stays_open_until_it_has_a_fate_and_is_closed_once()
     {
         var (caller, job, _) = await Begun();
-        await caller.Post($"{job.Path}/steps", Step("vehicle/raise"));
-        await caller.Post($"{job.Path}/steps", Step("vehicle/supported"));
-        var view = await caller.Post($"{job.Path}/steps", Step("vehicle/wheels-off"));
+        await caller.Do(job.Path, "doStep", Step("vehicle/raise"));
+        await caller.Do(job.Path, "doStep", Step("vehicle/supported"));
+        var view = await caller.Do(job.Path, "doStep", Step("vehicle/wheels-off"));
         Assert.Contains(
             view["progress"]!["openLines"]!.AsArray(),
             l => l!.GetValue<string>() == "Wheel LF and its nuts: off, not back"
@@ -116,8 +118,10 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
             .First(o =>
                 o!["what"]!.GetValue<string>().StartsWith("Wheel LF", StringComparison.Ordinal)
             )!["id"]!.GetValue<Guid>();
-        view = await caller.Post(
-            $"{job.Path}/off-lines/{line}/close",
+        view = await caller.Do(
+            job.Path,
+            "closeOffLine",
+            (line),
             new
             {
                 commandId = Guid.NewGuid(),
@@ -129,8 +133,10 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
             view["progress"]!["openLines"]!.AsArray(),
             l => l!.GetValue<string>().StartsWith("Wheel LF and", StringComparison.Ordinal)
         );
-        await caller.Post(
-            $"{job.Path}/off-lines/{line}/close",
+        await caller.Do(
+            job.Path,
+            "closeOffLine",
+            (line),
             new
             {
                 commandId = Guid.NewGuid(),
@@ -146,15 +152,17 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job, view) = await Begun();
         var foot = Joint(view, "LF strut foot to lower arm");
-        await caller.Post(
-            $"{job.Path}/torque-entries",
+        await caller.Do(
+            job.Path,
+            "tightenJoint",
             Torque(foot, "final", "onWheels", "101"),
             expected: 409
         );
-        await caller.Post($"{job.Path}/torque-entries", Torque(foot, "hand", "hanging"));
-        await caller.Post($"{job.Path}/torque-entries", Torque(foot, "snug", "hanging"));
-        var refused = await caller.Post(
-            $"{job.Path}/torque-entries",
+        await caller.Do(job.Path, "tightenJoint", Torque(foot, "hand", "hanging"));
+        await caller.Do(job.Path, "tightenJoint", Torque(foot, "snug", "hanging"));
+        var refused = await caller.Do(
+            job.Path,
+            "tightenJoint",
             Torque(foot, "final", "hanging", "101"),
             expected: 409
         );
@@ -163,10 +171,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
             refused["detail"]!.GetValue<string>(),
             StringComparison.Ordinal
         );
-        view = await caller.Post(
-            $"{job.Path}/torque-entries",
-            Torque(foot, "final", "onWheels", "101")
-        );
+        view = await caller.Do(job.Path, "tightenJoint", Torque(foot, "final", "onWheels", "101"));
         Assert.Equal("no spec with its source", Open(view, foot));
         view = await Spec(caller, job, foot, view, "101");
         Assert.Null(Open(view, foot));
@@ -178,17 +183,11 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
         var (caller, job, view) = await Begun();
         var link = Joint(view, "RF sway-bar link to arm");
         view = await Spec(caller, job, link, view, "62");
-        await caller.Post($"{job.Path}/torque-entries", Torque(link, "hand", "hanging"));
-        await caller.Post($"{job.Path}/torque-entries", Torque(link, "snug", "hanging"));
-        view = await caller.Post(
-            $"{job.Path}/torque-entries",
-            Torque(link, "final", "hanging", "55")
-        );
+        await caller.Do(job.Path, "tightenJoint", Torque(link, "hand", "hanging"));
+        await caller.Do(job.Path, "tightenJoint", Torque(link, "snug", "hanging"));
+        view = await caller.Do(job.Path, "tightenJoint", Torque(link, "final", "hanging", "55"));
         Assert.Equal("stopped short of the spec", Open(view, link));
-        view = await caller.Post(
-            $"{job.Path}/torque-entries",
-            Torque(link, "final", "hanging", "62")
-        );
+        view = await caller.Do(job.Path, "tightenJoint", Torque(link, "final", "hanging", "62"));
         Assert.Null(Open(view, link));
         Assert.Equal(
             4L,
@@ -203,8 +202,10 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job, view) = await Begun();
         var link = Joint(view, "RF sway-bar link to arm");
-        var refused = await caller.Put(
-            $"{job.Path}/joints/{link["id"]}/spec",
+        var refused = await caller.Do(
+            job.Path,
+            "setSpec",
+            (link["id"]),
             SpecBody(link, view, "62", ""),
             expected: 422
         );
@@ -217,11 +218,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
         JsonNode joint,
         JsonNode view,
         string torque
-    ) =>
-        caller.Put(
-            $"{job.Path}/joints/{joint["id"]}/spec",
-            SpecBody(joint, view, torque, "sheet 7")
-        );
+    ) => caller.Do(job.Path, "setSpec", (joint["id"]), SpecBody(joint, view, torque, "sheet 7"));
 
     private static object SpecBody(JsonNode joint, JsonNode view, string torque, string source) =>
         new

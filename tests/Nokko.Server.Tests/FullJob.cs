@@ -10,13 +10,13 @@ internal static class FullJob
         var person = file["people"]![0]!["id"]!.GetValue<string>();
         var part = file["plans"]![0]!["stacks"]![0]!["parts"]![0]!["id"]!.GetValue<string>();
         var reading = file["readings"]![0]!;
-        file["vehicle"]!["front"]!["dimensions"] = new JsonObject
+        file["stages"]![0]!["front"]!["dimensions"] = new JsonObject
         {
             ["strutExtended"] = Mm(572.25),
             ["armLength"] = Mm(391),
             ["bumpStopGap"] = Mm(0.1 + 0.2),
         };
-        file["vehicle"]!["rear"]!["points"] = new JsonArray(
+        file["stages"]![0]!["rear"]!["points"] = new JsonArray(
             new JsonObject
             {
                 ["name"] = "fixed eye",

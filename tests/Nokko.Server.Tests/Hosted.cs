@@ -100,6 +100,106 @@ public sealed class Caller(HttpClient http)
     public Task<JsonNode> Put(string path, object body, int expected = 200) =>
         Send(HttpMethod.Put, path, body, expected);
 
+    /// <summary>Sends one command on a job, and answers with the job as it is then, or with why it was refused.</summary>
+    public Task<JsonNode> Do(string job, string kind, object body, int expected = 200) =>
+        Do(job, kind, null, body, expected);
+
+    public async Task<JsonNode> Do(
+        string job,
+        string kind,
+        object? id,
+        object body,
+        int expected = 200
+    )
+    {
+        var (status, answer) = await TryDo(job, kind, id, body);
+        Assert.True(status == expected, $"{kind} answered {status}: {answer}");
+        return answer;
+    }
+
+    public Task<(int Status, JsonNode Answer)> TryDo(string job, string kind, object body) =>
+        TryDo(job, kind, null, body);
+
+    public async Task<(int Status, JsonNode Answer)> TryDo(
+        string job,
+        string kind,
+        object? id,
+        object body
+    )
+    {
+        var outcome = (await Commands(job, Command(kind, body, id)))["outcomes"]![0]!;
+        return outcome["status"]!.GetValue<string>() == "refused"
+            ? Refused(outcome)
+            : (200, await Get(job));
+    }
+
+    /// <summary>Sends commands on a job through the one door.</summary>
+    public Task<JsonNode> Commands(string job, params JsonNode?[] commands) =>
+        Post($"{job}/commands", new JsonArray([.. commands.Select(c => c?.DeepClone())]));
+
+    /// <summary>A command of a kind as it goes over the wire.</summary>
+    public static JsonObject Command(string kind, object body, object? id = null)
+    {
+        var command = JsonSerializer.SerializeToNode(body, JsonSerializerOptions.Web)!.AsObject();
+        command["kind"] = kind;
+        command["commandId"] ??= Guid.CreateVersion7();
+        if (id is not null)
+        {
+            command["id"] = id.ToString();
+        }
+        return command;
+    }
+
+    /// <summary>Sends one command on the shop; opening a job answers with the job.</summary>
+    public async Task<JsonNode> Shop(string kind, object body, int expected = 200)
+    {
+        var (status, answer) = await TryShop(kind, body);
+        Assert.True(status == expected, $"{kind} answered {status}: {answer}");
+        return answer;
+    }
+
+    public async Task<(int Status, JsonNode Answer)> TryShop(string kind, object body)
+    {
+        var command = Command(kind, body);
+        var outcome = (await Post("/api/commands", new JsonArray(command)))["outcomes"]![0]!;
+        return outcome["status"]!.GetValue<string>() == "refused" ? Refused(outcome)
+            : kind == "takeIn" ? (200, await Get($"/api/jobs/{command["jobId"]}"))
+            : (200, outcome);
+    }
+
+    /// <summary>Keeps a part, and answers with it as it lies on the shelf.</summary>
+    public async Task<JsonNode> Part(object id, object body, int expected = 200)
+    {
+        var command = Command("savePart", body, id);
+        var answer = await Shop("savePart", command, expected);
+        return expected == 200
+            ? (await Get("/api/parts"))
+                .AsArray()
+                .First(p => p!["part"]!["id"]!.GetValue<string>() == $"{id}")!
+            : answer;
+    }
+
+    private static (int, JsonNode) Refused(JsonNode outcome)
+    {
+        var refusal = outcome["refusal"]!;
+        return (
+            refusal["kind"]!.GetValue<string>() switch
+            {
+                "badValue" => 422,
+                "gone" => 404,
+                _ => 409,
+            },
+            new JsonObject
+            {
+                ["detail"] = refusal["message"]!.DeepClone(),
+                ["field"] = refusal["field"]!.DeepClone(),
+                ["choices"] = refusal["choices"]!.DeepClone(),
+                ["theirs"] = refusal["theirs"]?.DeepClone(),
+                ["by"] = outcome["by"]?.DeepClone(),
+            }
+        );
+    }
+
     private static JsonNode Parse(string text) => JsonNode.Parse(text)!;
 }
 
@@ -117,8 +217,8 @@ public sealed class TestJob(Caller caller)
     public async Task<JsonNode> TakeIn(object? sizes = null)
     {
         // A platform of its own: nothing is proved of it yet.
-        await caller.Post("/api/platforms", new { id = Platform, name = $"Drover {Platform}" });
-        return await caller.Post("/api/jobs", TakeInBody(Platform.ToString(), sizes));
+        await caller.Shop("savePlatform", new { id = Platform, name = $"Drover {Platform}" });
+        return await caller.Shop("takeIn", TakeInBody(Platform.ToString(), sizes));
     }
 
     public object TakeInBody(string platform, object? sizes = null, string plate = "TT 1") =>
@@ -138,7 +238,7 @@ public sealed class TestJob(Caller caller)
             vin = (string?)null,
             engine = (string?)null,
             drive = (string?)null,
-            kind = "pickup",
+            sort = "pickup",
             bodyKind = "bodyOnFrame",
             front = "coilOverArm",
             rear = "leafOverslung",
@@ -216,8 +316,9 @@ public sealed class TestJob(Caller caller)
     public Task<JsonNode> Begin(object conditions, int expected = 200)
     {
         Round = Guid.CreateVersion7();
-        return caller.Post(
-            $"{Path}/walk-rounds",
+        return caller.Do(
+            Path,
+            "beginWalkRound",
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -264,7 +365,7 @@ public sealed class TestJob(Caller caller)
         };
 
     public Task<JsonNode> Read(string station, string typed) =>
-        caller.Post($"{Path}/readings", Reading(station, typed));
+        caller.Do(Path, "storeReading", Reading(station, typed));
 
     public async Task ReadAll(string lf, string rf, string lr, string rr, string lm, string rm)
     {
@@ -292,8 +393,10 @@ public sealed class TestJob(Caller caller)
             "id"
         ]!.GetValue<Guid>();
         Plan = Guid.CreateVersion7();
-        return await caller.Put(
-            $"{Path}/plans/{Plan}",
+        return await caller.Do(
+            Path,
+            "savePlan",
+            (Plan),
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -312,8 +415,10 @@ public sealed class TestJob(Caller caller)
     public async Task<JsonNode> Begin(JsonNode view, string? reason = null, int expected = 200)
     {
         var next = Guid.CreateVersion7();
-        var answer = await caller.Post(
-            $"{Path}/plans/{Plan}/begin",
+        var answer = await caller.Do(
+            Path,
+            "beginFitting",
+            (Plan),
             new
             {
                 commandId = Guid.CreateVersion7(),

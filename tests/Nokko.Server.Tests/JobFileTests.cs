@@ -25,11 +25,11 @@ public class JobFileTests(Hosted first, OtherHosted second)
         var demo = (await here.Get("/api/yard"))["jobs"]!
             .AsArray()
             .Where(j => Plate(j!) != "TT 1")
-            .OrderBy(j => j!["job"]!["id"]!.GetValue<string>(), StringComparer.Ordinal)
+            .OrderBy(j => j!["jobId"]!.GetValue<string>(), StringComparer.Ordinal)
             .DistinctBy(j => Plate(j!));
         foreach (var job in demo)
         {
-            var path = $"/api/jobs/{job!["job"]!["id"]}/file";
+            var path = $"/api/jobs/{job!["jobId"]}/file";
             var exported = await here.Http.GetStringAsync(
                 path,
                 TestContext.Current.CancellationToken
@@ -48,8 +48,8 @@ public class JobFileTests(Hosted first, OtherHosted second)
     public async Task Every_kind_of_row_that_the_format_has_survives_the_database()
     {
         var here = await first.SignIn();
-        var id = (await here.Get("/api/yard?find=SV%20204"))["jobs"]![0]!["job"]![
-            "id"
+        var id = (await here.Get("/api/yard?find=SV%20204"))["jobs"]![0]![
+            "jobId"
         ]!.GetValue<string>();
         var file = JsonNode
             .Parse(
@@ -100,8 +100,8 @@ public class JobFileTests(Hosted first, OtherHosted second)
     public async Task A_job_that_is_here_is_asked_about_and_a_copy_gets_new_keys()
     {
         var here = await first.SignIn();
-        var id = (await here.Get("/api/yard?find=SV%20204"))["jobs"]![0]!["job"]![
-            "id"
+        var id = (await here.Get("/api/yard?find=SV%20204"))["jobs"]![0]![
+            "jobId"
         ]!.GetValue<string>();
         var exported = await here.Http.GetByteArrayAsync(
             $"/api/jobs/{id}/file",
@@ -135,11 +135,26 @@ public class JobFileTests(Hosted first, OtherHosted second)
         using var photo = new ByteArrayContent(Pixel);
         photo.Headers.ContentType = new MediaTypeHeaderValue("image/png");
         var added = await here.Http.PostAsync(
-            $"{job.Path}/photographs?commandId={Guid.NewGuid()}&id={Guid.CreateVersion7()}&caption=nose",
+            "/api/files",
             photo,
             TestContext.Current.CancellationToken
         );
         Assert.Equal(200, (int)added.StatusCode);
+        var kept = JsonNode.Parse(
+            await added.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
+        )!;
+        await here.Do(
+            job.Path,
+            "addPhotograph",
+            Guid.CreateVersion7(),
+            new
+            {
+                sha256 = kept["sha256"]!.GetValue<string>(),
+                mediaType = kept["mediaType"]!.GetValue<string>(),
+                of = (string?)null,
+                caption = "nose",
+            }
+        );
         var zip = await here.Http.GetByteArrayAsync(
             $"{job.Path}/file",
             TestContext.Current.CancellationToken
@@ -173,7 +188,7 @@ public class JobFileTests(Hosted first, OtherHosted second)
             (int)
                 (
                     await here.Http.PostAsync(
-                        $"{job.Path}/photographs?commandId={Guid.NewGuid()}&id={Guid.NewGuid()}",
+                        "/api/files",
                         text,
                         TestContext.Current.CancellationToken
                     )
@@ -215,8 +230,8 @@ public class JobFileTests(Hosted first, OtherHosted second)
     public async Task A_broken_file_names_the_place()
     {
         var here = await first.SignIn();
-        var id = (await here.Get("/api/yard?find=NF%2077"))["jobs"]![0]!["job"]![
-            "id"
+        var id = (await here.Get("/api/yard?find=NF%2077"))["jobs"]![0]![
+            "jobId"
         ]!.GetValue<string>();
         var file = JsonNode.Parse(
             await here.Http.GetStringAsync(
@@ -236,7 +251,8 @@ public class JobFileTests(Hosted first, OtherHosted second)
         );
     }
 
-    private static string Plate(JsonNode job) => job["vehicle"]!["plate"]!.GetValue<string>();
+    private static string Plate(JsonNode job) =>
+        job["facts"]!["vehicle"]!["plate"]!.GetValue<string>();
 
     private static async Task<(int Status, JsonNode Answer)> Bring(
         Caller caller,

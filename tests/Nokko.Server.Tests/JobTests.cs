@@ -61,8 +61,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
         var begun = await job.Begin(await job.PlaceInFront("T-100"));
         var frozen = begun["document"]!["frozenPredictions"]![0]!.ToJsonString();
-        var changed = await caller.Put(
-            $"{job.Path}/vehicle",
+        var changed = await caller.Do(
+            job.Path,
+            "setSizes",
             new
             {
                 commandId = Guid.NewGuid(),
@@ -103,13 +104,13 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         await job.TakeIn();
         await job.BeginRound();
         var body = job.Reading("LF", "20 1/2");
-        await caller.Post($"{job.Path}/readings", body);
-        var again = await caller.Post($"{job.Path}/readings", body);
+        await caller.Do(job.Path, "storeReading", body);
+        var again = await caller.Do(job.Path, "storeReading", body);
         Assert.Single(again["document"]!["readings"]!.AsArray());
         // Many at once, as a phone would after a tunnel.
         var burst = job.Reading("RF", "20 1/2");
         await Task.WhenAll(
-            Enumerable.Range(0, 8).Select(_ => caller.Post($"{job.Path}/readings", burst))
+            Enumerable.Range(0, 8).Select(_ => caller.Do(job.Path, "storeReading", burst))
         );
         Assert.Equal(2, (await caller.Get(job.Path))["document"]!["readings"]!.AsArray().Count);
     }
@@ -125,7 +126,7 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         await Task.WhenAll(
             stations.SelectMany(s =>
                 new[] { brenna, odd }.Select(who =>
-                    who.Post($"{job.Path}/readings", job.Reading(s, s[1] == 'M' ? "41" : "20 1/2"))
+                    who.Do(job.Path, "storeReading", job.Reading(s, s[1] == 'M' ? "41" : "20 1/2"))
                 )
             )
         );
@@ -144,14 +145,15 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         var first = (await job.Read("LF", "20 1/2"))["document"]!["readings"]![0]![
             "id"
         ]!.GetValue<Guid>();
-        var (status, answer) = await caller.Try(
-            HttpMethod.Post,
-            $"{job.Path}/readings",
+        var (status, answer) = await caller.TryDo(
+            job.Path,
+            "storeReading",
             job.Reading("LF", "20 3/4", supersedes: first)
         );
         Assert.Equal((422, "reason"), (status, answer["field"]!.GetValue<string>()));
-        var view = await caller.Post(
-            $"{job.Path}/readings",
+        var view = await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("LF", "20 3/4", supersedes: first, reason: "tape was hooked on the liner")
         );
         Assert.Equal(2, view["document"]!["readings"]!.AsArray().Count);
@@ -164,7 +166,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         );
         Assert.Equal(
             2L,
-            await server.Ask<long>($"select count(*) from readings where job_id = '{job.Job}'")
+            await server.Ask<long>(
+                $"select count(*) from readings where vehicle_id = '{job.Vehicle}'"
+            )
         );
     }
 
@@ -175,8 +179,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         var job = new TestJob(caller);
         var view = await job.TakeIn();
         var version = view["versions"]![job.Vehicle.ToString()]!.GetValue<uint>();
-        await caller.Put(
-            $"{job.Path}/vehicle",
+        await caller.Do(
+            job.Path,
+            "setSizes",
             new
             {
                 commandId = Guid.NewGuid(),
@@ -184,8 +189,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
                 sizes = TestJob.Sizes("3300"),
             }
         );
-        var stale = await caller.Put(
-            $"{job.Path}/vehicle",
+        var stale = await caller.Do(
+            job.Path,
+            "setSizes",
             new
             {
                 commandId = Guid.NewGuid(),
@@ -207,8 +213,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         var caller = await server.SignIn();
         var job = new TestJob(caller);
         var view = await job.TakeIn();
-        await caller.Put(
-            $"{job.Path}/vehicle",
+        await caller.Do(
+            job.Path,
+            "setSizes",
             new
             {
                 commandId = Guid.NewGuid(),
@@ -223,7 +230,7 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         );
         Assert.All(history, h => Assert.Equal("Brenna Tarn", h!["person"]!.GetValue<string>()));
         var replaced = await server.Ask<string>(
-            $"select replaced::text from commands where job_id = '{job.Job}' and kind = 'vehicle''s sizes changed'"
+            $"select changes::text from commands where job_id = '{job.Job}' and kind = 'vehicle''s sizes changed'"
         );
         Assert.Contains("\"estimated\"", replaced, StringComparison.Ordinal);
     }
@@ -235,8 +242,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         var job = new TestJob(caller);
         var view = await job.TakeIn();
         var follow = Guid.CreateVersion7();
-        await caller.Post(
-            $"{job.Path}/hand-over",
+        await caller.Do(
+            job.Path,
+            "handOver",
             new
             {
                 commandId = Guid.NewGuid(),
@@ -264,10 +272,12 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         );
         var mine = (await caller.Get("/api/yard?find=TT%201"))["jobs"]!
             .AsArray()
-            .First(j => j!["job"]!["id"]!.GetValue<Guid>() == job.Job)!;
-        Assert.Equal("Alignment", mine["followUps"]![0]!["what"]!.GetValue<string>());
-        var done = await caller.Post(
-            $"{job.Path}/follow-ups/{follow}/done",
+            .First(j => j!["jobId"]!.GetValue<Guid>() == job.Job)!;
+        Assert.Equal("Alignment", mine["facts"]!["followUps"]![0]!["what"]!.GetValue<string>());
+        var done = await caller.Do(
+            job.Path,
+            "finishFollowUp",
+            (follow),
             new { commandId = Guid.NewGuid(), note = (string?)null }
         );
         Assert.NotNull(done["document"]!["followUps"]![0]!["doneAt"]);

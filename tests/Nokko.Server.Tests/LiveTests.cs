@@ -17,7 +17,7 @@ public sealed class LiveTests(Hosted server) : IClassFixture<Hosted>
         await using var events = await Listen(listener, $"{job.Path}/live");
         Assert.Equal("again", (await events.Next())["kind"]!.GetValue<string>());
         var command = Guid.CreateVersion7();
-        await caller.Post($"{job.Path}/readings", job.Reading("LF", "20 1/2", command: command));
+        await caller.Do(job.Path, "storeReading", job.Reading("LF", "20 1/2", command: command));
         var heard = await events.Next("stored");
         Assert.Equal(command, heard["command"]!.GetValue<Guid>());
     }

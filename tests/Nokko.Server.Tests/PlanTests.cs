@@ -117,12 +117,14 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
             name = "Plan A",
             stacks = Array.Empty<object>(),
         };
-        await caller.Put($"{job.Path}/plans/{job.Plan}", body, expected: 409);
+        await caller.Do(job.Path, "savePlan", (job.Plan), body, expected: 409);
 
         var (other, fresh) = await Measured();
         var empty = Guid.CreateVersion7();
-        var view = await other.Put(
-            $"{fresh.Path}/plans/{empty}",
+        var view = await other.Do(
+            fresh.Path,
+            "savePlan",
+            (empty),
             new
             {
                 commandId = Guid.NewGuid(),
@@ -132,8 +134,10 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
                 stacks = Array.Empty<object>(),
             }
         );
-        var refused = await other.Post(
-            $"{fresh.Path}/plans/{empty}/begin",
+        var refused = await other.Do(
+            fresh.Path,
+            "beginFitting",
+            (empty),
             new
             {
                 commandId = Guid.NewGuid(),
@@ -170,9 +174,7 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         var answers = await Task.WhenAll(
             Enumerable
                 .Range(0, 4)
-                .Select(_ =>
-                    caller.Try(HttpMethod.Post, $"{job.Path}/plans/{job.Plan}/begin", Begin())
-                )
+                .Select(_ => caller.TryDo(job.Path, "beginFitting", (job.Plan), Begin()))
         );
         Assert.Single(answers, a => a.Status == 200);
         Assert.All(answers, a => Assert.True(a.Status is 200 or 409, $"{a.Status}"));
@@ -205,12 +207,16 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         object Of(Guid p) => new { id = Guid.NewGuid(), partId = p };
         var (a, b) = (Guid.CreateVersion7(), Guid.CreateVersion7());
         var view = await caller.Get(job.Path);
-        view = await caller.Put(
-            $"{job.Path}/plans/{a}",
+        view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (a),
             Saved(view, "Plan A", [Of(part), Of(part)])
         );
-        view = await caller.Put(
-            $"{job.Path}/plans/{b}",
+        view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (b),
             Saved(view, "Plan B", [Of(thick), Of(thick)])
         );
         JsonNode Plan(Guid id) =>
@@ -219,22 +225,25 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         Assert.False(Plan(b)["chosen"]!.GetValue<bool>());
         Assert.Equal(2, view["results"]!["predictions"]!.AsArray().Count);
 
-        view = await caller.Post($"{job.Path}/plans/{b}/choose", Version(view, b));
+        view = await caller.Do(job.Path, "choosePlan", (b), Version(view, b));
         Assert.False(Plan(a)["chosen"]!.GetValue<bool>());
         Assert.True(Plan(b)["chosen"]!.GetValue<bool>());
 
-        view = await caller.Post($"{job.Path}/plans/{a}/drop", Version(view, a));
+        view = await caller.Do(job.Path, "dropPlan", (a), Version(view, a));
         Assert.Single(view["document"]!["plans"]!.AsArray());
-        await caller.Post(
-            $"{job.Path}/plans/{a}/choose",
+        await caller.Do(
+            job.Path,
+            "choosePlan",
+            (a),
             new { commandId = Guid.CreateVersion7(), version = 1 },
-            409
+            404
         );
         // A plan that was dropped comes back by undo, as every change of the last hour.
         var history = (await caller.Get($"{job.Path}/history")).AsArray();
-        view = await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = history[0]!["id"]!.GetValue<Guid>() }
+        view = await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = history[0]!["id"]!.GetValue<Guid>() }
         );
         Assert.Equal("Plan A", Plan(a)["name"]!.GetValue<string>());
     }
@@ -257,14 +266,18 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
                 },
             };
         var id = Guid.CreateVersion7();
-        var refused = await caller.Put(
-            $"{job.Path}/plans/{id}",
+        var refused = await caller.Do(
+            job.Path,
+            "savePlan",
+            (id),
             Saved(view, "Plan A", [Raise("a bit"), Raise("12")]),
             422
         );
         Assert.Equal("raise", refused["field"]!.GetValue<string>());
-        view = await caller.Put(
-            $"{job.Path}/plans/{id}",
+        view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (id),
             Saved(view, "Plan A", [Raise("12"), Raise("12")])
         );
         var prediction = view["results"]!["predictions"]![0]!;
@@ -295,9 +308,9 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
                     },
                 },
             };
-        var bad = await caller.Put($"{job.Path}/loads", Body(view, "heavy"), 422);
+        var bad = await caller.Do(job.Path, "setLoads", Body(view, "heavy"), 422);
         Assert.Equal("loads[0].mass", bad["field"]!.GetValue<string>());
-        view = await caller.Put($"{job.Path}/loads", Body(view, "110"));
+        view = await caller.Do(job.Path, "setLoads", Body(view, "110"));
         var loaded = view["results"]!["predictions"]![0]!["loaded"]!;
         Assert.Equal("boat on the bar", loaded["loads"]![0]!.GetValue<string>());
         Assert.True(loaded["rearRise"]!["value"]!.GetValue<double>() < -5);
@@ -319,18 +332,22 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         object Of() => new { id = Guid.NewGuid(), partId = part };
         var id = Guid.CreateVersion7();
         var seen = await caller.Get(job.Path);
-        seen = await caller.Put($"{job.Path}/plans/{id}", Saved(seen, "Plan A", [Of(), Of()]));
-        await caller.Put($"{job.Path}/plans/{id}", Saved(seen, "Soft", [Of(), Of()], id));
-        var stale = await caller.Put(
-            $"{job.Path}/plans/{id}",
+        seen = await caller.Do(job.Path, "savePlan", (id), Saved(seen, "Plan A", [Of(), Of()]));
+        await caller.Do(job.Path, "savePlan", (id), Saved(seen, "Soft", [Of(), Of()], id));
+        var stale = await caller.Do(
+            job.Path,
+            "savePlan",
+            (id),
             Saved(seen, "Hard", [Of(), Of()], id),
             409
         );
         Assert.Equal("Soft", stale["theirs"]!["name"]!.GetValue<string>());
-        await caller.Post($"{job.Path}/plans/{id}/drop", Version(seen, id), 409);
+        await caller.Do(job.Path, "dropPlan", (id), Version(seen, id), 409);
         var now = await caller.Get(job.Path);
-        var nameless = await caller.Put(
-            $"{job.Path}/plans/{id}",
+        var nameless = await caller.Do(
+            job.Path,
+            "savePlan",
+            (id),
             Saved(now, "  ", [Of(), Of()], id),
             422
         );
@@ -348,8 +365,10 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         {
             ids.Add(await PartId(caller, number));
         }
-        view = await caller.Put(
-            $"{job.Path}/plans/{Guid.CreateVersion7()}",
+        view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (Guid.CreateVersion7()),
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -382,12 +401,16 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         object Of(Guid p) => new { id = Guid.NewGuid(), partId = p };
         var (a, b) = (Guid.CreateVersion7(), Guid.CreateVersion7());
         var view = await caller.Get(job.Path);
-        view = await caller.Put(
-            $"{job.Path}/plans/{a}",
+        view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (a),
             Saved(view, "Plan A", [Of(thin), Of(thin)])
         );
-        view = await caller.Put(
-            $"{job.Path}/plans/{b}",
+        view = await caller.Do(
+            job.Path,
+            "savePlan",
+            (b),
             Saved(view, "Plan B", [Of(thick), Of(thick)])
         );
         var promised = view["results"]!["predictions"]!
@@ -395,8 +418,10 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
             .Single(p => p!["planId"]!.GetValue<Guid>() == b)!["frontRise"]![
             "value"
         ]!.GetValue<double>();
-        view = await caller.Post(
-            $"{job.Path}/plans/{b}/begin",
+        view = await caller.Do(
+            job.Path,
+            "beginFitting",
+            (b),
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -412,8 +437,10 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(promised, frozen["prediction"]!["frontRise"]!["value"]!.GetValue<double>(), 9);
         Assert.NotEmpty(frozen["prediction"]!["corners"]!.AsArray());
         // The other one starts from a stage that is gone by: it can neither be begun nor chosen now.
-        var late = await caller.Post(
-            $"{job.Path}/plans/{a}/begin",
+        var late = await caller.Do(
+            job.Path,
+            "beginFitting",
+            (a),
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -426,7 +453,7 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
             409
         );
         Assert.Equal("plan", late["field"]!.GetValue<string>());
-        await caller.Post($"{job.Path}/plans/{a}/choose", Version(view, a), 409);
+        await caller.Do(job.Path, "choosePlan", (a), Version(view, a), 409);
     }
 
     [Theory]
@@ -444,8 +471,9 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Measured();
         var view = await caller.Get(job.Path);
-        var answer = await caller.Put(
-            $"{job.Path}/loads",
+        var answer = await caller.Do(
+            job.Path,
+            "setLoads",
             new
             {
                 commandId = Guid.CreateVersion7(),

@@ -11,30 +11,36 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_height_is_refused_at_its_field()
     {
         var (caller, job) = await Begun();
-        await Refused(caller, job, "readings", Height(job, new { station = "roof" }), "station");
-        await Refused(caller, job, "readings", Height(job, new { typed = "20 1/3" }), "typed");
         await Refused(
             caller,
             job,
-            "readings",
+            "storeReading",
+            Height(job, new { station = "roof" }),
+            "station"
+        );
+        await Refused(caller, job, "storeReading", Height(job, new { typed = "20 1/3" }), "typed");
+        await Refused(
+            caller,
+            job,
+            "storeReading",
             Height(job, new { walkRoundId = Guid.NewGuid() }),
             "walkRoundId",
             404
         );
-        await Refused(caller, job, "readings", Height(job, new { from = "own" }), "ownMark");
+        await Refused(caller, job, "storeReading", Height(job, new { from = "own" }), "ownMark");
         await Refused(
             caller,
             job,
-            "readings",
+            "storeReading",
             Height(job, new { supersedes = Guid.NewGuid(), reason = "slip" }),
             "supersedes"
         );
         var first = Guid.CreateVersion7();
-        await caller.Post($"{job.Path}/readings", Height(job, new { id = first }));
+        await caller.Do(job.Path, "storeReading", Height(job, new { id = first }));
         await Refused(
             caller,
             job,
-            "readings",
+            "storeReading",
             Height(job, new { supersedes = first, reason = "  " }),
             "reason",
             stored: 1
@@ -45,23 +51,30 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_measure_is_refused_at_its_field()
     {
         var (caller, job) = await Begun();
-        await Refused(caller, job, "measures", Measure(job, "mood", "LF", "3"), "measure");
-        await Refused(caller, job, "measures", Measure(job, "caster", "front", "3"), "place");
-        await Refused(caller, job, "measures", Measure(job, "caster", "LF", "three"), "typed");
-        await Refused(caller, job, "measures", Measure(job, "camberSquare", "LF", "1/8"), "over");
-        await Refused(caller, job, "measures", Measure(job, "ride", "vehicle", "   "), "typed");
-        await Refused(caller, job, "measures", Measure(job, "hubHeight", "LF", "-3"), "typed");
+        await Refused(caller, job, "storeMeasure", Measure(job, "mood", "LF", "3"), "measure");
+        await Refused(caller, job, "storeMeasure", Measure(job, "caster", "front", "3"), "place");
+        await Refused(caller, job, "storeMeasure", Measure(job, "caster", "LF", "three"), "typed");
+        await Refused(
+            caller,
+            job,
+            "storeMeasure",
+            Measure(job, "camberSquare", "LF", "1/8"),
+            "over"
+        );
+        await Refused(caller, job, "storeMeasure", Measure(job, "ride", "vehicle", "   "), "typed");
+        await Refused(caller, job, "storeMeasure", Measure(job, "hubHeight", "LF", "-3"), "typed");
         // An unusual value is asked about, and taken when the person says that it is right.
         var asked = await Refused(
             caller,
             job,
-            "measures",
+            "storeMeasure",
             Measure(job, "caster", "LF", "45"),
             "typed"
         );
         var key = asked["choices"]![0]!["key"]!.GetValue<string>();
-        var view = await caller.Post(
-            $"{job.Path}/measures",
+        var view = await caller.Do(
+            job.Path,
+            "storeMeasure",
             Measure(job, "caster", "LF", "45", key)
         );
         Assert.Single(view["document"]!["readings"]!.AsArray());
@@ -71,8 +84,9 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_note_is_kept_in_its_own_words()
     {
         var (caller, job) = await Begun();
-        var view = await caller.Post(
-            $"{job.Path}/measures",
+        var view = await caller.Do(
+            job.Path,
+            "storeMeasure",
             Measure(job, "ride", "vehicle", "harsh over the cattle grid")
         );
         var note = Assert.Single(view["document"]!["readings"]!.AsArray())!;
@@ -84,10 +98,10 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
     public async Task Standard_heights_need_a_source_a_height_and_a_station_that_is_there()
     {
         var (caller, job) = await Begun();
-        await Refused(caller, job, "standard", Standard("LF", "21", ""), "source");
-        await Refused(caller, job, "standard", Standard("LF", "", "sheet 4"), "heights");
-        await Refused(caller, job, "standard", Standard("roof", "21", "sheet 4"), "station");
-        await Refused(caller, job, "standard", Standard("LF", "tall", "sheet 4"), "heights.LF");
+        await Refused(caller, job, "noteStandard", Standard("LF", "21", ""), "source");
+        await Refused(caller, job, "noteStandard", Standard("LF", "", "sheet 4"), "heights");
+        await Refused(caller, job, "noteStandard", Standard("roof", "21", "sheet 4"), "station");
+        await Refused(caller, job, "noteStandard", Standard("LF", "tall", "sheet 4"), "heights.LF");
     }
 
     [Fact]
@@ -97,12 +111,13 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
         foreach (var (name, x, field) in new[] { ("", 0.0, "name"), ("tow eye", 1e6, "place") })
         {
             var view = await caller.Get(job.Path);
-            var answer = await caller.Put(
-                $"{job.Path}/stations",
+            var answer = await caller.Do(
+                job.Path,
+                "placeStation",
                 new
                 {
                     commandId = Guid.CreateVersion7(),
-                    version = view["versions"]![job.Vehicle.ToString()]!.GetValue<uint>(),
+                    version = view["versions"]![job.Stage.ToString()]!.GetValue<uint>(),
                     name,
                     xMm = x,
                     yMm = 0,
@@ -121,43 +136,40 @@ public class ReadingRefusalsTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Begun();
         var seen = await caller.Get(job.Path);
-        var version = seen["versions"]![job.Vehicle.ToString()]!.GetValue<uint>();
-        var view = await caller.Put($"{job.Path}/suspension-points", Points(version, "front"));
-        Assert.Single(view["document"]!["vehicle"]!["front"]!["points"]!.AsArray());
-        var stale = await caller.Put(
-            $"{job.Path}/suspension-points",
-            Points(version, "front", "31"),
-            409
-        );
+        var version = seen["versions"]![job.Stage.ToString()]!.GetValue<uint>();
+        var view = await caller.Do(job.Path, "setPoints", Points(version, "front"));
+        Assert.Single(view["document"]!["stages"]![0]!["front"]!["points"]!.AsArray());
+        var stale = await caller.Do(job.Path, "setPoints", Points(version, "front", "31"), 409);
         Assert.Equal("version", stale["field"]!.GetValue<string>());
-        var fresh = view["versions"]![job.Vehicle.ToString()]!.GetValue<uint>();
+        var fresh = view["versions"]![job.Stage.ToString()]!.GetValue<uint>();
         // A live axle on leaves has no such points, and a third axle there is not.
         foreach (var axle in new[] { "rear", "middle" })
         {
-            var wrong = await caller.Put($"{job.Path}/suspension-points", Points(fresh, axle), 422);
+            var wrong = await caller.Do(job.Path, "setPoints", Points(fresh, axle), 422);
             Assert.Equal("axle", wrong["field"]!.GetValue<string>());
         }
         var taped = (await caller.Get($"{job.Path}/history"))
             .AsArray()
             .First(h => h!["kind"]!.GetValue<string>() == "suspension points taped")!;
-        view = await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = taped["id"]!.GetValue<Guid>() }
+        view = await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = taped["id"]!.GetValue<Guid>() }
         );
-        Assert.Empty(view["document"]!["vehicle"]!["front"]!["points"]!.AsArray());
+        Assert.Empty(view["document"]!["stages"]![0]!["front"]!["points"]!.AsArray());
     }
 
     private static async Task<JsonNode> Refused(
         Caller caller,
         TestJob job,
-        string path,
+        string kind,
         object body,
         string field,
         int status = 422,
         int stored = 0
     )
     {
-        var (got, answer) = await caller.Try(HttpMethod.Post, $"{job.Path}/{path}", body);
+        var (got, answer) = await caller.TryDo(job.Path, kind, body);
         Assert.True(status == got, $"{field}: {got} {answer.ToJsonString()}");
         if (status == 422)
         {

@@ -11,8 +11,9 @@ public sealed class ReadingsCsvTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Begun();
         await job.ReadAll("20 1/2", "20 1/2 +", "22 7/8", "581 mm", "41", "41");
-        await caller.Post(
-            $"{job.Path}/measures",
+        await caller.Do(
+            job.Path,
+            "storeMeasure",
             new
             {
                 commandId = Guid.CreateVersion7(),
@@ -98,16 +99,6 @@ public sealed class ReadingsCsvTests(Hosted server) : IClassFixture<Hosted>
         var (caller, job) = await Begun();
         var preview = await Look(caller, job, csv);
         Assert.Contains(why, preview["problem"]!.GetValue<string>(), StringComparison.Ordinal);
-        await caller.Post(
-            $"{job.Path}/readings-csv",
-            new
-            {
-                commandId = Guid.CreateVersion7(),
-                walkRoundId = job.Round,
-                csv,
-            },
-            422
-        );
     }
 
     private async Task<(Caller, TestJob)> Begun()
@@ -122,16 +113,15 @@ public sealed class ReadingsCsvTests(Hosted server) : IClassFixture<Hosted>
     private static Task<JsonNode> Look(Caller caller, TestJob job, string csv) =>
         caller.Post($"{job.Path}/readings-csv/preview", new { walkRoundId = job.Round, csv });
 
-    private static Task<JsonNode> Store(Caller caller, TestJob job, string csv) =>
-        caller.Post(
-            $"{job.Path}/readings-csv",
-            new
-            {
-                commandId = Guid.CreateVersion7(),
-                walkRoundId = job.Round,
-                csv,
-            }
+    private static async Task<JsonNode> Store(Caller caller, TestJob job, string csv)
+    {
+        var found = await Look(caller, job, csv);
+        return await caller.Do(
+            job.Path,
+            "bringInReadings",
+            new { heights = found["heights"], measures = found["measures"] }
         );
+    }
 
     /// <summary>Renames nothing, only empties the first column, as a spreadsheet would.</summary>
     private static string WithoutColumn(string csv, string column)

@@ -133,14 +133,14 @@ public class ShelfFilesTests(Hosted server) : IClassFixture<Hosted>
             .First(p => p!["part"]!["number"]!.GetValue<string>() == "T-125")!["part"]![
             "id"
         ]!.GetValue<string>();
-        await caller.Send(HttpMethod.Delete, $"/api/parts/{id}", new { });
+        await caller.Shop("binPart", new { id });
         Assert.DoesNotContain(id, (await caller.Get("/api/parts")).ToJsonString());
         Assert.Contains(id, (await caller.Get("/api/parts/bin")).ToJsonString());
         Assert.Contains(
             "Alder plate 1 1/4",
             (await caller.Get(job.Path))["document"]!["plans"]!.ToJsonString()
         );
-        await caller.Post($"/api/parts/{id}/put-back", new { });
+        await caller.Shop("putPartBack", new { id });
         Assert.Contains(id, (await caller.Get("/api/parts")).ToJsonString());
         await caller.Post($"/api/parts/{Guid.NewGuid()}/put-back", new { }, 404);
     }

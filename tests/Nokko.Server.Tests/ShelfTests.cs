@@ -25,7 +25,7 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
             version,
             number = "H-7",
             name,
-            kind = "strutTopSpacer",
+            part = "strutTopSpacer",
             thickness,
             claim = Typed("2 1/2", "box"),
             count,
@@ -39,7 +39,7 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
     {
         var caller = await server.SignIn();
         var id = Guid.CreateVersion7();
-        var kept = (await caller.Put($"/api/parts/{id}", Part(Typed("1 3/16"))))["part"]!;
+        var kept = (await caller.Part((id), Part(Typed("1 3/16"))))["part"]!;
         Assert.Equal(
             (1.1875, "measured", "1 3/16"),
             (
@@ -61,13 +61,13 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_lost_slash_in_a_thickness_is_asked_about()
     {
         var caller = await server.SignIn();
-        var path = $"/api/parts/{Guid.CreateVersion7()}";
-        var asked = await caller.Put(path, Part(Typed("7.8")), expected: 422);
+        var id = Guid.CreateVersion7();
+        var asked = await caller.Part(id, Part(Typed("7.8")), expected: 422);
         Assert.Equal(
             ("thickness", "slash"),
             (asked["field"]!.GetValue<string>(), asked["choices"]![0]!["key"]!.GetValue<string>())
         );
-        var kept = await caller.Put(path, Part(Typed("7.8", answers: "slash")));
+        var kept = await caller.Part(id, Part(Typed("7.8", answers: "slash")));
         Assert.Equal(0.875, kept["part"]!["thickness"]!["value"]!.GetValue<double>());
     }
 
@@ -82,8 +82,8 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(
             field,
             (
-                await (await server.SignIn()).Put(
-                    $"/api/parts/{Guid.NewGuid()}",
+                await (await server.SignIn()).Part(
+                    (Guid.NewGuid()),
                     Part(null, count: count, name: name),
                     expected: 422
                 )
@@ -94,10 +94,10 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_stale_part_is_refused_with_what_is_there_now()
     {
         var caller = await server.SignIn();
-        var path = $"/api/parts/{Guid.CreateVersion7()}";
-        var version = (await caller.Put(path, Part(Typed("1"))))["version"]!.GetValue<uint>();
-        await caller.Put(path, Part(Typed("1 1/8"), version));
-        var stale = await caller.Put(path, Part(Typed("1 1/4"), version), expected: 409);
+        var id = Guid.CreateVersion7();
+        var version = (await caller.Part(id, Part(Typed("1"))))["version"]!.GetValue<uint>();
+        await caller.Part(id, Part(Typed("1 1/8"), version));
+        var stale = await caller.Part(id, Part(Typed("1 1/4"), version), expected: 409);
         Assert.Equal(1.125, stale["theirs"]!["thickness"]!["value"]!.GetValue<double>());
     }
 
@@ -111,14 +111,14 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
         var row = (await caller.Get("/api/parts"))
             .AsArray()
             .First(p => p!["part"]!["number"]!.GetValue<string>() == "T-100")!;
-        await caller.Put(
-            $"/api/parts/{row["part"]!["id"]}",
+        await caller.Part(
+            row["part"]!["id"]!,
             new
             {
                 version = row["version"]!.GetValue<uint>(),
                 number = "T-100",
                 name = "Alder plate 1, measured again",
-                kind = "strutTopSpacer",
+                part = "strutTopSpacer",
                 thickness = Typed("1 1/16"),
                 claim = (object?)null,
                 count = 8,
@@ -140,15 +140,22 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_platform_is_added_once()
     {
         var caller = await server.SignIn();
-        var first = await caller.Post(
-            "/api/platforms",
+        var first = await caller.Shop(
+            "savePlatform",
             new { id = Guid.CreateVersion7(), name = "Maruna Fell" }
         );
-        var again = await caller.Post(
-            "/api/platforms",
+        var again = await caller.Shop(
+            "savePlatform",
             new { id = Guid.CreateVersion7(), name = " Maruna Fell " }
         );
-        Assert.Equal(first["id"]!.GetValue<string>(), again["id"]!.GetValue<string>());
+        Assert.Equal(
+            ("stored", "stored"),
+            (first["status"]!.GetValue<string>(), again["status"]!.GetValue<string>())
+        );
+        Assert.Single(
+            (await caller.Get("/api/platforms")).AsArray(),
+            p => p!["name"]!.GetValue<string>() == "Maruna Fell"
+        );
     }
 
     private static object Of(
@@ -165,7 +172,7 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
             version = (uint?)null,
             number = "K-1",
             name = "a part",
-            kind,
+            part = kind,
             thickness,
             claim = (object?)null,
             count = 1,
@@ -207,8 +214,8 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
     {
         var caller = await server.SignIn();
         var kept = (
-            await caller.Put(
-                $"/api/parts/{Guid.CreateVersion7()}",
+            await caller.Part(
+                (Guid.CreateVersion7()),
                 Of(
                     "leafPack",
                     sizes: Size("rate", "210", "lb/in"),
@@ -272,12 +279,8 @@ public class ShelfTests(Hosted server) : IClassFixture<Hosted>
     public async Task What_a_kind_cannot_have_is_refused_at_its_field(object part, string field) =>
         Assert.Equal(
             field,
-            (
-                await (await server.SignIn()).Put(
-                    $"/api/parts/{Guid.CreateVersion7()}",
-                    part,
-                    expected: 422
-                )
-            )["field"]!.GetValue<string>()
+            (await (await server.SignIn()).Part((Guid.CreateVersion7()), part, expected: 422))[
+                "field"
+            ]!.GetValue<string>()
         );
 }

@@ -23,7 +23,7 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
         {
             commandId = Guid.CreateVersion7(),
             version = view["versions"]![
-                view["document"]!["vehicle"]!["id"]!.GetValue<string>()
+                view["document"]!["stages"]![0]!["id"]!.GetValue<string>()
             ]!.GetValue<uint>(),
             axle = "front",
             points = Archetype
@@ -57,18 +57,15 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
         var view = await job.TakeIn();
         Assert.Equal("ruleOfThumb", Front(view)["grade"]!.GetValue<string>());
         var caller = await server.SignIn();
-        view = await caller.Put($"{job.Path}/suspension-points", Body(view, Worked));
+        view = await caller.Do(job.Path, "setPoints", Body(view, Worked));
         var taped = Front(view);
         Assert.Equal("taped", taped["grade"]!.GetValue<string>());
         Assert.Equal(0.57344, taped["motionRatio"]!.GetValue<double>(), 5);
         Assert.Equal(1 / 0.57344, taped["liftRatio"]!.GetValue<double>(), 3);
         // Six of seven are kept, and say nothing yet.
-        view = await caller.Put(
-            $"{job.Path}/suspension-points",
-            Body(view, Worked.Take(6).Append(("", "")))
-        );
+        view = await caller.Do(job.Path, "setPoints", Body(view, Worked.Take(6).Append(("", ""))));
         Assert.Equal("ruleOfThumb", Front(view)["grade"]!.GetValue<string>());
-        Assert.Equal(6, view["document"]!["vehicle"]!["front"]!["points"]!.AsArray().Count);
+        Assert.Equal(6, view["document"]!["stages"]![0]!["front"]!["points"]!.AsArray().Count);
     }
 
     [Fact]
@@ -77,14 +74,16 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
         var caller = await server.SignIn();
         var job = new TestJob(caller);
         var view = await job.TakeIn();
-        var half = await caller.Put(
-            $"{job.Path}/suspension-points",
+        var half = await caller.Do(
+            job.Path,
+            "setPoints",
             Body(view, Worked.Take(6).Append(("690", ""))),
             422
         );
         Assert.Equal("wheelCentre.up", half["field"]!.GetValue<string>());
-        var swapped = await caller.Put(
-            $"{job.Path}/suspension-points",
+        var swapped = await caller.Do(
+            job.Path,
+            "setPoints",
             Body(view, Worked.Select(p => (p.Z, p.Y))),
             422
         );
@@ -100,10 +99,10 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
         {
             commandId = Guid.CreateVersion7(),
             version = view["versions"]![
-                view["document"]!["vehicle"]!["id"]!.GetValue<string>()
+                view["document"]!["stages"]![0]!["id"]!.GetValue<string>()
             ]!.GetValue<uint>(),
             axle = "front",
-            kind,
+            suspension = kind,
             sizes = sizes.Select(s => new
             {
                 name = s.Item1,
@@ -122,20 +121,22 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
         var caller = await server.SignIn();
         var job = new TestJob(caller);
         var view = await job.TakeIn();
-        view = await caller.Put($"{job.Path}/suspension-points", Body(view, Worked));
-        view = await caller.Put(
-            $"{job.Path}/suspension",
+        view = await caller.Do(job.Path, "setPoints", Body(view, Worked));
+        view = await caller.Do(
+            job.Path,
+            "setSuspension",
             Describe(view, "coilOverArm", ("armLength", "15 3/8", "in"), ("hoseSlack", "40", "mm"))
         );
         // Points go before the archetype.
         Assert.Equal("taped", Front(view)["grade"]!.GetValue<string>());
-        view = await caller.Put(
-            $"{job.Path}/suspension",
+        view = await caller.Do(
+            job.Path,
+            "setSuspension",
             Describe(view, "strut", ("springLean", "7", "°"))
         );
         Assert.Equal("archetype", Front(view)["grade"]!.GetValue<string>());
-        Assert.Empty(view["document"]!["vehicle"]!["front"]!["points"]!.AsArray());
-        Assert.Null(view["document"]!["vehicle"]!["front"]!["dimensions"]!["hoseSlack"]);
+        Assert.Empty(view["document"]!["stages"]![0]!["front"]!["points"]!.AsArray());
+        Assert.Null(view["document"]!["stages"]![0]!["front"]!["dimensions"]!["hoseSlack"]);
     }
 
     [Theory]
@@ -153,8 +154,9 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
         var caller = await server.SignIn();
         var job = new TestJob(caller);
         var view = await job.TakeIn();
-        var answer = await caller.Put(
-            $"{job.Path}/suspension",
+        var answer = await caller.Do(
+            job.Path,
+            "setSuspension",
             Describe(view, "coilOverArm", (name, typed, unit)),
             422
         );
@@ -171,7 +173,7 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
             new
             {
                 commandId = Guid.CreateVersion7(),
-                version = view["versions"]![job.Vehicle.ToString()]!.GetValue<uint>(),
+                version = view["versions"]![job.Stage.ToString()]!.GetValue<uint>(),
                 axle = "front",
                 weight = Kg("200"),
                 behind = Mm("0"),
@@ -179,14 +181,15 @@ public class SuspensionsTests(Hosted server) : IClassFixture<Hosted>
                 with = Mm(with),
                 after = Mm("519"),
             };
-        var refused = await caller.Post($"{job.Path}/ballast-test", Test("519"), 422);
+        var refused = await caller.Do(job.Path, "noteBallast", Test("519"), 422);
         Assert.Equal("with", refused["field"]!.GetValue<string>());
-        view = await caller.Post($"{job.Path}/ballast-test", Test("485"));
-        JsonNode Rate() => view["document"]!["vehicle"]!["front"]!["dimensions"]!["wheelRate"]!;
+        view = await caller.Do(job.Path, "noteBallast", Test("485"));
+        JsonNode Rate() => view["document"]!["stages"]![0]!["front"]!["dimensions"]!["wheelRate"]!;
         // 200 kg on two springs over a mean drop of 34.5 mm.
         Assert.Equal(200 * 9.80665 / 2 / 34.5, Rate()["value"]!.GetValue<double>(), 6);
-        view = await caller.Put(
-            $"{job.Path}/suspension",
+        view = await caller.Do(
+            job.Path,
+            "setSuspension",
             Describe(view, "coilOverArm", ("hoseSlack", "40", "mm"))
         );
         Assert.Equal("measured", Rate()["known"]!.GetValue<string>());

@@ -37,9 +37,10 @@ public sealed class UndoTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Begun();
         var first = Guid.CreateVersion7();
-        await caller.Post($"{job.Path}/readings", job.Reading("LF", "20 1/2", id: first));
-        await caller.Post(
-            $"{job.Path}/readings",
+        await caller.Do(job.Path, "storeReading", job.Reading("LF", "20 1/2", id: first));
+        await caller.Do(
+            job.Path,
+            "storeReading",
             job.Reading("LF", "21", supersedes: first, reason: "hooked the liner")
         );
         var view = await TakeBack(caller, job);
@@ -60,9 +61,10 @@ public sealed class UndoTests(Hosted server) : IClassFixture<Hosted>
         await Target(caller, job, "second");
         var kinds = (await caller.Get($"{job.Path}/history")).AsArray();
         var earlier = kinds[1]!["id"]!.GetValue<Guid>();
-        var refused = await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = earlier },
+        var refused = await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = earlier },
             409
         );
         Assert.Contains(
@@ -82,9 +84,10 @@ public sealed class UndoTests(Hosted server) : IClassFixture<Hosted>
         var (caller, job) = await Begun();
         var begun = (await caller.Get($"{job.Path}/history"))[0]!["id"]!.GetValue<Guid>();
         await job.Read("LF", "20 1/2");
-        var refused = await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = begun },
+        var refused = await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = begun },
             409
         );
         Assert.Contains(
@@ -118,20 +121,22 @@ public sealed class UndoTests(Hosted server) : IClassFixture<Hosted>
         var (caller, job) = await Begun();
         await job.Read("LF", "20 1/2");
         var last = (await caller.Get($"{job.Path}/history"))[0]!["id"]!.GetValue<Guid>();
-        var command = new { commandId = Guid.CreateVersion7(), undoes = last };
-        await caller.Post($"{job.Path}/undo", command);
-        var again = await caller.Post($"{job.Path}/undo", command);
+        var command = new { commandId = Guid.CreateVersion7(), change = last };
+        await caller.Do(job.Path, "takeBack", command);
+        var again = await caller.Do(job.Path, "takeBack", command);
         Assert.Equal(2, again["document"]!["readings"]!.AsArray().Count);
-        await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = last },
+        await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = last },
             409
         );
         var first = (await caller.Get($"{job.Path}/history")).AsArray().Last()!;
         Assert.False(first["canTakeBack"]!.GetValue<bool>());
-        await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = first["id"]!.GetValue<Guid>() },
+        await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = first["id"]!.GetValue<Guid>() },
             409
         );
     }
@@ -150,17 +155,19 @@ public sealed class UndoTests(Hosted server) : IClassFixture<Hosted>
         var last = (await caller.Get($"{job.Path}/history"))
             .AsArray()
             .First(h => h!["canTakeBack"]!.GetValue<bool>())!;
-        return await caller.Post(
-            $"{job.Path}/undo",
-            new { commandId = Guid.CreateVersion7(), undoes = last["id"]!.GetValue<Guid>() }
+        return await caller.Do(
+            job.Path,
+            "takeBack",
+            new { commandId = Guid.CreateVersion7(), change = last["id"]!.GetValue<Guid>() }
         );
     }
 
     private static async Task Target(Caller caller, TestJob job, string wish)
     {
         var view = await caller.Get(job.Path);
-        await caller.Put(
-            $"{job.Path}/target",
+        await caller.Do(
+            job.Path,
+            "setTarget",
             new
             {
                 commandId = Guid.CreateVersion7(),

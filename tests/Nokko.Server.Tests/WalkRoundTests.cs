@@ -106,8 +106,8 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_station_that_is_passed_over_needs_a_reason_and_is_no_longer_asked_for()
     {
         var (caller, job) = await Begun();
-        await caller.Post($"{job.Path}/skips", Skip(job, "RR", ""), 422);
-        var view = await caller.Post($"{job.Path}/skips", Skip(job, "RR", "flare missing"));
+        await caller.Do(job.Path, "passOver", Skip(job, "RR", ""), 422);
+        var view = await caller.Do(job.Path, "passOver", Skip(job, "RR", "flare missing"));
         Assert.Equal(
             "flare missing",
             view["results"]!["walkRounds"]![0]!["skipped"]![0]!["why"]!.GetValue<string>()
@@ -127,14 +127,16 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_measure_is_read_in_its_own_unit_with_what_it_was_taken_over()
     {
         var (caller, job) = await Begun();
-        var refused = await caller.Post(
-            $"{job.Path}/measures",
+        var refused = await caller.Do(
+            job.Path,
+            "storeMeasure",
             Measure(job, "camberSquare", "LF", "1/8"),
             422
         );
         Assert.Equal("over", refused["field"]!.GetValue<string>());
-        var view = await caller.Post(
-            $"{job.Path}/measures",
+        var view = await caller.Do(
+            job.Path,
+            "storeMeasure",
             Measure(job, "camberSquare", "LF", "1/8", Typed("17", "in"))
         );
         var camber = view["results"]!["walkRounds"]![0]!["measures"]!
@@ -145,14 +147,15 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
             camber["value"]!["value"]!.GetValue<double>(),
             9
         );
-        var asked = await caller.Post(
-            $"{job.Path}/measures",
+        var asked = await caller.Do(
+            job.Path,
+            "storeMeasure",
             Measure(job, "caster", "LF", "25"),
             422
         );
         Assert.Equal("asRead", asked["choices"]![0]!["key"]!.GetValue<string>());
-        await caller.Post($"{job.Path}/measures", Measure(job, "caster", "front", "3"), 422);
-        await caller.Post($"{job.Path}/measures", Measure(job, "ride", "vehicle", "floats"));
+        await caller.Do(job.Path, "storeMeasure", Measure(job, "caster", "front", "3"), 422);
+        await caller.Do(job.Path, "storeMeasure", Measure(job, "ride", "vehicle", "floats"));
     }
 
     [Fact]
@@ -185,7 +188,7 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Begun();
         await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
-        var view = await caller.Post($"{job.Path}/standard", Standard());
+        var view = await caller.Do(job.Path, "noteStandard", Standard());
         Assert.Equal(
             "standard",
             view["document"]!["stages"]!.AsArray().Single(s => s!["ordinal"]!.GetValue<int>() < 0)![
@@ -195,7 +198,7 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
         var chain = Assert.Single(view["results"]!["chain"]!.AsArray())!;
         Assert.All(chain["rises"]!.AsArray(), r => Assert.False(r!["decides"]!.GetValue<bool>()));
         Assert.Equal(-12.7, chain["rises"]![0]!["rise"]!["value"]!.GetValue<double>(), 9);
-        await caller.Post($"{job.Path}/standard", Standard(), 409);
+        await caller.Do(job.Path, "noteStandard", Standard(), 409);
     }
 
     [Fact]
@@ -204,15 +207,16 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
         var caller = await server.SignIn();
         foreach (var row in (await caller.Get("/api/yard"))["jobs"]!.AsArray())
         {
-            var path = $"/api/jobs/{row!["job"]!["id"]!.GetValue<Guid>()}";
+            var path = $"/api/jobs/{row!["jobId"]!.GetValue<Guid>()}";
             var view = await caller.Get(path);
             if (view["raised"]!.AsArray().Count == 0)
             {
                 continue;
             }
             var round = Guid.CreateVersion7();
-            await caller.Post(
-                $"{path}/walk-rounds",
+            await caller.Do(
+                path,
+                "beginWalkRound",
                 new
                 {
                     commandId = Guid.CreateVersion7(),
@@ -223,7 +227,7 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
                     conditions = TestJob.Conditions(),
                 }
             );
-            view = await caller.Post($"{path}/readings", TestJob.ReadingIn(round, "LF", "20 1/2"));
+            view = await caller.Do(path, "storeReading", TestJob.ReadingIn(round, "LF", "20 1/2"));
             var reading = view["document"]!["readings"]!.AsArray().Last()!;
             Assert.Equal(["LF", "RF", "LR", "RR"], Names(reading["raisedCorners"]!));
             return;
@@ -268,8 +272,9 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
     private static async Task<JsonNode> Place(Caller caller, TestJob job, string name)
     {
         var view = await caller.Get(job.Path);
-        return await caller.Put(
-            $"{job.Path}/stations",
+        return await caller.Do(
+            job.Path,
+            "placeStation",
             new
             {
                 commandId = Guid.CreateVersion7(),

@@ -1,3 +1,5 @@
+using Nokko.Core.Tape;
+
 namespace Nokko.Core.Fitting;
 
 /// <summary>The gates of the fastener ledger and what keeps a line open.</summary>

@@ -80,7 +80,7 @@ public sealed record Fastener
 }
 
 /// <summary>A named place where things meet; keeps its name across jobs.</summary>
-public sealed record Joint
+public sealed record Joint : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -118,7 +118,7 @@ public enum Pass
 }
 
 /// <summary>One pass over a joint; never overwritten.</summary>
-public sealed record TorqueEntry
+public sealed record TorqueEntry : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -171,7 +171,7 @@ public enum Fate
 }
 
 /// <summary>Something that came off; open until it has a fate.</summary>
-public sealed record OffLine
+public sealed record OffLine : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -205,7 +205,7 @@ public sealed record OffLine
 }
 
 /// <summary>A step of the job card that was done, or a hold point that was confirmed.</summary>
-public sealed record StepEntry
+public sealed record StepEntry : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -227,7 +227,7 @@ public sealed record StepEntry
 }
 
 /// <summary>What holds an axle up, from now on.</summary>
-public sealed record SupportEntry
+public sealed record SupportEntry : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -249,7 +249,7 @@ public sealed record SupportEntry
 }
 
 /// <summary>A mark made before undoing.</summary>
-public sealed record Mark
+public sealed record Mark : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -268,7 +268,7 @@ public sealed record Mark
 }
 
 /// <summary>Which way a part sits and how that was proved.</summary>
-public sealed record Orientation
+public sealed record Orientation : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -290,7 +290,7 @@ public sealed record Orientation
 }
 
 /// <summary>What the sheet or the tool says, what was done instead, and why.</summary>
-public sealed record Deviation
+public sealed record Deviation : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -318,7 +318,7 @@ public sealed record Deviation
 }
 
 /// <summary>Something promised for later.</summary>
-public sealed record Promised
+public sealed record Promised : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -337,7 +337,7 @@ public sealed record Promised
 }
 
 /// <summary>Something to be done after the hand-over, by date or distance, whichever comes first.</summary>
-public sealed record FollowUp
+public sealed record FollowUp : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }

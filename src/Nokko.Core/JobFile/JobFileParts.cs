@@ -9,8 +9,15 @@ internal static class JobFileParts
 {
     /// <summary>The first thing that is wrong.</summary>
     public static JobFileError? Check(JobDocument d) =>
-        Names(d.Vehicle.Front, "$.vehicle.front")
-        ?? Names(d.Vehicle.Rear, "$.vehicle.rear")
+        d.Stages.SelectMany(
+                (s, i) =>
+                    (JobFileError?[])
+                        [
+                            Names(s.Front, $"$.stages[{i}].front"),
+                            Names(s.Rear, $"$.stages[{i}].rear"),
+                        ]
+            )
+            .FirstOrDefault(e => e is not null)
         ?? d.Stages.SelectMany((s, i) => Parts(s.Stacks, $"$.stages[{i}]"))
             .Concat(d.Plans.SelectMany((p, i) => Parts(p.Stacks, $"$.plans[{i}]")))
             .FirstOrDefault();

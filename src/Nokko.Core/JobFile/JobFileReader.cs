@@ -18,19 +18,16 @@ public sealed record JobFileRead(JobDocument? Document, JobFileError? Error);
 public static class JobFileReader
 {
     /// <summary>Upgraders, one a step: the one at index i turns version i + 1 into version i + 2.</summary>
-    private static readonly IReadOnlyList<Action<JsonObject>> Upgraders =
-    [
-        // Version 2 added conditions, measures and skipped stations, all of which may be left out.
-        root => root["version"] = 2,
-        // Version 3 added loads, further sizes of parts, leaves and plans side by side, all of which may be left out.
-        root => root["version"] = 3,
-        // Version 4 added greatest lifts, a lean to take out and a rake under load, all of which may be left out.
-        root => root["version"] = 4,
-    ];
+    private static readonly IReadOnlyList<Action<JsonObject>> Upgraders = [];
 
     /// <summary>Reads a job file. Never throws on bad input.</summary>
     /// <param name="text">The file's text.</param>
-    public static JobFileRead Read(string text)
+    public static JobFileRead Read(string text) => Read(text, Upgraders);
+
+    /// <summary>Reads a job file with upgraders of a later format: the seam at which versions are added.</summary>
+    /// <param name="text">The file's text.</param>
+    /// <param name="upgraders">One a step.</param>
+    internal static JobFileRead Read(string text, IReadOnlyList<Action<JsonObject>> upgraders)
     {
         try
         {

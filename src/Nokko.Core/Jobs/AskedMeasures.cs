@@ -57,7 +57,7 @@ public static class AskedMeasures
         }
         foreach (var axle in (string[])[Corners.Front, Corners.Rear])
         {
-            var suspension = d.Vehicle.SuspensionOf(axle).Kind;
+            var suspension = d.VehicleNow().SuspensionOf(axle).Kind;
             var touched = Corners.Of(axle).Any(changed.Contains);
             foreach (var corner in Corners.Of(axle))
             {

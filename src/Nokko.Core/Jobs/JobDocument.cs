@@ -1,24 +1,25 @@
-using System.Text.Json;
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
 /// <summary>Somebody who worked on the job.</summary>
-public sealed record Person
+public sealed record Person : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
 
     /// <summary>Name as printed on the record.</summary>
+    [Personal]
     public required string Name { get; init; }
 }
 
 /// <summary>A file that belongs to the job, named by its content.</summary>
-public sealed record Attachment
+public sealed record Attachment : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -42,8 +43,8 @@ public sealed record Attachment
     public required DateTimeOffset At { get; init; }
 }
 
-/// <summary>One change of a job, as people see its history.</summary>
-public sealed record HistoryEntry
+/// <summary>One change of a job, as people see its history: text. What it changed is kept beside it in the database only.</summary>
+public sealed record HistoryEntry : IRow
 {
     /// <summary>Key, made by the client; repeating it changes nothing.</summary>
     public required Guid Id { get; init; }
@@ -57,11 +58,8 @@ public sealed record HistoryEntry
     /// <summary>When.</summary>
     public required DateTimeOffset At { get; init; }
 
-    /// <summary>The command as sent.</summary>
-    public required JsonElement Body { get; init; }
-
-    /// <summary>The rows that it changed, as they were before.</summary>
-    public required JsonElement Replaced { get; init; }
+    /// <summary>The change that this one took back.</summary>
+    public Guid? TakesBack { get; init; }
 }
 
 /// <summary>A whole job: what the job file holds, what the core computes from, and what the browser shows.</summary>
@@ -72,7 +70,7 @@ public sealed record JobDocument
     public const string FormatName = "nokko.job";
 
     /// <summary>The version that this core writes.</summary>
-    public const int CurrentVersion = 4;
+    public const int CurrentVersion = 1;
 
     /// <summary>Always <see cref="FormatName"/>.</summary>
     public required string Format { get; init; }
@@ -95,10 +93,10 @@ public sealed record JobDocument
     /// <summary>People named in the job.</summary>
     public IReadOnlyList<Person> People { get; init; } = [];
 
-    /// <summary>Stages of the vehicle.</summary>
+    /// <summary>Stages of the vehicle up to this job's last one, those of earlier jobs too.</summary>
     public IReadOnlyList<Stage> Stages { get; init; } = [];
 
-    /// <summary>Walk-rounds.</summary>
+    /// <summary>Walk-rounds of this job, and those of earlier jobs of the vehicle.</summary>
     public IReadOnlyList<WalkRound> WalkRounds { get; init; } = [];
 
     /// <summary>Readings, superseded ones included.</summary>
@@ -113,7 +111,7 @@ public sealed record JobDocument
     /// <summary>Kits.</summary>
     public IReadOnlyList<Kit> Kits { get; init; } = [];
 
-    /// <summary>Joints.</summary>
+    /// <summary>Joints of the vehicle, with what earlier jobs found out of them.</summary>
     public IReadOnlyList<Joint> Joints { get; init; } = [];
 
     /// <summary>Passes over joints.</summary>
@@ -154,6 +152,25 @@ public sealed record JobDocument
 
     /// <summary>The stage in which the vehicle is now: the last of the chain.</summary>
     public Stage? CurrentStage() => Stages.MaxBy(s => s.Ordinal);
+
+    /// <summary>The vehicle as it was put together at a stage.</summary>
+    /// <param name="stage">The stage.</param>
+    public Vehicle VehicleAt(Stage stage) =>
+        Vehicle with
+        {
+            Front = stage.Front,
+            Rear = stage.Rear,
+        };
+
+    /// <summary>The vehicle as it is put together at a stage of this key.</summary>
+    /// <exception cref="InvalidOperationException">There is no such stage.</exception>
+    public Vehicle VehicleAt(Guid stage) => VehicleAt(Stages.First(s => s.Id == stage));
+
+    /// <summary>The vehicle as it is put together now.</summary>
+    public Vehicle VehicleNow() => CurrentStage() is { } now ? VehicleAt(now) : Vehicle;
+
+    /// <summary>The walk-rounds of this job; those of earlier jobs of the vehicle are beside them in <see cref="WalkRounds"/>.</summary>
+    public IEnumerable<WalkRound> OwnRounds() => WalkRounds.Where(w => w.JobId == Job.Id);
 
     /// <summary>The plan that made the current stage.</summary>
     public Plan? BegunPlan() =>

@@ -1,7 +1,9 @@
 using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
+using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -61,17 +63,49 @@ public static class JobEvaluator
     public static string CoreVersion { get; } =
         typeof(JobEvaluator).Assembly.GetName().Version!.ToString(3);
 
+    /// <summary>Rows that what is computed does not look at: a ledger's entry moves no height.</summary>
+    private static readonly HashSet<Type> Ledgers =
+    [
+        typeof(Person),
+        typeof(Kit),
+        typeof(Joint),
+        typeof(TorqueEntry),
+        typeof(OffLine),
+        typeof(StepEntry),
+        typeof(SupportEntry),
+        typeof(Mark),
+        typeof(Orientation),
+        typeof(Deviation),
+        typeof(Promised),
+        typeof(FollowUp),
+        typeof(SchoolChoice),
+        typeof(Attachment),
+        typeof(HistoryEntry),
+        typeof(Part),
+    ];
+
+    /// <summary>Whether changes can move anything that is computed.</summary>
+    public static bool Moves(IEnumerable<RowChange> changes) =>
+        changes.Any(c => !Ledgers.Contains(c.Row.GetType()));
+
+    /// <summary>What a job has proved itself.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="stances">Its stances.</param>
+    public static IReadOnlyList<JobTrial> TrialsOf(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances
+    ) => [.. JobTrials.Of(d, ProofsOf(d, stances), stances)];
+
+    private static PlanProof[] ProofsOf(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
+        [.. d.Plans.Select(p => Prove(d, p, stances)).OfType<PlanProof>()];
+
     /// <summary>Evaluates a job.</summary>
     /// <param name="d">The job.</param>
     /// <param name="others">What other jobs of the shop have proved; none where only this job is at hand.</param>
     public static JobResults Evaluate(JobDocument d, IReadOnlyList<JobTrial>? others = null)
     {
-        var stances = d
-            .WalkRounds.OrderBy(w => w.At)
-            .ThenBy(w => w.Id)
-            .Select(w => StanceOf.Compute(w, d.Readings, d.Vehicle))
-            .ToArray();
-        PlanProof[] proofs = [.. d.Plans.Select(p => Prove(d, p, stances)).OfType<PlanProof>()];
+        var stances = StancesOf(d);
+        var proofs = ProofsOf(d, stances);
         JobTrial[] trials = [.. JobTrials.Of(d, proofs, stances)];
         JobTrial[] all = [.. trials, .. others ?? []];
         return new JobResults
@@ -126,19 +160,46 @@ public static class JobEvaluator
     )
     {
         var achieved = Achieved(d, from, stances);
-        return new Situation(from, d.Vehicle, Speaks(stances, from.Id))
+        return new Situation(from, d.VehicleAt(from), Speaks(stances, from.Id))
         {
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
             Target = d.Job.Target,
             Learned = ShopEvidence.Learned(
-                d.Vehicle,
+                d.VehicleAt(from),
                 [.. trials.Where(t => t.JobId != d.Job.Id || t.Ordinal <= from.Ordinal)]
             ),
             FrontAchieved = MeanRise(achieved, Corners.Front),
             RearAchieved = MeanRise(achieved, Corners.Rear),
         };
     }
+
+    /// <summary>The vehicle as it stands now, whatever is planned.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="trials">What this and other jobs have proved.</param>
+    /// <exception cref="InvalidOperationException">The job has no stage.</exception>
+    public static Situation SituationNow(JobDocument d, IReadOnlyList<JobTrial> trials) =>
+        SituationAt(
+            d,
+            d.CurrentStage() ?? throw new InvalidOperationException("A job has a stage."),
+            trials
+        );
+
+    /// <summary>The vehicle as it stands at a stage, whatever is planned.</summary>
+    public static Situation SituationAt(
+        JobDocument d,
+        Stage from,
+        IReadOnlyList<JobTrial> trials
+    ) => SituationOf(d, from, StancesOf(d), trials);
+
+    /// <summary>Stances of every walk-round, in the order of time.</summary>
+    public static IReadOnlyList<WalkRoundStance> StancesOf(JobDocument d) =>
+        [
+            .. d
+                .WalkRounds.OrderBy(w => w.At)
+                .ThenBy(w => w.Id)
+                .Select(w => StanceOf.Compute(w, d.Readings, d.VehicleAt(w.StageId))),
+        ];
 
     /// <summary>What earlier passes of the job did, up to a stage; null when there were none.</summary>
     private static Comparison? Achieved(
@@ -247,7 +308,7 @@ public static class JobEvaluator
             d.WalkRounds.First(w => w.Id == before.WalkRoundId),
             after,
             d.WalkRounds.First(w => w.Id == after.WalkRoundId),
-            d.Vehicle,
+            d.VehicleAt(after.StageId),
             Untouched(d, before.StageId, after.StageId)
         );
 

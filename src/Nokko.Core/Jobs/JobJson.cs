@@ -4,6 +4,8 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
+using Nokko.Core.Units;
 
 namespace Nokko.Core.Jobs;
 
@@ -16,6 +18,9 @@ public static class JobJson
     /// <summary>Indented options, for files.</summary>
     public static JsonSerializerOptions Indented { get; } = Make(true);
 
+    /// <summary>Compact options for the log of changes: whatever is <see cref="PersonalAttribute"/> is left out.</summary>
+    public static JsonSerializerOptions Log { get; } = Make(false, LeaveOutPersonal);
+
     /// <summary>Sets options to Nokko's way of writing.</summary>
     public static void Apply(JsonSerializerOptions options)
     {
@@ -23,6 +28,7 @@ public static class JobJson
         options.PropertyNameCaseInsensitive = false;
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
         options.AllowDuplicateProperties = false;
+        options.AllowOutOfOrderMetadataProperties = true;
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.NumberHandling = JsonNumberHandling.Strict;
@@ -53,7 +59,7 @@ public static class JobJson
         return node.ToJsonString(Indented) + "\n";
     }
 
-    /// <summary>Named dimensions have no order of their own; what people sent is kept as it was.</summary>
+    /// <summary>Named dimensions have no order of their own; their order says nothing.</summary>
     private static void SortDimensions(JsonNode? node)
     {
         switch (node)
@@ -61,10 +67,6 @@ public static class JobJson
             case JsonObject row:
                 foreach (var (name, value) in row.ToArray())
                 {
-                    if (name is "body" or "replaced")
-                    {
-                        continue;
-                    }
                     if (
                         name == "dimensions"
                         && value is JsonObject sizes
@@ -118,19 +120,40 @@ public static class JobJson
         }
         if (context.PropertyInfo?.Name == "unit" && schema is JsonObject unit)
         {
-            unit["enum"] = new JsonArray([.. Units.UnitTable.All.Select(s => JsonValue.Create(s))]);
+            unit["enum"] = new JsonArray([.. UnitTable.All.Select(s => JsonValue.Create(s))]);
         }
         return schema;
     }
 
-    private static JsonSerializerOptions Make(bool indented)
+    private static JsonSerializerOptions Make(
+        bool indented,
+        params Action<JsonTypeInfo>[] modifiers
+    )
     {
         var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n" };
         Apply(options);
-        options.TypeInfoResolver =
-            new System.Text.Json.Serialization.Metadata.DefaultJsonTypeInfoResolver();
+        var resolver = new DefaultJsonTypeInfoResolver();
+        foreach (var modifier in modifiers)
+        {
+            resolver.Modifiers.Add(modifier);
+        }
+        options.TypeInfoResolver = resolver;
         options.MakeReadOnly();
         return options;
+    }
+
+    private static void LeaveOutPersonal(JsonTypeInfo type)
+    {
+        foreach (
+            var property in type
+                .Properties.Where(p =>
+                    p.AttributeProvider?.IsDefined(typeof(PersonalAttribute), true) == true
+                )
+                .ToArray()
+        )
+        {
+            type.Properties.Remove(property);
+        }
     }
 
     /// <summary>UTC to the microsecond, which is what the database keeps.</summary>

@@ -65,7 +65,7 @@ public static class JobTrials
             PlatformId = d.Vehicle.PlatformId,
             Said = $"{d.Vehicle.Make} {d.Vehicle.Name} {d.Vehicle.Plate}".TrimEnd(),
             Axle = lift.Axle,
-            Suspension = d.Vehicle.SuspensionOf(lift.Axle).Kind,
+            Suspension = from.SuspensionOf(lift.Axle).Kind,
             Family = family,
             Parts = [.. come.Select(p => p.Name).Distinct()],
             PartIds = [.. come.Select(p => p.PartId).OfType<Guid>().Distinct()],
@@ -93,11 +93,15 @@ public static class JobTrials
     {
         (LiftTrial?, LiftFamily, string?) No(string why, LiftFamily family = LiftFamily.None) =>
             (null, family, why);
-        if (VehicleBody.Of(d.Vehicle) is not { Body: { } body })
+        if (VehicleBody.Of(d.VehicleAt(from)) is not { Body: { } body })
         {
             return No("Sizes of the vehicle are missing.");
         }
-        var situation = new Situation(from, d.Vehicle, JobEvaluator.Speaks(stances, from.Id));
+        var situation = new Situation(
+            from,
+            d.VehicleAt(from),
+            JobEvaluator.Speaks(stances, from.Id)
+        );
         var axles = Predictor.Axles(situation);
         var rises = new CornerRise[4];
         for (var i = 0; i < 4; i++)
@@ -106,7 +110,7 @@ public static class JobTrials
                 Corners.All[i],
                 CornerStack.At(from.Stacks, Corners.All[i]),
                 CornerStack.At(plan.Stacks, Corners.All[i]),
-                d.Vehicle,
+                d.VehicleAt(from),
                 axles[i / 2]
             );
             if (rise is null)

@@ -1,7 +1,6 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
-using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -50,15 +49,8 @@ public sealed record Progress(
     /// <summary>Derives the progress of a job.</summary>
     public static Progress Of(JobDocument d, JobResults results, LengthStyle style)
     {
-        var stage = d.CurrentStage();
         var begun = d.BegunPlan();
-        var stance = stage is null ? null : JobEvaluator.Speaks(results.WalkRounds, stage.Id);
-        var passedOver = results
-            .WalkRounds.Where(w => w.StageId == stage?.Id)
-            .SelectMany(w => w.Skipped)
-            .Select(k => k.Station)
-            .ToHashSet();
-        var unread = Corners.All.Count(c => stance?.At(c) is null && !passedOver.Contains(c));
+        var unread = Unread(d, results);
         var card = CardOf(d);
         var stepsLeft = card.Steps.Count(s => !IsDone(d, s.Key));
         var lines = OpenLinesOf(d);
@@ -81,24 +73,27 @@ public sealed record Progress(
             ),
             new(Phase.HandOver, d.Job.HandedOverAt is null ? 0 : followUps),
         };
-        var (next, says) = NextOf(
-            d,
-            stance,
-            unread,
-            stepsLeft,
-            lines.Count,
-            proof,
-            followUps,
-            style
-        );
-        return new Progress(phases, next, says, lines);
+        var need = Need.Of(d, results);
+        return new Progress(phases, need.Phase, need.Say(style), lines);
+    }
+
+    /// <summary>How many corners are neither read nor passed over in this job at the present stage.</summary>
+    internal static int Unread(JobDocument d, JobResults results)
+    {
+        var own = d.OwnRounds().Select(w => w.Id).ToHashSet();
+        var rounds = results
+            .WalkRounds.Where(w => w.StageId == d.CurrentStage()?.Id && own.Contains(w.WalkRoundId))
+            .ToArray();
+        var stance = d.CurrentStage() is { } now ? JobEvaluator.Speaks(rounds, now.Id) : null;
+        var passedOver = rounds.SelectMany(w => w.Skipped).Select(k => k.Station).ToHashSet();
+        return Corners.All.Count(c => stance?.At(c) is null && !passedOver.Contains(c));
     }
 
     /// <summary>The job card of the plan that is being fitted; empty when none is.</summary>
     public static JobCard CardOf(JobDocument d) =>
         d.BegunPlan() is { } plan
         && d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
-            ? JobCard.Derive(from, plan, d.Vehicle, d.Job.Equipment)
+            ? JobCard.Derive(from, plan, d.VehicleAt(from), d.Job.Equipment)
             : new JobCard([], []);
 
     /// <summary>Open lines of fasteners, of what came off, and of promises.</summary>
@@ -176,10 +171,10 @@ public sealed record Progress(
         ("Hose slack at full droop", [WalkRounds.Measures.HoseSlack]),
     ];
 
-    private static bool IsDone(JobDocument d, string step) =>
+    internal static bool IsDone(JobDocument d, string step) =>
         d.BegunPlan() is { } plan && d.Steps.Any(s => s.PlanId == plan.Id && s.Step == step);
 
-    private static int DraftChanges(JobDocument d)
+    internal static int DraftChanges(JobDocument d)
     {
         if (d.DraftPlan() is not { } draft || d.CurrentStage() is not { } stage)
         {
@@ -190,88 +185,4 @@ public sealed record Progress(
         now.SymmetricExceptWith(then);
         return now.Count;
     }
-
-    private static (Phase, string) NextOf(
-        JobDocument d,
-        WalkRoundStance? stance,
-        int unread,
-        int stepsLeft,
-        int openLines,
-        PlanProof? proof,
-        int followUps,
-        LengthStyle style
-    )
-    {
-        var sits = stance?.Rake.Value is null
-            ? ""
-            : StanceWords.SayRake(stance.Rake, stance.Datum, style) + " ";
-        if (d.Job.HandedOverAt is not null)
-        {
-            return (
-                Phase.HandOver,
-                followUps > 0
-                    ? $"Handed over; {Count(followUps, "follow-up")} to come."
-                    : "Handed over; nothing is left to do."
-            );
-        }
-        if (d.BegunPlan() is null)
-        {
-            if (unread > 0)
-            {
-                return (
-                    Phase.WalkRound,
-                    $"{sits}Walk round it before anything is undone: {Count(unread, "corner")} to read."
-                );
-            }
-            return DraftChanges(d) == 0
-                ? (Phase.Plan, $"{sits}Choose the parts that make it sit right.")
-                : (Phase.Plan, $"{sits}The plan stands: begin the fitting when it is agreed.");
-        }
-        if (DraftChanges(d) > 0)
-        {
-            return (
-                Phase.Plan,
-                $"{sits}A second pass is planned: begin the fitting when it is agreed."
-            );
-        }
-        if (stepsLeft > 0)
-        {
-            var step = CardOf(d).Steps.First(s => !IsDone(d, s.Key));
-            var where = step.Where == "vehicle" ? "" : $"{step.Where}: ";
-            return (
-                Phase.Fit,
-                $"Next on the card: {where}{step.Title}. {Count(stepsLeft, "step")} to go."
-            );
-        }
-        if (unread > 0)
-        {
-            return (
-                Phase.WalkRound,
-                $"Fitted. Settle it and walk round: {Count(unread, "corner")} to read."
-            );
-        }
-        return proof?.Overall switch
-        {
-            Verdict.Miss => (
-                Phase.Prove,
-                $"{sits}That is a miss: see what is off, then change the stack or accept it."
-            ),
-            Verdict.OnPlan when openLines > 0 => (
-                Phase.Fit,
-                $"{sits}On plan; {Count(openLines, "open line")} left in the ledgers."
-            ),
-            Verdict.OnPlan => (Phase.HandOver, $"{sits}On plan: hand it over."),
-            Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect] } => (
-                Phase.WalkRound,
-                $"{sits}The {Corners.Said(suspect)} reading does not fit the others: read it again."
-            ),
-            Verdict.MeasureAgain => (
-                Phase.WalkRound,
-                $"{sits}Too near to tell: settle it and measure again."
-            ),
-            _ => (Phase.Prove, $"{sits}See what can be told of the result."),
-        };
-    }
-
-    private static string Count(int n, string what) => n == 1 ? $"1 {what}" : $"{n} {what}s";
 }

@@ -40,13 +40,16 @@ public sealed record Target
 }
 
 /// <summary>One vehicle's visit: what is wanted, agreed and promised.</summary>
-public sealed record Job
+public sealed record Job : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
 
     /// <summary>The vehicle.</summary>
     public required Guid VehicleId { get; init; }
+
+    /// <summary>The stage in which the vehicle came: the first of its chain, or the last one of an earlier job.</summary>
+    public required Guid StageId { get; init; }
 
     /// <summary>What the owner wants, in the owner's words.</summary>
     public string? Wish { get; init; }
@@ -105,13 +108,22 @@ public enum Equipment
 }
 
 /// <summary>What is fitted at every corner between two changes. Belongs to the vehicle and outlives the job.</summary>
-public sealed record Stage
+public sealed record Stage : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
 
     /// <summary>The vehicle.</summary>
     public required Guid VehicleId { get; init; }
+
+    /// <summary>The job that opened it.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>Front suspension: it belongs to the stage, because a conversion changes it.</summary>
+    public required Vehicles.Suspension Front { get; init; }
+
+    /// <summary>Rear suspension.</summary>
+    public required Vehicles.Suspension Rear { get; init; }
 
     /// <summary>Place in the vehicle's chain, from 0, which is as found; −1 is the vehicle as it left the works.</summary>
     public required int Ordinal { get; init; }
@@ -124,10 +136,14 @@ public sealed record Stage
 
     /// <summary>What is fitted at each corner; a corner that is not listed has nothing added.</summary>
     public required IReadOnlyList<CornerStack> Stacks { get; init; }
+
+    /// <summary>The suspension of an axle.</summary>
+    public Vehicles.Suspension SuspensionOf(string axle) =>
+        axle == Vehicles.Corners.Front ? Front : Rear;
 }
 
 /// <summary>Stacks that are meant to be fitted, from one stage to the next.</summary>
-public sealed record Plan
+public sealed record Plan : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -152,7 +168,7 @@ public sealed record Plan
 }
 
 /// <summary>The prediction as it stood when the fitting began; proof compares with this one only.</summary>
-public sealed record FrozenPrediction
+public sealed record FrozenPrediction : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -177,7 +193,7 @@ public sealed record FrozenPrediction
 }
 
 /// <summary>A choice between ways that good fitters differ on.</summary>
-public sealed record SchoolChoice
+public sealed record SchoolChoice : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }

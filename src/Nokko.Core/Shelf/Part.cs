@@ -3,7 +3,7 @@ using Nokko.Core.Units;
 namespace Nokko.Core.Shelf;
 
 /// <summary>A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown.</summary>
-public sealed record Part
+public sealed record Part : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -145,7 +145,7 @@ public sealed record CornerStack
 }
 
 /// <summary>A boxed set of parts.</summary>
-public sealed record Kit
+public sealed record Kit : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }

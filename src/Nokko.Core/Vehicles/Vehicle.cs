@@ -1,22 +1,25 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Vehicles;
 
 /// <summary>Who owns vehicles.</summary>
-public sealed record Owner
+public sealed record Owner : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
 
     /// <summary>Name as printed on the record.</summary>
+    [Personal]
     public required string Name { get; init; }
 
     /// <summary>How to reach the owner.</summary>
+    [Personal]
     public string? Contact { get; init; }
 }
 
 /// <summary>Vehicles that share a suspension; evidence is learned by platform.</summary>
-public sealed record Platform
+public sealed record Platform : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -209,7 +212,7 @@ public sealed record VehicleDimensions
 }
 
 /// <summary>A vehicle, apart from its owner and its jobs.</summary>
-public sealed record Vehicle
+public sealed record Vehicle : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
@@ -227,9 +230,11 @@ public sealed record Vehicle
     public required string Name { get; init; }
 
     /// <summary>Plate.</summary>
+    [Personal]
     public string? Plate { get; init; }
 
     /// <summary>Vehicle identification number.</summary>
+    [Personal]
     public string? Vin { get; init; }
 
     /// <summary>Engine as said.</summary>
@@ -250,11 +255,29 @@ public sealed record Vehicle
     /// <summary>How the body is carried.</summary>
     public required BodyKind BodyKind { get; init; }
 
-    /// <summary>Front suspension.</summary>
-    public required Suspension Front { get; init; }
+    /// <summary>Front suspension at the stage from which the vehicle was taken; kept with the stage, not here.</summary>
+    [JsonIgnore]
+    public Suspension Front
+    {
+        get =>
+            field
+            ?? throw new InvalidOperationException(
+                "The suspension belongs to a stage: take the vehicle at one."
+            );
+        init;
+    }
 
-    /// <summary>Rear suspension.</summary>
-    public required Suspension Rear { get; init; }
+    /// <summary>Rear suspension, likewise.</summary>
+    [JsonIgnore]
+    public Suspension Rear
+    {
+        get =>
+            field
+            ?? throw new InvalidOperationException(
+                "The suspension belongs to a stage: take the vehicle at one."
+            );
+        init;
+    }
 
     /// <summary>Sizes.</summary>
     public required VehicleDimensions Dimensions { get; init; }

@@ -65,7 +65,7 @@ public sealed record Place
 }
 
 /// <summary>A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back.</summary>
-public sealed record Reading
+public sealed record Reading : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }

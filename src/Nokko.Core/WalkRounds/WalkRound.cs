@@ -3,13 +3,16 @@ using Nokko.Core.Units;
 namespace Nokko.Core.WalkRounds;
 
 /// <summary>One set of readings under one set of conditions, at one stage.</summary>
-public sealed record WalkRound
+public sealed record WalkRound : IRow
 {
     /// <summary>Key.</summary>
     public required Guid Id { get; init; }
 
     /// <summary>The stage at which the vehicle stood.</summary>
     public required Guid StageId { get; init; }
+
+    /// <summary>The job in which it was walked.</summary>
+    public required Guid JobId { get; init; }
 
     /// <summary>The datum with which a new reading starts.</summary>
     public required Datum Datum { get; init; }

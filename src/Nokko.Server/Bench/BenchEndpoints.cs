@@ -1,6 +1,7 @@
 using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Core.Bench;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 
@@ -45,9 +46,9 @@ internal static class BenchEndpoints
                 )
             );
         }
-        catch (TroubleException e)
+        catch (RefusedException e)
         {
-            return e.Trouble.Answer();
+            return Trouble.Of(e.Refusal).Answer();
         }
         catch (BenchException e)
         {
@@ -73,7 +74,7 @@ internal static class BenchEndpoints
         return quantity is null
             ? field.Optional
                 ? null
-                : throw new TroubleException(Trouble.At(field.Name, "This one is needed."))
+                : throw Refuse.Value(field.Name, "This one is needed.")
             : quantity.In(field.Unit);
     }
 
@@ -93,5 +94,5 @@ internal static class BenchEndpoints
                 Unit = "1",
                 Known = Known.Told,
             }
-        : throw new TroubleException(Trouble.At(field.Name, "A number above zero."));
+        : throw Refuse.Value(field.Name, "A number above zero.");
 }

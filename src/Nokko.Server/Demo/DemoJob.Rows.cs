@@ -1,34 +1,54 @@
-using System.Text.Json;
+using System.Globalization;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
-using Nokko.Core.Plans;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Server.Demo;
 
-/// <content>Single rows of a made-up job.</content>
+/// <content>Single entries of a made-up job: each goes through the same decisions as a person's.</content>
 internal sealed partial class DemoJob
 {
-    private void Read(WalkRound round, string station, Datum from, double inches)
+    /// <summary>Carries out a command as the job's person.</summary>
+    /// <exception cref="InvalidOperationException">It is refused: the demo is written wrongly.</exception>
+    private void Do(JobCommand command)
+    {
+        var decision = Decision.Of(
+            Document,
+            command,
+            new DecisionContext
+            {
+                PersonId = _by.Id,
+                PersonName = _by.Name,
+                Style = LengthStyle.Inches,
+                Now = _now,
+                Shelf = _shelf,
+            }
+        );
+        Document = decision is Decision.Made made
+            ? made.On(Document)
+            : throw new InvalidOperationException($"{command}: {((Decision.Refused)decision).Why}");
+    }
+
+    private void Read(string station, Datum from, double inches)
     {
         Later(1);
-        Store(
-            new Reading
-            {
-                Id = NewId(),
-                WalkRoundId = round.Id,
-                Kind = ReadingKind.Height,
-                Place = new Place { Kind = PlaceKind.Station, Name = station },
-                From = from,
-                Value = Sixteenths(inches),
-                PersonId = _by.Id,
-                TakenAt = _now,
-                StoredAt = _now,
-            },
-            "reading stored"
+        Do(
+            new StoreReading(
+                NewId(),
+                NewId(),
+                Round().Id,
+                station,
+                from,
+                Sixteenths(inches),
+                [HeightReader.AsRead],
+                _now,
+                null,
+                null
+            )
         );
     }
 
@@ -36,22 +56,22 @@ internal sealed partial class DemoJob
     public void Measure(string key, string place, double inches, double? overInches = null)
     {
         Later(3);
-        var measure = Measures.Find(key)!;
-        Store(
-            new Reading
-            {
-                Id = NewId(),
-                WalkRoundId = Document.WalkRounds[^1].Id,
-                Kind = measure.Kind,
-                Place = new Place { Kind = Measures.PlaceKindOf(measure), Name = place },
-                Measure = key,
-                Value = Sixteenths(inches),
-                Over = overInches is { } over ? Sixteenths(over) : null,
-                PersonId = _by.Id,
-                TakenAt = _now,
-                StoredAt = _now,
-            },
-            "measure stored"
+        Do(
+            new StoreMeasure(
+                NewId(),
+                NewId(),
+                Round().Id,
+                key,
+                place,
+                Sixteenths(inches),
+                overInches is { } over
+                    ? new QuantityInput(Sixteenths(over), "in", Known.Measured)
+                    : null,
+                [],
+                _now,
+                null,
+                null
+            )
         );
     }
 
@@ -60,17 +80,19 @@ internal sealed partial class DemoJob
     {
         Later(2);
         var wrong = Document.Readings.Last(r => r.Place.Name == station);
-        Store(
-            wrong with
-            {
-                Id = NewId(),
-                Value = Sixteenths(inches),
-                TakenAt = _now,
-                StoredAt = _now,
-                Supersedes = wrong.Id,
-                Reason = reason,
-            },
-            "reading corrected"
+        Do(
+            new StoreReading(
+                NewId(),
+                NewId(),
+                Round().Id,
+                station,
+                wrong.From!.Value,
+                Sixteenths(inches),
+                [HeightReader.AsRead],
+                _now,
+                wrong.Id,
+                reason
+            )
         );
     }
 
@@ -78,122 +100,62 @@ internal sealed partial class DemoJob
     public void TapeFrontPoints(params (double Y, double Z)[] points)
     {
         Later(20);
-        Document = Document with
-        {
-            Vehicle = Document.Vehicle with
-            {
-                Front = Document.Vehicle.Front with
-                {
-                    Points =
-                    [
-                        .. Archetype
-                            .Of(SuspensionKind.CoilOverArm)!
-                            .Points.Zip(
-                                points,
-                                (point, p) =>
-                                    new SuspensionPoint
-                                    {
-                                        Name = point.Name,
-                                        Y = Mm(p.Y, Known.Measured),
-                                        Z = Mm(p.Z, Known.Measured),
-                                    }
-                            ),
-                    ],
-                },
-            },
-        };
-        Remember("suspension points taped");
+        Do(
+            new SetPoints(
+                NewId(),
+                0,
+                Corners.Front,
+                [
+                    .. Archetype
+                        .Of(SuspensionKind.CoilOverArm)!
+                        .Points.Zip(
+                            points,
+                            (point, p) => new PointInput(point.Name, Mm(p.Y), Mm(p.Z))
+                        ),
+                ]
+            )
+        );
+
+        static QuantityInput Mm(double value) =>
+            new(value.ToString(CultureInfo.InvariantCulture), "mm", Known.Measured);
     }
 
-    private void Store(Reading reading, string kind)
-    {
-        Document = Document with { Readings = [.. Document.Readings, reading] };
-        Remember(kind);
-    }
+    private WalkRound Round() => Document.WalkRounds.MaxBy(w => w.At)!;
 
-    private static Quantity Sixteenths(double inches)
-    {
-        var mm = Math.Round(inches * 16) / 16 * 25.4;
-        return new Quantity
-        {
-            Value = mm / 25.4,
-            Unit = "in",
-            Known = Known.Measured,
-            Typed = LengthText
-                .Show(mm, LengthStyle.Inches)
-                .Replace(" in", "", StringComparison.Ordinal),
-        };
-    }
+    private static string Sixteenths(double inches) =>
+        LengthText
+            .Show(Math.Round(inches * 16) / 16 * 25.4, LengthStyle.Inches)
+            .Replace(" in", "", StringComparison.Ordinal);
 
-    private void Tighten(Plan plan, string place, Pass pass)
-    {
-        var joint = Document.Joints.First(j => j.Place == place);
-        Document = Document with
-        {
-            TorqueEntries =
-            [
-                .. Document.TorqueEntries,
-                new TorqueEntry
-                {
-                    Id = NewId(),
-                    JointId = joint.Id,
-                    PlanId = plan.Id,
-                    Pass = pass,
-                    Value = pass == Pass.Final ? joint.Spec!.Torque : null,
-                    Tool = pass == Pass.Final ? "torque wrench" : "ratchet",
-                    Position = FittingRules.Position(Document.Supports),
-                    PersonId = _by.Id,
-                    At = _now,
-                },
-            ],
-        };
-    }
+    private void Tighten(Joint joint, Pass pass) =>
+        Do(
+            new TightenJoint(
+                NewId(),
+                NewId(),
+                joint.Id,
+                pass,
+                pass == Pass.Final
+                    ? new QuantityInput(TorqueOf(joint.Kind), "lb·ft", Known.Measured)
+                    : null,
+                false,
+                pass == Pass.Final ? "torque wrench" : "ratchet",
+                FittingRules.Position(Document.Supports),
+                null
+            )
+        );
 
-    private FollowUp Follow(string what, string why, DateTimeOffset due, double miles) =>
-        new()
-        {
-            Id = NewId(),
-            What = what,
-            Why = why,
-            DueOn = DateOnly.FromDateTime(due.UtcDateTime),
-            DueAt = Miles(miles),
-        };
+    private FollowUpInput Follow(string what, string why, DateTimeOffset due, double miles) =>
+        new(NewId(), what, why, DateOnly.FromDateTime(due.UtcDateTime), Miles(miles));
 
-    private static JointSpec Spec(CardJoint joint) =>
-        new()
+    private static string TorqueOf(JointKind kind) =>
+        kind switch
         {
-            Torque = new Quantity
-            {
-                Value = joint.Kind switch
-                {
-                    JointKind.BondedRubber => 101,
-                    JointKind.Ball => 62,
-                    JointKind.Clamped => 41,
-                    JointKind.Wheel => 92,
-                    _ => 83,
-                },
-                Unit = "lb·ft",
-                Known = Known.Document,
-            },
-            Source = "shop's sheet SV-12 (made up)",
-        };
-
-    private void Remember(string kind) =>
-        Document = Document with
-        {
-            History =
-            [
-                .. Document.History,
-                new HistoryEntry
-                {
-                    Id = NewId(),
-                    Kind = kind,
-                    PersonId = _by.Id,
-                    At = _now,
-                    Body = JsonSerializer.SerializeToElement(new { demo = true }),
-                    Replaced = JsonSerializer.SerializeToElement(Array.Empty<string>()),
-                },
-            ],
+            JointKind.BondedRubber => "101",
+            JointKind.Ball => "62",
+            JointKind.Clamped => "41",
+            JointKind.Wheel => "92",
+            JointKind.UBolt => "83",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
 
     private void Later(double minutes) => _now = Instants.ToMicroseconds(_now.AddMinutes(minutes));
@@ -205,13 +167,6 @@ internal sealed partial class DemoJob
         return Guid.CreateVersion7(_now);
     }
 
-    private static Quantity Mm(double value, Known known) => Quantity.Mm(value, known);
-
-    private static Quantity Miles(double value) =>
-        new()
-        {
-            Value = value,
-            Unit = "mi",
-            Known = Known.Measured,
-        };
+    private static QuantityInput Miles(double value) =>
+        new(value.ToString(CultureInfo.InvariantCulture), "mi", Known.Measured);
 }

@@ -4,6 +4,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -16,6 +17,7 @@ internal sealed partial class DemoJob
     private static readonly string[] Lips = [Corners.LF, Corners.RF, Corners.LR, Corners.RR];
     private static readonly string[] Mids = ["LM", "RM"];
     private readonly Person _by;
+    private readonly Dictionary<Guid, Part> _shelf = [];
     private DateTimeOffset _now;
 
     public JobDocument Document { get; private set; }
@@ -47,13 +49,12 @@ internal sealed partial class DemoJob
             Drive = built.Drive,
             Kind = built.Kind,
             BodyKind = built.Body,
-            Front = built.Front,
-            Rear = built.Rear,
             Dimensions = sizes,
             TyreSize = built.Tyre,
             TyreKnown = Known.Document,
             Stations = VehicleDefaults.Stations(sizes, built.Kind),
         };
+        var (job, stage) = (NewId(), NewId());
         Document = new JobDocument
         {
             Format = JobDocument.FormatName,
@@ -64,20 +65,21 @@ internal sealed partial class DemoJob
             People = [by],
             Job = new Job
             {
-                Id = NewId(),
+                Id = job,
                 VehicleId = vehicle.Id,
+                StageId = stage,
                 Wish = built.Wish,
                 Carries = built.Carries,
                 Loads = built.Loads,
                 Target = new Target
                 {
                     Datum = Datum.Hub,
-                    Rake = Mm(0, Known.Told),
+                    Rake = Quantity.Mm(0, Known.Told),
                     Loaded = built.LevelLoaded,
-                    Tolerance = Mm(Target.UsualToleranceMm, Known.Estimated),
+                    Tolerance = Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
                 },
                 PromisedOn = DateOnly.FromDateTime(_now.AddDays(5).UtcDateTime),
-                OdometerIn = Miles(48_200),
+                OdometerIn = QuantityInput.Read(Miles(48_200), "", "km"),
                 Equipment = Equipment.TwoPostLift,
                 TakenInAt = _now,
             },
@@ -85,8 +87,11 @@ internal sealed partial class DemoJob
             [
                 new Stage
                 {
-                    Id = NewId(),
+                    Id = stage,
                     VehicleId = vehicle.Id,
+                    JobId = job,
+                    Front = built.Front,
+                    Rear = built.Rear,
                     Ordinal = 0,
                     Name = "as found",
                     OpenedAt = _now,
@@ -94,242 +99,161 @@ internal sealed partial class DemoJob
                 },
             ],
         };
-        Remember("vehicle taken in");
+        Document = Document with
+        {
+            History =
+            [
+                new HistoryEntry
+                {
+                    Id = NewId(),
+                    Kind = TakeIn.Said,
+                    PersonId = by.Id,
+                    At = _now,
+                },
+            ],
+        };
     }
 
     /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth.</summary>
     public void Round(Settled settled, double[] lips, double[] mids)
     {
         Later(30);
-        var round = new WalkRound
-        {
-            Id = NewId(),
-            StageId = Document.CurrentStage()!.Id,
-            Datum = Datum.Hub,
-            Division = new Quantity
-            {
-                Value = 1.0 / 16,
-                Unit = "in",
-                Known = Known.Told,
-            },
-            Settled = settled,
-            FloorSurveyed = true,
-            Spot = "bay 1",
-            Fuel = "half",
-            Load = "empty",
-            PersonId = _by.Id,
-            At = _now,
-        };
-        Document = Document with { WalkRounds = [.. Document.WalkRounds, round] };
-        Remember("walk-round begun");
+        Do(
+            new BeginWalkRound(
+                NewId(),
+                NewId(),
+                Document.CurrentStage()!.Id,
+                new RoundConditionsInput(
+                    Datum.Hub,
+                    16,
+                    settled,
+                    false,
+                    true,
+                    "bay 1",
+                    "half",
+                    "empty",
+                    null,
+                    null
+                )
+            )
+        );
         foreach (var (station, inches) in Lips.Zip(lips))
         {
-            Read(round, station, Datum.Hub, inches);
+            Read(station, Datum.Hub, inches);
         }
         foreach (var (station, inches) in Mids.Zip(mids))
         {
-            Read(round, station, Datum.Floor, inches);
+            Read(station, Datum.Floor, inches);
         }
     }
 
     public void Plan(string name, (string Corner, Part Part)[] parts)
     {
         Later(20);
-        var plan = new Plan
+        foreach (var (_, part) in parts)
         {
-            Id = NewId(),
-            Name = name,
-            FromStageId = Document.CurrentStage()!.Id,
-            Stacks =
-            [
-                .. Corners
-                    .All.Where(c => parts.Any(p => p.Corner == c))
-                    .Select(c => new CornerStack
-                    {
-                        Corner = c,
-                        Parts =
-                        [
-                            .. parts
-                                .Where(p => p.Corner == c)
-                                .Select(p => PlacedPart.Of(p.Part, NewId()))
-                                .OrderBy(p => PartRule.Of(p.Kind).Order),
-                        ],
-                    }),
-            ],
-            Chosen = Document.DraftPlans().Count == 0,
-        };
-        Document = Document with { Plans = [.. Document.Plans, plan] };
-        Remember("plan changed");
+            _shelf[part.Id] = part with { Count = 1000 };
+        }
+        Do(
+            new SavePlan(
+                NewId(),
+                NewId(),
+                null,
+                Document.CurrentStage()!.Id,
+                name,
+                [
+                    .. Corners
+                        .All.Where(c => parts.Any(p => p.Corner == c))
+                        .Select(c => new CornerPlacingsInput(
+                            c,
+                            [
+                                .. parts
+                                    .Where(p => p.Corner == c)
+                                    .Select(p => new PlacingInput(NewId(), p.Part.Id)),
+                            ]
+                        )),
+                ]
+            )
+        );
     }
 
     public void Begin()
     {
         Later(15);
-        var plan = Document.DraftPlan()!;
-        var from = Document.CurrentStage()!;
-        var to = new Stage
+        Do(new BeginFitting(NewId(), Document.DraftPlan()!.Id, 0, NewId(), NewId(), NewId(), null));
+        foreach (var joint in Document.Joints.Where(j => j.Spec is null))
         {
-            Id = NewId(),
-            VehicleId = Document.Vehicle.Id,
-            Ordinal = from.Ordinal + 1,
-            Name = $"after stack {from.Ordinal + 1}",
-            OpenedAt = _now,
-            Stacks = plan.Stacks,
-        };
-        var begun = plan with { ToStageId = to.Id, BegunAt = _now };
-        var results = JobEvaluator.Evaluate(Document);
-        var frozen = new FrozenPrediction
-        {
-            Id = NewId(),
-            PlanId = plan.Id,
-            At = _now,
-            Core = JobEvaluator.CoreVersion,
-            Prediction = JobEvaluator.Predict(Document, plan, results.WalkRounds, results.Trials)!,
-            Target = Document.Job.Target,
-            Dimensions = Document.Vehicle.Dimensions,
-        };
-        var known = Document.Joints.Select(j => j.Place).ToHashSet();
-        var joints = JobCard
-            .Derive(from, begun, Document.Vehicle, Document.Job.Equipment)
-            .Joints.Where(j => !known.Contains(j.Place))
-            .Select(j => new Joint
-            {
-                Id = NewId(),
-                Where = j.Where,
-                Place = j.Place,
-                Kind = j.Kind,
-                Fasteners = j.Fasteners,
-                Order = j.Order,
-                Spec = Spec(j),
-            });
-        Document = Document with
-        {
-            Plans = [.. Document.Plans.Where(p => p.Id != plan.Id), begun],
-            Stages = [.. Document.Stages, to],
-            FrozenPredictions = [.. Document.FrozenPredictions, frozen],
-            Joints = [.. Document.Joints, .. joints],
-        };
-        Remember("fitting begun");
+            Do(
+                new SetSpec(
+                    NewId(),
+                    joint.Id,
+                    0,
+                    new QuantityInput(TorqueOf(joint.Kind), "lb·ft", Known.Document),
+                    null,
+                    null,
+                    "shop's sheet SV-12 (made up)"
+                )
+            );
+        }
     }
 
-    public void FitAll(string? leaveOpen = null) => Fit(int.MaxValue, leaveOpen);
+    public void FitAll(string? leaveOpen = null)
+    {
+        Fit(int.MaxValue, leaveOpen);
+        foreach (var line in Document.OffLines.Where(o => o.Fate is null))
+        {
+            Do(new CloseOffLine(NewId(), line.Id, Fate.RefitHere, null));
+        }
+    }
 
     /// <summary>Does the first steps of the card, with every entry that they call for.</summary>
     public void Fit(int steps, string? leaveOpen = null)
     {
-        var plan = Document.BegunPlan()!;
         foreach (var step in Progress.CardOf(Document).Steps.Take(steps))
         {
             Later(step.Minutes);
-            Document = Document with
-            {
-                Steps =
-                [
-                    .. Document.Steps,
-                    new StepEntry
-                    {
-                        Id = NewId(),
-                        PlanId = plan.Id,
-                        Step = step.Key,
-                        Minutes = step.Minutes,
-                        PersonId = _by.Id,
-                        At = _now,
-                    },
-                ],
-                OffLines =
-                [
-                    .. Document.OffLines,
-                    .. step.TakesOff.Select(what => new OffLine
-                    {
-                        Id = NewId(),
-                        PlanId = plan.Id,
-                        Where = step.Where,
-                        What = what,
-                        OffBy = _by.Id,
-                        OffAt = _now,
-                    }),
-                ],
-            };
-            if (step.Puts is { } position)
-            {
-                var on = position == WheelPosition.OnWheels ? "its wheels" : "lift arms, locks in";
-                Document = Document with
-                {
-                    Supports =
-                    [
-                        .. Document.Supports,
-                        new SupportEntry
-                        {
-                            Id = NewId(),
-                            Where = "all",
-                            Position = position,
-                            On = on,
-                            PersonId = _by.Id,
-                            At = _now,
-                        },
-                    ],
-                };
-            }
+            Do(new DoStep(NewId(), NewId(), step.Key, step.Minutes, null));
             foreach (var place in step.Joints.Where(_ => step.Pass is not null))
             {
                 if (step.Pass != Pass.Final || place != leaveOpen)
                 {
-                    Tighten(plan, place, step.Pass!.Value);
+                    Tighten(Document.Joints.First(j => j.Place == place), step.Pass!.Value);
                 }
             }
         }
-        if (steps == int.MaxValue)
-        {
-            Document = Document with
-            {
-                OffLines =
-                [
-                    .. Document.OffLines.Select(o =>
-                        o.Fate is null
-                            ? o with
-                            {
-                                Fate = Fate.RefitHere,
-                                ClosedBy = _by.Id,
-                                ClosedAt = _now,
-                            }
-                            : o
-                    ),
-                ],
-            };
-        }
-        Remember("step done");
     }
 
     public void HandOver(DateTimeOffset now, string notes)
     {
         Later(30);
-        Document = Document with
-        {
-            Job = Document.Job with
-            {
-                HandedOverAt = _now,
-                HandedOverBy = _by.Id,
-                OdometerOut = Miles(48_204),
-                OwnerNotes = notes,
-            },
-            FollowUps =
-            [
-                Follow(
-                    "Alignment at a licensed shop",
-                    "Height moves toe, camber and caster.",
-                    now.AddDays(2),
-                    48_254
-                ),
-                Follow("Headlight aim", "The nose angle changed.", now.AddDays(2), 48_254),
-                Follow(
-                    "Re-torque all opened joints",
-                    "Paint and faces settle in the first 50 to 100 miles.",
-                    now.AddDays(9),
-                    48_279
-                ),
-                Follow("Measure again", "Springs and bushings settle.", now.AddDays(50), 48_704),
-            ],
-        };
-        Remember("handed over");
+        Do(
+            new HandOver(
+                NewId(),
+                0,
+                Miles(48_204),
+                notes,
+                [
+                    Follow(
+                        "Alignment at a licensed shop",
+                        "Height moves toe, camber and caster.",
+                        now.AddDays(2),
+                        48_254
+                    ),
+                    Follow("Headlight aim", "The nose angle changed.", now.AddDays(2), 48_254),
+                    Follow(
+                        "Re-torque all opened joints",
+                        "Paint and faces settle in the first 50 to 100 miles.",
+                        now.AddDays(9),
+                        48_279
+                    ),
+                    Follow(
+                        "Measure again",
+                        "Springs and bushings settle.",
+                        now.AddDays(50),
+                        48_704
+                    ),
+                ]
+            )
+        );
     }
 }

@@ -11,13 +11,23 @@ internal static class Seeding
     {
         await using var scope = app.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
+        var known = db.Database.GetMigrations().ToHashSet();
+        if (
+            (await db.Database.GetAppliedMigrationsAsync()).FirstOrDefault(m =>
+                !known.Contains(m)
+            ) is
+            { } strange
+        )
+        {
+            throw new InvalidOperationException(
+                $"The database was made by another Nokko than this one (it knows the change {strange}). Nothing was touched. Start that Nokko again, or begin anew: move the database's folder away, or name an empty database with --connection."
+            );
+        }
         // Migrating compares the whole model even when there is nothing to do; most starts have nothing to do.
         if ((await db.Database.GetPendingMigrationsAsync()).Any())
         {
             await db.Database.MigrateAsync();
         }
-        // Jobs of an older version have proved things too.
-        await db.WorkOutMissingTrials(CancellationToken.None);
         if (await db.Shops.AnyAsync())
         {
             return;

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Evidence;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
 
@@ -36,13 +37,25 @@ internal static class EvidenceEndpoints
             .Vehicles.AsNoTracking()
             .Where(v => ids.Contains(v.Id))
             .ToDictionaryAsync(v => v.Id, cancel);
+        var stages = (
+            await db.Stages.AsNoTracking().Where(s => ids.Contains(s.VehicleId)).ToListAsync(cancel)
+        ).ToLookup(s => s.VehicleId);
         return TypedResults.Ok(
             new EvidenceView(
-                ShopEvidence.Lines(trials, id => vehicles[id]),
+                ShopEvidence.Lines(trials, id => At(vehicles[id])),
                 trials,
                 await db.Platforms.AsNoTracking().ToDictionaryAsync(p => p.Id, p => p.Name, cancel)
             )
         );
+
+        Vehicle At(Vehicle vehicle) =>
+            stages[vehicle.Id].MaxBy(s => s.Ordinal) is { } now
+                ? vehicle with
+                {
+                    Front = now.Front,
+                    Rear = now.Rear,
+                }
+                : vehicle;
     }
 
     private static async Task<FileContentHttpResult> Csv(NokkoDb db, CancellationToken cancel)

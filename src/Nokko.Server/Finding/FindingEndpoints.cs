@@ -12,22 +12,12 @@ using Nokko.Storage;
 
 namespace Nokko.Server.Finding;
 
-/// <summary>Turns wishes into numbers, finds stacks, and says what to do when one lands off.</summary>
+/// <summary>Finds stacks, and says what to do when one lands off.</summary>
 internal static class FindingEndpoints
 {
     private const int Ranked = 10;
     private const int Rejected = 4;
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(30);
-
-    /// <summary>A wish as said.</summary>
-    internal sealed record MakeWish(
-        Guid CommandId,
-        uint Version,
-        WishKind Kind,
-        QuantityInput? Amount,
-        QuantityInput? Roof,
-        string? Tyre
-    );
 
     /// <summary>What a person wants searched.</summary>
     internal sealed record Find(
@@ -56,46 +46,11 @@ internal static class FindingEndpoints
 
     public static void Map(RouteGroupBuilder jobs)
     {
-        jobs.MapPost("/{job:guid}/wishes", Wished);
         jobs.MapPost("/{job:guid}/stacks", Search)
             .Produces<FindingLine>(StatusCodes.Status200OK, "application/x-ndjson");
         jobs.MapGet("/{job:guid}/plans/{id:guid}/plan-b", Second);
         jobs.MapGet("/{job:guid}/tyre-room", Room);
     }
-
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Wished(
-        Guid job,
-        MakeWish body,
-        JobDesk desk,
-        CancellationToken cancel
-    ) =>
-        desk.Do(
-            job,
-            body.CommandId,
-            "target changed",
-            body,
-            d =>
-            {
-                var wish = new Wish(
-                    body.Kind,
-                    QuantityInput.Read(
-                        body.Amount,
-                        "amount",
-                        "mm",
-                        positive: body.Kind != WishKind.KeepRake
-                    ),
-                    QuantityInput.Read(body.Roof, "roof", "mm"),
-                    TakeIn.Blank(body.Tyre)
-                );
-                var (target, field, why) = wish.On(Standing(d, d.CurrentStage()!, []));
-                if (target is null)
-                {
-                    throw new TroubleException(Trouble.At(field!, why!));
-                }
-                desk.Edit(d.Job, body.Version, d.Job with { Target = target });
-            },
-            cancel
-        );
 
     private static async Task<Results<Ok<IReadOnlyList<TyreRoom>>, ProblemHttpResult>> Room(
         Guid job,
@@ -103,9 +58,9 @@ internal static class FindingEndpoints
         NokkoDb db,
         CancellationToken cancel
     ) =>
-        await db.LoadJob(job, JobExtent.Stance, cancel) is not { } d
+        await db.LoadDocument(job, cancel) is not { } d
             ? Trouble.Missing("There is no such job in this shop.").Answer()
-        : TyreRoom.Of(d.Vehicle, tyre) is { } room ? TypedResults.Ok(room)
+        : TyreRoom.Of(d.VehicleNow(), tyre) is { } room ? TypedResults.Ok(room)
         : Trouble
             .At(
                 "tyre",
@@ -123,7 +78,7 @@ internal static class FindingEndpoints
     )
     {
         var cancel = context.RequestAborted;
-        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
+        if (await db.LoadJob(job, new JobWanted(), cancel) is not { Document: var d } loaded)
         {
             await Trouble
                 .Missing("There is no such job in this shop.")
@@ -139,7 +94,7 @@ internal static class FindingEndpoints
                 .ExecuteAsync(context);
             return;
         }
-        var situation = Standing(d, from, await db.TrialsFor(d, own: true, cancel));
+        var situation = Standing(loaded, from);
         var shelf = await db.Parts.AsNoTracking().ToListAsync(cancel);
         context.Response.ContentType = "application/x-ndjson";
         using var ends = CancellationTokenSource.CreateLinkedTokenSource(
@@ -236,7 +191,7 @@ internal static class FindingEndpoints
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
+        if (await db.LoadJob(job, new JobWanted(), cancel) is not { Document: var d } loaded)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
@@ -245,7 +200,7 @@ internal static class FindingEndpoints
             return Trouble.Missing("This job has no such plan.").Answer();
         }
         var from = d.Stages.First(s => s.Id == plan.FromStageId);
-        var situation = Standing(d, from, await db.TrialsFor(d, own: true, cancel));
+        var situation = Standing(loaded, from);
         var shelf = await db.Parts.AsNoTracking().ToListAsync(cancel);
         if (plan.BegunAt is not null)
         {
@@ -264,15 +219,14 @@ internal static class FindingEndpoints
         ]);
     }
 
-    private static Situation Standing(
-        JobDocument d,
-        Stage from,
-        IReadOnlyList<Core.Evidence.JobTrial> trials
-    ) =>
-        JobEvaluator.SituationOf(
-            d,
+    private static Situation Standing(LoadedJob loaded, Stage from)
+    {
+        var stances = JobEvaluator.StancesOf(loaded.Document);
+        return JobEvaluator.SituationOf(
+            loaded.Document,
             from,
-            JobEvaluator.Evaluate(d with { Plans = [] }).WalkRounds,
-            trials
+            stances,
+            [.. loaded.Others, .. JobEvaluator.TrialsOf(loaded.Document, stances)]
         );
+    }
 }

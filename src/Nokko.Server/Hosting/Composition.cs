@@ -8,11 +8,10 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.OpenApi;
 using Nokko.Core.Jobs;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tape;
 using Nokko.Server.Bench;
 using Nokko.Server.Evidence;
 using Nokko.Server.Finding;
-using Nokko.Server.Fitting;
-using Nokko.Server.HandOver;
 using Nokko.Server.JobFile;
 using Nokko.Server.Jobs;
 using Nokko.Server.Live;
@@ -137,6 +136,7 @@ internal static class Composition
         services.AddHttpContextAccessor();
         services.AddScoped<SignedIn>();
         services.AddScoped<JobDesk>();
+        services.AddScoped<ShopDesk>();
 
         static Task Refuse(HttpResponse response, int status)
         {
@@ -158,16 +158,14 @@ internal static class Composition
         TapeEndpoints.Map(api);
         JobFileEndpoints.Map(api);
         var jobs = api.MapGroup("/jobs");
-        JobEndpoints.Map(jobs);
+        JobEndpoints.Map(api, jobs);
         WalkRoundEndpoints.Map(jobs);
         PlanEndpoints.Map(jobs);
         FindingEndpoints.Map(jobs);
-        FittingEndpoints.Map(jobs);
-        HandOverEndpoints.Map(jobs);
         LiveEndpoints.Map(jobs);
         BayEndpoints.Map(api, jobs);
         MeasureEndpoints.Map(api);
-        Suspensions.MapCatalogue(api);
+        Suspensions.Map(api);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.
         app.MapFallbackToFile("index.html").AllowAnonymous();
@@ -208,6 +206,9 @@ internal static class Composition
                 "",
                 "There is a character in it that cannot be stored."
             ),
+            NpgsqlException or DbUpdateException { InnerException: NpgsqlException } => Lost(
+                context
+            ),
             _ => new Trouble(
                 StatusCodes.Status500InternalServerError,
                 "",
@@ -215,6 +216,23 @@ internal static class Composition
             ),
         };
         return trouble.Answer().ExecuteAsync(context);
+    }
+
+    /// <summary>Whether a type comes from a person: a command, or a piece of one.</summary>
+    private static bool IsSent(Type type) =>
+        typeof(JobCommand).IsAssignableFrom(type)
+        || typeof(ShopCommand).IsAssignableFrom(type)
+        || type.Name.EndsWith("Input", StringComparison.Ordinal);
+
+    /// <summary>The database is away: what was sent may be stored or not, and is sent again with the same key.</summary>
+    private static Trouble Lost(HttpContext context)
+    {
+        context.Response.Headers.RetryAfter = "2";
+        return new Trouble(
+            StatusCodes.Status503ServiceUnavailable,
+            "",
+            "The database does not answer. We do not know whether this was stored; it is sent again with the same key."
+        );
     }
 
     /// <summary>Answers always hold every field, so the front end's types need no question marks; requests say themselves what may be left out.</summary>
@@ -226,7 +244,16 @@ internal static class Composition
     {
         if (schema.Properties is { Count: > 0 } properties)
         {
-            schema.Required = properties.Keys.ToHashSet();
+            // What comes from a person may leave out what has a default; its kind never.
+            var leftOut = IsSent(context.JsonTypeInfo.Type)
+                ? context
+                    .JsonTypeInfo.Properties.Where(p =>
+                        p.AssociatedParameter is { HasDefaultValue: true }
+                    )
+                    .Select(p => p.Name)
+                    .ToHashSet()
+                : [];
+            schema.Required = properties.Keys.Where(k => !leftOut.Contains(k)).ToHashSet();
         }
         var type =
             Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;

@@ -23,17 +23,20 @@ internal sealed record Trouble(
     /// <summary>What is asked for is not there.</summary>
     public static Trouble Missing(string what) => new(StatusCodes.Status404NotFound, "", what);
 
-    /// <summary>The trouble of a text that was asked about or refused.</summary>
-    public static Trouble Of(string field, TapeReading reading) =>
-        reading switch
-        {
-            TapeReading.Asked asked => At(field, asked.Question) with { Choices = asked.Choices },
-            TapeReading.Refused refused => At(field, refused.Reason),
-            _ => throw new ArgumentException(
-                "A reading that was understood is no trouble.",
-                nameof(reading)
-            ),
-        };
+    /// <summary>The answer to a refusal of the core.</summary>
+    public static Trouble Of(Refusal refusal) =>
+        new(
+            refusal.Kind switch
+            {
+                RefusalKind.BadValue => StatusCodes.Status422UnprocessableEntity,
+                RefusalKind.Gone => StatusCodes.Status404NotFound,
+                _ => StatusCodes.Status409Conflict,
+            },
+            refusal.Field,
+            refusal.Message,
+            refusal.Choices,
+            refusal.Theirs
+        );
 
     /// <summary>The answer over HTTP.</summary>
     public ProblemHttpResult Answer() =>
@@ -53,10 +56,4 @@ internal sealed record Trouble(
                 ["theirs"] = Theirs,
             }
         );
-}
-
-/// <summary>Thrown inside a command to refuse it; nothing of it is stored.</summary>
-internal sealed class TroubleException(Trouble trouble) : Exception(trouble.Message)
-{
-    public Trouble Trouble { get; } = trouble;
 }

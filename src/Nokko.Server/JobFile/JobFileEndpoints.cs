@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
+using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 using Nokko.Storage;
@@ -18,15 +19,17 @@ internal static class JobFileEndpoints
 {
     private const int MostBytes = 64 * 1024 * 1024;
     private const int MostPhotoBytes = 8 * 1024 * 1024;
-    private static readonly string[] PhotoTypes = ["image/jpeg", "image/png", "image/webp"];
 
     internal sealed record Imported(Guid JobId);
+
+    /// <summary>A photograph whose content is kept.</summary>
+    internal sealed record KeptFile(string Sha256, string MediaType);
 
     public static void Map(RouteGroupBuilder api)
     {
         api.MapGet("/jobs/{job:guid}/file", Export);
         api.MapPost("/job-files", Import);
-        api.MapPost("/jobs/{job:guid}/photographs", AddPhotograph);
+        api.MapPost("/files", Keep);
         api.MapGet("/files/{sha256}", File);
     }
 
@@ -36,7 +39,7 @@ internal static class JobFileEndpoints
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, JobExtent.All, cancel) is not { } d)
+        if (await db.LoadDocument(job, cancel, history: true) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
@@ -93,21 +96,21 @@ internal static class JobFileEndpoints
             await Put(db, d, files, cancel);
             return TypedResults.Ok(new Imported(d.Job.Id));
         }
-        catch (TroubleException e)
+        catch (RefusedException e)
         {
-            return e.Trouble.Answer();
+            return Trouble.Of(e.Refusal).Answer();
         }
         catch (DbUpdateException e)
             when (e.InnerException
                     is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
             )
         {
-            return Exists().Answer();
+            return Trouble.Of(Exists().Refusal).Answer();
         }
     }
 
-    private static Trouble Exists() =>
-        Trouble.Gate(
+    private static RefusedException Exists() =>
+        Refuse.Gate(
             "id",
             "This job, or a part of it, is here already. Bring it in as a copy with new keys, or stop."
         );
@@ -121,25 +124,23 @@ internal static class JobFileEndpoints
     {
         if (await db.Jobs.AnyAsync(j => j.Id == d.Job.Id || j.VehicleId == d.Vehicle.Id, cancel))
         {
-            throw new TroubleException(Exists());
+            throw Exists();
         }
         var owner = await db
             .Owners.AsNoTracking()
             .FirstOrDefaultAsync(o => o.Id == d.Owner.Id, cancel);
         if (owner is not null && owner != d.Owner)
         {
-            throw new TroubleException(Exists());
+            throw Exists();
         }
         var platform = await db
             .Platforms.AsNoTracking()
             .FirstOrDefaultAsync(p => p.Id == d.Platform.Id || p.Name == d.Platform.Name, cancel);
         if (platform is not null && platform != d.Platform)
         {
-            throw new TroubleException(
-                Trouble.Gate(
-                    "$.platform",
-                    $"This shop's list has the platform “{platform.Name}” under another key. Rename one of them first."
-                )
+            throw Refuse.Gate(
+                "$.platform",
+                $"This shop's list has the platform “{platform.Name}” under another key. Rename one of them first."
             );
         }
         foreach (var attachment in d.Attachments.DistinctBy(a => a.Sha256))
@@ -150,11 +151,9 @@ internal static class JobFileEndpoints
             }
             if (!files.TryGetValue(attachment.Sha256, out var content))
             {
-                throw new TroubleException(
-                    Trouble.At(
-                        "$.attachments",
-                        $"The file {attachment.Sha256} is named but not in the zip."
-                    )
+                throw Refuse.Value(
+                    "$.attachments",
+                    $"The file {attachment.Sha256} is named but not in the zip."
                 );
             }
             db.Put(new StoredFile { Sha256 = attachment.Sha256, Content = content });
@@ -210,9 +209,7 @@ internal static class JobFileEndpoints
                 left -= entry.Length;
                 if (left < 0)
                 {
-                    throw new TroubleException(
-                        Trouble.At("$", "The zip unpacks to more than 64 MB.")
-                    );
+                    throw Refuse.Value("$", "The zip unpacks to more than 64 MB.");
                 }
                 using var content = new MemoryStream();
                 await using (var stream = entry.Open())
@@ -230,77 +227,47 @@ internal static class JobFileEndpoints
                         content.ToArray();
                 }
             }
-            return (
-                json ?? throw new TroubleException(Trouble.At("$", "The zip holds no job.json.")),
-                files
-            );
+            return (json ?? throw Refuse.Value("$", "The zip holds no job.json."), files);
         }
         catch (InvalidDataException)
         {
-            throw new TroubleException(Trouble.At("$", "The zip is damaged."));
+            throw Refuse.Value("$", "The zip is damaged.");
         }
     }
 
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> AddPhotograph(
-        Guid job,
-        Guid commandId,
-        Guid id,
-        string? of,
-        string? caption,
+    /// <summary>Keeps the content of a photograph; a command names it by its sum.</summary>
+    private static async Task<Results<Ok<KeptFile>, ProblemHttpResult>> Keep(
         HttpRequest request,
-        JobDesk desk,
+        NokkoDb db,
         CancellationToken cancel
-    ) =>
-        desk.Do(
-            job,
-            commandId,
-            "photograph added",
-            new
+    )
+    {
+        try
+        {
+            var type = request.ContentType?.Split(';')[0] ?? "";
+            if (!AddPhotograph.MediaTypes.Contains(type))
             {
-                id,
-                of,
-                caption,
-            },
-            async d =>
+                return Trouble.At("photograph", "Photographs are JPEG, PNG or WebP.").Answer();
+            }
+            var content = await Body(request, MostPhotoBytes, cancel);
+            if (SaysWhere(content))
             {
-                var type = request.ContentType?.Split(';')[0] ?? "";
-                if (!PhotoTypes.Contains(type))
-                {
-                    throw new TroubleException(
-                        Trouble.At("photograph", "Photographs are JPEG, PNG or WebP.")
-                    );
-                }
-                var content = await Body(request, MostPhotoBytes, cancel);
-                if (SaysWhere(content))
-                {
-                    throw new TroubleException(
-                        Trouble.At(
-                            "photograph",
-                            "This picture still says where and with what it was taken. Add it through the page, which leaves that out."
-                        )
-                    );
-                }
-                var sha256 = Convert.ToHexStringLower(SHA256.HashData(content));
-                if (!await desk.Db.Files.AnyAsync(f => f.Sha256 == sha256, cancel))
-                {
-                    desk.Db.Put(new StoredFile { Sha256 = sha256, Content = content });
-                }
-                desk.Db.Put(
-                    job,
-                    new Attachment
-                    {
-                        Id = id,
-                        Sha256 = sha256,
-                        MediaType = type,
-                        Of = TakeIn.Blank(of),
-                        Caption = TakeIn.Blank(caption),
-                        PersonId = desk.PersonId,
-                        At = desk.Now,
-                    }
-                );
-            },
-            cancel
-        );
+                return Trouble
+                    .At(
+                        "photograph",
+                        "This picture still says where and with what it was taken. Add it through the page, which leaves that out."
+                    )
+                    .Answer();
+            }
+            var sha256 = Convert.ToHexStringLower(SHA256.HashData(content));
+            await db.KeepFile(sha256, content, cancel);
+            return TypedResults.Ok(new KeptFile(sha256, type));
+        }
+        catch (RefusedException e)
+        {
+            return Trouble.Of(e.Refusal).Answer();
+        }
+    }
 
     /// <summary>Whether a picture carries an EXIF block, by its marks in JPEG, PNG and WebP.</summary>
     private static bool SaysWhere(ReadOnlySpan<byte> content) =>
@@ -322,7 +289,7 @@ internal static class JobFileEndpoints
             .Files.Where(f => f.Sha256 == sha256)
             .Select(f => f.Content)
             .FirstOrDefaultAsync(cancel);
-        return content is null || type is null || !PhotoTypes.Contains(type)
+        return content is null || type is null || !AddPhotograph.MediaTypes.Contains(type)
             ? Trouble.Missing("There is no such file.").Answer()
             : TypedResults.File(content, type);
     }
@@ -336,9 +303,7 @@ internal static class JobFileEndpoints
         {
             if (buffer.Length + n > most)
             {
-                throw new TroubleException(
-                    Trouble.At("$", $"That is more than {most / 1024 / 1024} MB.")
-                );
+                throw Refuse.Value("$", $"That is more than {most / 1024 / 1024} MB.");
             }
             buffer.Write(chunk, 0, n);
         }

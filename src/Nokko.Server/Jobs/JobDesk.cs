@@ -1,8 +1,10 @@
+using System.Data;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
 using Nokko.Storage;
@@ -10,224 +12,292 @@ using Npgsql;
 
 namespace Nokko.Server.Jobs;
 
-/// <summary>Where commands on jobs are carried out: once each, whole or not at all, with what they replaced.</summary>
+/// <summary>A row of the document that changed.</summary>
+/// <param name="List">Name of its list.</param>
+/// <param name="Id">Its key.</param>
+/// <param name="Row">The row as it is now; null when it is gone.</param>
+internal sealed record ChangedRow(string List, Guid Id, JsonElement? Row);
+
+/// <summary>What a list of commands came to: what became of each, and what changed in the job.</summary>
+/// <param name="Outcomes">What became of each command, in order.</param>
+/// <param name="From">Version of the job before; whoever has another one asks for the job anew.</param>
+/// <param name="Version">Version of the job now.</param>
+/// <param name="Rows">Rows that changed.</param>
+/// <param name="Versions">Versions of rows that are edited and changed.</param>
+/// <param name="Sections">What is computed and changed, by the name of its place in the view.</param>
+internal sealed record JobAnswer(
+    IReadOnlyList<Outcome> Outcomes,
+    long From,
+    long Version,
+    IReadOnlyList<ChangedRow> Rows,
+    IReadOnlyDictionary<Guid, uint> Versions,
+    IReadOnlyDictionary<string, JsonElement> Sections
+);
+
+/// <summary>The one door for changes of a job: under its lock it loads, lets the core decide, stores, and answers.</summary>
 internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
 {
-    public NokkoDb Db => db;
-    public Guid PersonId => me.PersonId;
+    private const int Tries = 4;
 
-    /// <summary>This instant, as the database keeps it.</summary>
-    public DateTimeOffset Now { get; } = Instants.ToMicroseconds(clock.GetUtcNow());
-
-    /// <summary>Carries out one command on a job and answers with the job as it is then.</summary>
-    /// <param name="job">The job.</param>
-    /// <param name="command">Key of the command; repeating it changes nothing.</param>
-    /// <param name="kind">What is done, in a few words for the history.</param>
-    /// <param name="body">The command as sent.</param>
-    /// <param name="act">Changes rows; throws <see cref="TroubleException"/> to refuse.</param>
-    /// <param name="cancel">Cancels.</param>
-    public async Task<Results<Ok<JobView>, ProblemHttpResult>> Do<T>(
+    /// <summary>Carries out commands in order, each whole or not at all.</summary>
+    public async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> Carry(
         Guid job,
-        Guid command,
-        string kind,
-        T body,
-        Func<JobDocument, Task> act,
+        HttpRequest request,
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } document)
+        IReadOnlyList<Sent<JobCommand>> sent;
+        try
         {
-            return Trouble.Missing("There is no such job in this shop.").Answer();
+            sent = await Sent<JobCommand>.Read(request, cancel);
         }
-        return await Once(
-            job,
-            command,
-            kind,
-            body,
-            () => act(document),
-            document.People.Any(p => p.Id == me.PersonId),
-            cancel
-        );
+        catch (RefusedException e)
+        {
+            return Trouble.Of(e.Refusal).Answer();
+        }
+        for (var left = Tries; ; left--)
+        {
+            try
+            {
+                return await Once(job, sent, cancel) is { } answer
+                    ? TypedResults.Ok(answer)
+                    : Trouble.Missing("There is no such job in this shop.").Answer();
+            }
+            catch (DbUpdateException e) when (left > 1 && Raced(e))
+            {
+                // Another job took from the same shelf, or the same key came by another way: decided anew.
+                db.ChangeTracker.Clear();
+            }
+            catch (DbUpdateException e) when (Raced(e))
+            {
+                return Trouble
+                    .Gate(
+                        "",
+                        "Somebody stored the same thing at the same moment. Look at the job as it is now."
+                    )
+                    .Answer();
+            }
+        }
     }
 
-    /// <summary>Carries out one command on a job that asks the database nothing more.</summary>
-    public Task<Results<Ok<JobView>, ProblemHttpResult>> Do<T>(
+    private static bool Raced(DbUpdateException e) =>
+        e is DbUpdateConcurrencyException
+        || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation };
+
+    private async Task<JobAnswer?> Once(
         Guid job,
-        Guid command,
-        string kind,
-        T body,
-        Action<JobDocument> act,
+        IReadOnlyList<Sent<JobCommand>> sent,
         CancellationToken cancel
-    ) =>
-        Do(
+    )
+    {
+        var commands = sent.Select(s => s.Command).OfType<JobCommand>().ToArray();
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        // Its own statement: what is loaded must be seen after the lock is had.
+        await db.Database.ExecuteSqlAsync(
+            $"select set_config('lock_timeout', '10s', true), 1 from jobs where id = {job} and shop_id = {db.ShopId} for update",
+            cancel
+        );
+        var loaded = await db.LoadJob(
             job,
-            command,
-            kind,
-            body,
-            d =>
+            new JobWanted
             {
-                act(d);
-                return Task.CompletedTask;
+                Keys = [.. sent.Select(s => s.CommandId).OfType<Guid>().Distinct()],
+                Parts = [.. commands.SelectMany(c => c.PartsNamed()).Distinct()],
+                PartsOfPlans = [.. commands.Select(c => c.PlanNamed()).OfType<Guid>().Distinct()],
+                Files = [.. commands.SelectMany(c => c.FilesNamed()).Distinct()],
+                Undone = [.. commands.Select(c => c.Undoes()).OfType<Guid>().Distinct()],
             },
             cancel
         );
+        if (loaded is null)
+        {
+            return null;
+        }
+        var batch = new JobBatch(loaded, me, Instants.ToMicroseconds(clock.GetUtcNow()), db.ShopId);
+        var outcomes = sent.Select(batch.Carry).ToArray();
+        if (batch.Stored.Count == 0)
+        {
+            await transaction.RollbackAsync(cancel);
+            return new JobAnswer(
+                await WithNames(job, outcomes, cancel),
+                loaded.Version,
+                loaded.Version,
+                [],
+                new Dictionary<Guid, uint>(),
+                new Dictionary<string, JsonElement>()
+            );
+        }
+        var before = JobEvaluator.Evaluate(loaded.Document, loaded.Others);
+        var after = JobEvaluator.Moves(batch.Changes)
+            ? JobEvaluator.Evaluate(batch.Document, loaded.Others)
+            : before;
+        var net = RowChanges.Net(batch.Changes);
+        db.Write(batch.Document, net, loaded.Versions);
+        foreach (var (command, made) in batch.Stored)
+        {
+            db.Put(StoredCommand.Of(made.Entry, job, (command.Hash, command.Body, made.Changes)));
+        }
+        db.KeepDerived(batch.Document, after, loaded.Version + 1, loaded.HasEvidence);
+        // From here on a client that hangs up changes nothing.
+        await db.SaveChangesAsync(CancellationToken.None);
+        await transaction.CommitAsync(CancellationToken.None);
+        return new JobAnswer(
+            await WithNames(job, outcomes, cancel),
+            loaded.Version,
+            loaded.Version + 1,
+            [.. net.Where(c => c.Row is not Part).Select(Changed)],
+            db.ChangeTracker.Entries()
+                .Where(e =>
+                    e.Metadata.FindProperty(NokkoDb.VersionColumn) is not null
+                    && e.Entity is Core.Units.IRow and not Part
+                )
+                .ToDictionary(
+                    e => ((Core.Units.IRow)e.Entity).Id,
+                    e => (uint)e.Property(NokkoDb.VersionColumn).CurrentValue!
+                ),
+            JobView.Differences(
+                JobView.Of(loaded.Document, before, loaded.Version, loaded.Versions, me.Style),
+                JobView.Of(batch.Document, after, loaded.Version + 1, loaded.Versions, me.Style)
+            )
+        );
+    }
 
-    /// <summary>Carries out the command that creates a job.</summary>
-    public Task<Results<Ok<JobView>, ProblemHttpResult>> Create<T>(
+    private static ChangedRow Changed(RowChange change) =>
+        new(
+            JobRows.ListOf(change.Row.GetType()).Name,
+            change.Row.Id,
+            change is RowChange.Withdrawn
+                ? null
+                : JsonSerializer.SerializeToElement(
+                    change.Row,
+                    change.Row.GetType(),
+                    JobJson.Options
+                )
+        );
+
+    /// <summary>Says of each conflict who was first, and when.</summary>
+    private async Task<IReadOnlyList<Outcome>> WithNames(
         Guid job,
-        Guid command,
-        string kind,
-        T body,
-        Func<Task> act,
+        IReadOnlyList<Outcome> outcomes,
         CancellationToken cancel
-    ) => Once(job, command, kind, body, act, false, cancel);
+    )
+    {
+        var named = new List<Outcome>();
+        foreach (var outcome in outcomes)
+        {
+            if (outcome.Refusal is not { Kind: RefusalKind.Conflict, Row: { } row })
+            {
+                named.Add(outcome);
+                continue;
+            }
+            var key = row.ToString();
+            var first = await db
+                .Commands.FromSql(
+                    $"select * from commands where job_id = {job} and changes::text like '%' || {key} || '%'"
+                )
+                .OrderByDescending(c => c.At)
+                .Select(c => new
+                {
+                    c.At,
+                    Name = db
+                        .PeopleOnJobs.Where(p =>
+                            EF.Property<Guid>(p, NokkoDb.JobIdColumn) == job && p.Id == c.PersonId
+                        )
+                        .Select(p => p.Name)
+                        .FirstOrDefault(),
+                })
+                .FirstOrDefaultAsync(cancel);
+            named.Add(outcome with { By = first?.Name, At = first?.At });
+        }
+        return named;
+    }
 
     /// <summary>The job as a screen shows it.</summary>
-    /// <param name="job">The job.</param>
-    /// <param name="cancel">Cancels.</param>
-    /// <param name="changed">Whether it was changed just now: then what it proves is kept anew.</param>
     public async Task<Results<Ok<JobView>, ProblemHttpResult>> Show(
         Guid job,
-        CancellationToken cancel,
-        bool changed = false
-    )
-    {
-        db.ChangeTracker.Clear();
-        var versions = new Dictionary<Guid, uint>();
-        if (await db.LoadJob(job, JobExtent.Work, cancel, versions) is not { } document)
-        {
-            return Trouble.Missing("There is no such job in this shop.").Answer();
-        }
-        var results = JobEvaluator.Evaluate(
-            document,
-            await db.TrialsFor(document, own: false, cancel)
-        );
-        if (changed)
-        {
-            await db.KeepTrials(document, results.Trials, cancel);
-        }
-        return TypedResults.Ok(JobView.Of(document, results, versions, me.Style));
-    }
-
-    /// <summary>Edits a row that was loaded without tracking.</summary>
-    /// <param name="row">The row as loaded.</param>
-    /// <param name="version">The version that the person saw; a newer one in the database refuses the edit.</param>
-    /// <param name="edited">The row as it shall be.</param>
-    public void Edit<T>(T row, uint version, T edited)
-        where T : class
-    {
-        var entry = db.Attach(row);
-        entry.Property(NokkoDb.VersionColumn).OriginalValue = version;
-        entry.CurrentValues.SetValues(edited);
-    }
-
-    /// <summary>Changes a ledger row that only ever gains an ending.</summary>
-    public void Amend<T>(T row, T amended)
-        where T : class => db.Attach(row).CurrentValues.SetValues(amended);
-
-    private async Task<Results<Ok<JobView>, ProblemHttpResult>> Once<T>(
-        Guid job,
-        Guid command,
-        string kind,
-        T body,
-        Func<Task> act,
-        bool isOnJob,
         CancellationToken cancel
-    )
-    {
-        if (await db.History.AnyAsync(h => h.Id == command, cancel))
-        {
-            return await Show(job, cancel);
-        }
-        try
-        {
-            await act();
-            if (!isOnJob)
-            {
-                db.Put(job, new PersonOnJob { Id = me.PersonId, Name = me.Name });
-            }
-            db.Put(
-                job,
-                new HistoryEntry
-                {
-                    Id = command,
-                    Kind = kind,
-                    PersonId = me.PersonId,
-                    At = Now,
-                    Body = JsonSerializer.SerializeToElement(body, JobJson.Options),
-                    Replaced = JsonSerializer.SerializeToElement(Replaced(), JobJson.Options),
-                }
-            );
-            await db.SaveChangesAsync(cancel);
-        }
-        catch (TroubleException e)
-        {
-            return e.Trouble.Answer();
-        }
-        catch (DbUpdateConcurrencyException e)
-        {
-            return await Stale(e, cancel);
-        }
-        catch (DbUpdateException e)
-            when (e.InnerException
-                    is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
-            )
-        {
-            db.ChangeTracker.Clear();
-            if (
-                !isOnJob
-                && e.InnerException is PostgresException { ConstraintName: "pk_people_on_jobs" }
-            )
-            {
-                // Two commands of one person came at once, and the other one has put the person on the job.
-                return await Once(job, command, kind, body, act, true, cancel);
-            }
-            // The same command may have come in by another way at the same moment: then it is done.
-            return await db.History.AnyAsync(h => h.Id == command, cancel)
-                ? await Show(job, cancel)
-                : Trouble
-                    .Gate(
-                        "",
-                        "This was already stored, or somebody stored the same thing at the same moment. Look at the job as it is now."
-                    )
-                    .Answer();
-        }
-        return await Show(job, cancel, changed: true);
-    }
-
-    private static async Task<ProblemHttpResult> Stale(
-        DbUpdateConcurrencyException e,
-        CancellationToken cancel
-    )
-    {
-        var theirs = await e.Entries[0].GetDatabaseValuesAsync(cancel);
-        return (
-            Trouble.Gate(
-                "version",
-                "Somebody else changed this meanwhile. Look at both and choose."
-            ) with
-            {
-                Theirs = theirs?.ToObject(),
-            }
-        ).Answer();
-    }
-
-    /// <summary>Rows as they were and as they are left: what an undo needs. Content of files and people are no part of it.</summary>
-    private List<ReplacedRow> Replaced() =>
-        [
-            .. db
-                .ChangeTracker.Entries()
-                .Where(e =>
-                    (e.State is EntityState.Added or EntityState.Modified or EntityState.Deleted)
-                    && e.Entity is not (HistoryEntry or StoredFile or PersonOnJob)
+    ) =>
+        await db.LoadJob(job, new JobWanted(), cancel) is { } loaded
+            ? TypedResults.Ok(
+                JobView.Of(
+                    loaded.Document,
+                    JobEvaluator.Evaluate(loaded.Document, loaded.Others),
+                    loaded.Version,
+                    loaded.Versions,
+                    me.Style
                 )
-                .Select(e => new ReplacedRow(
-                    e.Metadata.GetTableName()!,
-                    e.State == EntityState.Added ? null : e.OriginalValues.ToObject(),
-                    e.State == EntityState.Deleted ? null : e.CurrentValues.ToObject()
-                )),
-        ];
+            )
+            : Trouble.Missing("There is no such job in this shop.").Answer();
+}
 
-    /// <summary>A row before a command (null: it was not there) and after it (null: it is gone).</summary>
-    private sealed record ReplacedRow(string Table, object? Row, object? Left);
+/// <summary>Commands of one request, decided one after the other on the job as the ones before left it.</summary>
+internal sealed class JobBatch(LoadedJob loaded, SignedIn me, DateTimeOffset now, Guid shop)
+{
+    private readonly Dictionary<Guid, Part> _shelf = loaded.Parts.ToDictionary(p => p.Id);
+    private readonly Dictionary<Guid, Recorded> _past = loaded.Undone.ToDictionary(r => r.Entry.Id);
+    private readonly Dictionary<Guid, UsedKey> _used = loaded.Used.ToDictionary(u => u.Id);
+    private readonly List<(Sent<JobCommand> Sent, Decision.Made Made)> _stored = [];
+    private readonly List<RowChange> _changes = [];
+
+    /// <summary>The job as it is after them.</summary>
+    public JobDocument Document { get; private set; } = loaded.Document;
+
+    /// <summary>What is to be stored.</summary>
+    public IReadOnlyList<(Sent<JobCommand> Sent, Decision.Made Made)> Stored => _stored;
+
+    /// <summary>All changes, in order.</summary>
+    public IReadOnlyList<RowChange> Changes => _changes;
+
+    /// <summary>Decides one command.</summary>
+    public Outcome Carry(Sent<JobCommand> sent)
+    {
+        if (sent is not { Command: { } command, CommandId: { } key })
+        {
+            return new Outcome(sent.CommandId, OutcomeStatus.Refused, sent.Why);
+        }
+        if (_used.TryGetValue(key, out var used))
+        {
+            return Outcome.OfEarlier(
+                key,
+                sent.Hash,
+                used.ShopId == shop && used.JobId == loaded.Document.Job.Id,
+                used.Hash,
+                true
+            )!;
+        }
+        var decision = Decision.Of(
+            Document,
+            command,
+            new DecisionContext
+            {
+                PersonId = me.PersonId,
+                PersonName = me.Name,
+                Style = me.Style,
+                Now = now,
+                Versions = loaded.Versions,
+                Shelf = _shelf,
+                Files = loaded.Files,
+                Others = loaded.Others,
+                Recorded = command.Undoes() is { } undone ? _past.GetValueOrDefault(undone) : null,
+            }
+        );
+        if (decision is not Decision.Made made)
+        {
+            return new Outcome(key, OutcomeStatus.Refused, ((Decision.Refused)decision).Why);
+        }
+        Document = made.On(Document);
+        _stored.Add((sent, made));
+        _changes.AddRange(made.Changes);
+        _used[key] = new UsedKey(key, loaded.Document.Job.Id, shop, sent.Hash);
+        foreach (var part in made.Changes.Select(c => c.Row).OfType<Part>())
+        {
+            _shelf[part.Id] = part;
+        }
+        _past[key] = new Recorded(made.Entry, [.. made.Changes.Select(RecordedChange.Of)], false);
+        if (command.Undoes() is { } back && _past.TryGetValue(back, out var gone))
+        {
+            _past[back] = gone with { TakenBack = true };
+        }
+        return new Outcome(key, OutcomeStatus.Stored);
+    }
 }

@@ -1,28 +1,15 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
-using Nokko.Core.Finding;
 using Nokko.Core.Jobs;
-using Nokko.Core.Plans;
-using Nokko.Core.Units;
-using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
 
 namespace Nokko.Server.Jobs;
 
-/// <summary>Shows a job and edits its vehicle and its target.</summary>
+/// <summary>Shows a job, and takes every change of jobs and shop.</summary>
 internal static class JobEndpoints
 {
-    internal sealed record EditVehicle(Guid CommandId, uint Version, VehicleSizes Sizes);
-
-    internal sealed record EditTarget(
-        Guid CommandId,
-        uint Version,
-        TargetInput Target,
-        string? Wish,
-        DateOnly? PromisedOn
-    );
-
+    /// <summary>A change as people see it.</summary>
     internal sealed record HistoryLine(
         Guid Id,
         string Kind,
@@ -32,19 +19,25 @@ internal static class JobEndpoints
         bool CanTakeBack
     );
 
-    public static void Map(RouteGroupBuilder jobs)
+    public static void Map(RouteGroupBuilder api, RouteGroupBuilder jobs)
     {
-        TakeIn.Map(jobs);
-        Undo.Map(jobs);
-        Suspensions.Map(jobs);
-        Loads.Map(jobs);
+        api.MapPost(
+                "/commands",
+                (HttpRequest request, ShopDesk desk, CancellationToken cancel) =>
+                    desk.Carry(request, cancel)
+            )
+            .Accepts<ShopCommand[]>("application/json");
+        jobs.MapPost(
+                "/{job:guid}/commands",
+                (Guid job, HttpRequest request, JobDesk desk, CancellationToken cancel) =>
+                    desk.Carry(job, request, cancel)
+            )
+            .Accepts<JobCommand[]>("application/json");
         jobs.MapGet(
             "/{job:guid}",
             (Guid job, JobDesk desk, CancellationToken cancel) => desk.Show(job, cancel)
         );
         jobs.MapGet("/{job:guid}/history", History);
-        jobs.MapPut("/{job:guid}/vehicle", Vehicle);
-        jobs.MapPut("/{job:guid}/target", Target);
     }
 
     private static async Task<Results<Ok<HistoryLine[]>, ProblemHttpResult>> History(
@@ -54,98 +47,33 @@ internal static class JobEndpoints
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, JobExtent.All, cancel) is not { } d)
+        if (await db.LoadDocument(job, cancel, history: true) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
+        var recent = await db.RecentChanges(job, clock.GetUtcNow() - TakeBack.Within, cancel);
         var names = d.People.ToDictionary(p => p.Id, p => p.Name);
-        var undone = d.History.Select(Undo.UndoneBy).OfType<Guid>().ToHashSet();
         var kinds = d.History.ToDictionary(h => h.Id, h => h.Kind);
+        var undone = d.History.Select(h => h.TakesBack).OfType<Guid>().ToHashSet();
         return TypedResults.Ok(
             d.History.OrderByDescending(h => h.At)
                 .ThenByDescending(h => h.Id)
                 .Select(h => new HistoryLine(
                     h.Id,
-                    Undo.UndoneBy(h) is { } back ? $"taken back: {kinds[back]}" : h.Kind,
+                    h.TakesBack is { } back
+                        ? $"taken back: {kinds.GetValueOrDefault(back, "a change")}"
+                        : h.Kind,
                     names.GetValueOrDefault(h.PersonId, "?"),
                     h.At,
                     undone.Contains(h.Id),
-                    Undo.IsOpen(h, undone, clock.GetUtcNow())
+                    recent.TryGetValue(h.Id, out var changes)
+                        && TakeBack.WhyNot(
+                            new Recorded(h, changes, undone.Contains(h.Id)),
+                            clock.GetUtcNow()
+                        )
+                            is null
                 ))
                 .ToArray()
         );
     }
-
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Vehicle(
-        Guid job,
-        EditVehicle body,
-        JobDesk desk,
-        CancellationToken cancel
-    ) =>
-        desk.Do(
-            job,
-            body.CommandId,
-            "vehicle's sizes changed",
-            body,
-            d =>
-            {
-                var sizes = VehicleDefaults.Fill(body.Sizes.Read(), d.Vehicle.Kind);
-                var tyre = body.Sizes.ReadTyre();
-                desk.Edit(
-                    d.Vehicle,
-                    body.Version,
-                    d.Vehicle with
-                    {
-                        Dimensions = sizes,
-                        TyreSize = tyre ?? VehicleDefaults.TyreSize(d.Vehicle.Kind),
-                        TyreKnown = tyre is null ? Known.Estimated : Known.Document,
-                        Stations = Stations(d.Vehicle, sizes),
-                    }
-                );
-            },
-            cancel
-        );
-
-    /// <summary>The six usual stations follow the new sizes; those that somebody placed stay where they are.</summary>
-    private static Station[] Stations(Vehicle vehicle, VehicleDimensions sizes)
-    {
-        var usual = VehicleDefaults.Stations(sizes, vehicle.Kind);
-        return
-        [
-            .. usual.Select(s =>
-                s with
-                {
-                    Edge = vehicle.Stations.FirstOrDefault(o => o.Name == s.Name)?.Edge,
-                }
-            ),
-            .. vehicle.Stations.Where(o => usual.All(s => s.Name != o.Name)),
-        ];
-    }
-
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Target(
-        Guid job,
-        EditTarget body,
-        JobDesk desk,
-        CancellationToken cancel
-    ) =>
-        desk.Do(
-            job,
-            body.CommandId,
-            "target changed",
-            body,
-            d =>
-            {
-                desk.Edit(
-                    d.Job,
-                    body.Version,
-                    d.Job with
-                    {
-                        Target = body.Target.Read(),
-                        Wish = TakeIn.Blank(body.Wish),
-                        PromisedOn = body.PromisedOn,
-                    }
-                );
-            },
-            cancel
-        );
 }

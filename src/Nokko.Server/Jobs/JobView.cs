@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Stance;
@@ -20,12 +21,58 @@ internal sealed record JobView(
     IReadOnlyList<string> Raised,
     IReadOnlyList<Station> MoreStations,
     IReadOnlyList<AxleView> Axles,
+    long Version,
     IReadOnlyDictionary<Guid, uint> Versions
 )
 {
+    /// <summary>What is computed and differs between two views of a job, by the name of its place.</summary>
+    public static IReadOnlyDictionary<string, JsonElement> Differences(
+        JobView before,
+        JobView after
+    )
+    {
+        var was = before.Sections().ToDictionary(s => s.Name, s => Json(s.Value));
+        return after
+            .Sections()
+            .Select(s => (s.Name, Value: Json(s.Value)))
+            .Where(s => !JsonElement.DeepEquals(was[s.Name], s.Value))
+            .ToDictionary(s => s.Name, s => s.Value);
+
+        static JsonElement Json(object? value) =>
+            JsonSerializer.SerializeToElement(
+                value,
+                value?.GetType() ?? typeof(object),
+                JobJson.Options
+            );
+    }
+
+    /// <summary>What is computed, each part by the name of its place in the view or in its results.</summary>
+    private IEnumerable<(string Name, object? Value)> Sections() =>
+        [
+            ("walkRounds", Results.WalkRounds),
+            ("predictions", Results.Predictions),
+            ("needed", Results.Needed),
+            ("sharper", Results.Sharper),
+            ("proofs", Results.Proofs),
+            ("trials", Results.Trials),
+            ("chain", Results.Chain),
+            ("sinceFirst", Results.SinceFirst),
+            ("progress", Progress),
+            ("card", Card),
+            ("jointLines", JointLines),
+            ("words", Words),
+            ("notMeasured", NotMeasured),
+            ("followUpSuggestions", FollowUpSuggestions),
+            ("asked", Asked),
+            ("raised", Raised),
+            ("moreStations", MoreStations),
+            ("axles", Axles),
+        ];
+
     public static JobView Of(
         JobDocument d,
         JobResults results,
+        long version,
         IReadOnlyDictionary<Guid, uint> versions,
         LengthStyle style
     )
@@ -70,7 +117,8 @@ internal sealed record JobView(
                 VehicleDefaults.Fill(d.Vehicle.Dimensions, d.Vehicle.Kind),
                 d.Vehicle.Kind
             ),
-            AxleView.Of(d.Vehicle),
+            AxleView.Of(d.VehicleNow()),
+            version,
             versions
         );
     }

@@ -37,7 +37,7 @@ internal static class BayEndpoints
         string? slip = null
     )
     {
-        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
+        if (await db.LoadDocument(job, cancel) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }

@@ -1,8 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Shelf;
-using Nokko.Core.Suspension;
-using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
@@ -25,28 +23,6 @@ internal static class ShelfEndpoints
         IReadOnlyList<SuspensionKind> Fits
     );
 
-    internal sealed record PartSizeInput(string Name, QuantityInput? Value);
-
-    internal sealed record SavePart(
-        uint? Version,
-        string Number,
-        string Name,
-        PartKind Kind,
-        QuantityInput? Thickness,
-        QuantityInput? Claim,
-        int Count,
-        decimal? Price,
-        string? Currency,
-        string? Notes,
-        QuantityInput? Extension = null,
-        IReadOnlyList<PartSizeInput>? Sizes = null,
-        IReadOnlyList<Leaf>? Leaves = null,
-        QuantityInput? Hours = null,
-        string? Limits = null
-    );
-
-    internal sealed record SavePlatform(Guid Id, string Name);
-
     private static readonly PartKindView[] Kinds =
     [
         .. PartRule.All.Select(r => new PartKindView(
@@ -61,11 +37,7 @@ internal static class ShelfEndpoints
         api.MapGet("/parts", Parts);
         api.MapGet("/parts/bin", Binned);
         api.MapGet("/part-kinds", () => TypedResults.Ok(Kinds));
-        api.MapPut("/parts/{id:guid}", Save);
-        api.MapDelete("/parts/{id:guid}", TakeOff);
-        api.MapPost("/parts/{id:guid}/put-back", PutBack);
         api.MapGet("/platforms", Platforms);
-        api.MapPost("/platforms", AddPlatform);
         ShelfFiles.Map(api);
     }
 
@@ -98,175 +70,6 @@ internal static class ShelfEndpoints
             .Select(p => new ShelfPart(p, EF.Property<uint>(p, NokkoDb.VersionColumn)))
             .ToArrayAsync(cancel);
 
-    private static async Task<Results<Ok<ShelfPart>, ProblemHttpResult>> Save(
-        Guid id,
-        SavePart body,
-        NokkoDb db,
-        CancellationToken cancel
-    )
-    {
-        try
-        {
-            var part = Read(id, body);
-            var existing = await db.Parts.FirstOrDefaultAsync(p => p.Id == id, cancel);
-            if (existing is null)
-            {
-                existing = db.Put(part);
-            }
-            else
-            {
-                db.Entry(existing).Property(NokkoDb.VersionColumn).OriginalValue =
-                    body.Version ?? 0;
-                db.Entry(existing)
-                    .CurrentValues.SetValues(part with { BinnedAt = existing.BinnedAt });
-            }
-            await db.SaveChangesAsync(cancel);
-            return Answer(db, existing);
-        }
-        catch (TroubleException e)
-        {
-            return e.Trouble.Answer();
-        }
-        catch (DbUpdateConcurrencyException e)
-        {
-            var theirs = await e.Entries[0].GetDatabaseValuesAsync(cancel);
-            return (
-                Trouble.Gate(
-                    "version",
-                    "Somebody else changed this part meanwhile. Look at both and choose."
-                ) with
-                {
-                    Theirs = theirs?.ToObject(),
-                }
-            ).Answer();
-        }
-    }
-
-    private static Ok<ShelfPart> Answer(NokkoDb db, Part part) =>
-        TypedResults.Ok(
-            new ShelfPart(part, (uint)db.Entry(part).Property(NokkoDb.VersionColumn).CurrentValue!)
-        );
-
-    /// <summary>Reads a part as typed.</summary>
-    /// <exception cref="TroubleException">Something that was typed cannot be taken.</exception>
-    internal static Part Read(Guid id, SavePart body)
-    {
-        if (body.Count is < 0 or > 100_000)
-        {
-            throw new TroubleException(Trouble.At("count", "Count the pieces: 0 or more."));
-        }
-        if (body.Price is < 0 or > 1_000_000)
-        {
-            throw new TroubleException(Trouble.At("price", "That is no price of one piece."));
-        }
-        var rule = PartRule.Of(body.Kind);
-        var sizes = new Dictionary<string, Quantity>();
-        foreach (var (name, value) in body.Sizes ?? [])
-        {
-            if (!rule.Sizes.Contains(name))
-            {
-                throw new TroubleException(
-                    Trouble.At("sizes", $"A {rule.Said} has no size “{name}”.")
-                );
-            }
-            var size = PartSizes.Find(name)!;
-            if (QuantityInput.Read(value, name, size.Unit, positive: false) is { } read)
-            {
-                if (PartSizes.WhyNot(name, read.In(size.Unit)) is { } why)
-                {
-                    throw new TroubleException(Trouble.At(name, why));
-                }
-                sizes[name] = read;
-            }
-        }
-        var leaves = body.Leaves ?? [];
-        if (leaves.Count > 0)
-        {
-            if (body.Kind != PartKind.LeafPack)
-            {
-                throw new TroubleException(Trouble.At("leaves", $"A {rule.Said} has no leaves."));
-            }
-            if (LeafPackBuild.WhyNot(leaves) is { } why)
-            {
-                throw new TroubleException(Trouble.At("leaves", why));
-            }
-        }
-        if (rule.Amount is null && !string.IsNullOrWhiteSpace(body.Thickness?.Typed))
-        {
-            throw new TroubleException(
-                Trouble.At(
-                    "thickness",
-                    $"A {rule.Said} has no thickness that lifts: is it the claim, or one of its other sizes?"
-                )
-            );
-        }
-        return new Part
-        {
-            Id = id,
-            Number = TakeIn.Text(body.Number, "number", "What is its number?"),
-            Name = TakeIn.Text(body.Name, "name", "What is it called?"),
-            Kind = body.Kind,
-            Thickness = QuantityInput.Read(body.Thickness, "thickness", "mm"),
-            Claim = QuantityInput.Read(body.Claim, "claim", "mm"),
-            Extension = QuantityInput.Read(body.Extension, "extension", "mm"),
-            Dimensions = sizes,
-            Leaves = leaves,
-            Count = body.Count,
-            Price = body.Price,
-            Currency = Currency(body),
-            Hours = QuantityInput.Read(body.Hours, "hours", "h"),
-            Limits = Long(body.Limits, "limits"),
-            Notes = Long(body.Notes, "notes"),
-        };
-    }
-
-    private static string? Currency(SavePart body) =>
-        TakeIn.Blank(body.Currency)?.ToUpperInvariant() switch
-        {
-            null => null,
-            { Length: 3 } code when code.All(char.IsAsciiLetterUpper) => code,
-            _ => throw new TroubleException(
-                Trouble.At("currency", "Write the currency with its three letters.")
-            ),
-        };
-
-    private static string? Long(string? text, string field) =>
-        TakeIn.Blank(text) is { Length: > 2_000 }
-            ? throw new TroubleException(
-                Trouble.At(field, "That is too long: 2,000 characters at most.")
-            )
-            : TakeIn.Blank(text);
-
-    /// <summary>Takes a part off the shelf; stacks keep their own copy of it, and it can be put back for 90 days.</summary>
-    private static Task<Results<Ok<ShelfPart>, ProblemHttpResult>> TakeOff(
-        Guid id,
-        NokkoDb db,
-        TimeProvider clock,
-        CancellationToken cancel
-    ) => Bin(id, clock.GetUtcNow(), db, cancel);
-
-    private static Task<Results<Ok<ShelfPart>, ProblemHttpResult>> PutBack(
-        Guid id,
-        NokkoDb db,
-        CancellationToken cancel
-    ) => Bin(id, null, db, cancel);
-
-    private static async Task<Results<Ok<ShelfPart>, ProblemHttpResult>> Bin(
-        Guid id,
-        DateTimeOffset? at,
-        NokkoDb db,
-        CancellationToken cancel
-    )
-    {
-        if (await db.Parts.FirstOrDefaultAsync(p => p.Id == id, cancel) is not { } part)
-        {
-            return Trouble.Missing("There is no such part on the shelf.").Answer();
-        }
-        db.Entry(part).CurrentValues.SetValues(part with { BinnedAt = at });
-        await db.SaveChangesAsync(cancel);
-        return Answer(db, part);
-    }
-
     private static async Task<Ok<Platform[]>> Platforms(NokkoDb db, CancellationToken cancel) =>
         TypedResults.Ok(
             await db
@@ -275,23 +78,4 @@ internal static class ShelfEndpoints
                 .ThenBy(p => p.Id)
                 .ToArrayAsync(cancel)
         );
-
-    private static async Task<Results<Ok<Platform>, ProblemHttpResult>> AddPlatform(
-        SavePlatform body,
-        NokkoDb db,
-        CancellationToken cancel
-    )
-    {
-        if (TakeIn.Blank(body.Name) is not { } name)
-        {
-            return Trouble.At("name", "Name the platform.").Answer();
-        }
-        if (await db.Platforms.FirstOrDefaultAsync(p => p.Name == name, cancel) is { } there)
-        {
-            return TypedResults.Ok(there);
-        }
-        var platform = db.Put(new Platform { Id = body.Id, Name = name });
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok(platform);
-    }
 }

@@ -3,6 +3,7 @@ using System.Text.Json;
 using CsvHelper;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
@@ -79,12 +80,12 @@ internal static class ShelfFileReader
         {
             return (line, read(), null);
         }
-        catch (TroubleException e)
+        catch (RefusedException e)
         {
             return (
                 line,
                 null,
-                e.Trouble.Field.Length > 0 ? $"{e.Trouble.Field}: {e.Message}" : e.Message
+                e.Refusal.Field.Length > 0 ? $"{e.Refusal.Field}: {e.Message}" : e.Message
             );
         }
     }
@@ -92,31 +93,25 @@ internal static class ShelfFileReader
     /// <summary>A part of a JSON file through the same border as a typed one; its quantities stay as they are.</summary>
     private static Part Typed(Part p)
     {
-        var read = ShelfEndpoints.Read(
+        var read = new SavePart(
+            Guid.Empty,
             p.Id,
-            new ShelfEndpoints.SavePart(
-                null,
-                p.Number,
-                p.Name,
-                p.Kind,
-                Input(p.Thickness),
-                Input(p.Claim),
-                p.Count,
-                p.Price,
-                p.Currency,
-                p.Notes,
-                Input(p.Extension),
-                [
-                    .. p.Dimensions.Select(d => new ShelfEndpoints.PartSizeInput(
-                        d.Key,
-                        Input(d.Value)
-                    )),
-                ],
-                p.Leaves,
-                Input(p.Hours),
-                p.Limits
-            )
-        );
+            null,
+            p.Number,
+            p.Name,
+            p.Kind,
+            Input(p.Thickness),
+            Input(p.Claim),
+            p.Count,
+            p.Price,
+            p.Currency,
+            p.Notes,
+            Input(p.Extension),
+            [.. p.Dimensions.Select(d => new PartSizeInput(d.Key, Input(d.Value)))],
+            p.Leaves,
+            Input(p.Hours),
+            p.Limits
+        ).Read();
         return read with
         {
             Thickness = p.Thickness,
@@ -134,9 +129,7 @@ internal static class ShelfFileReader
                 q.Value.ToString("R", CultureInfo.InvariantCulture),
                 UnitTable.Knows(q.Unit)
                     ? q.Unit
-                    : throw new TroubleException(
-                        Trouble.At("unit", $"The unit “{q.Unit}” is not known.")
-                    ),
+                    : throw Refuse.Value("unit", $"The unit “{q.Unit}” is not known."),
                 q.Known,
                 AsRead
             );
@@ -194,47 +187,48 @@ internal static class ShelfFileReader
     private static Part OfRow(CsvReader csv)
     {
         string? Cell(string column) =>
-            csv.TryGetFieldIndex(column, out var at) && TakeIn.Blank(csv.GetString(at)) is { } cell
+            csv.TryGetFieldIndex(column, out var at)
+            && TypedText.Blank(csv.GetString(at)) is { } cell
                 // As it was kept from a spreadsheet.
                 ? cell.StartsWith('\'')
                     ? cell[1..]
                     : cell
                 : null;
         var known = Of<Known>(Cell("thickness_known") ?? "measured", "thickness_known");
-        return ShelfEndpoints.Read(
+        return new SavePart(
+            Guid.Empty,
             Guid.CreateVersion7(),
-            new ShelfEndpoints.SavePart(
-                null,
-                Cell("number") ?? "",
-                Cell("name") ?? "",
-                Of<PartKind>(Cell("kind") ?? "", "kind"),
-                Quantity(Cell("thickness"), "thickness", known),
-                Quantity(Cell("claim"), "claim", Known.Box),
-                Whole(Cell("count"), "count"),
-                Cell("price") is { } price
-                    ? decimal.TryParse(price, CultureInfo.InvariantCulture, out var money)
-                        ? money
-                        : throw new TroubleException(Trouble.At("price", $"“{price}” is no price."))
-                    : null,
-                Cell("currency"),
-                Cell("notes"),
-                Quantity(Cell("extension"), "extension", known),
-                [.. Sizes(Cell("sizes"))],
-                [],
-                Quantity(Cell("hours"), "hours", Known.Estimated),
-                Cell("limits")
-            )
-        );
+            null,
+            Cell("number") ?? "",
+            Cell("name") ?? "",
+            Of<PartKind>(Cell("kind") ?? "", "kind"),
+            Quantity(Cell("thickness"), "thickness", known),
+            Quantity(Cell("claim"), "claim", Known.Box),
+            Whole(Cell("count"), "count"),
+            Cell("price") is { } price
+                ? decimal.TryParse(price, CultureInfo.InvariantCulture, out var money)
+                    ? money
+                    : throw Refuse.Value("price", $"“{price}” is no price.")
+                : null,
+            Cell("currency"),
+            Cell("notes"),
+            Quantity(Cell("extension"), "extension", known),
+            [.. Sizes(Cell("sizes"))],
+            [],
+            Quantity(Cell("hours"), "hours", Known.Estimated),
+            Cell("limits")
+        ).Read();
     }
 
-    private static IEnumerable<ShelfEndpoints.PartSizeInput> Sizes(string? cell) =>
+    private static IEnumerable<PartSizeInput> Sizes(string? cell) =>
         (cell ?? "")
             .Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
             .Select(size =>
                 size.Split(' ', 2) is [var name, var value]
-                    ? new ShelfEndpoints.PartSizeInput(name, Quantity(value, name, Known.Box))
-                    : throw new TroubleException(
-                        Trouble.At("sizes", $"“{size}” is no size: write name, value and unit.")
+                    ? new PartSizeInput(name, Quantity(value, name, Known.Box))
+                    : throw Refuse.Value(
+                        "sizes",
+                        $"“{size}” is no size: write name, value and unit."
                     )
             );
 
@@ -249,15 +243,16 @@ internal static class ShelfFileReader
         var unit = at > 0 ? cell[(at + 1)..] : "";
         return UnitTable.Knows(unit)
             ? new QuantityInput(cell[..at], unit, known, AsRead)
-            : throw new TroubleException(
-                Trouble.At(field, $"“{cell}” has no unit: write for example 25.4 mm or 1 in.")
+            : throw Refuse.Value(
+                field,
+                $"“{cell}” has no unit: write for example 25.4 mm or 1 in."
             );
     }
 
     private static int Whole(string? cell, string field) =>
         int.TryParse(cell, CultureInfo.InvariantCulture, out var n)
             ? n
-            : throw new TroubleException(Trouble.At(field, $"“{cell}” is no whole number."));
+            : throw Refuse.Value(field, $"“{cell}” is no whole number.");
 
     private static T Of<T>(string cell, string field)
         where T : struct, Enum =>
@@ -265,10 +260,8 @@ internal static class ShelfFileReader
             .Where(v => ShelfFiles.Word(v) == cell)
             .Select(v => (T?)v)
             .FirstOrDefault()
-        ?? throw new TroubleException(
-            Trouble.At(
-                field,
-                $"“{cell}” is none of {string.Join(", ", Enum.GetValues<T>().Select(ShelfFiles.Word))}."
-            )
+        ?? throw Refuse.Value(
+            field,
+            $"“{cell}” is none of {string.Join(", ", Enum.GetValues<T>().Select(ShelfFiles.Word))}."
         );
 }

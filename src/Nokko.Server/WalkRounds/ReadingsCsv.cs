@@ -45,12 +45,18 @@ internal static class ReadingsCsv
     /// <summary>A file to be brought into one walk-round.</summary>
     internal sealed record CsvFile(Guid WalkRoundId, string Csv);
 
-    internal sealed record CsvImport(Guid CommandId, Guid WalkRoundId, string Csv);
-
     /// <summary>What a file holds, row by row.</summary>
     /// <param name="Problem">Why the file as a whole cannot be read.</param>
     /// <param name="Good">Rows that would be stored.</param>
-    internal sealed record CsvPreview(string? Problem, int Good, IReadOnlyList<CsvRow> Rows);
+    /// <param name="Heights">Heights among them, as they are to be sent.</param>
+    /// <param name="Measures">Measures among them, likewise.</param>
+    internal sealed record CsvPreview(
+        string? Problem,
+        int Good,
+        IReadOnlyList<CsvRow> Rows,
+        IReadOnlyList<StoreReading> Heights,
+        IReadOnlyList<StoreMeasure> Measures
+    );
 
     /// <summary>One row of a file.</summary>
     /// <param name="Line">Line in the file, from 1; the header is line 1.</param>
@@ -63,7 +69,6 @@ internal static class ReadingsCsv
     {
         jobs.MapGet("/{job:guid}/readings.csv", Export);
         jobs.MapPost("/{job:guid}/readings-csv/preview", Look);
-        jobs.MapPost("/{job:guid}/readings-csv", Store);
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Export(
@@ -72,7 +77,7 @@ internal static class ReadingsCsv
         CancellationToken cancel
     )
     {
-        if (await db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
+        if (await db.LoadDocument(job, cancel) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
@@ -149,52 +154,19 @@ internal static class ReadingsCsv
     private static async Task<Results<Ok<CsvPreview>, ProblemHttpResult>> Look(
         Guid job,
         CsvFile body,
-        JobDesk desk,
+        NokkoDb db,
         SignedIn me,
-        CancellationToken cancel
-    )
-    {
-        if (await desk.Db.LoadJob(job, JobExtent.Work, cancel) is not { } d)
-        {
-            return Trouble.Missing("There is no such job in this shop.").Answer();
-        }
-        var (problem, rows) = ReadingsCsvFile.Read(body.Csv, body.WalkRoundId, d, desk, me);
-        return TypedResults.Ok(
-            new CsvPreview(
-                problem,
-                rows.Count(r => r.Reading is not null),
-                [.. rows.Select(r => r.Row)]
-            )
-        );
-    }
-
-    private static Task<Results<Ok<JobView>, ProblemHttpResult>> Store(
-        Guid job,
-        CsvImport body,
-        JobDesk desk,
-        SignedIn me,
+        TimeProvider clock,
         CancellationToken cancel
     ) =>
-        desk.Do(
-            job,
-            body.CommandId,
-            "readings brought in",
-            body,
-            d =>
-            {
-                var (problem, rows) = ReadingsCsvFile.Read(body.Csv, body.WalkRoundId, d, desk, me);
-                var good = rows.Select(r => r.Reading).OfType<Reading>().ToArray();
-                if (problem is not null || good.Length == 0)
-                {
-                    throw new TroubleException(
-                        Trouble.At("csv", problem ?? "No row of this file can be stored.")
-                    );
-                }
-                foreach (var reading in good)
-                {
-                    desk.Db.Put(job, reading);
-                }
-            },
-            cancel
-        );
+        await db.LoadDocument(job, cancel) is { } d
+            ? TypedResults.Ok(
+                new ReadingsCsvFile(
+                    d,
+                    body.WalkRoundId,
+                    me,
+                    Instants.ToMicroseconds(clock.GetUtcNow())
+                ).Read(body.Csv)
+            )
+            : Trouble.Missing("There is no such job in this shop.").Answer();
 }

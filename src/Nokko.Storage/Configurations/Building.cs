@@ -38,6 +38,20 @@ internal static class Building
         return table;
     }
 
+    /// <summary>A table of rows that belong to a vehicle of a shop and outlive the job.</summary>
+    public static EntityTypeBuilder<T> OfVehicle<T>(this EntityTypeBuilder<T> table, string name)
+        where T : class
+    {
+        table.OfShop(name);
+        table.Property<Guid>(NokkoDb.VehicleIdColumn);
+        table
+            .HasOne<Core.Vehicles.Vehicle>()
+            .WithMany()
+            .HasForeignKey(NokkoDb.VehicleIdColumn)
+            .OnDelete(DeleteBehavior.Cascade);
+        return table;
+    }
+
     /// <summary>A row that is edited: a stale save answers with both versions.</summary>
     public static EntityTypeBuilder<T> Edited<T>(this EntityTypeBuilder<T> table)
         where T : class

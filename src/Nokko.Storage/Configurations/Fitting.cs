@@ -8,7 +8,7 @@ internal sealed class JointTable : IEntityTypeConfiguration<Joint>
 {
     public void Configure(EntityTypeBuilder<Joint> table)
     {
-        table.OfJob("joints").Edited();
+        table.OfVehicle("joints").Edited();
     }
 }
 

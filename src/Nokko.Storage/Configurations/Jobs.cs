@@ -24,13 +24,9 @@ internal sealed class StageTable : IEntityTypeConfiguration<Stage>
 {
     public void Configure(EntityTypeBuilder<Stage> table)
     {
-        table.OfJob("stages");
-        table
-            .HasOne<Vehicle>()
-            .WithMany()
-            .HasForeignKey(s => s.VehicleId)
-            .OnDelete(DeleteBehavior.Restrict);
+        table.OfVehicle("stages").Edited();
         table.HasIndex(s => new { s.VehicleId, s.Ordinal }).IsUnique();
+        table.HasIndex(s => s.JobId);
     }
 }
 
@@ -57,7 +53,12 @@ internal sealed class JobEvidenceTable : IEntityTypeConfiguration<JobEvidence>
     public void Configure(EntityTypeBuilder<JobEvidence> table)
     {
         table.OfShop("job_evidence");
-        table.HasOne<Job>().WithOne().HasForeignKey<JobEvidence>(e => e.Id);
+        table
+            .HasOne<Job>()
+            .WithOne()
+            .HasForeignKey<JobEvidence>(e => e.Id)
+            .OnDelete(DeleteBehavior.Cascade);
+        table.Property(e => e.Id).ValueGeneratedNever();
         table.HasIndex(e => e.PlatformId);
     }
 }
@@ -97,13 +98,38 @@ internal sealed class StoredFileTable : IEntityTypeConfiguration<StoredFile>
     }
 }
 
-internal sealed class HistoryTable : IEntityTypeConfiguration<HistoryEntry>
+internal sealed class StoredCommandTable : IEntityTypeConfiguration<StoredCommand>
 {
-    public void Configure(EntityTypeBuilder<HistoryEntry> table)
+    public void Configure(EntityTypeBuilder<StoredCommand> table)
     {
-        table.OfJob("commands");
-        // json, not jsonb: a command is kept as it was sent, to the letter.
-        table.Property(h => h.Body).HasColumnType("json");
-        table.Property(h => h.Replaced).HasColumnType("json");
+        table.OfShop("commands");
+        table.HasOne<Job>().WithMany().HasForeignKey(c => c.JobId).OnDelete(DeleteBehavior.Cascade);
+        table.HasIndex(c => c.TakesBack);
+        table.Property(c => c.Body).HasColumnType("json");
+    }
+}
+
+internal sealed class JobSummaryTable : IEntityTypeConfiguration<JobSummary>
+{
+    public void Configure(EntityTypeBuilder<JobSummary> table)
+    {
+        table.OfShop("job_summaries");
+        table
+            .HasOne<Job>()
+            .WithOne()
+            .HasForeignKey<JobSummary>(s => s.Id)
+            .OnDelete(DeleteBehavior.Cascade);
+        table.Property(s => s.Id).ValueGeneratedNever();
+        table
+            .Property(s => s.Words)
+            .HasComputedColumnSql("to_tsvector('simple', search)", stored: true);
+        table.HasIndex(s => s.Words).HasMethod("gin");
+        table.HasIndex(s => s.Search).HasMethod("gin").HasOperators("gin_trgm_ops");
+        table.HasIndex(
+            NokkoDb.ShopIdColumn,
+            nameof(JobSummary.Closed),
+            nameof(JobSummary.Due),
+            nameof(JobSummary.Id)
+        );
     }
 }

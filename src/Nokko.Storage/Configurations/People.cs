@@ -47,6 +47,9 @@ internal sealed class VehicleTable : IEntityTypeConfiguration<Vehicle>
     public void Configure(EntityTypeBuilder<Vehicle> table)
     {
         table.OfShop("vehicles").Edited();
+        // The suspension belongs to the stage.
+        table.Ignore(v => v.Front);
+        table.Ignore(v => v.Rear);
         table
             .HasOne<Owner>()
             .WithMany()

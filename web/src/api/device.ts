@@ -12,8 +12,12 @@ export class Device {
   private readonly db: Promise<IDBPDatabase<Kept>>;
 
   constructor(name = "nokko") {
-    this.db = openDB<Kept>(name, 1, {
+    this.db = openDB<Kept>(name, 2, {
       upgrade(db) {
+        // What an unreleased Nokko left has another form.
+        for (const old of Array.from(db.objectStoreNames)) {
+          db.deleteObjectStore(old);
+        }
         // Keys are made in the order of time, so letters come back in the order in which they were written.
         db.createObjectStore("letters", { keyPath: "commandId" });
         db.createObjectStore("refused", { keyPath: "letter.commandId" });

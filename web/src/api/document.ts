@@ -13,6 +13,12 @@ export function firstStage(d: Doc) {
     .reduce((a, b) => (b.ordinal < a.ordinal ? b : a));
 }
 
+/** The vehicle's suspension as it is put together now. */
+export function suspensionNow(d: Doc) {
+  const { front, rear } = currentStage(d);
+  return { front, rear };
+}
+
 export function begunPlan(d: Doc) {
   const now = currentStage(d);
   return d.plans.find((p) => p.toStageId === now.id);

@@ -6,6 +6,9 @@ import {
   useSyncExternalStore,
 } from "react";
 import { api, must, type JobView } from "./client";
+import { v7 } from "uuid";
+import { after } from "./answer";
+import type { NewCommand, NewShopCommand, ShopCommand } from "./command";
 import { device } from "./device";
 import { Outbox, type Outcome } from "./outbox";
 import { Problem } from "./problem";
@@ -59,17 +62,22 @@ export function useJobQuery(job: string) {
   });
 }
 
-/** Puts every stored job into the cache, whoever stored it. */
-export function useStoredJobs() {
+/** Puts every answer into the cache, whoever sent the change. */
+export function useAnswers() {
   const client = useQueryClient();
-  outbox.onStored = (view) => {
-    const id = view.document.job.id;
-    client.setQueryData(["job", id], view);
-    void device.remember(`job ${id}`, view).catch(() => undefined);
+  outbox.onAnswer = (job, answer) => {
+    const seen = client.getQueryData<JobView>(["job", job]);
+    const next = seen ? after(seen, answer) : null;
+    if (next) {
+      client.setQueryData(["job", job], next);
+      void device.remember(`job ${job}`, next).catch(() => undefined);
+    } else {
+      void client.invalidateQueries({ queryKey: ["job", job] });
+    }
     void client.invalidateQueries({ queryKey: ["yard"] });
     void client.invalidateQueries({ queryKey: ["parts"] });
-    void client.invalidateQueries({ queryKey: ["history", id] });
-    void client.invalidateQueries({ queryKey: ["comparison", id] });
+    void client.invalidateQueries({ queryKey: ["history", job] });
+    void client.invalidateQueries({ queryKey: ["comparison", job] });
   };
 }
 
@@ -90,16 +98,17 @@ export function useJob(): JobView {
  * but a form that was filled before must not overwrite it unseen.
  */
 export function useSeenVersion(id: string) {
-  const [version, setVersion] = useState(useJob().versions[id]);
+  const [version, setVersion] = useState(useJob().versions[id] ?? 0);
   return {
     version,
     see: (view: JobView) => {
-      setVersion(view.versions[id]);
+      setVersion(view.versions[id] ?? 0);
     },
     /** After a save of one's own. */
     saved: (outcome: Outcome) => {
       if ("stored" in outcome) {
-        setVersion(outcome.stored.versions[id]);
+        const stored = outcome.stored.versions[id];
+        setVersion((now) => stored ?? now);
       }
     },
   };
@@ -121,11 +130,22 @@ export function useRefreshJob() {
 /** Sends a change of this job. */
 export function useSend() {
   const job = useJob().document.job.id;
-  return (
-    method: "POST" | "PUT",
-    path: string,
-    body: Record<string, unknown>,
-    says: string,
-  ): Promise<Outcome> =>
-    outbox.post({ job, method, path: `/api/jobs/${job}${path}`, body, says });
+  return (command: NewCommand, says: string): Promise<Outcome> =>
+    outbox.post({ job, command, says });
+}
+
+/** Carries out a command on the shop at once; it is not kept for later. The same key twice is done once. */
+export async function shop(
+  command: NewShopCommand,
+  key: string = v7(),
+): Promise<void> {
+  const answer = must(
+    await api.POST("/api/commands", {
+      body: [{ ...command, commandId: key } as ShopCommand],
+    }),
+  );
+  const problem = Problem.ofOutcome(answer.outcomes[0]);
+  if (problem) {
+    throw problem;
+  }
 }

@@ -1,18 +1,17 @@
 import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
-import type { JobView } from "./client";
+import type { Schemas } from "./client";
+import type { CommandOf, JobCommand, NewCommand } from "./command";
 import { Device } from "./device";
-import { Outbox } from "./outbox";
+import { Outbox, type JobAnswer } from "./outbox";
 import { Problem } from "./problem";
 
-const letter = {
-  job: "j",
-  method: "POST" as const,
-  path: "/api/jobs/j/readings",
-  body: { typed: "35 1/2" },
-  says: "left front 35 1/2",
+const command: NewCommand = {
+  kind: "finishFollowUp",
+  id: "f",
+  note: "aimed",
 };
-const view = { document: { job: { id: "j" } } } as unknown as JobView;
+const letter = { job: "j", command, says: "headlights" };
 
 /** A device of its own, as a browser profile has. */
 let devices = 0;
@@ -24,139 +23,231 @@ function gate() {
   return { promise, open: () => open() };
 }
 
-const answer = (status: number, body: unknown) =>
+const sentIn = (init: RequestInit) =>
+  JSON.parse(init.body as string) as JobCommand[];
+
+/** The server's answer to commands, each with what became of it. */
+function answered(
+  commands: JobCommand[],
+  refusal: Schemas["Refusal"] | null = null,
+): JobAnswer {
+  return {
+    outcomes: commands.map((c) => ({
+      commandId: c.commandId,
+      status: refusal ? "refused" : "stored",
+      refusal,
+      by: null,
+      at: null,
+    })),
+    from: 1,
+    version: 2,
+    rows: [],
+    versions: {},
+    sections: {},
+  };
+}
+
+const reply = (status: number, body: unknown) =>
   Promise.resolve(new Response(JSON.stringify(body), { status }));
+const store = (_: string, init: RequestInit) =>
+  reply(200, answered(sentIn(init)));
+const refuse = (_: string, init: RequestInit) =>
+  reply(
+    200,
+    answered(sentIn(init), {
+      kind: "badValue",
+      field: "note",
+      message: "That is too long.",
+      choices: [],
+      row: null,
+      theirs: null,
+    }),
+  );
+const down = () => Promise.reject(new Error("down"));
+
+/** An outbox of somebody who is signed in. */
+function box(...args: ConstructorParameters<typeof Outbox>) {
+  const made = new Outbox(...args);
+  made.signedIn("brenna");
+  return made;
+}
+
+const refusedOnce = (of: Outbox) =>
+  new Promise<void>((resolve) =>
+    of.watch(() => {
+      if (of.snapshot().refused.length > 0) resolve();
+    }),
+  );
 
 describe("the outbox", () => {
-  it("settles with the stored job and forgets the letter", async () => {
-    const store = storage();
-    const box = new Outbox(store, () => answer(200, view));
-    expect(await box.post(letter)).toEqual({ stored: view });
-    expect(box.snapshot().letters).toEqual([]);
-    expect((await store.load()).letters).toEqual([]);
+  it("settles with the answer and forgets the letter", async () => {
+    const kept = storage();
+    const outbox = box(kept, store);
+    const outcome = await outbox.post(letter);
+    expect("stored" in outcome && outcome.stored.version).toBe(2);
+    expect(outbox.snapshot().letters).toEqual([]);
+    expect((await kept.load()).letters).toEqual([]);
   });
 
   it("keeps a letter until the server is back, with the same key, and tells the person to go on", async () => {
     const keys: string[] = [];
     let tries = 0;
     const done = gate();
-    const box = new Outbox(
+    const outbox = box(
       storage(),
-      (_, init) => {
-        keys.push(
-          (JSON.parse(init.body as string) as { commandId: string }).commandId,
-        );
-        return ++tries < 3
-          ? Promise.reject(new Error("down"))
-          : answer(200, view);
+      (path, init) => {
+        keys.push(...sentIn(init).map((c) => c.commandId));
+        return ++tries < 3 ? down() : store(path, init);
       },
       () => Promise.resolve(),
     );
-    box.onStored = () => done.open();
-    expect(await box.post(letter)).toEqual({ waiting: true });
+    outbox.onAnswer = () => done.open();
+    expect(await outbox.post(letter)).toEqual({ waiting: true });
     await done.promise;
     expect(keys).toHaveLength(3);
     expect(new Set(keys).size).toBe(1);
-    expect(box.snapshot()).toMatchObject({ letters: [], failing: false });
+    expect(outbox.snapshot()).toMatchObject({ letters: [], failing: false });
   });
 
-  it("sends in order what an earlier visit left behind", async () => {
-    const store = storage();
-    const never = new Outbox(
-      store,
-      () => Promise.reject(new Error("down")),
-      () => new Promise(() => undefined),
-    );
+  it("sends in one request, in order, what an earlier visit left behind", async () => {
+    const kept = storage();
+    const never = box(kept, down, () => new Promise(() => undefined));
     await never.post({ ...letter, says: "first" });
     await never.post({ ...letter, says: "second" });
-    const sent: string[] = [];
+    const requests: string[][] = [];
     const done = gate();
-    const next = new Outbox(store, (_, init) => {
-      sent.push(
-        (JSON.parse(init.body as string) as { commandId: string }).commandId,
-      );
-      return answer(200, view);
+    const next = box(kept, (path, init) => {
+      requests.push(sentIn(init).map((c) => c.commandId));
+      return store(path, init);
     });
-    next.onStored = () => {
-      if (sent.length === 2) done.open();
-    };
-    const kept = never.snapshot().letters.map((l) => l.commandId);
+    next.onAnswer = () => done.open();
     await next.resume();
     await done.promise;
-    expect(sent).toEqual(kept);
+    expect(requests).toEqual([
+      never.snapshot().letters.map((l) => l.commandId),
+    ]);
   });
 
   it("tries at once when the network says that it is back", async () => {
     let up = false;
     const done = gate();
-    const box = new Outbox(
+    const outbox = box(
       storage(),
-      () => (up ? answer(200, view) : Promise.reject(new Error("down"))),
+      (path, init) => (up ? store(path, init) : down()),
       () => new Promise(() => undefined),
     );
-    box.onStored = () => done.open();
-    expect(await box.post(letter)).toEqual({ waiting: true });
+    outbox.onAnswer = () => done.open();
+    expect(await outbox.post(letter)).toEqual({ waiting: true });
     up = true;
-    box.wake();
+    outbox.wake();
     await done.promise;
-    expect(box.snapshot().letters).toEqual([]);
+    expect(outbox.snapshot().letters).toEqual([]);
   });
 
-  it("keeps a refusal on the device until it is seen", async () => {
-    const store = storage();
-    let tries = 0;
-    const box = new Outbox(
-      store,
-      () =>
-        ++tries === 1
-          ? Promise.reject(new Error("down"))
-          : answer(422, { field: "typed", detail: "No such fraction." }),
+  it("keeps what a lost database may have stored, and sends it again", async () => {
+    const keys: string[] = [];
+    const done = gate();
+    const outbox = box(
+      storage(),
+      (path, init) => {
+        keys.push(...sentIn(init).map((c) => c.commandId));
+        return keys.length === 1
+          ? reply(503, { detail: "We do not know." })
+          : store(path, init);
+      },
       () => Promise.resolve(),
     );
-    const refused = new Promise<void>((resolve) =>
-      box.watch(() => {
-        if (box.snapshot().refused.length > 0) resolve();
-      }),
-    );
-    await box.post(letter);
-    await refused;
-    const kept = await store.load();
-    expect(kept.letters).toEqual([]);
-    expect(kept.refused).toHaveLength(1);
+    outbox.onAnswer = () => done.open();
+    await outbox.post(letter);
+    await done.promise;
+    expect(keys[0]).toBe(keys[1]);
   });
 
   it("hands a refusal to the one who waits for it", async () => {
-    const box = new Outbox(storage(), () =>
-      answer(422, {
-        field: "typed",
-        detail: "Did the slash get lost?",
-        choices: [],
-      }),
-    );
-    await expect(box.post(letter)).rejects.toBeInstanceOf(Problem);
-    expect(box.snapshot().refused).toEqual([]);
+    const outbox = box(storage(), refuse);
+    await expect(outbox.post(letter)).rejects.toBeInstanceOf(Problem);
+    expect(outbox.snapshot().refused).toEqual([]);
   });
 
-  it("keeps a refusal that comes after the person walked on", async () => {
+  it("goes on with the others when one of a list is refused", async () => {
     let tries = 0;
-    const box = new Outbox(
+    const done = gate();
+    const outbox = box(
       storage(),
-      () =>
-        ++tries === 1
-          ? Promise.reject(new Error("down"))
-          : answer(422, { field: "typed", detail: "No such fraction." }),
+      (_, init) => {
+        const commands = sentIn(init);
+        if (++tries === 1) {
+          return down();
+        }
+        const answer = answered(commands);
+        const bad = answered(commands.slice(0, 1), {
+          kind: "gate",
+          field: "reason",
+          message: "Hold point first.",
+          choices: [],
+          row: null,
+          theirs: null,
+        });
+        return reply(200, {
+          ...answer,
+          outcomes: [...bad.outcomes, ...answer.outcomes.slice(1)],
+        });
+      },
+      () => done.promise,
+    );
+    await outbox.post({ ...letter, says: "first" });
+    await outbox.post({ ...letter, says: "second" });
+    const refused = refusedOnce(outbox);
+    done.open();
+    await refused;
+    expect(outbox.snapshot().letters).toEqual([]);
+    expect(outbox.snapshot().refused).toMatchObject([
+      { reason: "Hold point first.", letter: { says: "first" } },
+    ]);
+  });
+
+  it("keeps a refusal that comes after the person walked on, until it is seen", async () => {
+    const kept = storage();
+    let tries = 0;
+    const outbox = box(
+      kept,
+      (path, init) => (++tries === 1 ? down() : refuse(path, init)),
       () => Promise.resolve(),
     );
-    const refused = new Promise<void>((resolve) =>
-      box.watch(() => {
-        if (box.snapshot().refused.length > 0) resolve();
-      }),
-    );
-    expect(await box.post(letter)).toEqual({ waiting: true });
+    const refused = refusedOnce(outbox);
+    expect(await outbox.post(letter)).toEqual({ waiting: true });
     await refused;
-    expect(box.snapshot().refused[0]).toMatchObject({
-      reason: "No such fraction.",
-      letter: { body: { typed: "35 1/2" } },
+    expect(outbox.snapshot().refused[0]?.reason).toBe("That is too long.");
+    const left = await kept.load();
+    expect(left.letters).toEqual([]);
+    const of = left.refused[0]?.letter.command as CommandOf<"finishFollowUp">;
+    expect(of.note).toBe("aimed");
+  });
+
+  it("stops when the session has ended, and never sends one person's letters as another", async () => {
+    const people: string[] = [];
+    let signedIn = false;
+    const outbox = box(storage(), (path, init) => {
+      if (!signedIn) {
+        return reply(401, {});
+      }
+      people.push(path);
+      return store(path, init);
     });
+    expect(await outbox.post(letter)).toEqual({ waiting: true });
+    expect(outbox.snapshot().signedOut).toBe(true);
+    signedIn = true;
+    outbox.signedIn("odd");
+    expect(outbox.ofOthers()).toBe(1);
+    await outbox.post({ ...letter, says: "Odd's own" });
+    expect(outbox.snapshot().letters.map((l) => l.says)).toEqual([
+      "headlights",
+    ]);
+    expect(people).toHaveLength(1);
+    const done = gate();
+    outbox.onAnswer = () => done.open();
+    outbox.signedIn("brenna");
+    await done.promise;
+    expect(outbox.snapshot().letters).toEqual([]);
   });
 });

@@ -1,14 +1,17 @@
 import { v7 } from "uuid";
-import type { JobView } from "./client";
+import type { Schemas } from "./client";
+import type { JobCommand, NewCommand } from "./command";
 import { Problem } from "./problem";
+
+export type JobAnswer = Schemas["JobAnswer"];
 
 /** A change that is on its way to the server. It is kept on the device until the server has it. */
 export interface Letter {
   commandId: string;
   job: string;
-  method: "POST" | "PUT";
-  path: string;
-  body: Record<string, unknown>;
+  /** Key of who made it: it is never sent as somebody else. */
+  person: string;
+  command: JobCommand;
   /** What it is, for the person: "left front 35 1/2". */
   says: string;
 }
@@ -19,7 +22,7 @@ export interface Refused {
   reason: string;
 }
 
-export type Outcome = { stored: JobView } | { waiting: true };
+export type Outcome = { stored: JobAnswer } | { waiting: true };
 
 /** Where letters are kept on the device. */
 export interface LetterStore {
@@ -33,14 +36,26 @@ export interface LetterStore {
 interface State {
   letters: readonly Letter[];
   refused: readonly Refused[];
+  /** The server could not be asked. */
   failing: boolean;
+  /** The server wants to know anew who this is. */
+  signedOut: boolean;
 }
 
 type Fetch = (input: string, init: RequestInit) => Promise<Response>;
 
-/** Sends changes one after the other, each until it is stored; repeats are harmless because each carries its own key. */
+/** Most that goes in one request. */
+const most = 200;
+
+/** Sends changes in order, all that wait for one job in one request, each until it is stored; repeats are harmless because each carries its own key. */
 export class Outbox {
-  private state: State = { letters: [], refused: [], failing: false };
+  private state: State = {
+    letters: [],
+    refused: [],
+    failing: false,
+    signedOut: false,
+  };
+  private person = "";
   private readonly watchers = new Set<() => void>();
   private readonly sent = new Set<string>();
   private readonly settle = new Map<
@@ -49,7 +64,7 @@ export class Outbox {
   >();
   private running = false;
   private wakeUp: () => void = () => undefined;
-  onStored: (view: JobView) => void = () => undefined;
+  onAnswer: (job: string, answer: JobAnswer) => void = () => undefined;
 
   constructor(
     private readonly store: LetterStore,
@@ -70,13 +85,34 @@ export class Outbox {
     return this.sent.has(commandId);
   }
 
+  /** Says who is signed in; what this person left on the device goes on its way. */
+  signedIn(person: string): void {
+    if (this.person === person && !this.state.signedOut) {
+      return;
+    }
+    this.person = person;
+    this.set({ signedOut: false });
+    this.wake();
+    void this.run();
+  }
+
+  /** Letters of somebody else that wait on this device. */
+  ofOthers(): number {
+    return this.state.letters.filter((l) => l.person !== this.person).length;
+  }
+
   /** Takes a change. Settles when it is stored or refused, or as soon as it has to wait for the network. */
-  async post(letter: Omit<Letter, "commandId">): Promise<Outcome> {
+  async post(letter: {
+    job: string;
+    command: NewCommand;
+    says: string;
+  }): Promise<Outcome> {
     const commandId = v7();
-    const full = {
+    const full: Letter = {
       ...letter,
       commandId,
-      body: { ...letter.body, commandId },
+      person: this.person,
+      command: { ...letter.command, commandId } as JobCommand,
     };
     this.sent.add(commandId);
     const outcome = new Promise<Outcome>((resolve, reject) =>
@@ -85,7 +121,7 @@ export class Outbox {
     this.set({ letters: [...this.state.letters, full] });
     // First on the device, then on the way: a browser that is closed now has lost nothing.
     await this.store.keep(full).catch(() => undefined);
-    if (this.state.failing) {
+    if (this.state.failing || this.state.signedOut) {
       this.wait(commandId);
     }
     void this.run();
@@ -128,14 +164,18 @@ export class Outbox {
     this.running = true;
     let delay = 500;
     for (;;) {
-      const letter = this.state.letters[0];
-      if (!letter) {
+      const mine = this.state.letters.filter((l) => l.person === this.person);
+      const first = mine[0];
+      if (!first || this.state.signedOut) {
         break;
       }
-      const answer = await this.attempt(letter);
-      if (answer === null) {
+      const batch = mine.filter((l) => l.job === first.job).slice(0, most);
+      const answer = await this.attempt(first.job, batch);
+      if (answer === "away") {
         this.set({ failing: true });
-        this.state.letters.forEach((l) => this.wait(l.commandId));
+        this.state.letters.forEach((l) => {
+          this.wait(l.commandId);
+        });
         await Promise.race([
           this.pause(delay),
           new Promise<void>((r) => (this.wakeUp = r)),
@@ -144,58 +184,86 @@ export class Outbox {
         continue;
       }
       delay = 500;
-      await this.finish(letter, answer);
+      if (answer === "signedOut") {
+        this.set({ signedOut: true, failing: false });
+        this.state.letters.forEach((l) => {
+          this.wait(l.commandId);
+        });
+        break;
+      }
+      await this.finish(batch, answer);
     }
     this.running = false;
   }
 
-  /** The stored job, the server's refusal, or null when the server could not be asked. */
-  private async attempt(letter: Letter): Promise<JobView | Problem | null> {
+  /** What the server answered; "away" when it could not be asked or may have stored it without saying so. */
+  private async attempt(
+    job: string,
+    batch: readonly Letter[],
+  ): Promise<JobAnswer | Problem | "away" | "signedOut"> {
     try {
-      const response = await this.send(letter.path, {
-        method: letter.method,
+      const response = await this.send(`/api/jobs/${job}/commands`, {
+        method: "POST",
         headers: { "Content-Type": "application/json" },
-        body: JSON.stringify(letter.body),
+        body: JSON.stringify(batch.map((l) => l.command)),
       });
-      // A server that is down, starting or broken may store it later; so may one that wants a new sign-in.
-      if (response.status >= 500 || response.status === 401) {
-        return null;
+      if (response.status >= 500) {
+        return "away";
+      }
+      if (response.status === 401) {
+        return "signedOut";
       }
       const body: unknown = await response.json();
       return response.ok
-        ? (body as JobView)
+        ? (body as JobAnswer)
         : Problem.of(response.status, body);
     } catch {
-      return null;
+      return "away";
     }
   }
 
   private async finish(
-    letter: Letter,
-    answer: JobView | Problem,
+    batch: readonly Letter[],
+    answer: JobAnswer | Problem,
   ): Promise<void> {
-    const waiting = this.settle.get(letter.commandId);
-    this.settle.delete(letter.commandId);
-    const left = () => ({
-      letters: this.state.letters.slice(1),
+    const refused: { letter: Letter; problem: Problem }[] = [];
+    batch.forEach((letter, i) => {
+      const problem =
+        answer instanceof Problem
+          ? answer
+          : Problem.ofOutcome(answer.outcomes[i]);
+      if (problem) {
+        refused.push({ letter, problem });
+      }
+    });
+    const late = refused
+      .filter((r) => !this.settle.has(r.letter.commandId))
+      .map((r) => ({ letter: r.letter, reason: r.problem.message }));
+    for (const letter of batch) {
+      const one = late.find((r) => r.letter === letter);
+      await (
+        one ? this.store.refuse(one) : this.store.drop(letter.commandId)
+      ).catch(() => undefined);
+    }
+    const gone = new Set(batch.map((l) => l.commandId));
+    this.set({
+      letters: this.state.letters.filter((l) => !gone.has(l.commandId)),
+      refused: [...this.state.refused, ...late],
       failing: false,
     });
-    if (answer instanceof Problem) {
-      if (waiting) {
-        await this.store.drop(letter.commandId).catch(() => undefined);
-        this.set(left());
-        waiting.reject(answer);
-      } else {
-        const refused = { letter, reason: answer.message };
-        await this.store.refuse(refused).catch(() => undefined);
-        this.set({ ...left(), refused: [...this.state.refused, refused] });
-      }
-      return;
+    if (!(answer instanceof Problem)) {
+      this.onAnswer(batch[0]?.job ?? "", answer);
     }
-    await this.store.drop(letter.commandId).catch(() => undefined);
-    this.set(left());
-    this.onStored(answer);
-    waiting?.resolve({ stored: answer });
+    for (const letter of batch) {
+      const waiting = this.settle.get(letter.commandId);
+      this.settle.delete(letter.commandId);
+      const problem = refused.find((r) => r.letter === letter)?.problem;
+      if (problem) {
+        waiting?.reject(problem);
+      } else if (!(answer instanceof Problem)) {
+        waiting?.resolve({ stored: answer });
+      }
+    }
   }
 
   private wait(commandId: string): void {
@@ -205,6 +273,8 @@ export class Outbox {
 
   private set(change: Partial<State>): void {
     this.state = { ...this.state, ...change };
-    this.watchers.forEach((w) => w());
+    this.watchers.forEach((w) => {
+      w();
+    });
   }
 }

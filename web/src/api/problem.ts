@@ -1,6 +1,13 @@
-import type { components } from "./schema";
+import type { Schemas } from "./client";
 
-type TapeChoice = components["schemas"]["TapeChoice"];
+type TapeChoice = Schemas["TapeChoice"];
+
+const statusOf: Record<Schemas["RefusalKind"], number> = {
+  badValue: 422,
+  gate: 409,
+  gone: 404,
+  conflict: 409,
+};
 
 /** What the server says when it refuses: the field, the sentence and, for a question, its choices. */
 export class Problem extends Error {
@@ -9,9 +16,37 @@ export class Problem extends Error {
     readonly field: string,
     message: string,
     readonly choices: TapeChoice[],
+    /** The same thing as somebody else left it. */
     readonly theirs: unknown,
+    /** Who was first. */
+    readonly by: string | null = null,
+    readonly at: string | null = null,
   ) {
     super(message);
+  }
+
+  /** Whether somebody else changed the same thing first. */
+  get isConflict(): boolean {
+    return this.theirs !== undefined && this.theirs !== null;
+  }
+
+  /** Why a command was refused; null when it was not. */
+  static ofOutcome(outcome: Schemas["Outcome"] | undefined): Problem | null {
+    if (!outcome) {
+      return new Problem(500, "", "The server did not answer this.", [], null);
+    }
+    const r = outcome.refusal;
+    return outcome.status === "refused" && r
+      ? new Problem(
+          statusOf[r.kind],
+          r.field,
+          r.message,
+          r.choices,
+          r.theirs,
+          outcome.by,
+          outcome.at,
+        )
+      : null;
   }
 
   static of(status: number, body: unknown): Problem {

@@ -291,105 +291,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/parts/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SavePart"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ShelfPart"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ShelfPart"];
-                    };
-                };
-            };
-        };
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/parts/{id}/put-back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["ShelfPart"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/platforms": {
         parameters: {
             query?: never;
@@ -418,30 +319,7 @@ export interface paths {
             };
         };
         put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SavePlatform"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Platform"];
-                    };
-                };
-            };
-        };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -806,7 +684,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job}/photographs": {
+    "/api/files": {
         parameters: {
             query?: never;
             header?: never;
@@ -817,16 +695,9 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query: {
-                    commandId: string;
-                    id: string;
-                    of?: string;
-                    caption?: string;
-                };
+                query?: never;
                 header?: never;
-                path: {
-                    job: string;
-                };
+                path?: never;
                 cookie?: never;
             };
             requestBody?: never;
@@ -837,7 +708,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["JobView"];
+                        "application/json": components["schemas"]["KeptFile"];
                     };
                 };
             };
@@ -877,6 +748,45 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/commands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShopCommand"][];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopAnswer"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -988,46 +898,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Body"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/undo": {
+    "/api/jobs/{job}/commands": {
         parameters: {
             query?: never;
             header?: never;
@@ -1047,7 +918,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["TakeBackCommand"];
+                    "application/json": components["schemas"]["JobCommand"][];
                 };
             };
             responses: {
@@ -1057,175 +928,11 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["JobView"];
+                        "application/json": components["schemas"]["JobAnswer"];
                     };
                 };
             };
         };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/suspension-points": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["EditPoints"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/suspension": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["EditSuspension"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/ballast-test": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["BallastCommand"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/loads": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["EditLoads"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1306,212 +1013,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job}/vehicle": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["EditVehicle"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/target": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["EditTarget"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/walk-rounds": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Begin"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/walk-rounds/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Change"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/stations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PlaceStation"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job}/comparison": {
         parameters: {
             query?: never;
@@ -1546,170 +1047,6 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/readings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Store"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/measures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["StoreMeasure"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/skips": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Skip"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/standard": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Standard"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1792,89 +1129,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job}/readings-csv": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CsvImport"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/plans/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Save"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job}/plans/preview": {
         parameters: {
             query?: never;
@@ -1906,173 +1160,6 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Prediction"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/plans/{id}/choose": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["ChoosePlan"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/plans/{id}/drop": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DropPlan"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/plans/{id}/begin": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["BeginFitting"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/wishes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["MakeWish"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
                     };
                 };
             };
@@ -2201,296 +1288,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job}/steps": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["DoStep"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/joints/{id}/spec": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["EditSpec"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/torque-entries": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Tighten"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/off-lines/{id}/close": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CloseLine"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/deviations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AddDeviation"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/hand-over": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Hand"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{job}/follow-ups/{id}/done": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    job: string;
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["Done"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["JobView"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs/{job}/live/standing": {
         parameters: {
             query?: never;
@@ -2575,17 +1372,6 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        AddDeviation: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            id: string;
-            where: string;
-            sheetSays: string;
-            did: string;
-            why: string;
-            lookAgain: null | string;
-        };
         /** @description An invented, plausible suspension of one kind: its points, the lengths that fit it to a vehicle, and what to draw. */
         Archetype: {
             /** @description The kind. */
@@ -2685,40 +1471,6 @@ export interface components {
             /** Format: double */
             liftRatioSd: number;
         };
-        BallastCommand: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            axle: string;
-            weight: components["schemas"]["QuantityInput"];
-            behind: components["schemas"]["QuantityInput"];
-            without: components["schemas"]["QuantityInput"];
-            with: components["schemas"]["QuantityInput"];
-            after: components["schemas"]["QuantityInput"];
-        };
-        Begin: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            id: string;
-            /** Format: uuid */
-            stageId: string;
-            conditions: components["schemas"]["RoundConditions"];
-        };
-        BeginFitting: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            /** Format: uuid */
-            stageId: string;
-            /** Format: uuid */
-            frozenId: string;
-            /** Format: uuid */
-            deviationId: string;
-            reason: null | string;
-        };
         /** @description What a calculation gives. */
         BenchAnswer: {
             /** @description The one that matters first. */
@@ -2762,42 +1514,6 @@ export interface components {
             said: string;
             /** @description What it asks for. */
             fields: components["schemas"]["BenchField"][];
-        };
-        Body: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            jobId: string;
-            /** Format: uuid */
-            vehicleId: string;
-            /** Format: uuid */
-            stageId: string;
-            /** Format: uuid */
-            ownerId: string;
-            ownerName: string;
-            ownerContact: null | string;
-            /** Format: uuid */
-            platformId: string;
-            make: string;
-            name: string;
-            plate: null | string;
-            vin: null | string;
-            engine: null | string;
-            drive: null | string;
-            kind: components["schemas"]["VehicleKind"];
-            bodyKind: components["schemas"]["BodyKind"];
-            front: components["schemas"]["SuspensionKind"];
-            rear: components["schemas"]["SuspensionKind"];
-            sizes: components["schemas"]["VehicleSizes"];
-            fitted: components["schemas"]["FittedNow"][];
-            wish: null | string;
-            carries: null | string;
-            troubles: null | string;
-            target: components["schemas"]["TargetInput"];
-            /** Format: date */
-            promisedOn: null | string;
-            odometer: null | components["schemas"]["QuantityInput"];
-            equipment: components["schemas"]["Equipment"];
         };
         /**
          * @description How the body is carried.
@@ -2875,24 +1591,11 @@ export interface components {
             /** @description In a fitter's words. */
             says: string;
         };
-        Change: {
+        ChangedRow: {
+            list: string;
             /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            conditions: components["schemas"]["RoundConditions"];
-        };
-        ChoosePlan: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-        };
-        CloseLine: {
-            /** Format: uuid */
-            commandId: string;
-            fate: components["schemas"]["Fate"];
-            note: null | string;
+            id: string;
+            row: null | components["schemas"]["JsonElement"];
         };
         /** @description A part or a work that a stack needs beside it. */
         Companion: {
@@ -3020,9 +1723,10 @@ export interface components {
             /** @description Cautions, those that stop first. */
             cautions: components["schemas"]["Caution"][];
         };
-        CornerPlacings: {
+        /** @description What shall stand at one corner, in any order. */
+        CornerPlacingsInput: {
             corner: string;
-            parts: components["schemas"]["Placing"][];
+            parts: components["schemas"]["PlacingInput"][];
         };
         /** @description What is fitted between body and wheel at one corner. */
         CornerStack: {
@@ -3036,18 +1740,13 @@ export interface components {
             walkRoundId: string;
             csv: string;
         };
-        CsvImport: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            walkRoundId: string;
-            csv: string;
-        };
         CsvPreview: {
             problem: null | string;
             /** Format: int32 */
             good: number;
             rows: components["schemas"]["CsvRow"][];
+            heights: components["schemas"]["StoreReading"][];
+            measures: components["schemas"]["StoreMeasure"][];
         };
         CsvRow: {
             /** Format: int32 */
@@ -3056,10 +1755,7 @@ export interface components {
             problem: null | string;
             isHere: boolean;
         };
-        /**
-         * @description From where a height is measured. A height has two ends: a datum and a station.
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Datum: "hub" | "floor" | "rim" | "frame" | "own";
         /** @description What the sheet or the tool says, what was done instead, and why. */
         Deviation: {
@@ -3089,27 +1785,6 @@ export interface components {
              */
             at: string;
         };
-        DoStep: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            id: string;
-            step: string;
-            /** Format: double */
-            minutes: null | number;
-            reason: null | string;
-        };
-        Done: {
-            /** Format: uuid */
-            commandId: string;
-            note: null | string;
-        };
-        DropPlan: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-        };
         Echo: {
             /** Format: double */
             mm: null | number;
@@ -3117,57 +1792,6 @@ export interface components {
             question: null | string;
             refused: null | string;
             choices: components["schemas"]["TapeChoice"][];
-        };
-        EditLoads: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            loads: components["schemas"]["LoadInput"][];
-        };
-        EditPoints: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            axle: string;
-            points: components["schemas"]["PointInput"][];
-        };
-        EditSpec: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            torque: null | components["schemas"]["QuantityInput"];
-            angle: null | components["schemas"]["QuantityInput"];
-            criterion: null | string;
-            source: string;
-        };
-        EditSuspension: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            axle: string;
-            kind: components["schemas"]["SuspensionKind"];
-            sizes: components["schemas"]["SizeInput"][];
-        };
-        EditTarget: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            target: components["schemas"]["TargetInput"];
-            wish: null | string;
-            /** Format: date */
-            promisedOn: null | string;
-        };
-        EditVehicle: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            sizes: components["schemas"]["VehicleSizes"];
         };
         /**
          * @description How a vehicle is lifted.
@@ -3251,7 +1875,10 @@ export interface components {
             /** @description Threadlocker as said. */
             threadlocker: null | string;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What became of a removed piece.
+         * @enum {unknown}
+         */
         Fate: "refitHere" | "refitElsewhere" | "replaced" | "scrap" | "keptForUndo";
         Find: {
             /** Format: uuid */
@@ -3279,7 +1906,8 @@ export interface components {
             /** Format: double */
             seconds: null | number;
         };
-        FittedNow: {
+        /** @description Something that is fitted when the vehicle comes. */
+        FittedInput: {
             /** Format: uuid */
             id: string;
             corner: string;
@@ -3318,6 +1946,7 @@ export interface components {
             /** @description Words. */
             note: null | string;
         };
+        /** @description A follow-up as typed: due by a day, at an odometer reading, or both. */
         FollowUpInput: {
             /** Format: uuid */
             id: string;
@@ -3382,21 +2011,12 @@ export interface components {
             /** @description The sizes as they stood. */
             dimensions: components["schemas"]["VehicleDimensions"];
         };
-        Hand: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            odometer: null | components["schemas"]["QuantityInput"];
-            ownerNotes: null | string;
-            followUps: components["schemas"]["FollowUpInput"][];
-        };
         /**
          * @description How much something has to be heeded.
          * @enum {unknown}
          */
         Heed: "look" | "stop";
-        /** @description One change of a job, as people see its history. */
+        /** @description One change of a job, as people see its history: text. What it changed is kept beside it in the database only. */
         HistoryEntry: {
             /**
              * Format: uuid
@@ -3415,10 +2035,11 @@ export interface components {
              * @description When.
              */
             at: string;
-            /** @description The command as sent. */
-            body: components["schemas"]["JsonElement"];
-            /** @description The rows that it changed, as they were before. */
-            replaced: components["schemas"]["JsonElement"];
+            /**
+             * Format: uuid
+             * @description The change that this one took back.
+             */
+            takesBack: null | string;
         };
         HistoryLine: {
             /** Format: uuid */
@@ -3452,6 +2073,11 @@ export interface components {
              * @description The vehicle.
              */
             vehicleId: string;
+            /**
+             * Format: uuid
+             * @description The stage in which the vehicle came: the first of its chain, or the last one of an earlier job.
+             */
+            stageId: string;
             /** @description What the owner wants, in the owner's words. */
             wish: null | string;
             /** @description What it carries and tows. */
@@ -3491,12 +2117,647 @@ export interface components {
             /** @description Words for the owner on what changed. */
             ownerNotes: null | string;
         };
+        JobAnswer: {
+            outcomes: components["schemas"]["Outcome"][];
+            /** Format: int64 */
+            from: number;
+            /** Format: int64 */
+            version: number;
+            rows: components["schemas"]["ChangedRow"][];
+            versions: {
+                [key: string]: number;
+            };
+            sections: Record<string, never>;
+        };
         /** @description The steps from one stage to the next, for this vehicle, these parts and this equipment. */
         JobCard: {
             /** @description In order. */
             steps: components["schemas"]["CardStep"][];
             /** @description Every joint that is worked on. */
             joints: components["schemas"]["CardJoint"][];
+        };
+        /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        /** @description Adds a photograph whose content is stored. */
+        JobCommandAddPhotograph: {
+            /** @enum {string} */
+            kind: "addPhotograph";
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /** @description SHA-256 of the content, lower-case hex. */
+            sha256: string;
+            /** @description Media type. */
+            mediaType: string;
+            /** @description What it belongs to. */
+            of: null | string;
+            /** @description Caption. */
+            caption: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Begins the fitting of a plan: its prediction is kept as it is now, its parts leave the shelf, a new stage opens. */
+        JobCommandBeginFitting: {
+            /** @enum {string} */
+            kind: "beginFitting";
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description Key of the new stage.
+             */
+            stageId: string;
+            /**
+             * Format: uuid
+             * @description Key of the kept prediction.
+             */
+            frozenId: string;
+            /**
+             * Format: uuid
+             * @description Key of the deviation, where a gate is passed.
+             */
+            deviationId: string;
+            /** @description Why it is begun without a prediction. */
+            reason: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Begins a walk-round at a stage. */
+        JobCommandBeginWalkRound: {
+            /** @enum {string} */
+            kind: "beginWalkRound";
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            stageId: string;
+            conditions: components["schemas"]["RoundConditionsInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Stores many readings at once, as a file brings them: all or none. */
+        JobCommandBringInReadings: {
+            /** @enum {string} */
+            kind: "bringInReadings";
+            /** @description Heights; their own keys of commands count for nothing. */
+            heights: components["schemas"]["StoreReading"][];
+            /** @description Measures, likewise. */
+            measures: components["schemas"]["StoreMeasure"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Says which of the plans that stand side by side shall be fitted. */
+        JobCommandChoosePlan: {
+            /** @enum {string} */
+            kind: "choosePlan";
+            /** Format: uuid */
+            id: string;
+            /** Format: uint32 */
+            version: number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Closes a line of what came off. */
+        JobCommandCloseOffLine: {
+            /** @enum {string} */
+            kind: "closeOffLine";
+            /**
+             * Format: uuid
+             * @description The line.
+             */
+            id: string;
+            /** @description What became of it. */
+            fate: components["schemas"]["Fate"];
+            /** @description A few words. */
+            note: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Says that a step of the card is done. */
+        JobCommandDoStep: {
+            /** @enum {string} */
+            kind: "doStep";
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /** @description Key of the step. */
+            step: string;
+            /**
+             * Format: double
+             * @description How long it took.
+             */
+            minutes: null | number;
+            /** @description Why it was done before a hold point. */
+            reason: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes a drafted plan away. */
+        JobCommandDropPlan: {
+            /** @enum {string} */
+            kind: "dropPlan";
+            /** Format: uuid */
+            id: string;
+            /** Format: uint32 */
+            version: number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Says that a follow-up is done. */
+        JobCommandFinishFollowUp: {
+            /** @enum {string} */
+            kind: "finishFollowUp";
+            /**
+             * Format: uuid
+             * @description The follow-up.
+             */
+            id: string;
+            /** @description A few words. */
+            note: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Hands the vehicle over and keeps what is to come. */
+        JobCommandHandOver: {
+            /** @enum {string} */
+            kind: "handOver";
+            /** Format: uint32 */
+            version: number;
+            odometer: null | components["schemas"]["QuantityInput"];
+            ownerNotes: null | string;
+            followUps: components["schemas"]["FollowUpInput"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Turns a wish in words into the numbers of the target. */
+        JobCommandMakeWish: {
+            /** @enum {string} */
+            kind: "makeWish";
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: number;
+            /** @description The wish. */
+            wish: components["schemas"]["WishKind"];
+            amount: null | components["schemas"]["QuantityInput"];
+            roof: null | components["schemas"]["QuantityInput"];
+            /** @description Size of the tyre that shall have room. */
+            tyre: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description A known weight put on and taken off again: gives the axle's rate. */
+        JobCommandNoteBallast: {
+            /** @enum {string} */
+            kind: "noteBallast";
+            /** @description What was put on. */
+            weight: components["schemas"]["QuantityInput"];
+            /** @description Where: behind the front axle. */
+            behind: components["schemas"]["QuantityInput"];
+            /** @description Hub to lip, mean of both sides, before. */
+            without: components["schemas"]["QuantityInput"];
+            /** @description The same with the weight on. */
+            with: components["schemas"]["QuantityInput"];
+            /** @description The same once the weight is off again. */
+            after: components["schemas"]["QuantityInput"];
+            /**
+             * Format: uint32
+             * @description Version of the stage that was seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes what was done otherwise than the sheet says, and why. */
+        JobCommandNoteDeviation: {
+            /** @enum {string} */
+            kind: "noteDeviation";
+            /** Format: uuid */
+            id: string;
+            where: string;
+            sheetSays: string;
+            did: string;
+            why: string;
+            lookAgain: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes the heights of the vehicle as it left the works: a stage before all others that never decides. */
+        JobCommandNoteStandard: {
+            /** @enum {string} */
+            kind: "noteStandard";
+            /**
+             * Format: uuid
+             * @description Key of the stage.
+             */
+            stageId: string;
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            walkRoundId: string;
+            /** @description The datum. */
+            datum: components["schemas"]["Datum"];
+            /** @description The heights. */
+            heights: components["schemas"]["StandardHeightInput"][];
+            /** @description Where they come from. */
+            source: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Passes over a station or a measure, with the reason. */
+        JobCommandPassOver: {
+            /** @enum {string} */
+            kind: "passOver";
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            walkRoundId: string;
+            station: null | string;
+            measure: null | string;
+            place: null | string;
+            why: string;
+            /** Format: date-time */
+            takenAt: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Places a station that is measured beside or instead of the usual six. */
+        JobCommandPlaceStation: {
+            /** @enum {string} */
+            kind: "placeStation";
+            /**
+             * Format: uint32
+             * @description Version of the vehicle that was seen.
+             */
+            version: number;
+            /** @description Name. */
+            name: string;
+            /**
+             * Format: double
+             * @description Forward of the front axle, mm.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description To the left of the middle, mm.
+             */
+            yMm: number;
+            /** @description What the station sits on. */
+            carrier: components["schemas"]["Carrier"];
+            /** @description The edge that is hooked. */
+            edge: null | string;
+            /**
+             * Format: uuid
+             * @description The walk-round that shall walk there too.
+             */
+            walkRoundId: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Keeps a plan: a new one without a version, else the one that was seen. */
+        JobCommandSavePlan: {
+            /** @enum {string} */
+            kind: "savePlan";
+            /** Format: uuid */
+            id: string;
+            /** Format: uint32 */
+            version: null | number;
+            /** Format: uuid */
+            fromStageId: string;
+            name: string;
+            stacks: components["schemas"]["CornerPlacingsInput"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Changes the conditions of a walk-round. */
+        JobCommandSetConditions: {
+            /** @enum {string} */
+            kind: "setConditions";
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: number;
+            /** @description The conditions. */
+            conditions: components["schemas"]["RoundConditionsInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description States the loads: what stays (an engine, a winch), and what is put on and taken off (a trailer, a tank). */
+        JobCommandSetLoads: {
+            /** @enum {string} */
+            kind: "setLoads";
+            /** Format: uint32 */
+            version: number;
+            loads: components["schemas"]["LoadInput"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Keeps the taped points of an axle's suspension. */
+        JobCommandSetPoints: {
+            /** @enum {string} */
+            kind: "setPoints";
+            points: components["schemas"]["PointInput"][];
+            /**
+             * Format: uint32
+             * @description Version of the stage that was seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Changes the vehicle's sizes. */
+        JobCommandSetSizes: {
+            /** @enum {string} */
+            kind: "setSizes";
+            /** Format: uint32 */
+            version: number;
+            sizes: components["schemas"]["VehicleSizesInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Types the spec of a joint from the service information. */
+        JobCommandSetSpec: {
+            /** @enum {string} */
+            kind: "setSpec";
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: number;
+            torque: null | components["schemas"]["QuantityInput"];
+            angle: null | components["schemas"]["QuantityInput"];
+            /** @description What to see where no wrench fits. */
+            criterion: null | string;
+            /** @description Where it comes from. */
+            source: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Says what kind an axle's suspension is, and its sizes. */
+        JobCommandSetSuspension: {
+            /** @enum {string} */
+            kind: "setSuspension";
+            suspension: components["schemas"]["SuspensionKind"];
+            sizes: components["schemas"]["SizeInput"][];
+            /**
+             * Format: uint32
+             * @description Version of the stage that was seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Changes what is wanted. */
+        JobCommandSetTarget: {
+            /** @enum {string} */
+            kind: "setTarget";
+            /** Format: uint32 */
+            version: number;
+            target: components["schemas"]["TargetInput"];
+            wish: null | string;
+            /** Format: date */
+            promisedOn: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Stores a measure as typed; a note has its words in Typed. */
+        JobCommandStoreMeasure: {
+            /** @enum {string} */
+            kind: "storeMeasure";
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            walkRoundId: string;
+            /** @description Key of the measure. */
+            measure: string;
+            /** @description Where it is taken. */
+            place: string;
+            /** @description The text as typed. */
+            typed: string;
+            over: null | components["schemas"]["QuantityInput"];
+            /** @description Answers to questions that were asked. */
+            answers: string[];
+            /**
+             * Format: date-time
+             * @description When it was taken.
+             */
+            takenAt: string;
+            /**
+             * Format: uuid
+             * @description The reading that was wrong; both stay on the record.
+             */
+            supersedes: null | string;
+            /** @description Why it was wrong. */
+            reason: null | string;
+            /** @description The instrument that gave it; null is a tape. */
+            instrument?: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Stores a height as typed. */
+        JobCommandStoreReading: {
+            /** @enum {string} */
+            kind: "storeReading";
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            walkRoundId: string;
+            /** @description The station. */
+            station: null | string;
+            /** @description The datum. */
+            from: components["schemas"]["Datum"];
+            /** @description The text as typed. */
+            typed: string;
+            /** @description Answers to questions that were asked. */
+            answers: string[];
+            /**
+             * Format: date-time
+             * @description When it was taken.
+             */
+            takenAt: string;
+            /**
+             * Format: uuid
+             * @description The reading that was wrong; both stay on the record.
+             */
+            supersedes: null | string;
+            /** @description Why it was wrong. */
+            reason: null | string;
+            /** @description The mark from which it is measured, when the datum is its own. */
+            ownMark?: null | string;
+            /** @description The instrument that gave it; null is a tape. */
+            instrument?: null | string;
+            /** @description Corners that the person says are raised, beside what the job's ledgers say. */
+            raised?: null | string[];
+            /** @description Corners at which the person says a part is already in. */
+            changed?: null | string[];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes a change of the last hour back. What was read stays on the record as taken back. */
+        JobCommandTakeBack: {
+            /** @enum {string} */
+            kind: "takeBack";
+            /**
+             * Format: uuid
+             * @description Key of the command that made the change.
+             */
+            change: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes a pass over a joint. Passes are never overwritten. */
+        JobCommandTightenJoint: {
+            /** @enum {string} */
+            kind: "tightenJoint";
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            jointId: string;
+            /** @description By hand, snug or final. */
+            pass: components["schemas"]["Pass"];
+            value: null | components["schemas"]["QuantityInput"];
+            /** @description Whether what is to be seen was seen. */
+            criterionSeen: boolean;
+            /** @description With what. */
+            tool: null | string;
+            /** @description Whether the vehicle hangs or stands. */
+            position: components["schemas"]["WheelPosition"];
+            /** @description Why a gate is passed. */
+            reason: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
         };
         /** @description A whole job: what the job file holds, what the core computes from, and what the browser shows. */
         JobDocument: {
@@ -3517,9 +2778,9 @@ export interface components {
             platform: components["schemas"]["Platform"];
             /** @description People named in the job. */
             people: components["schemas"]["Person"][];
-            /** @description Stages of the vehicle. */
+            /** @description Stages of the vehicle up to this job's last one, those of earlier jobs too. */
             stages: components["schemas"]["Stage"][];
-            /** @description Walk-rounds. */
+            /** @description Walk-rounds of this job, and those of earlier jobs of the vehicle. */
             walkRounds: components["schemas"]["WalkRound"][];
             /** @description Readings, superseded ones included. */
             readings: components["schemas"]["Reading"][];
@@ -3529,7 +2790,7 @@ export interface components {
             frozenPredictions: components["schemas"]["FrozenPrediction"][];
             /** @description Kits. */
             kits: components["schemas"]["Kit"][];
-            /** @description Joints. */
+            /** @description Joints of the vehicle, with what earlier jobs found out of them. */
             joints: components["schemas"]["Joint"][];
             /** @description Passes over joints. */
             torqueEntries: components["schemas"]["TorqueEntry"][];
@@ -3657,6 +2918,8 @@ export interface components {
             raised: string[];
             moreStations: components["schemas"]["Station"][];
             axles: components["schemas"]["AxleView"][];
+            /** Format: int64 */
+            version: number;
             versions: {
                 [key: string]: number;
             };
@@ -3702,6 +2965,10 @@ export interface components {
             source: string;
         };
         JsonElement: unknown;
+        KeptFile: {
+            sha256: string;
+            mediaType: string;
+        };
         KindView: {
             kind: components["schemas"]["SuspensionKind"];
             said: string;
@@ -3867,6 +3134,7 @@ export interface components {
             /** @description Change, N; positive is more load. */
             change: components["schemas"]["Result"];
         };
+        /** @description A load as typed. */
         LoadInput: {
             /** Format: uuid */
             id: string;
@@ -3888,16 +3156,6 @@ export interface components {
             rearRise: components["schemas"]["Result"];
             /** @description Heights with them. */
             stations: components["schemas"]["PredictedStation"][];
-        };
-        MakeWish: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            kind: components["schemas"]["WishKind"];
-            amount: null | components["schemas"]["QuantityInput"];
-            roof: null | components["schemas"]["QuantityInput"];
-            tyre: null | string;
         };
         /** @description A mark made before undoing. */
         Mark: {
@@ -3991,6 +3249,37 @@ export interface components {
             corner: string;
             use: components["schemas"]["LimitUse"];
         };
+        /** @description What a job needs next, as facts: the words are made when somebody reads them. */
+        Need: {
+            /** @description What. */
+            kind: components["schemas"]["NeedKind"];
+            /**
+             * Format: int32
+             * @description How many: corners, steps, lines or follow-ups.
+             * @default 0
+             */
+            count: number;
+            /** @description A step, or the station that is read again. */
+            text: null | string;
+            /**
+             * Format: double
+             * @description Rake now, mm; null when it is not known.
+             */
+            rakeMm: null | number;
+            /**
+             * Format: double
+             * @description Its standard uncertainty, mm.
+             */
+            rakeUMm: null | number;
+            datum: null | components["schemas"]["Datum"];
+            /** @description The phase in which it is done. */
+            phase: components["schemas"]["Phase"];
+        };
+        /**
+         * @description What a job needs from a person next.
+         * @enum {unknown}
+         */
+        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look";
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */
@@ -4066,6 +3355,17 @@ export interface components {
              */
             at: string;
         };
+        Outcome: {
+            /** Format: uuid */
+            commandId: null | string;
+            status: components["schemas"]["OutcomeStatus"];
+            refusal: null | components["schemas"]["Refusal"];
+            by: null | string;
+            /** Format: date-time */
+            at: null | string;
+        };
+        /** @enum {unknown} */
+        OutcomeStatus: "stored" | "repeated" | "refused";
         /** @description Who owns vehicles. */
         Owner: {
             /**
@@ -4078,7 +3378,8 @@ export interface components {
             /** @description How to reach the owner. */
             contact: null | string;
         };
-        Pad: {
+        /** @description A wheel's pad of the floor as typed. */
+        PadInput: {
             wheel: string;
             height: components["schemas"]["QuantityInput"];
         };
@@ -4181,6 +3482,7 @@ export interface components {
             /** @description As said in a bay. */
             label: string;
         };
+        /** @description A size of a part as typed. */
         PartSizeInput: {
             name: string;
             value: null | components["schemas"]["QuantityInput"];
@@ -4229,21 +3531,6 @@ export interface components {
          * @enum {unknown}
          */
         PlaceKind: "station" | "wheel" | "axle" | "joint" | "point";
-        PlaceStation: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: number;
-            name: string;
-            /** Format: double */
-            xMm: number;
-            /** Format: double */
-            yMm: number;
-            carrier: components["schemas"]["Carrier"];
-            edge: null | string;
-            /** Format: uuid */
-            walkRoundId: null | string;
-        };
         /** @description A part as it was when it was placed; later corrections of the shelf do not change it. */
         PlacedPart: {
             /**
@@ -4282,12 +3569,19 @@ export interface components {
             /** @description What its maker forbids or bounds, in the maker's words. */
             limits: null | string;
         };
-        Placing: {
-            /** Format: uuid */
+        /** @description A part in its place: one that is already there by its key, a new one from the shelf, or a collar that is turned up. */
+        PlacingInput: {
+            /**
+             * Format: uuid
+             * @description Key of the placement.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Part on the shelf.
+             */
             partId: null | string;
-            raise: null | components["schemas"]["QuantityInput"];
+            raise?: null | components["schemas"]["QuantityInput"];
         };
         /** @description Stacks that are meant to be fitted, from one stage to the next. */
         Plan: {
@@ -4424,7 +3718,9 @@ export interface components {
             /** @description Name in the shop's own list. */
             name: string;
         };
+        /** @description A point as typed; both empty takes it out. */
         PointInput: {
+            /** @description Name of the point. */
             name: string;
             across: null | components["schemas"]["QuantityInput"];
             up: null | components["schemas"]["QuantityInput"];
@@ -4486,7 +3782,7 @@ export interface components {
         Preview: {
             /** Format: uuid */
             fromStageId: string;
-            stacks: components["schemas"]["CornerPlacings"][];
+            stacks: components["schemas"]["CornerPlacingsInput"][];
         };
         /** @description How a job stands and what comes next. */
         Progress: {
@@ -4543,11 +3839,16 @@ export interface components {
             /** @description The text as typed, when a person typed it. */
             typed: null | string;
         };
+        /** @description A quantity as typed. */
         QuantityInput: {
+            /** @description The text. */
             typed: string;
+            /** @description Unit of the field. */
             unit: string;
+            /** @description How it is known. */
             known: components["schemas"]["Known"];
-            answers: null | string[];
+            /** @description Answers to questions that the reader asked. */
+            answers?: null | string[];
         };
         /** @description Where a stack stands in the order. */
         Rank: {
@@ -4690,6 +3991,29 @@ export interface components {
          * @enum {unknown}
          */
         ReadingKind: "height" | "gap" | "length" | "angle" | "pressure" | "load" | "torque" | "note";
+        /** @description Why a change is refused: the field, the sentence, and what helps to choose. */
+        Refusal: {
+            /** @description What sort of refusal. */
+            kind: components["schemas"]["RefusalKind"];
+            /** @description Path of the field at which it is said; empty for the whole. */
+            field: string;
+            /** @description The sentence, in a fitter's words. */
+            message: string;
+            /** @description Answers to choose from, when it is a question. */
+            choices: components["schemas"]["TapeChoice"][];
+            /**
+             * Format: uuid
+             * @description Key of the row that somebody else changed first.
+             */
+            row: null | string;
+            /** @description That row as it is now. */
+            theirs: unknown;
+        };
+        /**
+         * @description Why something cannot be taken, as a person is told.
+         * @enum {unknown}
+         */
+        RefusalKind: "badValue" | "gate" | "gone" | "conflict";
         /** @description A computed number with its unit, its uncertainty and what it rests on; or the reason why there is none. */
         Result: {
             /**
@@ -4750,66 +4074,51 @@ export interface components {
          * @enum {unknown}
          */
         RigidVerdict: "fits" | "named" | "candidates" | "cannotTell";
-        RoundConditions: {
+        /** @description The conditions of a walk-round as typed. */
+        RoundConditionsInput: {
+            /** @description The datum. */
             datum: components["schemas"]["Datum"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The tape is divided into 1/this of an inch; 1 is millimetres.
+             */
             denominator: number;
+            /** @description How it was settled. */
             settled: components["schemas"]["Settled"];
+            /** @description Whether the hub centre is marked. */
             hubMarked: boolean;
+            /** @description Whether the floor was surveyed. */
             floorSurveyed: boolean;
+            /** @description Where in the shop. */
             spot: null | string;
+            /** @description Fuel in the tank. */
             fuel: null | string;
+            /** @description What is in it. */
             load: null | string;
             odometer: null | components["schemas"]["QuantityInput"];
+            /** @description Notes. */
             notes: null | string;
-            order: null | string[];
-            walk: null | components["schemas"]["WalkingOrder"];
-            pads: null | components["schemas"]["Pad"][];
-            /** Format: int32 */
-            peopleIn: null | number;
-            modes: null | components["schemas"]["VehicleMode"][];
-            steeringStraight: null | boolean;
-            tyres: null | components["schemas"]["Tyre"][];
+            /** @description Stations in walking order; left out, those of the round it will be compared with, or of the way of walking. */
+            order?: null | string[];
+            walk?: null | components["schemas"]["WalkingOrder"];
+            /** @description Heights of the wheels' pads. */
+            pads?: null | components["schemas"]["PadInput"][];
+            /**
+             * Format: int32
+             * @description People in it.
+             */
+            peopleIn?: null | number;
+            /** @description Modes of the vehicle. */
+            modes?: null | components["schemas"]["VehicleMode"][];
+            /** @description Whether the wheels stand straight. */
+            steeringStraight?: null | boolean;
+            /** @description Tyres and pressures. */
+            tyres?: null | components["schemas"]["TyreInput"][];
         };
         RoundWords: {
             /** Format: uuid */
             walkRoundId: string;
             sentences: string[];
-        };
-        Save: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uint32 */
-            version: null | number;
-            /** Format: uuid */
-            fromStageId: string;
-            name: string;
-            stacks: components["schemas"]["CornerPlacings"][];
-        };
-        SavePart: {
-            /** Format: uint32 */
-            version: null | number;
-            number: string;
-            name: string;
-            kind: components["schemas"]["PartKind"];
-            thickness: null | components["schemas"]["QuantityInput"];
-            claim: null | components["schemas"]["QuantityInput"];
-            /** Format: int32 */
-            count: number;
-            /** Format: double */
-            price: null | number;
-            currency: null | string;
-            notes: null | string;
-            extension: null | components["schemas"]["QuantityInput"];
-            sizes: null | components["schemas"]["PartSizeInput"][];
-            leaves: null | components["schemas"]["Leaf"][];
-            hours: null | components["schemas"]["QuantityInput"];
-            limits: null | string;
-        };
-        SavePlatform: {
-            /** Format: uuid */
-            id: string;
-            name: string;
         };
         /** @description A choice between ways that good fitters differ on. */
         SchoolChoice: {
@@ -4862,27 +4171,185 @@ export interface components {
             /** Format: uint32 */
             version: number;
         };
+        ShopAnswer: {
+            outcomes: components["schemas"]["Outcome"][];
+        };
+        /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandSavePlatform"];
+        /** @description Takes a part off the shelf; stacks keep their own copy of it, and it can be put back for 90 days. */
+        ShopCommandBinPart: {
+            /** @enum {string} */
+            kind: "binPart";
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Puts a part back on the shelf. */
+        ShopCommandPutPartBack: {
+            /** @enum {string} */
+            kind: "putPartBack";
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Keeps a part of the shelf: a new one without a version, else the one that was seen. */
+        ShopCommandSavePart: {
+            /** @enum {string} */
+            kind: "savePart";
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: null | number;
+            /** @description Its number. */
+            number: string;
+            /** @description Name. */
+            name: string;
+            /** @description What kind of part. */
+            part: components["schemas"]["PartKind"];
+            thickness: null | components["schemas"]["QuantityInput"];
+            claim: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: int32
+             * @description How many lie on the shelf.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Price of one.
+             */
+            price: null | number;
+            /** @description Its currency. */
+            currency: null | string;
+            /** @description Notes. */
+            notes: null | string;
+            extension?: null | components["schemas"]["QuantityInput"];
+            /** @description Sizes as typed. */
+            sizes?: null | components["schemas"]["PartSizeInput"][];
+            /** @description Its leaves. */
+            leaves?: null | components["schemas"]["Leaf"][];
+            hours?: null | components["schemas"]["QuantityInput"];
+            /** @description What it does not fit. */
+            limits?: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Adds a platform to the shop's list; one of the same name is that platform. */
+        ShopCommandSavePlatform: {
+            /** @enum {string} */
+            kind: "savePlatform";
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes in a vehicle and opens its job. A vehicle that is known goes on in its own chain of stages. */
+        ShopCommandTakeIn: {
+            /** @enum {string} */
+            kind: "takeIn";
+            /**
+             * Format: uuid
+             * @description Key of the job.
+             */
+            jobId: string;
+            /**
+             * Format: uuid
+             * @description Key of the vehicle.
+             */
+            vehicleId: string;
+            /**
+             * Format: uuid
+             * @description Key of the stage in which it came; of a known vehicle only where something was fitted meanwhile.
+             */
+            stageId: string;
+            /**
+             * Format: uuid
+             * @description Key of the owner, should the name be new.
+             */
+            ownerId: string;
+            /** @description Name of the owner. */
+            ownerName: string;
+            /** @description How to reach the owner. */
+            ownerContact: null | string;
+            /**
+             * Format: uuid
+             * @description The platform.
+             */
+            platformId: string;
+            /** @description Make. */
+            make: string;
+            /** @description Name. */
+            name: string;
+            /** @description Plate. */
+            plate: null | string;
+            /** @description Vehicle identification number. */
+            vin: null | string;
+            /** @description Engine as said. */
+            engine: null | string;
+            /** @description Driven wheels as said. */
+            drive: null | string;
+            /** @description What sort of vehicle. */
+            sort: components["schemas"]["VehicleKind"];
+            /** @description How the body is carried. */
+            bodyKind: components["schemas"]["BodyKind"];
+            /** @description Kind of the front suspension. */
+            front: components["schemas"]["SuspensionKind"];
+            /** @description Kind of the rear suspension. */
+            rear: components["schemas"]["SuspensionKind"];
+            /** @description Sizes as typed. */
+            sizes: components["schemas"]["VehicleSizesInput"];
+            /** @description What is fitted now; of a known vehicle what was fitted since it left, and null where nothing was. */
+            fitted: null | components["schemas"]["FittedInput"][];
+            /** @description The wish. */
+            wish: null | string;
+            /** @description What it carries. */
+            carries: null | string;
+            /** @description Known troubles. */
+            troubles: null | string;
+            /** @description What is wanted. */
+            target: components["schemas"]["TargetInput"];
+            /**
+             * Format: date
+             * @description The day on which it is promised.
+             */
+            promisedOn: null | string;
+            odometer: null | components["schemas"]["QuantityInput"];
+            /** @description Equipment of the bay. */
+            equipment: components["schemas"]["Equipment"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         SignInBody: {
             userName: string;
             password: string;
         };
+        /** @description A size as typed; empty takes it out. */
         SizeInput: {
             name: string;
             value: null | components["schemas"]["QuantityInput"];
-        };
-        Skip: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            id: string;
-            /** Format: uuid */
-            walkRoundId: string;
-            station: null | string;
-            measure: null | string;
-            place: null | string;
-            why: string;
-            /** Format: date-time */
-            takenAt: string;
         };
         /** @description A station that was passed over. */
         SkippedStation: {
@@ -4904,6 +4371,15 @@ export interface components {
              */
             vehicleId: string;
             /**
+             * Format: uuid
+             * @description The job that opened it.
+             */
+            jobId: string;
+            /** @description Front suspension: it belongs to the stage, because a conversion changes it. */
+            front: components["schemas"]["Suspension"];
+            /** @description Rear suspension. */
+            rear: components["schemas"]["Suspension"];
+            /**
              * Format: int32
              * @description Place in the vehicle's chain, from 0, which is as found; −1 is the vehicle as it left the works.
              */
@@ -4918,18 +4394,8 @@ export interface components {
             /** @description What is fitted at each corner; a corner that is not listed has nothing added. */
             stacks: components["schemas"]["CornerStack"][];
         };
-        Standard: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            stageId: string;
-            /** Format: uuid */
-            walkRoundId: string;
-            datum: components["schemas"]["Datum"];
-            heights: components["schemas"]["StandardHeight"][];
-            source: string;
-        };
-        StandardHeight: {
+        /** @description A standard height as a document gives it. */
+        StandardHeightInput: {
             /** Format: uuid */
             id: string;
             station: string;
@@ -5119,45 +4585,92 @@ export interface components {
              */
             at: string;
         };
-        Store: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            id: string;
-            /** Format: uuid */
-            walkRoundId: string;
-            station: null | string;
-            from: components["schemas"]["Datum"];
-            typed: string;
-            answers: string[];
-            /** Format: date-time */
-            takenAt: string;
-            /** Format: uuid */
-            supersedes: null | string;
-            reason: null | string;
-            ownMark: null | string;
-            instrument: null | string;
-            raised: null | string[];
-            changed: null | string[];
-        };
+        /** @description Stores a measure as typed; a note has its words in Typed. */
         StoreMeasure: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
             id: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
             walkRoundId: string;
+            /** @description Key of the measure. */
             measure: string;
+            /** @description Where it is taken. */
             place: string;
+            /** @description The text as typed. */
             typed: string;
             over: null | components["schemas"]["QuantityInput"];
-            answers: string[];
-            /** Format: date-time */
+            /** @description Answers to questions that were asked. */
+            answers: unknown;
+            /**
+             * Format: date-time
+             * @description When it was taken.
+             */
             takenAt: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The reading that was wrong; both stay on the record.
+             */
             supersedes: null | string;
+            /** @description Why it was wrong. */
             reason: null | string;
-            instrument: null | string;
+            /** @description The instrument that gave it; null is a tape. */
+            instrument?: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Stores a height as typed. */
+        StoreReading: {
+            /**
+             * Format: uuid
+             * @description Key of what is made or meant.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            walkRoundId: string;
+            /** @description The station. */
+            station: null | string;
+            /** @description The datum. */
+            from: components["schemas"]["Datum"];
+            /** @description The text as typed. */
+            typed: string;
+            /** @description Answers to questions that were asked. */
+            answers: unknown;
+            /**
+             * Format: date-time
+             * @description When it was taken.
+             */
+            takenAt: string;
+            /**
+             * Format: uuid
+             * @description The reading that was wrong; both stay on the record.
+             */
+            supersedes: null | string;
+            /** @description Why it was wrong. */
+            reason: null | string;
+            /** @description The mark from which it is measured, when the datum is its own. */
+            ownMark?: null | string;
+            /** @description The instrument that gave it; null is a tape. */
+            instrument?: null | string;
+            /** @description Corners that the person says are raised, beside what the job's ledgers say. */
+            raised?: unknown;
+            /** @description Corners at which the person says a part is already in. */
+            changed?: unknown;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
         };
         /** @description What holds an axle up, from now on. */
         SupportEntry: {
@@ -5228,12 +4741,6 @@ export interface components {
             /** @description How it is had, and what it is for. */
             how: string;
         };
-        TakeBackCommand: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
-            undoes: string;
-        };
         /** @description One possible meaning of an ambiguous text. */
         TapeChoice: {
             /** @description What to pass back: `slash`, `asTyped`, `in`, `mm`, `decimal` or `thousand`. */
@@ -5262,6 +4769,7 @@ export interface components {
             /** @description How far off counts as reached. */
             tolerance: components["schemas"]["Quantity"];
         };
+        /** @description A target as typed. */
         TargetInput: {
             datum: components["schemas"]["Datum"];
             wantsRake: boolean;
@@ -5269,8 +4777,8 @@ export interface components {
             leastFrontLift: null | components["schemas"]["QuantityInput"];
             leastRearLift: null | components["schemas"]["QuantityInput"];
             tolerance: null | components["schemas"]["QuantityInput"];
-            mostFrontLift: null | components["schemas"]["QuantityInput"];
-            mostRearLift: null | components["schemas"]["QuantityInput"];
+            mostFrontLift?: null | components["schemas"]["QuantityInput"];
+            mostRearLift?: null | components["schemas"]["QuantityInput"];
             /** @default false */
             noLean: boolean;
             /** @default false */
@@ -5290,19 +4798,21 @@ export interface components {
             /** @description OnPlan means reached, Miss not reached, MeasureAgain too near to tell. */
             reached: components["schemas"]["Verdict"];
         };
-        Tighten: {
-            /** Format: uuid */
-            commandId: string;
-            /** Format: uuid */
+        /** @description A follow-up that is still to come. */
+        ToCome: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
             id: string;
-            /** Format: uuid */
-            jointId: string;
-            pass: components["schemas"]["Pass"];
-            value: null | components["schemas"]["QuantityInput"];
-            criterionSeen: boolean;
-            tool: null | string;
-            position: components["schemas"]["WheelPosition"];
-            reason: null | string;
+            /** @description What. */
+            what: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            dueOn: null | string;
+            dueAt: null | components["schemas"]["Quantity"];
         };
         /** @description One pass over a joint; never overwritten. */
         TorqueEntry: {
@@ -5353,7 +4863,8 @@ export interface components {
             /** @description Whether the travel ends there. */
             ends: boolean;
         };
-        Tyre: {
+        /** @description A wheel's tyre as typed. */
+        TyreInput: {
             wheel: string;
             size: null | string;
             pressure: null | components["schemas"]["QuantityInput"];
@@ -5421,10 +4932,6 @@ export interface components {
             kind: components["schemas"]["VehicleKind"];
             /** @description How the body is carried. */
             bodyKind: components["schemas"]["BodyKind"];
-            /** @description Front suspension. */
-            front: components["schemas"]["Suspension"];
-            /** @description Rear suspension. */
-            rear: components["schemas"]["Suspension"];
             /** @description Sizes. */
             dimensions: components["schemas"]["VehicleDimensions"];
             /** @description Tyre size as printed on the tyre; null is unknown. */
@@ -5457,7 +4964,8 @@ export interface components {
          * @enum {unknown}
          */
         VehicleMode: "airNormal" | "airRaised" | "airLowered" | "selfLevelling" | "tow";
-        VehicleSizes: {
+        /** @description A vehicle's sizes as typed; what is left out is estimated. */
+        VehicleSizesInput: {
             wheelbase: null | components["schemas"]["QuantityInput"];
             frontTrack: null | components["schemas"]["QuantityInput"];
             rearTrack: null | components["schemas"]["QuantityInput"];
@@ -5488,6 +4996,11 @@ export interface components {
              * @description The stage at which the vehicle stood.
              */
             stageId: string;
+            /**
+             * Format: uuid
+             * @description The job in which it was walked.
+             */
+            jobId: string;
             /** @description The datum with which a new reading starts. */
             datum: components["schemas"]["Datum"];
             /** @description Smallest division of the tape. */
@@ -5651,20 +5164,68 @@ export interface components {
          * @enum {unknown}
          */
         WishKind: "level" | "keepRake" | "levelLoaded" | "raiseBoth" | "roomForTyre" | "noLean" | "notMoreThan" | "notAbove" | "nothing";
+        /** @description Facts of a job for the yard: no words, no units, nothing that depends on who reads or when. */
+        YardFacts: {
+            /** @description What needs a person next. */
+            need: components["schemas"]["Need"];
+            /** @description Name of the owner. */
+            owner: string;
+            /** @description The vehicle, as it is drawn. */
+            vehicle: components["schemas"]["YardVehicle"];
+            /**
+             * Format: date
+             * @description The day on which it is promised.
+             */
+            promisedOn: null | string;
+            /** @description Whether it is handed over. */
+            handedOver: boolean;
+            before: null | components["schemas"]["YardLine"];
+            now: null | components["schemas"]["YardLine"];
+            /** @description Follow-ups to come, the earliest first. */
+            followUps: components["schemas"]["ToCome"][];
+        };
         YardJob: {
-            job: components["schemas"]["Job"];
-            vehicle: components["schemas"]["Vehicle"];
-            owner: components["schemas"]["Owner"];
+            /** Format: uuid */
+            jobId: string;
             next: components["schemas"]["Phase"];
             says: string;
-            before: null | components["schemas"]["WalkRoundStance"];
-            now: null | components["schemas"]["WalkRoundStance"];
-            followUps: components["schemas"]["FollowUp"][];
+            facts: components["schemas"]["YardFacts"];
+        };
+        /** @description The line through the lips, to be drawn: heights of the mean lips in one datum. */
+        YardLine: {
+            /** @description The datum. */
+            datum: components["schemas"]["Datum"];
+            /**
+             * Format: double
+             * @description Front, mm.
+             */
+            frontMm: number;
+            /**
+             * Format: double
+             * @description Rear, mm.
+             */
+            rearMm: number;
         };
         YardPage: {
             jobs: components["schemas"]["YardJob"][];
-            /** Format: uuid */
             after: null | string;
+        };
+        /** @description A vehicle as the yard names and draws it. */
+        YardVehicle: {
+            /** @description Make. */
+            make: string;
+            /** @description Name. */
+            name: string;
+            /** @description Plate. */
+            plate: null | string;
+            /** @description Vehicle identification number. */
+            vin: null | string;
+            /** @description What sort. */
+            kind: components["schemas"]["VehicleKind"];
+            /** @description Its sizes. */
+            dimensions: components["schemas"]["VehicleDimensions"];
+            /** @description Its tyres. */
+            tyreSize: null | string;
         };
     };
     responses: never;

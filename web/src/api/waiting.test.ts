@@ -8,21 +8,28 @@ const view = {
     job: { id: "j" },
     walkRounds: [{ id: "old", at: "2026-01-01", order: ["LF", "LR"] }],
     vehicle: { stations: [] },
+    stages: [{ id: "s", ordinal: 1 }],
+    plans: [{ id: "p", toStageId: "s" }],
+    steps: [{ id: "1", planId: "p", step: "vehicle/raise" }],
   },
 } as unknown as JobView;
 
-const begin: Letter = {
+const letter = (command: unknown): Letter => ({
   commandId: "1",
   job: "j",
-  method: "POST",
-  path: "/api/jobs/j/walk-rounds",
-  body: {
-    id: "new",
+  person: "brenna",
+  command: command as Letter["command"],
+  says: "something",
+});
+
+const round = (id: string) =>
+  letter({
+    kind: "beginWalkRound",
+    id,
     stageId: "s",
     conditions: { datum: "hub", denominator: 16, settled: "rolled" },
-  },
-  says: "a walk-round",
-};
+  });
+const begin = round("new");
 
 describe("a job while the network is gone", () => {
   it("holds the walk-round that was begun here, with the stations of the last one", () => {
@@ -36,13 +43,25 @@ describe("a job while the network is gone", () => {
 
   it("is untouched when nothing waits, or what waits is there already", () => {
     expect(withWaiting(view, [])).toBe(view);
-    const known = { ...begin, body: { ...begin.body, id: "old" } };
-    expect(withWaiting(view, [known])).toBe(view);
+    expect(withWaiting(view, [round("old")])).toBe(view);
     expect(withWaiting(view, [{ ...begin, job: "other" }])).toBe(view);
   });
 
+  it("shows a step that was ticked here, once", () => {
+    const step = (key: string) =>
+      letter({ kind: "doStep", id: key, step: key, minutes: null });
+    const steps = withWaiting(view, [
+      step("vehicle/raise"),
+      step("vehicle/wheels-off"),
+    ]).document.steps;
+    expect(steps.map((s) => s.step)).toEqual([
+      "vehicle/raise",
+      "vehicle/wheels-off",
+    ]);
+  });
+
   it("knows which letters belong to a round", () => {
-    const reading = { ...begin, body: { walkRoundId: "new" } };
+    const reading = letter({ kind: "storeReading", walkRoundId: "new" });
     expect(waitingIn([begin, reading], "new")).toEqual([reading]);
   });
 });

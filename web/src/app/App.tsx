@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { Route, Routes } from "react-router";
-import { useMe, useStoredJobs } from "../api/job";
+import { outbox, useAnswers, useMe, useOutbox } from "../api/job";
 import { Problem } from "../api/problem";
-import { SignIn } from "../features/people/SignIn";
+import { SignIn, SignInHere } from "../features/people/SignIn";
 import { JobLayout } from "../features/jobs/JobLayout";
 import { TopBar } from "./TopBar";
 
@@ -23,7 +23,14 @@ const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
 export function App() {
   const me = useMe();
-  useStoredJobs();
+  const { signedOut } = useOutbox();
+  useAnswers();
+  const person = me.data?.personId;
+  useEffect(() => {
+    if (person !== undefined) {
+      outbox.signedIn(person);
+    }
+  }, [person]);
   if (me.isPending) {
     return null;
   }
@@ -44,6 +51,7 @@ export function App() {
   return (
     <Box sx={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
       <TopBar me={me.data} />
+      {signedOut && <SignInHere me={me.data} />}
       <Suspense fallback={null}>
         <Routes>
           <Route index element={<Yard />} />

@@ -6,7 +6,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Link as To } from "react-router";
 import { api, type Schemas } from "../api/client";
 import { device } from "../api/device";
-import { useOutbox } from "../api/job";
+import { outbox, useOutbox } from "../api/job";
 
 /** One thin line: where home is, whether all is saved, unit, day or night, who. */
 export function TopBar({ me }: { me: Schemas["Me"] }) {
@@ -102,19 +102,27 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
 }
 
 function SaveState() {
-  const { letters, failing } = useOutbox();
+  const { letters, refused, failing, signedOut } = useOutbox();
+  const others = outbox.ofOthers();
   const words =
     letters.length === 0
-      ? "✓ All saved"
-      : failing
-        ? `▲ Not saved yet: ${letters.length.toString()}. Kept here, trying again`
-        : "Saving…";
+      ? refused.length === 0
+        ? "✓ All saved"
+        : `■ ${refused.length.toString()} not stored`
+      : others === letters.length
+        ? `▲ ${others.toString()} of somebody else wait here for their sign-in`
+        : failing || signedOut
+          ? `▲ Not saved yet: ${letters.length.toString()}. Kept here, trying again`
+          : "Saving…";
   return (
     <Box
       component="span"
       role="status"
       sx={{
-        color: failing ? "warning.main" : "text.secondary",
+        color:
+          failing || signedOut || refused.length > 0
+            ? "warning.main"
+            : "text.secondary",
         fontSize: "0.9rem",
         whiteSpace: "normal",
       }}

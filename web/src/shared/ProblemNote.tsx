@@ -22,6 +22,7 @@ export function ProblemNote({
       sx={{ color: "text.primary" }}
     >
       {problem.message}
+      {problem instanceof Problem && <First problem={problem} />}
       {choices.length > 0 && onChoose && (
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
           {choices.map((c) => (
@@ -38,6 +39,50 @@ export function ProblemNote({
         </Box>
       )}
     </Alert>
+  );
+}
+
+/** Who changed the same thing first, and what it is now. */
+function First({ problem }: { problem: Problem }) {
+  if (problem.by === null) {
+    return null;
+  }
+  const theirs = wordsOf(problem.theirs);
+  return (
+    <Box sx={{ mt: 0.5 }}>
+      {problem.by} was first
+      {problem.at !== null && `, ${problem.at.slice(11, 16)} UTC`}
+      {theirs !== "" && <>: {theirs}</>}
+    </Box>
+  );
+}
+
+/** What somebody else left, in a line: the plain values of a row. */
+export function wordsOf(row: unknown): string {
+  if (typeof row !== "object" || row === null) {
+    return "";
+  }
+  return Object.entries(row)
+    .filter(([name]) => !/id$|by$|at$|^supersedes$/i.test(name))
+    .map(([, value]): string | null =>
+      typeof value === "string" || typeof value === "number"
+        ? value.toString()
+        : isQuantity(value)
+          ? `${value.typed ?? value.value.toString()} ${value.unit}`
+          : null,
+    )
+    .filter((text) => text !== null && text !== "")
+    .join(", ");
+}
+
+function isQuantity(
+  value: unknown,
+): value is { value: number; unit: string; typed: string | null } {
+  return (
+    typeof value === "object" &&
+    value !== null &&
+    "unit" in value &&
+    "value" in value
   );
 }
 

@@ -18,9 +18,15 @@ export function useDraft<T>(
   };
   const clear = () => {
     localStorage.removeItem(full);
-    setHeld({ full, value: initial });
+    // Nothing is held any more: what is put back into the draft later is seen.
+    setHeld({ full: "", value: initial });
   };
   return [value, set, clear];
+}
+
+/** Puts something back into a draft, for the next time that its field is shown. */
+export function keepDraft(key: string, value: unknown) {
+  localStorage.setItem(`nokko.draft.${key}`, JSON.stringify(value));
 }
 
 function load<T>(key: string, initial: T): T {

@@ -55,11 +55,10 @@ export function Wanted() {
     try {
       seen.saved(
         await send(
-          "POST",
-          "/wishes",
           {
-            version: view.versions[d.job.id],
-            kind,
+            kind: "makeWish",
+            version: view.versions[d.job.id] ?? 0,
+            wish: kind,
             amount: typed(texts.amount ?? "", unit, "told"),
             roof: typed(texts.roof ?? "", unit),
             tyre: texts.tyre ?? null,

@@ -146,9 +146,8 @@ function Step({
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/steps",
         {
+          kind: "doStep",
           id: v7(),
           step: step.key,
           minutes: minutes ? Number(minutes) : null,

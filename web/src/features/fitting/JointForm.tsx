@@ -69,9 +69,9 @@ export function JointForm({
   const saveSpec = () =>
     attempt(async () => {
       await send(
-        "PUT",
-        `/joints/${joint.id}/spec`,
         {
+          kind: "setSpec",
+          id: joint.id,
           version: spoken.version,
           torque: typed(spec.torque, torqueUnit, "document"),
           angle: null,
@@ -85,9 +85,8 @@ export function JointForm({
   const tighten = (pass: Schemas["Pass"]) =>
     attempt(async () => {
       await send(
-        "POST",
-        "/torque-entries",
         {
+          kind: "tightenJoint",
           id: v7(),
           jointId: joint.id,
           pass,

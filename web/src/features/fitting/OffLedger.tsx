@@ -56,9 +56,7 @@ function Line({ line }: { line: Schemas["OffLine"] }) {
   const close = async (fate: Schemas["Fate"]) => {
     try {
       await send(
-        "POST",
-        `/off-lines/${line.id}/close`,
-        { fate, note: null },
+        { kind: "closeOffLine", id: line.id, fate, note: null },
         line.what,
       );
     } catch (e) {

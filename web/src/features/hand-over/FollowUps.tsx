@@ -13,7 +13,7 @@ export function FollowUps() {
   const [problem, setProblem] = useState<Error | null>(null);
   const done = async (id: string, what: string) => {
     try {
-      await send("POST", `/follow-ups/${id}/done`, { note: null }, what);
+      await send({ kind: "finishFollowUp", id: id, note: null }, what);
     } catch (e) {
       setProblem(asError(e));
     }

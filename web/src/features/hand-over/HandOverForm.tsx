@@ -41,9 +41,8 @@ export function HandOverForm() {
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/hand-over",
         {
+          kind: "handOver",
           version: seen.version,
           odometer: typed(draft.odometer, unit),
           ownerNotes: draft.notes || null,

@@ -22,7 +22,7 @@ export interface FittedText {
 export function fittedBody(
   rows: FittedText[],
   unit: LengthUnit,
-): Schemas["FittedNow"][] {
+): Schemas["FittedInput"][] {
   return rows.map((r) => ({
     id: r.id,
     corner: r.corner,

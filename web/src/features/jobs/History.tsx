@@ -28,9 +28,7 @@ function useTakeBack() {
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/undo",
-        { undoes: line.id },
+        { kind: "takeBack", change: line.id },
         `taking back: ${line.kind}`,
       );
     } catch (e) {

@@ -8,6 +8,7 @@ import { LiveProvider, useListening } from "../../api/live";
 import { withWaiting } from "../../api/waiting";
 import { JobProvider, outbox, useJobQuery, useOutbox } from "../../api/job";
 import type { Letter } from "../../api/outbox";
+import { keepDraft } from "../../shared/useDraft";
 import { StanceBand } from "../stance/StanceBand";
 
 interface Band {
@@ -161,10 +162,10 @@ function Rail({
 
 /** Puts what was typed back into the field of its station, as it was typed. */
 function putBack(letter: Letter) {
-  localStorage.setItem(
-    `nokko.draft.reading.${String(letter.body.walkRoundId)}.${String(letter.body.station)}`,
-    JSON.stringify(letter.body.typed),
-  );
+  const c = letter.command;
+  if (c.kind === "storeReading" && c.station !== null) {
+    keepDraft(`reading.${c.walkRoundId}.${c.station}`, c.typed);
+  }
   outbox.dismiss(letter.commandId);
 }
 
@@ -179,9 +180,8 @@ function RefusedLetters({ job }: { job: string }) {
       sx={{ border: 2, borderColor: "error.main", p: 1, mb: 1 }}
     >
       ■ Not stored: {letter.says}. {reason}
-      {typeof letter.body.typed === "string" &&
-        typeof letter.body.walkRoundId === "string" &&
-        typeof letter.body.station === "string" && (
+      {letter.command.kind === "storeReading" &&
+        letter.command.station !== null && (
           <Button
             component={Link}
             to={`/jobs/${job}/walk-round`}

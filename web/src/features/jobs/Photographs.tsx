@@ -3,8 +3,8 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
 import { v7 } from "uuid";
-import { outbox, useJob } from "../../api/job";
-import type { JobView } from "../../api/client";
+import { useJob, useSend } from "../../api/job";
+import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { forKeeping } from "../../shared/photograph";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -51,6 +51,7 @@ export function PhotographButton({
   label?: string;
 }) {
   const d = useJob().document;
+  const send = useSend();
   const input = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<Error | null>(null);
   const mine = of === null ? [] : d.attachments.filter((a) => a.of === of);
@@ -59,25 +60,27 @@ export function PhotographButton({
     setProblem(null);
     try {
       const kept = await forKeeping(file);
-      const about = new URLSearchParams({
-        commandId: v7(),
-        id: v7(),
-        caption: caption ?? file.name,
-        ...(of !== null && { of }),
+      const response = await fetch("/api/files", {
+        method: "POST",
+        headers: { "Content-Type": kept.type },
+        body: kept,
       });
-      const response = await fetch(
-        `/api/jobs/${d.job.id}/photographs?${about.toString()}`,
-        {
-          method: "POST",
-          headers: { "Content-Type": kept.type },
-          body: kept,
-        },
-      );
       const body: unknown = await response.json();
       if (!response.ok) {
         throw Problem.of(response.status, body);
       }
-      outbox.onStored(body as JobView);
+      const { sha256, mediaType } = body as Schemas["KeptFile"];
+      await send(
+        {
+          kind: "addPhotograph",
+          id: v7(),
+          sha256,
+          mediaType,
+          of,
+          caption: caption ?? file.name,
+        },
+        "a photograph",
+      );
     } catch (e) {
       setProblem(
         e instanceof Problem

@@ -43,7 +43,7 @@ export const noSizes: SizesText = {
 export function sizesBody(
   s: SizesText,
   unit: LengthUnit,
-): Schemas["VehicleSizes"] {
+): Schemas["VehicleSizesInput"] {
   const mass = unit === "in" ? "lb" : "kg";
   return {
     wheelbase: typed(s.wheelbase, unit),

@@ -8,7 +8,7 @@ import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
-import { outbox } from "../../api/job";
+import { shop } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -52,7 +52,7 @@ export default function TakeIn() {
   const navigate = useNavigate();
   const [kept, keep, clear] = useDraft("take-in", {
     ...blank,
-    ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7() },
+    ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7(), command: v7() },
   });
   // What was worked out on the bench comes along in the address; the first thing that is typed makes it the person's own.
   const [from] = useSearchParams();
@@ -109,12 +109,9 @@ export default function TakeIn() {
   const take = async () => {
     setProblem(null);
     try {
-      await outbox.post({
-        job: draft.ids.job,
-        method: "POST",
-        path: "/api/jobs",
-        says: `${draft.make} ${draft.name} ${draft.plate}`,
-        body: {
+      await shop(
+        {
+          kind: "takeIn",
           jobId: draft.ids.job,
           vehicleId: draft.ids.vehicle,
           stageId: draft.ids.stage,
@@ -128,7 +125,7 @@ export default function TakeIn() {
           vin: draft.vin || null,
           engine: draft.engine || null,
           drive: draft.drive || null,
-          kind: draft.kind,
+          sort: draft.kind,
           bodyKind: draft.bodyKind,
           front: draft.front,
           rear: draft.rear,
@@ -142,7 +139,8 @@ export default function TakeIn() {
           odometer: typed(draft.odometer, unit === "in" ? "mi" : "km"),
           equipment: draft.equipment,
         },
-      });
+        draft.ids.command,
+      );
       clear();
       await navigate(`/jobs/${draft.ids.job}/walk-round`);
     } catch (e) {

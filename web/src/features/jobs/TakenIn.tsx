@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { useJob, useRefreshJob, useSeenVersion, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import type { JobView, Schemas } from "../../api/client";
-import { firstStage } from "../../api/document";
+import { firstStage, currentStage } from "../../api/document";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -79,19 +79,19 @@ export default function TakenIn() {
     try {
       const outcome = await (what === "vehicle"
         ? send(
-            "PUT",
-            "/vehicle",
             {
-              version: over ? over.versions[d.vehicle.id] : vehicle.version,
+              kind: "setSizes",
+              version: over
+                ? (over.versions[d.vehicle.id] ?? 0)
+                : vehicle.version,
               sizes: sizesBody(sizes, unit),
             },
             "the vehicle's sizes",
           )
         : send(
-            "PUT",
-            "/target",
             {
-              version: over ? over.versions[d.job.id] : job.version,
+              kind: "setTarget",
+              version: over ? (over.versions[d.job.id] ?? 0) : job.version,
               target: targetBody(target, unit),
               wish: d.job.wish,
               promisedOn: d.job.promisedOn,
@@ -202,7 +202,11 @@ export default function TakenIn() {
       <SizesDrawing
         sizes={sizes}
         kind={d.vehicle.kind}
-        live={liveAxles(kinds, d.vehicle.front.kind, d.vehicle.rear.kind)}
+        live={liveAxles(
+          kinds,
+          currentStage(d).front.kind,
+          currentStage(d).rear.kind,
+        )}
         onChange={setSizes}
         problem={problem}
       />

@@ -44,7 +44,7 @@ const belowSpring: Schemas["PartKind"][] = [
 /** One corner as an exploded stack: what is above, the parts to scale, what is below, and the travel that is left. */
 export function CornerColumn({
   corner,
-  vehicle,
+  suspension,
   parts,
   chosen,
   outlook,
@@ -56,7 +56,7 @@ export function CornerColumn({
   onMove,
 }: {
   corner: string;
-  vehicle: Schemas["Vehicle"];
+  suspension: Schemas["SuspensionKind"];
   parts: Schemas["PlacedPart"][];
   chosen: boolean;
   outlook: Schemas["CornerOutlook"] | undefined;
@@ -68,8 +68,7 @@ export function CornerColumn({
   onMove: (id: string, to: string) => void;
 }) {
   const inks = useInks();
-  const { above, below, leaf } =
-    ends[(corner.endsWith("F") ? vehicle.front : vehicle.rear).kind];
+  const { above, below, leaf } = ends[suspension];
   const tile = (p: Schemas["PlacedPart"]) => (
     <Tile
       key={p.id}

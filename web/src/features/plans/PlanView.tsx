@@ -107,7 +107,7 @@ export default function PlanView() {
   });
 
   const gate = problem instanceof Problem && problem.field === "reason";
-  const suspension = d.vehicle[axle].kind;
+  const suspension = currentStage(d)[axle].kind;
   const range = ladderRange(prediction?.corners ?? []);
   return (
     <Box>
@@ -169,7 +169,7 @@ export default function PlanView() {
                   <CornerColumn
                     key={corner}
                     corner={corner}
-                    vehicle={d.vehicle}
+                    suspension={suspension}
                     parts={stacks.find((s) => s.corner === corner)?.parts ?? []}
                     chosen={meant(axle, side).includes(corner)}
                     outlook={prediction?.corners.find(

@@ -109,7 +109,7 @@ export function moved(
 export function taken(
   found: Stacks,
   standing: Stacks,
-): Schemas["CornerPlacings"][] {
+): Schemas["CornerPlacingsInput"][] {
   const known = new Set(standing.flatMap((s) => s.parts.map((p) => p.id)));
   return corners.map((corner) => ({
     corner,
@@ -153,7 +153,7 @@ export function raised(
   stacks: Stacks,
   where: string[],
   by: QuantityInput | null,
-): Schemas["CornerPlacings"][] {
+): Schemas["CornerPlacingsInput"][] {
   return placings(whole((c) => at(stacks, c))).map((s) =>
     where.includes(s.corner)
       ? { ...s, parts: [...s.parts, { id: v7(), partId: null, raise: by }] }
@@ -162,7 +162,7 @@ export function raised(
 }
 
 /** As the server is told: what is there already by its key, a setting by its amount. */
-export function placings(stacks: Stacks): Schemas["CornerPlacings"][] {
+export function placings(stacks: Stacks): Schemas["CornerPlacingsInput"][] {
   return stacks.map((s) => ({
     corner: s.corner,
     parts: s.parts.map((p) => ({ id: p.id, partId: p.partId, raise: null })),
@@ -173,7 +173,7 @@ export function placings(stacks: Stacks): Schemas["CornerPlacings"][] {
 export function copied(
   stacks: Stacks,
   fitted: Stacks,
-): Schemas["CornerPlacings"][] {
+): Schemas["CornerPlacingsInput"][] {
   const there = new Set(fitted.flatMap((s) => s.parts.map((p) => p.id)));
   return stacks.map((s) => ({
     corner: s.corner,

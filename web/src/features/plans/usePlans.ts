@@ -34,17 +34,14 @@ export function usePlans() {
     body: {
       name: string;
       version: number | null;
-      stacks: Schemas["CornerPlacings"][];
+      stacks: Schemas["CornerPlacingsInput"][];
     },
   ) =>
-    send("PUT", `/plans/${id}`, { ...body, fromStageId: stage.id }, "the plan");
-  const act = (what: "choose" | "drop" | "begin", body: object, says: string) =>
     send(
-      "POST",
-      `/plans/${draft?.id ?? ""}/${what}`,
-      { version, ...body },
-      says,
+      { kind: "savePlan", id: id, ...body, fromStageId: stage.id },
+      "the plan",
     );
+  const of = () => ({ id: draft?.id ?? "", version: version ?? 0 });
 
   return {
     plans,
@@ -52,7 +49,7 @@ export function usePlans() {
     stacks,
     problem,
     look: setLooked,
-    keep: (next: Schemas["CornerPlacings"][], name?: string) =>
+    keep: (next: Schemas["CornerPlacingsInput"][], name?: string) =>
       attempt(() =>
         put(draft?.id ?? v7(), {
           name: name ?? draft?.name ?? "Plan A",
@@ -84,17 +81,19 @@ export function usePlans() {
         });
         setLooked(id);
       }),
-    choose: () => attempt(() => act("choose", {}, "the choice")),
+    choose: () =>
+      attempt(() => send({ kind: "choosePlan", ...of() }, "the choice")),
     drop: () =>
       attempt(async () => {
-        await act("drop", {}, "the plan");
+        await send({ kind: "dropPlan", ...of() }, "the plan");
         setLooked(null);
       }),
     begin: (reason: string) =>
       attempt(async () => {
-        await act(
-          "begin",
+        await send(
           {
+            kind: "beginFitting",
+            ...of(),
             stageId: v7(),
             frozenId: v7(),
             deviationId: v7(),

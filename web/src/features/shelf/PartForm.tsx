@@ -1,3 +1,4 @@
+import { shop } from "../../api/job";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
@@ -16,7 +17,7 @@ import { kindsOffered, kindWords } from "./kinds";
 import {
   blankLeaf,
   leafProblem,
-  partBody,
+  partCommand,
   type LeafText,
   type PartText,
 } from "./part";
@@ -45,12 +46,7 @@ export function PartForm({
       if (leaf) {
         throw new Error(leaf);
       }
-      return must(
-        await api.PUT("/api/parts/{id}", {
-          params: { path: { id: p.id } },
-          body: partBody(p, kind, unit, given),
-        }),
-      );
+      await shop(partCommand(p, kind, unit, given));
     },
     onSuccess: async () => {
       onDone();

@@ -1,3 +1,4 @@
+import { shop } from "../../api/job";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -17,8 +18,7 @@ export function Platforms() {
     queryFn: async () => must(await api.GET("/api/platforms")),
   });
   const add = useMutation({
-    mutationFn: async () =>
-      must(await api.POST("/api/platforms", { body: { id: v7(), name } })),
+    mutationFn: () => shop({ kind: "savePlatform", id: v7(), name }),
     onSuccess: async () => {
       setName("");
       await client.invalidateQueries({ queryKey: ["platforms"] });

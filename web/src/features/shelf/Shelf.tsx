@@ -1,3 +1,4 @@
+import { shop } from "../../api/job";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -40,7 +41,7 @@ export default function Shelf() {
   });
   const [draft, setDraft, clear] = useDraft<PartText | null>("part", null);
   const takeOff = async (id: string) => {
-    await api.DELETE("/api/parts/{id}", { params: { path: { id } } });
+    await shop({ kind: "binPart", id });
     await client.invalidateQueries({ queryKey: ["parts"] });
   };
   return (
@@ -236,11 +237,9 @@ function Bin() {
             variant="outlined"
             aria-label={`Put back ${part.name}`}
             onClick={() => {
-              void api
-                .POST("/api/parts/{id}/put-back", {
-                  params: { path: { id: part.id } },
-                })
-                .then(() => client.invalidateQueries({ queryKey: ["parts"] }));
+              void shop({ kind: "putPartBack", id: part.id }).then(() =>
+                client.invalidateQueries({ queryKey: ["parts"] }),
+              );
             }}
           >
             Put back

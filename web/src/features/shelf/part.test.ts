@@ -1,5 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { blankLeaf, blankPart, editPart, leafProblem, partBody } from "./part";
+import {
+  blankLeaf,
+  blankPart,
+  editPart,
+  leafProblem,
+  partCommand,
+} from "./part";
 
 describe("part", () => {
   it("keeps the unit in which a size was typed", () => {
@@ -40,11 +46,11 @@ describe("part", () => {
       ],
       fits: [],
     };
-    const body = partBody(part, kind, "mm", []);
+    const body = partCommand(part, kind, "mm", []);
     expect(body.sizes?.map((s) => s.value?.unit)).toEqual(["lb/in", "mm"]);
     // A kind without one size that lifts sends none, whatever was typed before.
     expect(
-      partBody({ ...part, thickness: "1" }, kind, "in", []).thickness,
+      partCommand({ ...part, thickness: "1" }, kind, "in", []).thickness,
     ).toBeNull();
   });
 
@@ -60,7 +66,7 @@ describe("part", () => {
     expect(leafProblem([leaf])).toBeNull();
     expect(leafProblem([leaf, { ...leaf, width: "wide" }])).toContain("Leaf 2");
     expect(leafProblem([{ ...leaf, arch: "" }])).toContain("Leaf 1");
-    const body = partBody(
+    const body = partCommand(
       { ...blankPart(), kind: "leafPack", leaves: [leaf] },
       undefined,
       "mm",

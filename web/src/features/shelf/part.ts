@@ -1,3 +1,4 @@
+import type { NewShopCommand } from "../../api/command";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
@@ -116,17 +117,20 @@ export function leafProblem(leaves: LeafText[]): string | null {
     : `Leaf ${(bad + 1).toString()}: each of its sizes is a number of mm.`;
 }
 
-export function partBody(
+/** The command that keeps a part as typed. */
+export function partCommand(
   p: PartText,
   kind: Schemas["PartKindView"] | undefined,
   unit: LengthUnit,
   given: string[],
-): Schemas["SavePart"] {
+): Extract<NewShopCommand, { kind: "savePart" }> {
   return {
+    kind: "savePart",
+    id: p.id,
     version: p.version,
     number: p.number,
     name: p.name,
-    kind: p.kind,
+    part: p.kind,
     thickness:
       kind?.rule.amount === null
         ? null

@@ -22,7 +22,9 @@ export interface Shape {
 const mm = (q: Schemas["Quantity"] | null, otherwise: number) =>
   q === null ? otherwise : inMm(q);
 
-export function shapeOf(v: Vehicle): Shape {
+export function shapeOf(
+  v: Pick<Vehicle, "kind" | "dimensions" | "tyreSize">,
+): Shape {
   const tyre = tyreOf(v.tyreSize);
   const d = v.dimensions;
   return {
@@ -82,6 +84,19 @@ export function aboveFloor(
     default:
       return height;
   }
+}
+
+/** A line that is kept in its datum, above the floor. */
+export function lineAbove(
+  line: Schemas["YardLine"] | null,
+  shape: Shape,
+): BodyLine | null {
+  return (
+    line && {
+      front: aboveFloor(line.frontMm, line.datum, shape),
+      rear: aboveFloor(line.rearMm, line.datum, shape),
+    }
+  );
 }
 
 export function lineOf(

@@ -1,3 +1,4 @@
+import { currentStage } from "../../api/document";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -31,7 +32,7 @@ export function AxleSuspension({
   const view = useJob();
   const unit = useUnit();
   const send = useSend();
-  const suspension = view.document.vehicle[axle];
+  const suspension = currentStage(view.document)[axle];
   const kind = kinds.find((k) => k.kind === suspension.kind);
   const known = view.axles.find((a) => a.axle === axle);
   const [sizes, setSizes] = useState<Record<string, string>>(() =>
@@ -54,12 +55,11 @@ export function AxleSuspension({
     try {
       seen.saved(
         await send(
-          "PUT",
-          "/suspension",
           {
+            kind: "setSuspension",
             version: seen.version,
             axle,
-            kind: next,
+            suspension: next,
             sizes: (kind?.sizes ?? [])
               .filter((s) => !found.includes(s.name) && listed.includes(s.name))
               .map((s) => ({

@@ -34,24 +34,24 @@ export function BallastTest({
   const save = async () => {
     setProblem(null);
     const mass = unit === "in" ? "lb" : "kg";
+    const value = (key: string, of: string): Schemas["QuantityInput"] =>
+      typed(texts[key] ?? "", of) ?? {
+        typed: "",
+        unit: of,
+        known: "measured",
+      };
     try {
       seen.saved(
         await send(
-          "POST",
-          "/ballast-test",
           {
+            kind: "noteBallast",
             version: seen.version,
             axle,
-            ...Object.fromEntries(
-              fields.map(({ key }) => [
-                key,
-                typed(texts[key] ?? "", key === "weight" ? mass : unit) ?? {
-                  typed: "",
-                  unit: key === "weight" ? mass : unit,
-                  known: "measured",
-                },
-              ]),
-            ),
+            weight: value("weight", mass),
+            behind: value("behind", unit),
+            without: value("without", unit),
+            with: value("with", unit),
+            after: value("after", unit),
           },
           "the ballast test",
         ),

@@ -49,9 +49,8 @@ export function Loads() {
     try {
       seen.saved(
         await send(
-          "PUT",
-          "/loads",
           {
+            kind: "setLoads",
             version: seen.version,
             loads: rows.map((r) => ({
               id: r.id,

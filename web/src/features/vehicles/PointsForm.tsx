@@ -1,3 +1,4 @@
+import { currentStage } from "../../api/document";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
@@ -50,7 +51,7 @@ export function PointsForm({
   const view = useJob();
   const unit = useUnit();
   const send = useSend();
-  const suspension = view.document.vehicle[axle];
+  const suspension = currentStage(view.document)[axle];
   const [texts, setTexts] = useState(() => textsOf(suspension, archetype));
   const [chosen, setChosen] = useState<string | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
@@ -76,9 +77,8 @@ export function PointsForm({
     try {
       seen.saved(
         await send(
-          "PUT",
-          "/suspension-points",
           {
+            kind: "setPoints",
             version: seen.version,
             axle,
             points: archetype.points.map(({ name }) => ({

@@ -1,3 +1,4 @@
+import { currentStage } from "../../api/document";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
@@ -60,7 +61,7 @@ export default function VehicleView() {
         (["front", "rear"] as const).map((axle) => (
           <AxleSuspension
             // Another kind is another form.
-            key={`${axle} ${view.document.vehicle[axle].kind}`}
+            key={`${axle} ${currentStage(view.document)[axle].kind}`}
             axle={axle}
             kinds={kinds}
             seen={seen}

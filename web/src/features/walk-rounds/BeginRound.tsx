@@ -44,9 +44,8 @@ export function BeginRound({
     const id = v7();
     try {
       await send(
-        "POST",
-        "/walk-rounds",
         {
+          kind: "beginWalkRound",
           id,
           stageId: stage.id,
           conditions: conditionsBody({ ...conditions, settled: how }, unit),

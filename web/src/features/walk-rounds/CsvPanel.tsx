@@ -11,14 +11,12 @@ export function CsvPanel({ round }: { round: Schemas["WalkRound"] }) {
   const job = useJob().document.job.id;
   const send = useSend();
   const input = useRef<HTMLInputElement>(null);
-  const [csv, setCsv] = useState("");
   const [preview, setPreview] = useState<Schemas["CsvPreview"] | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
   const look = async (file: File) => {
     setProblem(null);
     try {
       const text = await file.text();
-      setCsv(text);
       setPreview(
         must(
           await api.POST("/api/jobs/{job}/readings-csv/preview", {
@@ -31,13 +29,11 @@ export function CsvPanel({ round }: { round: Schemas["WalkRound"] }) {
       setProblem(asError(e));
     }
   };
-  const store = async () => {
+  const store = async ({ heights, measures }: Schemas["CsvPreview"]) => {
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/readings-csv",
-        { walkRoundId: round.id, csv },
+        { kind: "bringInReadings", heights, measures },
         "readings from a file",
       );
       setPreview(null);
@@ -112,7 +108,7 @@ export function CsvPanel({ round }: { round: Schemas["WalkRound"] }) {
           <Button
             variant="contained"
             disabled={preview.good === 0}
-            onClick={() => void store()}
+            onClick={() => void store(preview)}
           >
             Store {preview.good} rows
           </Button>

@@ -1,3 +1,4 @@
+import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -55,7 +56,7 @@ export function EntryPanel({
         }
       : undefined;
   const submit = () => {
-    void entry.store(entry.given, text.trim() === "" ? live : undefined);
+    entry.store(entry.given, text.trim() === "" ? live : undefined);
     entry.setGiven([]);
   };
   const step = (n: number) => {
@@ -180,12 +181,26 @@ export function EntryPanel({
               sx={{ my: 1 }}
             />
           )}
+          {entry.back && (
+            <Alert
+              severity="error"
+              variant="outlined"
+              action={
+                <Button color="inherit" onClick={entry.goBack}>
+                  Go back to it
+                </Button>
+              }
+            >
+              Not stored: {stationWords(entry.back.station)} {entry.back.typed}.{" "}
+              {entry.back.problem.message}
+            </Alert>
+          )}
           <ProblemNote
             problem={entry.problem}
             onChoose={(key) => {
               const all = [...entry.given, key];
               entry.setGiven(all);
-              void entry.store(all, text.trim() === "" ? live : undefined);
+              entry.store(all, text.trim() === "" ? live : undefined);
             }}
           />
           <Keypad

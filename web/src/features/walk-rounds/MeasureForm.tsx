@@ -67,9 +67,8 @@ export function MeasureForm({
     const use = text.trim() === "" ? live : undefined;
     try {
       await send(
-        "POST",
-        "/measures",
         {
+          kind: "storeMeasure",
           id: v7(),
           walkRoundId: round.id,
           measure: measure.key,
@@ -94,9 +93,8 @@ export function MeasureForm({
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/skips",
         {
+          kind: "passOver",
           id: v7(),
           walkRoundId: round.id,
           station: null,

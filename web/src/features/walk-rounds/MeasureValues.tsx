@@ -20,7 +20,9 @@ export function MeasureValues({
   const stance = view.results.walkRounds.find(
     (w) => w.walkRoundId === round.id,
   );
-  const waiting = waitingIn(letters, round.id).filter((l) => l.body.measure);
+  const waiting = waitingIn(letters, round.id).filter(
+    ({ command: c }) => "measure" in c && c.measure !== null,
+  );
   const notes = view.document.readings.filter(
     (r) =>
       r.walkRoundId === round.id &&

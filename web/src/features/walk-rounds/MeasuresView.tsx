@@ -24,7 +24,8 @@ export function MeasuresView({ round }: { round: Schemas["WalkRound"] }) {
   const isDone = (a: Schemas["AskedMeasure"]) =>
     a.done ||
     waiting.some(
-      (l) => l.body.measure === a.measure && l.body.place === a.place,
+      ({ command: c }) =>
+        "measure" in c && c.measure === a.measure && c.place === a.place,
     );
   const open = view.asked.filter((a) => !isDone(a));
   const next = open[0];

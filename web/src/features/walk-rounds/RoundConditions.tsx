@@ -21,9 +21,9 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
     setProblem(null);
     try {
       const outcome = await send(
-        "PUT",
-        `/walk-rounds/${round.id}`,
         {
+          kind: "setConditions",
+          id: round.id,
           version: seen.version,
           conditions: conditionsBody(value, unit),
         },

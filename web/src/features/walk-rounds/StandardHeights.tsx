@@ -28,9 +28,8 @@ export function StandardHeights() {
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/standard",
         {
+          kind: "noteStandard",
           stageId: v7(),
           walkRoundId: v7(),
           datum,

@@ -49,10 +49,9 @@ export function StationEditor({
     setProblem(null);
     try {
       await send(
-        "PUT",
-        "/stations",
         {
-          version: view.versions[vehicle.id],
+          kind: "placeStation",
+          version: view.versions[vehicle.id] ?? 0,
           name: p.name,
           xMm: p.x,
           yMm: p.y,

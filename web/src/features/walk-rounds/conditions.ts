@@ -60,7 +60,7 @@ export const datumWords: Record<Schemas["Datum"], string> = {
 export function conditionsBody(
   c: ConditionsText,
   unit: LengthUnit,
-): Schemas["RoundConditions"] {
+): Schemas["RoundConditionsInput"] {
   return {
     datum: c.datum,
     denominator: c.denominator,

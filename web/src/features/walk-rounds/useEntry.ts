@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useDeferredValue, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { heightAt } from "../../api/document";
@@ -7,7 +7,7 @@ import { useJob, useOutbox, useSend } from "../../api/job";
 import { waitingIn } from "../../api/waiting";
 import { asError } from "../../shared/ProblemNote";
 import { cornerWords } from "../../shared/quantity";
-import { useDraft } from "../../shared/useDraft";
+import { keepDraft, useDraft } from "../../shared/useDraft";
 import { divisionOf } from "./tape";
 
 export const lips = ["LF", "RF", "LR", "RR"];
@@ -37,6 +37,16 @@ export function usualDatum(
     : "floor";
 }
 
+/** A reading that was refused after the hands had gone on. */
+interface Back {
+  station: string;
+  typed: string;
+  from: Schemas["Datum"] | null;
+  wrong: string | null;
+  reason: string;
+  problem: Error;
+}
+
 /** One station after the other: what is typed, what it means, storing it and walking on. */
 export function useEntry(round: Schemas["WalkRound"]) {
   const view = useJob();
@@ -51,7 +61,7 @@ export function useEntry(round: Schemas["WalkRound"]) {
   const isDone = (station: string) =>
     heightAt(stance, station) !== undefined ||
     stance?.skipped.some((s) => s.station === station) === true ||
-    waiting.some((l) => l.body.station === station);
+    waiting.some(({ command: c }) => "station" in c && c.station === station);
   // First what is not read yet, then what does not fit and should be read again.
   const suspect = view.results.chain.find((c) => c.afterId === round.id)?.rigid
     ?.suspects[0];
@@ -71,6 +81,9 @@ export function useEntry(round: Schemas["WalkRound"]) {
   const [problem, setProblem] = useState<Error | null>(null);
   const [raised, setRaised] = useState<string[]>([]);
   const [changed, setChanged] = useState<string[]>([]);
+  const [back, setBack] = useState<Back | null>(null);
+  const pressed = useRef<string | null>(null);
+  const typing = useRef(false);
   const division = divisionOf(round.division);
   const from = datum ?? usualDatum(current, round);
 
@@ -91,6 +104,7 @@ export function useEntry(round: Schemas["WalkRound"]) {
   });
 
   const choose = (station: string) => {
+    pressed.current = null;
     setChosen(station);
     setDatum(null);
     setProblem(null);
@@ -110,38 +124,72 @@ export function useEntry(round: Schemas["WalkRound"]) {
     );
   };
 
-  const store = async (
+  /** Goes back to what was refused, as it was typed. */
+  const goBack = (to: Back) => {
+    keepDraft(`reading.${round.id}.${to.station}`, to.typed);
+    choose(to.station);
+    setDatum(to.from);
+    setWrong(to.wrong);
+    setReason(to.reason);
+    setProblem(to.problem);
+    setBack(null);
+  };
+
+  const store = (
     answers: string[],
     live?: { typed: string; instrument: string },
   ) => {
-    setProblem(null);
     const typed = live?.typed ?? text;
-    try {
-      await send(
-        "POST",
-        "/readings",
-        {
-          id: v7(),
-          walkRoundId: round.id,
-          station: current,
-          from,
-          typed,
-          answers,
-          takenAt: new Date().toISOString(),
-          supersedes: wrong,
-          reason: wrong ? reason : null,
-          ownMark: from === "own" ? ownMark : null,
-          instrument: live?.instrument ?? null,
-          raised,
-          changed,
-        },
-        `${stationWords(current)} ${typed}`,
-      );
-      clearText();
-      setReason("");
-      walkOn(current);
-    } catch (e) {
-      setProblem(asError(e));
+    const key = [current, typed, ...answers].join("\n");
+    // Pressed twice before the page has walked on: it is the same reading.
+    if (pressed.current === key || typed.trim() === "") {
+      return;
+    }
+    pressed.current = key;
+    setProblem(null);
+    const station = current;
+    send(
+      {
+        kind: "storeReading",
+        id: v7(),
+        walkRoundId: round.id,
+        station,
+        from,
+        typed,
+        answers,
+        takenAt: new Date().toISOString(),
+        supersedes: wrong,
+        reason: wrong ? reason : null,
+        ownMark: from === "own" ? ownMark : null,
+        instrument: live?.instrument ?? null,
+        raised,
+        changed,
+      },
+      `${stationWords(station)} ${typed}`,
+    ).catch((e: unknown) => {
+      const refused = {
+        station,
+        typed,
+        from: datum,
+        wrong,
+        reason,
+        problem: asError(e),
+      };
+      // The answer comes back to its station, with the text in it; whoever has begun to type somewhere else is not torn away.
+      if (typing.current) {
+        setBack(refused);
+      } else {
+        goBack(refused);
+      }
+    });
+    // The outbox has it: the hands go on at once.
+    clearText();
+    typing.current = false;
+    setReason("");
+    if (back) {
+      goBack(back);
+    } else {
+      walkOn(station);
     }
   };
 
@@ -149,9 +197,8 @@ export function useEntry(round: Schemas["WalkRound"]) {
     setProblem(null);
     try {
       await send(
-        "POST",
-        "/skips",
         {
+          kind: "passOver",
           id: v7(),
           walkRoundId: round.id,
           station: current,
@@ -182,6 +229,8 @@ export function useEntry(round: Schemas["WalkRound"]) {
     setOwnMark,
     text,
     setText: (next: string) => {
+      pressed.current = null;
+      typing.current = next.trim() !== "";
       setText(next);
       setGiven([]);
       setProblem(null);
@@ -202,6 +251,13 @@ export function useEntry(round: Schemas["WalkRound"]) {
     choose,
     walk,
     store,
+    /** What was refused after the hands had gone on, while something else is being typed. */
+    back,
+    goBack: () => {
+      if (back) {
+        goBack(back);
+      }
+    },
     skip,
   };
 }

@@ -9,7 +9,7 @@ import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
 import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
-import { lineOf, shapeOf } from "../stance/vehicle";
+import { lineAbove, shapeOf } from "../stance/vehicle";
 import { useInks } from "../../app/theme";
 
 const paths: Record<Schemas["Phase"], string> = {
@@ -43,7 +43,7 @@ export default function Yard() {
   });
   const jobs = yard.data?.pages.flatMap((p) => p.jobs) ?? [];
   const followUps = jobs
-    .flatMap((j) => j.followUps.map((f) => ({ ...f, job: j })))
+    .flatMap((j) => j.facts.followUps.map((f) => ({ ...f, job: j })))
     .sort((a, b) => (a.dueOn ?? "9").localeCompare(b.dueOn ?? "9"));
 
   return (
@@ -94,7 +94,7 @@ export default function Yard() {
         }}
       >
         {jobs.map((j) => (
-          <Standing key={j.job.id} job={j} />
+          <Standing key={j.jobId} job={j} />
         ))}
       </Box>
       {yard.hasNextPage && (
@@ -117,9 +117,9 @@ export default function Yard() {
                     .join(" or ")}
                 </b>{" "}
                 {f.what}:{" "}
-                <Link component={To} to={`/jobs/${f.job.job.id}/hand-over`}>
-                  {f.job.vehicle.make} {f.job.vehicle.name}{" "}
-                  {f.job.vehicle.plate}, {f.job.owner.name}
+                <Link component={To} to={`/jobs/${f.job.jobId}/hand-over`}>
+                  {f.job.facts.vehicle.make} {f.job.facts.vehicle.name}{" "}
+                  {f.job.facts.vehicle.plate}, {f.job.facts.owner}
                 </Link>
               </Box>
             ))}
@@ -132,9 +132,10 @@ export default function Yard() {
 
 function Standing({ job: j }: { job: Schemas["YardJob"] }) {
   const inks = useInks();
-  const shape = shapeOf(j.vehicle);
-  const before = lineOf(j.before, shape);
-  const body = lineOf(j.now, shape) ??
+  const { vehicle, owner, before: was, now, promisedOn, handedOver } = j.facts;
+  const shape = shapeOf(vehicle);
+  const before = lineAbove(was, shape);
+  const body = lineAbove(now, shape) ??
     before ?? { front: shape.loaded + 520, rear: shape.loaded + 560 };
   const box = extent(shape);
   const scale = 232 / (box.right - box.left);
@@ -153,7 +154,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
     >
       <Link
         component={To}
-        to={`/jobs/${j.job.id}/${paths[j.next]}`}
+        to={`/jobs/${j.jobId}/${paths[j.next]}`}
         color="text.primary"
         underline="none"
         sx={{
@@ -183,7 +184,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
             x0={x0}
             ground={ground}
           />
-          {before && j.now && j.now.walkRoundId !== j.before?.walkRoundId && (
+          {before && (
             <path
               d={`M ${(x0 - 40).toFixed(1)} ${(ground - before.front * scale).toFixed(1)} L ${(x0 + shape.wheelbase * scale + 40).toFixed(1)} ${(ground - before.rear * scale).toFixed(1)}`}
               stroke={inks.before}
@@ -196,14 +197,14 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
           sx={{ borderTop: 3, borderColor: "text.primary", px: 1.5, pt: 0.5 }}
         >
           <b>
-            {j.vehicle.make} {j.vehicle.name}
+            {vehicle.make} {vehicle.name}
           </b>{" "}
-          {j.vehicle.plate ?? j.vehicle.vin}
+          {vehicle.plate ?? vehicle.vin}
           <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
-            {j.owner.name}
-            {j.job.handedOverAt
+            {owner}
+            {handedOver
               ? " · handed over"
-              : j.job.promisedOn && ` · promised ${j.job.promisedOn}`}
+              : promisedOn && ` · promised ${promisedOn}`}
           </Typography>
         </Box>
       </Link>

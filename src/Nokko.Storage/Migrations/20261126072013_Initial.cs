@@ -1,6 +1,7 @@
 ﻿using System;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;
+using NpgsqlTypes;
 
 #nullable disable
 
@@ -12,6 +13,8 @@ namespace Nokko.Storage.Migrations
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.AlterDatabase().Annotation("Npgsql:PostgresExtension:pg_trgm", ",,");
+
             migrationBuilder.CreateTable(
                 name: "data_protection_keys",
                 columns: table => new
@@ -154,10 +157,18 @@ namespace Nokko.Storage.Migrations
                     thickness = table.Column<string>(type: "jsonb", nullable: true),
                     claim = table.Column<string>(type: "jsonb", nullable: true),
                     extension = table.Column<string>(type: "jsonb", nullable: true),
+                    dimensions = table.Column<string>(type: "jsonb", nullable: false),
+                    leaves = table.Column<string>(type: "jsonb", nullable: false),
                     count = table.Column<int>(type: "integer", nullable: false),
                     price = table.Column<decimal>(type: "numeric", nullable: true),
                     currency = table.Column<string>(type: "text", nullable: true),
+                    hours = table.Column<string>(type: "jsonb", nullable: true),
+                    limits = table.Column<string>(type: "text", nullable: true),
                     notes = table.Column<string>(type: "text", nullable: true),
+                    binned_at = table.Column<DateTimeOffset>(
+                        type: "timestamp with time zone",
+                        nullable: true
+                    ),
                     shop_id = table.Column<Guid>(type: "uuid", nullable: false),
                     xmin = table.Column<uint>(type: "xid", rowVersion: true, nullable: false),
                 },
@@ -294,8 +305,6 @@ namespace Nokko.Storage.Migrations
                     suspension_option = table.Column<string>(type: "text", nullable: true),
                     kind = table.Column<string>(type: "text", nullable: false),
                     body_kind = table.Column<string>(type: "text", nullable: false),
-                    front = table.Column<string>(type: "jsonb", nullable: false),
-                    rear = table.Column<string>(type: "jsonb", nullable: false),
                     dimensions = table.Column<string>(type: "jsonb", nullable: false),
                     tyre_size = table.Column<string>(type: "text", nullable: true),
                     tyre_known = table.Column<string>(type: "text", nullable: true),
@@ -336,8 +345,10 @@ namespace Nokko.Storage.Migrations
                 {
                     id = table.Column<Guid>(type: "uuid", nullable: false),
                     vehicle_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    stage_id = table.Column<Guid>(type: "uuid", nullable: false),
                     wish = table.Column<string>(type: "text", nullable: true),
                     carries = table.Column<string>(type: "text", nullable: true),
+                    loads = table.Column<string>(type: "jsonb", nullable: false),
                     troubles = table.Column<string>(type: "text", nullable: true),
                     target = table.Column<string>(type: "jsonb", nullable: false),
                     promised_on = table.Column<DateOnly>(type: "date", nullable: true),
@@ -374,6 +385,80 @@ namespace Nokko.Storage.Migrations
                         principalTable: "vehicles",
                         principalColumn: "id",
                         onDelete: ReferentialAction.Restrict
+                    );
+                }
+            );
+
+            migrationBuilder.CreateTable(
+                name: "joints",
+                columns: table => new
+                {
+                    id = table.Column<Guid>(type: "uuid", nullable: false),
+                    where = table.Column<string>(type: "text", nullable: false),
+                    place = table.Column<string>(type: "text", nullable: false),
+                    kind = table.Column<string>(type: "text", nullable: false),
+                    fasteners = table.Column<string>(type: "jsonb", nullable: false),
+                    order = table.Column<string>(type: "text", nullable: true),
+                    spec = table.Column<string>(type: "jsonb", nullable: true),
+                    shop_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    vehicle_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    xmin = table.Column<uint>(type: "xid", rowVersion: true, nullable: false),
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("pk_joints", x => x.id);
+                    table.ForeignKey(
+                        name: "fk_joints_shops_shop_id",
+                        column: x => x.shop_id,
+                        principalTable: "shops",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
+                    );
+                    table.ForeignKey(
+                        name: "fk_joints_vehicles_vehicle_id",
+                        column: x => x.vehicle_id,
+                        principalTable: "vehicles",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
+                    );
+                }
+            );
+
+            migrationBuilder.CreateTable(
+                name: "stages",
+                columns: table => new
+                {
+                    id = table.Column<Guid>(type: "uuid", nullable: false),
+                    vehicle_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    front = table.Column<string>(type: "jsonb", nullable: false),
+                    rear = table.Column<string>(type: "jsonb", nullable: false),
+                    ordinal = table.Column<int>(type: "integer", nullable: false),
+                    name = table.Column<string>(type: "text", nullable: false),
+                    opened_at = table.Column<DateTimeOffset>(
+                        type: "timestamp with time zone",
+                        nullable: false
+                    ),
+                    stacks = table.Column<string>(type: "jsonb", nullable: false),
+                    shop_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    xmin = table.Column<uint>(type: "xid", rowVersion: true, nullable: false),
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("pk_stages", x => x.id);
+                    table.ForeignKey(
+                        name: "fk_stages_shops_shop_id",
+                        column: x => x.shop_id,
+                        principalTable: "shops",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
+                    );
+                    table.ForeignKey(
+                        name: "fk_stages_vehicles_vehicle_id",
+                        column: x => x.vehicle_id,
+                        principalTable: "vehicles",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
                     );
                 }
             );
@@ -420,15 +505,17 @@ namespace Nokko.Storage.Migrations
                 columns: table => new
                 {
                     id = table.Column<Guid>(type: "uuid", nullable: false),
+                    job_id = table.Column<Guid>(type: "uuid", nullable: true),
                     kind = table.Column<string>(type: "text", nullable: false),
                     person_id = table.Column<Guid>(type: "uuid", nullable: false),
                     at = table.Column<DateTimeOffset>(
                         type: "timestamp with time zone",
                         nullable: false
                     ),
-                    body = table.Column<string>(type: "json", nullable: false),
-                    replaced = table.Column<string>(type: "json", nullable: false),
-                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    takes_back = table.Column<Guid>(type: "uuid", nullable: true),
+                    hash = table.Column<string>(type: "text", nullable: true),
+                    body = table.Column<string>(type: "json", nullable: true),
+                    changes = table.Column<string>(type: "jsonb", nullable: true),
                     shop_id = table.Column<Guid>(type: "uuid", nullable: false),
                 },
                 constraints: table =>
@@ -565,32 +652,64 @@ namespace Nokko.Storage.Migrations
             );
 
             migrationBuilder.CreateTable(
-                name: "joints",
+                name: "job_evidence",
                 columns: table => new
                 {
                     id = table.Column<Guid>(type: "uuid", nullable: false),
-                    where = table.Column<string>(type: "text", nullable: false),
-                    place = table.Column<string>(type: "text", nullable: false),
-                    kind = table.Column<string>(type: "text", nullable: false),
-                    fasteners = table.Column<string>(type: "jsonb", nullable: false),
-                    order = table.Column<string>(type: "text", nullable: true),
-                    spec = table.Column<string>(type: "jsonb", nullable: true),
-                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    platform_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    trials = table.Column<string>(type: "jsonb", nullable: false),
                     shop_id = table.Column<Guid>(type: "uuid", nullable: false),
-                    xmin = table.Column<uint>(type: "xid", rowVersion: true, nullable: false),
                 },
                 constraints: table =>
                 {
-                    table.PrimaryKey("pk_joints", x => x.id);
+                    table.PrimaryKey("pk_job_evidence", x => x.id);
                     table.ForeignKey(
-                        name: "fk_joints_jobs_job_id",
-                        column: x => x.job_id,
+                        name: "fk_job_evidence_jobs_id",
+                        column: x => x.id,
                         principalTable: "jobs",
                         principalColumn: "id",
                         onDelete: ReferentialAction.Cascade
                     );
                     table.ForeignKey(
-                        name: "fk_joints_shops_shop_id",
+                        name: "fk_job_evidence_shops_shop_id",
+                        column: x => x.shop_id,
+                        principalTable: "shops",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
+                    );
+                }
+            );
+
+            migrationBuilder.CreateTable(
+                name: "job_summaries",
+                columns: table => new
+                {
+                    id = table.Column<Guid>(type: "uuid", nullable: false),
+                    revision = table.Column<long>(type: "bigint", nullable: false),
+                    closed = table.Column<bool>(type: "boolean", nullable: false),
+                    due = table.Column<DateOnly>(type: "date", nullable: false),
+                    search = table.Column<string>(type: "text", nullable: false),
+                    words = table.Column<NpgsqlTsVector>(
+                        type: "tsvector",
+                        nullable: false,
+                        computedColumnSql: "to_tsvector('simple', search)",
+                        stored: true
+                    ),
+                    facts = table.Column<string>(type: "jsonb", nullable: false),
+                    shop_id = table.Column<Guid>(type: "uuid", nullable: false),
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("pk_job_summaries", x => x.id);
+                    table.ForeignKey(
+                        name: "fk_job_summaries_jobs_id",
+                        column: x => x.id,
+                        principalTable: "jobs",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
+                    );
+                    table.ForeignKey(
+                        name: "fk_job_summaries_shops_shop_id",
                         column: x => x.shop_id,
                         principalTable: "shops",
                         principalColumn: "id",
@@ -784,6 +903,7 @@ namespace Nokko.Storage.Migrations
                     from_stage_id = table.Column<Guid>(type: "uuid", nullable: false),
                     to_stage_id = table.Column<Guid>(type: "uuid", nullable: true),
                     stacks = table.Column<string>(type: "jsonb", nullable: false),
+                    chosen = table.Column<bool>(type: "boolean", nullable: false),
                     begun_at = table.Column<DateTimeOffset>(
                         type: "timestamp with time zone",
                         nullable: true
@@ -878,49 +998,6 @@ namespace Nokko.Storage.Migrations
                         principalTable: "shops",
                         principalColumn: "id",
                         onDelete: ReferentialAction.Cascade
-                    );
-                }
-            );
-
-            migrationBuilder.CreateTable(
-                name: "stages",
-                columns: table => new
-                {
-                    id = table.Column<Guid>(type: "uuid", nullable: false),
-                    vehicle_id = table.Column<Guid>(type: "uuid", nullable: false),
-                    ordinal = table.Column<int>(type: "integer", nullable: false),
-                    name = table.Column<string>(type: "text", nullable: false),
-                    opened_at = table.Column<DateTimeOffset>(
-                        type: "timestamp with time zone",
-                        nullable: false
-                    ),
-                    stacks = table.Column<string>(type: "jsonb", nullable: false),
-                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
-                    shop_id = table.Column<Guid>(type: "uuid", nullable: false),
-                },
-                constraints: table =>
-                {
-                    table.PrimaryKey("pk_stages", x => x.id);
-                    table.ForeignKey(
-                        name: "fk_stages_jobs_job_id",
-                        column: x => x.job_id,
-                        principalTable: "jobs",
-                        principalColumn: "id",
-                        onDelete: ReferentialAction.Cascade
-                    );
-                    table.ForeignKey(
-                        name: "fk_stages_shops_shop_id",
-                        column: x => x.shop_id,
-                        principalTable: "shops",
-                        principalColumn: "id",
-                        onDelete: ReferentialAction.Cascade
-                    );
-                    table.ForeignKey(
-                        name: "fk_stages_vehicles_vehicle_id",
-                        column: x => x.vehicle_id,
-                        principalTable: "vehicles",
-                        principalColumn: "id",
-                        onDelete: ReferentialAction.Restrict
                     );
                 }
             );
@@ -1050,14 +1127,22 @@ namespace Nokko.Storage.Migrations
                 {
                     id = table.Column<Guid>(type: "uuid", nullable: false),
                     stage_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
                     datum = table.Column<string>(type: "text", nullable: false),
                     division = table.Column<string>(type: "jsonb", nullable: false),
+                    order = table.Column<string[]>(type: "text[]", nullable: false),
+                    from_document = table.Column<bool>(type: "boolean", nullable: false),
                     settled = table.Column<string>(type: "text", nullable: false),
                     hub_marked = table.Column<bool>(type: "boolean", nullable: false),
                     floor_surveyed = table.Column<bool>(type: "boolean", nullable: false),
+                    pads = table.Column<string>(type: "jsonb", nullable: false),
                     spot = table.Column<string>(type: "text", nullable: true),
                     fuel = table.Column<string>(type: "text", nullable: true),
                     load = table.Column<string>(type: "text", nullable: true),
+                    people_in = table.Column<int>(type: "integer", nullable: true),
+                    modes = table.Column<string>(type: "jsonb", nullable: false),
+                    steering_straight = table.Column<bool>(type: "boolean", nullable: true),
+                    tyres = table.Column<string>(type: "jsonb", nullable: false),
                     odometer = table.Column<string>(type: "jsonb", nullable: true),
                     notes = table.Column<string>(type: "text", nullable: true),
                     person_id = table.Column<Guid>(type: "uuid", nullable: false),
@@ -1065,20 +1150,13 @@ namespace Nokko.Storage.Migrations
                         type: "timestamp with time zone",
                         nullable: false
                     ),
-                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
                     shop_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    vehicle_id = table.Column<Guid>(type: "uuid", nullable: false),
                     xmin = table.Column<uint>(type: "xid", rowVersion: true, nullable: false),
                 },
                 constraints: table =>
                 {
                     table.PrimaryKey("pk_walk_rounds", x => x.id);
-                    table.ForeignKey(
-                        name: "fk_walk_rounds_jobs_job_id",
-                        column: x => x.job_id,
-                        principalTable: "jobs",
-                        principalColumn: "id",
-                        onDelete: ReferentialAction.Cascade
-                    );
                     table.ForeignKey(
                         name: "fk_walk_rounds_shops_shop_id",
                         column: x => x.shop_id,
@@ -1093,6 +1171,13 @@ namespace Nokko.Storage.Migrations
                         principalColumn: "id",
                         onDelete: ReferentialAction.Cascade
                     );
+                    table.ForeignKey(
+                        name: "fk_walk_rounds_vehicles_vehicle_id",
+                        column: x => x.vehicle_id,
+                        principalTable: "vehicles",
+                        principalColumn: "id",
+                        onDelete: ReferentialAction.Cascade
+                    );
                 }
             );
 
@@ -1104,8 +1189,12 @@ namespace Nokko.Storage.Migrations
                     walk_round_id = table.Column<Guid>(type: "uuid", nullable: false),
                     kind = table.Column<string>(type: "text", nullable: false),
                     place = table.Column<string>(type: "jsonb", nullable: false),
+                    measure = table.Column<string>(type: "text", nullable: true),
                     from = table.Column<string>(type: "text", nullable: true),
+                    own_mark = table.Column<string>(type: "text", nullable: true),
                     value = table.Column<string>(type: "jsonb", nullable: true),
+                    over = table.Column<string>(type: "jsonb", nullable: true),
+                    skipped = table.Column<bool>(type: "boolean", nullable: false),
                     nudged = table.Column<bool>(type: "boolean", nullable: false),
                     answers = table.Column<string[]>(type: "text[]", nullable: false),
                     note = table.Column<string>(type: "text", nullable: true),
@@ -1123,23 +1212,23 @@ namespace Nokko.Storage.Migrations
                     ),
                     supersedes = table.Column<Guid>(type: "uuid", nullable: true),
                     reason = table.Column<string>(type: "text", nullable: true),
-                    job_id = table.Column<Guid>(type: "uuid", nullable: false),
                     shop_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    vehicle_id = table.Column<Guid>(type: "uuid", nullable: false),
                 },
                 constraints: table =>
                 {
                     table.PrimaryKey("pk_readings", x => x.id);
                     table.ForeignKey(
-                        name: "fk_readings_jobs_job_id",
-                        column: x => x.job_id,
-                        principalTable: "jobs",
+                        name: "fk_readings_shops_shop_id",
+                        column: x => x.shop_id,
+                        principalTable: "shops",
                         principalColumn: "id",
                         onDelete: ReferentialAction.Cascade
                     );
                     table.ForeignKey(
-                        name: "fk_readings_shops_shop_id",
-                        column: x => x.shop_id,
-                        principalTable: "shops",
+                        name: "fk_readings_vehicles_vehicle_id",
+                        column: x => x.vehicle_id,
+                        principalTable: "vehicles",
                         principalColumn: "id",
                         onDelete: ReferentialAction.Cascade
                     );
@@ -1209,6 +1298,12 @@ namespace Nokko.Storage.Migrations
             );
 
             migrationBuilder.CreateIndex(
+                name: "ix_commands_takes_back",
+                table: "commands",
+                column: "takes_back"
+            );
+
+            migrationBuilder.CreateIndex(
                 name: "ix_deviations_job_id",
                 table: "deviations",
                 column: "job_id"
@@ -1251,6 +1346,41 @@ namespace Nokko.Storage.Migrations
                 column: "shop_id"
             );
 
+            migrationBuilder.CreateIndex(
+                name: "ix_job_evidence_platform_id",
+                table: "job_evidence",
+                column: "platform_id"
+            );
+
+            migrationBuilder.CreateIndex(
+                name: "ix_job_evidence_shop_id",
+                table: "job_evidence",
+                column: "shop_id"
+            );
+
+            migrationBuilder
+                .CreateIndex(
+                    name: "ix_job_summaries_search",
+                    table: "job_summaries",
+                    column: "search"
+                )
+                .Annotation("Npgsql:IndexMethod", "gin")
+                .Annotation("Npgsql:IndexOperators", new[] { "gin_trgm_ops" });
+
+            migrationBuilder.CreateIndex(
+                name: "ix_job_summaries_shop_id_closed_due_id",
+                table: "job_summaries",
+                columns: new[] { "shop_id", "closed", "due", "id" }
+            );
+
+            migrationBuilder
+                .CreateIndex(
+                    name: "ix_job_summaries_words",
+                    table: "job_summaries",
+                    column: "words"
+                )
+                .Annotation("Npgsql:IndexMethod", "gin");
+
             migrationBuilder.CreateIndex(name: "ix_jobs_shop_id", table: "jobs", column: "shop_id");
 
             migrationBuilder.CreateIndex(
@@ -1260,15 +1390,15 @@ namespace Nokko.Storage.Migrations
             );
 
             migrationBuilder.CreateIndex(
-                name: "ix_joints_job_id",
-                table: "joints",
-                column: "job_id"
-            );
-
-            migrationBuilder.CreateIndex(
                 name: "ix_joints_shop_id",
                 table: "joints",
                 column: "shop_id"
+            );
+
+            migrationBuilder.CreateIndex(
+                name: "ix_joints_vehicle_id",
+                table: "joints",
+                column: "vehicle_id"
             );
 
             migrationBuilder.CreateIndex(name: "ix_kits_job_id", table: "kits", column: "job_id");
@@ -1353,15 +1483,15 @@ namespace Nokko.Storage.Migrations
             );
 
             migrationBuilder.CreateIndex(
-                name: "ix_readings_job_id",
-                table: "readings",
-                column: "job_id"
-            );
-
-            migrationBuilder.CreateIndex(
                 name: "ix_readings_shop_id",
                 table: "readings",
                 column: "shop_id"
+            );
+
+            migrationBuilder.CreateIndex(
+                name: "ix_readings_vehicle_id",
+                table: "readings",
+                column: "vehicle_id"
             );
 
             migrationBuilder.CreateIndex(
@@ -1485,11 +1615,35 @@ namespace Nokko.Storage.Migrations
                 table: "walk_rounds",
                 column: "stage_id"
             );
+
+            migrationBuilder.CreateIndex(
+                name: "ix_walk_rounds_vehicle_id",
+                table: "walk_rounds",
+                column: "vehicle_id"
+            );
+
+            // Whoever looks at a job hears of each change, from whichever server it came.
+            migrationBuilder.Sql(
+                """
+                CREATE FUNCTION tell_of_command() RETURNS trigger LANGUAGE plpgsql AS $$
+                BEGIN
+                    PERFORM pg_notify('nokko', json_build_object(
+                        'job', NEW.job_id, 'kind', 'stored', 'command', NEW.id)::text);
+                    RETURN NULL;
+                END $$;
+                CREATE TRIGGER tell_of_command AFTER INSERT ON commands
+                    FOR EACH ROW WHEN (NEW.job_id IS NOT NULL) EXECUTE FUNCTION tell_of_command();
+                """
+            );
         }
 
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.Sql(
+                "DROP TRIGGER tell_of_command ON commands; DROP FUNCTION tell_of_command();"
+            );
+
             migrationBuilder.DropTable(name: "account_claims");
 
             migrationBuilder.DropTable(name: "account_logins");
@@ -1509,6 +1663,10 @@ namespace Nokko.Storage.Migrations
             migrationBuilder.DropTable(name: "follow_ups");
 
             migrationBuilder.DropTable(name: "frozen_predictions");
+
+            migrationBuilder.DropTable(name: "job_evidence");
+
+            migrationBuilder.DropTable(name: "job_summaries");
 
             migrationBuilder.DropTable(name: "kits");
 
@@ -1540,11 +1698,11 @@ namespace Nokko.Storage.Migrations
 
             migrationBuilder.DropTable(name: "walk_rounds");
 
+            migrationBuilder.DropTable(name: "jobs");
+
             migrationBuilder.DropTable(name: "joints");
 
             migrationBuilder.DropTable(name: "stages");
-
-            migrationBuilder.DropTable(name: "jobs");
 
             migrationBuilder.DropTable(name: "vehicles");
 

@@ -1,16 +1,35 @@
-using Nokko.Core.Jobs;
+using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
-using Nokko.Server.Hosting;
-using Nokko.Server.Jobs;
 
-namespace Nokko.Server.WalkRounds;
+namespace Nokko.Core.Jobs;
 
-/// <summary>The conditions of a walk-round as sent.</summary>
+/// <summary>A wheel's pad of the floor as typed.</summary>
+public sealed record PadInput(string Wheel, QuantityInput Height);
+
+/// <summary>A wheel's tyre as typed.</summary>
+public sealed record TyreInput(string Wheel, string? Size, QuantityInput? Pressure);
+
+/// <summary>The conditions of a walk-round as typed.</summary>
+/// <param name="Datum">The datum.</param>
+/// <param name="Denominator">The tape is divided into 1/this of an inch; 1 is millimetres.</param>
+/// <param name="Settled">How it was settled.</param>
+/// <param name="HubMarked">Whether the hub centre is marked.</param>
+/// <param name="FloorSurveyed">Whether the floor was surveyed.</param>
+/// <param name="Spot">Where in the shop.</param>
+/// <param name="Fuel">Fuel in the tank.</param>
+/// <param name="Load">What is in it.</param>
+/// <param name="Odometer">Odometer.</param>
+/// <param name="Notes">Notes.</param>
 /// <param name="Order">Stations in walking order; left out, those of the round it will be compared with, or of the way of walking.</param>
 /// <param name="Walk">The way of walking, when there is no order.</param>
-internal sealed record RoundConditions(
+/// <param name="Pads">Heights of the wheels' pads.</param>
+/// <param name="PeopleIn">People in it.</param>
+/// <param name="Modes">Modes of the vehicle.</param>
+/// <param name="SteeringStraight">Whether the wheels stand straight.</param>
+/// <param name="Tyres">Tyres and pressures.</param>
+public sealed record RoundConditionsInput(
     Datum Datum,
     int Denominator,
     Settled Settled,
@@ -23,49 +42,45 @@ internal sealed record RoundConditions(
     string? Notes,
     IReadOnlyList<string>? Order = null,
     WalkingOrder? Walk = null,
-    IReadOnlyList<RoundConditions.Pad>? Pads = null,
+    IReadOnlyList<PadInput>? Pads = null,
     int? PeopleIn = null,
     IReadOnlyList<VehicleMode>? Modes = null,
     bool? SteeringStraight = null,
-    IReadOnlyList<RoundConditions.Tyre>? Tyres = null
+    IReadOnlyList<TyreInput>? Tyres = null
 )
 {
-    internal sealed record Pad(string Wheel, QuantityInput Height);
-
-    internal sealed record Tyre(string Wheel, string? Size, QuantityInput? Pressure);
-
     private const int MostPeople = 60;
 
-    /// <summary>A round under these conditions; refuses what cannot be.</summary>
-    /// <exception cref="TroubleException">A field cannot be taken.</exception>
-    public WalkRound Apply(WalkRound round, JobDocument d)
+    /// <summary>A round under these conditions.</summary>
+    /// <exception cref="RefusedException">A field cannot be taken.</exception>
+    public WalkRound Apply(WalkRound round, Vehicle vehicle)
     {
         var pads = ReadPads();
         return round with
         {
             Datum = Datum,
             Division = Division(),
-            Order = Order is null ? round.Order : ReadOrder(d),
+            Order = Order is null ? round.Order : ReadOrder(vehicle),
             Settled = Settled,
             HubMarked = HubMarked,
             FloorSurveyed = FloorSurveyed || pads.Length == Corners.All.Count,
             Pads = pads,
-            Spot = TakeIn.Blank(Spot),
-            Fuel = TakeIn.Blank(Fuel),
-            Load = TakeIn.Blank(Load),
+            Spot = TypedText.Blank(Spot),
+            Fuel = TypedText.Blank(Fuel),
+            Load = TypedText.Blank(Load),
             PeopleIn = PeopleIn is < 0 or > MostPeople
-                ? throw new TroubleException(
-                    Trouble.At("conditions.peopleIn", "So many people do not fit in.")
-                )
+                ? throw Refuse.Value("conditions.peopleIn", "So many people do not fit in.")
                 : PeopleIn,
             Modes = [.. (Modes ?? []).Distinct()],
             SteeringStraight = SteeringStraight,
             Tyres = ReadTyres(),
             Odometer = QuantityInput.Read(Odometer, "conditions.odometer", "km"),
-            Notes = TakeIn.Blank(Notes),
+            Notes = TypedText.Lines(Notes, "conditions.notes"),
         };
     }
 
+    /// <summary>Smallest division of the tape.</summary>
+    /// <exception cref="RefusedException">No tape is divided so.</exception>
     public Quantity Division() =>
         Denominator switch
         {
@@ -76,28 +91,24 @@ internal sealed record RoundConditions(
                 Unit = "in",
                 Known = Known.Told,
             },
-            _ => throw new TroubleException(
-                Trouble.At(
-                    "conditions.denominator",
-                    "A tape is divided in eighths, sixteenths, thirty-seconds or millimetres."
-                )
+            _ => throw Refuse.Value(
+                "conditions.denominator",
+                "A tape is divided in eighths, sixteenths, thirty-seconds or millimetres."
             ),
         };
 
-    private IReadOnlyList<string> ReadOrder(JobDocument d)
+    private IReadOnlyList<string> ReadOrder(Vehicle vehicle)
     {
-        var known = d.Vehicle.Stations.Select(s => s.Name).ToHashSet();
+        var known = vehicle.Stations.Select(s => s.Name).ToHashSet();
         return Order!.FirstOrDefault(s => !known.Contains(s)) is { } stranger
-            ? throw new TroubleException(
-                Trouble.At("conditions.order", $"This vehicle has no station “{stranger}”.")
-            )
+            ? throw Refuse.Value("conditions.order", $"This vehicle has no station “{stranger}”.")
             : [.. Order!.Distinct()];
     }
 
     private WheelPad[] ReadPads()
     {
         var pads = (Pads ?? [])
-            .Where(p => TakeIn.Blank(p.Height.Typed) is not null)
+            .Where(p => TypedText.Blank(p.Height.Typed) is not null)
             .Select(p =>
             {
                 Wheel(p.Wheel, "conditions.pads");
@@ -106,13 +117,11 @@ internal sealed record RoundConditions(
             .ToArray();
         return pads.DistinctBy(p => p.Wheel).Count() == pads.Length
             ? pads
-            : throw new TroubleException(
-                Trouble.At("conditions.pads", "One wheel's pad is given twice.")
-            );
+            : throw Refuse.Value("conditions.pads", "One wheel's pad is given twice.");
     }
 
     /// <summary>A pad may lie below the common level: then its sign stands before the number.</summary>
-    private static Quantity PadHeight(Pad pad)
+    private static Quantity PadHeight(PadInput pad)
     {
         var field = $"conditions.pads.{pad.Wheel}";
         var typed = pad.Height.Typed.Trim();
@@ -133,28 +142,25 @@ internal sealed record RoundConditions(
         };
         return Math.Abs(height.In("mm")) <= 300
             ? height
-            : throw new TroubleException(
-                Trouble.At(field, "A floor that uneven is no floor: measure somewhere else.")
-            );
+            : throw Refuse.Value(field, "A floor that uneven is no floor: measure somewhere else.");
     }
 
     private IReadOnlyList<WheelTyre> ReadTyres() =>
         [
             .. (Tyres ?? [])
                 .Where(t =>
-                    TakeIn.Blank(t.Size) is not null || TakeIn.Blank(t.Pressure?.Typed) is not null
+                    TypedText.Blank(t.Size) is not null
+                    || TypedText.Blank(t.Pressure?.Typed) is not null
                 )
                 .Select(t =>
                 {
                     Wheel(t.Wheel, "conditions.tyres");
-                    var size = TakeIn.Blank(t.Size);
+                    var size = TypedText.Blank(t.Size);
                     if (size is not null && TyreSize.Parse(size) is null)
                     {
-                        throw new TroubleException(
-                            Trouble.At(
-                                $"conditions.tyres.{t.Wheel}",
-                                "That is no tyre size. Write it as on the tyre, for example 265/70R17."
-                            )
+                        throw Refuse.Value(
+                            $"conditions.tyres.{t.Wheel}",
+                            "That is no tyre size. Write it as on the tyre, for example 265/70R17."
                         );
                     }
                     return new WheelTyre
@@ -175,9 +181,7 @@ internal sealed record RoundConditions(
     {
         if (!Corners.All.Contains(wheel))
         {
-            throw new TroubleException(
-                Trouble.At(field, $"“{wheel}” is no wheel: LF, RF, LR, RR.")
-            );
+            throw Refuse.Value(field, $"“{wheel}” is no wheel: LF, RF, LR, RR.");
         }
     }
 }

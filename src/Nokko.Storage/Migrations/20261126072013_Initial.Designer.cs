@@ -6,14 +6,15 @@ using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 using Nokko.Storage;
 using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;
+using NpgsqlTypes;
 
 #nullable disable
 
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261125155228_StacksAndShelf")]
-    partial class StacksAndShelf
+    [Migration("20261126072013_Initial")]
+    partial class Initial
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -23,6 +24,7 @@ namespace Nokko.Storage.Migrations
                 .HasAnnotation("ProductVersion", "10.0.12")
                 .HasAnnotation("Relational:MaxIdentifierLength", 63);
 
+            NpgsqlModelBuilderExtensions.HasPostgresExtension(modelBuilder, "pg_trgm");
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
             modelBuilder.Entity("Microsoft.AspNetCore.DataProtection.EntityFrameworkCore.DataProtectionKey", b =>
@@ -256,10 +258,6 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("fasteners");
 
-                    b.Property<Guid>("JobId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("job_id");
-
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("text")
@@ -282,6 +280,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("spec");
 
+                    b.Property<Guid>("VehicleId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("vehicle_id");
+
                     b.Property<uint>("Version")
                         .IsConcurrencyToken()
                         .ValueGeneratedOnAddOrUpdate()
@@ -296,11 +298,11 @@ namespace Nokko.Storage.Migrations
                     b.HasKey("Id")
                         .HasName("pk_joints");
 
-                    b.HasIndex("JobId")
-                        .HasDatabaseName("ix_joints_job_id");
-
                     b.HasIndex("ShopId")
                         .HasDatabaseName("ix_joints_shop_id");
+
+                    b.HasIndex("VehicleId")
+                        .HasDatabaseName("ix_joints_vehicle_id");
 
                     b.ToTable("joints", (string)null);
                 });
@@ -730,434 +732,6 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
-            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<DateTimeOffset>("At")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("at");
-
-                    b.Property<string>("Body")
-                        .IsRequired()
-                        .HasColumnType("json")
-                        .HasColumnName("body");
-
-                    b.Property<Guid>("JobId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("job_id");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("kind");
-
-                    b.Property<Guid>("PersonId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("person_id");
-
-                    b.Property<string>("Replaced")
-                        .IsRequired()
-                        .HasColumnType("json")
-                        .HasColumnName("replaced");
-
-                    b.Property<Guid>("ShopId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("shop_id");
-
-                    b.HasKey("Id")
-                        .HasName("pk_commands");
-
-                    b.HasIndex("JobId")
-                        .HasDatabaseName("ix_commands_job_id");
-
-                    b.HasIndex("ShopId")
-                        .HasDatabaseName("ix_commands_shop_id");
-
-                    b.ToTable("commands", (string)null);
-                });
-
-            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.PrimitiveCollection<string[]>("Answers")
-                        .IsRequired()
-                        .HasColumnType("text[]")
-                        .HasColumnName("answers");
-
-                    b.PrimitiveCollection<string[]>("ChangedCorners")
-                        .IsRequired()
-                        .HasColumnType("text[]")
-                        .HasColumnName("changed_corners");
-
-                    b.Property<string>("From")
-                        .HasColumnType("text")
-                        .HasColumnName("from");
-
-                    b.Property<string>("Instrument")
-                        .HasColumnType("text")
-                        .HasColumnName("instrument");
-
-                    b.Property<Guid>("JobId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("job_id");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("kind");
-
-                    b.Property<string>("Measure")
-                        .HasColumnType("text")
-                        .HasColumnName("measure");
-
-                    b.Property<string>("Note")
-                        .HasColumnType("text")
-                        .HasColumnName("note");
-
-                    b.Property<bool>("Nudged")
-                        .HasColumnType("boolean")
-                        .HasColumnName("nudged");
-
-                    b.Property<string>("Over")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("over");
-
-                    b.Property<string>("OwnMark")
-                        .HasColumnType("text")
-                        .HasColumnName("own_mark");
-
-                    b.Property<Guid>("PersonId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("person_id");
-
-                    b.Property<string>("Place")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("place");
-
-                    b.PrimitiveCollection<string[]>("RaisedCorners")
-                        .IsRequired()
-                        .HasColumnType("text[]")
-                        .HasColumnName("raised_corners");
-
-                    b.Property<string>("Reason")
-                        .HasColumnType("text")
-                        .HasColumnName("reason");
-
-                    b.Property<Guid>("ShopId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("shop_id");
-
-                    b.Property<bool>("Skipped")
-                        .HasColumnType("boolean")
-                        .HasColumnName("skipped");
-
-                    b.Property<DateTimeOffset>("StoredAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("stored_at");
-
-                    b.Property<Guid?>("Supersedes")
-                        .HasColumnType("uuid")
-                        .HasColumnName("supersedes");
-
-                    b.Property<DateTimeOffset>("TakenAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("taken_at");
-
-                    b.Property<string>("Value")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("value");
-
-                    b.Property<Guid>("WalkRoundId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("walk_round_id");
-
-                    b.HasKey("Id")
-                        .HasName("pk_readings");
-
-                    b.HasIndex("JobId")
-                        .HasDatabaseName("ix_readings_job_id");
-
-                    b.HasIndex("ShopId")
-                        .HasDatabaseName("ix_readings_shop_id");
-
-                    b.HasIndex("WalkRoundId")
-                        .HasDatabaseName("ix_readings_walk_round_id");
-
-                    b.ToTable("readings", (string)null);
-                });
-
-            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<DateTimeOffset>("At")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("at");
-
-                    b.Property<string>("Datum")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("datum");
-
-                    b.Property<string>("Division")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("division");
-
-                    b.Property<bool>("FloorSurveyed")
-                        .HasColumnType("boolean")
-                        .HasColumnName("floor_surveyed");
-
-                    b.Property<bool>("FromDocument")
-                        .HasColumnType("boolean")
-                        .HasColumnName("from_document");
-
-                    b.Property<string>("Fuel")
-                        .HasColumnType("text")
-                        .HasColumnName("fuel");
-
-                    b.Property<bool>("HubMarked")
-                        .HasColumnType("boolean")
-                        .HasColumnName("hub_marked");
-
-                    b.Property<Guid>("JobId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("job_id");
-
-                    b.Property<string>("Load")
-                        .HasColumnType("text")
-                        .HasColumnName("load");
-
-                    b.Property<string>("Modes")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("modes");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("text")
-                        .HasColumnName("notes");
-
-                    b.Property<string>("Odometer")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("odometer");
-
-                    b.PrimitiveCollection<string[]>("Order")
-                        .IsRequired()
-                        .HasColumnType("text[]")
-                        .HasColumnName("order");
-
-                    b.Property<string>("Pads")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("pads");
-
-                    b.Property<int?>("PeopleIn")
-                        .HasColumnType("integer")
-                        .HasColumnName("people_in");
-
-                    b.Property<Guid>("PersonId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("person_id");
-
-                    b.Property<string>("Settled")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("settled");
-
-                    b.Property<Guid>("ShopId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("shop_id");
-
-                    b.Property<string>("Spot")
-                        .HasColumnType("text")
-                        .HasColumnName("spot");
-
-                    b.Property<Guid>("StageId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("stage_id");
-
-                    b.Property<bool?>("SteeringStraight")
-                        .HasColumnType("boolean")
-                        .HasColumnName("steering_straight");
-
-                    b.Property<string>("Tyres")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("tyres");
-
-                    b.Property<uint>("Version")
-                        .IsConcurrencyToken()
-                        .ValueGeneratedOnAddOrUpdate()
-                        .HasColumnType("xid")
-                        .HasColumnName("xmin");
-
-                    b.HasKey("Id")
-                        .HasName("pk_walk_rounds");
-
-                    b.HasIndex("JobId")
-                        .HasDatabaseName("ix_walk_rounds_job_id");
-
-                    b.HasIndex("ShopId")
-                        .HasDatabaseName("ix_walk_rounds_shop_id");
-
-                    b.HasIndex("StageId")
-                        .HasDatabaseName("ix_walk_rounds_stage_id");
-
-                    b.ToTable("walk_rounds", (string)null);
-                });
-
-            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<string>("FrontClaim")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("front_claim");
-
-                    b.Property<Guid>("JobId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("job_id");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("name");
-
-                    b.Property<string>("OverrideReason")
-                        .HasColumnType("text")
-                        .HasColumnName("override_reason");
-
-                    b.Property<string>("Pieces")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("pieces");
-
-                    b.Property<string>("RearClaim")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("rear_claim");
-
-                    b.Property<Guid>("ShopId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("shop_id");
-
-                    b.HasKey("Id")
-                        .HasName("pk_kits");
-
-                    b.HasIndex("JobId")
-                        .HasDatabaseName("ix_kits_job_id");
-
-                    b.HasIndex("ShopId")
-                        .HasDatabaseName("ix_kits_shop_id");
-
-                    b.ToTable("kits", (string)null);
-                });
-
-            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<DateTimeOffset?>("BinnedAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("binned_at");
-
-                    b.Property<string>("Claim")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("claim");
-
-                    b.Property<int>("Count")
-                        .HasColumnType("integer")
-                        .HasColumnName("count");
-
-                    b.Property<string>("Currency")
-                        .HasColumnType("text")
-                        .HasColumnName("currency");
-
-                    b.Property<string>("Dimensions")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("dimensions");
-
-                    b.Property<string>("Extension")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("extension");
-
-                    b.Property<string>("Hours")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("hours");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("kind");
-
-                    b.Property<string>("Leaves")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("leaves");
-
-                    b.Property<string>("Limits")
-                        .HasColumnType("text")
-                        .HasColumnName("limits");
-
-                    b.Property<string>("Name")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("name");
-
-                    b.Property<string>("Notes")
-                        .HasColumnType("text")
-                        .HasColumnName("notes");
-
-                    b.Property<string>("Number")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("number");
-
-                    b.Property<decimal?>("Price")
-                        .HasColumnType("numeric")
-                        .HasColumnName("price");
-
-                    b.Property<Guid>("ShopId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("shop_id");
-
-                    b.Property<string>("Thickness")
-                        .HasColumnType("jsonb")
-                        .HasColumnName("thickness");
-
-                    b.Property<uint>("Version")
-                        .IsConcurrencyToken()
-                        .ValueGeneratedOnAddOrUpdate()
-                        .HasColumnType("xid")
-                        .HasColumnName("xmin");
-
-                    b.HasKey("Id")
-                        .HasName("pk_parts");
-
-                    b.HasIndex("ShopId")
-                        .HasDatabaseName("ix_parts_shop_id");
-
-                    b.ToTable("parts", (string)null);
-                });
-
             modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1269,6 +843,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
+
+                    b.Property<Guid>("StageId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("stage_id");
 
                     b.Property<DateTimeOffset>("TakenInAt")
                         .HasColumnType("timestamp with time zone")
@@ -1420,6 +998,11 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<string>("Front")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("front");
+
                     b.Property<Guid>("JobId")
                         .HasColumnType("uuid")
                         .HasColumnName("job_id");
@@ -1437,6 +1020,11 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("integer")
                         .HasColumnName("ordinal");
 
+                    b.Property<string>("Rear")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("rear");
+
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
@@ -1449,6 +1037,12 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("VehicleId")
                         .HasColumnType("uuid")
                         .HasColumnName("vehicle_id");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
 
                     b.HasKey("Id")
                         .HasName("pk_stages");
@@ -1464,6 +1058,146 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_stages_vehicle_id_ordinal");
 
                     b.ToTable("stages", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("FrontClaim")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("front_claim");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("name");
+
+                    b.Property<string>("OverrideReason")
+                        .HasColumnType("text")
+                        .HasColumnName("override_reason");
+
+                    b.Property<string>("Pieces")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("pieces");
+
+                    b.Property<string>("RearClaim")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("rear_claim");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_kits");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_kits_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_kits_shop_id");
+
+                    b.ToTable("kits", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset?>("BinnedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("binned_at");
+
+                    b.Property<string>("Claim")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("claim");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("integer")
+                        .HasColumnName("count");
+
+                    b.Property<string>("Currency")
+                        .HasColumnType("text")
+                        .HasColumnName("currency");
+
+                    b.Property<string>("Dimensions")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("dimensions");
+
+                    b.Property<string>("Extension")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("extension");
+
+                    b.Property<string>("Hours")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("hours");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Leaves")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("leaves");
+
+                    b.Property<string>("Limits")
+                        .HasColumnType("text")
+                        .HasColumnName("limits");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("text")
+                        .HasColumnName("notes");
+
+                    b.Property<string>("Number")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("number");
+
+                    b.Property<decimal?>("Price")
+                        .HasColumnType("numeric")
+                        .HasColumnName("price");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Thickness")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("thickness");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id")
+                        .HasName("pk_parts");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_parts_shop_id");
+
+                    b.ToTable("parts", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Core.Vehicles.Owner", b =>
@@ -1556,11 +1290,6 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("engine");
 
-                    b.Property<string>("Front")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("front");
-
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("text")
@@ -1587,11 +1316,6 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("PlatformId")
                         .HasColumnType("uuid")
                         .HasColumnName("platform_id");
-
-                    b.Property<string>("Rear")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("rear");
 
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
@@ -1637,6 +1361,251 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_vehicles_shop_id");
 
                     b.ToTable("vehicles", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.PrimitiveCollection<string[]>("Answers")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("answers");
+
+                    b.PrimitiveCollection<string[]>("ChangedCorners")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("changed_corners");
+
+                    b.Property<string>("From")
+                        .HasColumnType("text")
+                        .HasColumnName("from");
+
+                    b.Property<string>("Instrument")
+                        .HasColumnType("text")
+                        .HasColumnName("instrument");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Measure")
+                        .HasColumnType("text")
+                        .HasColumnName("measure");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("text")
+                        .HasColumnName("note");
+
+                    b.Property<bool>("Nudged")
+                        .HasColumnType("boolean")
+                        .HasColumnName("nudged");
+
+                    b.Property<string>("Over")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("over");
+
+                    b.Property<string>("OwnMark")
+                        .HasColumnType("text")
+                        .HasColumnName("own_mark");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<string>("Place")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("place");
+
+                    b.PrimitiveCollection<string[]>("RaisedCorners")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("raised_corners");
+
+                    b.Property<string>("Reason")
+                        .HasColumnType("text")
+                        .HasColumnName("reason");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<bool>("Skipped")
+                        .HasColumnType("boolean")
+                        .HasColumnName("skipped");
+
+                    b.Property<DateTimeOffset>("StoredAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("stored_at");
+
+                    b.Property<Guid?>("Supersedes")
+                        .HasColumnType("uuid")
+                        .HasColumnName("supersedes");
+
+                    b.Property<DateTimeOffset>("TakenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("taken_at");
+
+                    b.Property<string>("Value")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("value");
+
+                    b.Property<Guid>("VehicleId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("vehicle_id");
+
+                    b.Property<Guid>("WalkRoundId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("walk_round_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_readings");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_readings_shop_id");
+
+                    b.HasIndex("VehicleId")
+                        .HasDatabaseName("ix_readings_vehicle_id");
+
+                    b.HasIndex("WalkRoundId")
+                        .HasDatabaseName("ix_readings_walk_round_id");
+
+                    b.ToTable("readings", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Datum")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("datum");
+
+                    b.Property<string>("Division")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("division");
+
+                    b.Property<bool>("FloorSurveyed")
+                        .HasColumnType("boolean")
+                        .HasColumnName("floor_surveyed");
+
+                    b.Property<bool>("FromDocument")
+                        .HasColumnType("boolean")
+                        .HasColumnName("from_document");
+
+                    b.Property<string>("Fuel")
+                        .HasColumnType("text")
+                        .HasColumnName("fuel");
+
+                    b.Property<bool>("HubMarked")
+                        .HasColumnType("boolean")
+                        .HasColumnName("hub_marked");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("Load")
+                        .HasColumnType("text")
+                        .HasColumnName("load");
+
+                    b.Property<string>("Modes")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("modes");
+
+                    b.Property<string>("Notes")
+                        .HasColumnType("text")
+                        .HasColumnName("notes");
+
+                    b.Property<string>("Odometer")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("odometer");
+
+                    b.PrimitiveCollection<string[]>("Order")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("order");
+
+                    b.Property<string>("Pads")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("pads");
+
+                    b.Property<int?>("PeopleIn")
+                        .HasColumnType("integer")
+                        .HasColumnName("people_in");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<string>("Settled")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("settled");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Spot")
+                        .HasColumnType("text")
+                        .HasColumnName("spot");
+
+                    b.Property<Guid>("StageId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("stage_id");
+
+                    b.Property<bool?>("SteeringStraight")
+                        .HasColumnType("boolean")
+                        .HasColumnName("steering_straight");
+
+                    b.Property<string>("Tyres")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("tyres");
+
+                    b.Property<Guid>("VehicleId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("vehicle_id");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id")
+                        .HasName("pk_walk_rounds");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_walk_rounds_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_walk_rounds_shop_id");
+
+                    b.HasIndex("StageId")
+                        .HasDatabaseName("ix_walk_rounds_stage_id");
+
+                    b.HasIndex("VehicleId")
+                        .HasDatabaseName("ix_walk_rounds_vehicle_id");
+
+                    b.ToTable("walk_rounds", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Storage.Account", b =>
@@ -1737,6 +1706,96 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("accounts", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("PlatformId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("platform_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Trials")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("trials");
+
+                    b.HasKey("Id")
+                        .HasName("pk_job_evidence");
+
+                    b.HasIndex("PlatformId")
+                        .HasDatabaseName("ix_job_evidence_platform_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_job_evidence_shop_id");
+
+                    b.ToTable("job_evidence", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobSummary", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<bool>("Closed")
+                        .HasColumnType("boolean")
+                        .HasColumnName("closed");
+
+                    b.Property<DateOnly>("Due")
+                        .HasColumnType("date")
+                        .HasColumnName("due");
+
+                    b.Property<string>("Facts")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("facts");
+
+                    b.Property<long>("Revision")
+                        .HasColumnType("bigint")
+                        .HasColumnName("revision");
+
+                    b.Property<string>("Search")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("search");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<NpgsqlTsVector>("Words")
+                        .IsRequired()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("tsvector")
+                        .HasColumnName("words")
+                        .HasComputedColumnSql("to_tsvector('simple', search)", true);
+
+                    b.HasKey("Id")
+                        .HasName("pk_job_summaries");
+
+                    b.HasIndex("Search")
+                        .HasDatabaseName("ix_job_summaries_search");
+
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex("Search"), "gin");
+                    NpgsqlIndexBuilderExtensions.HasOperators(b.HasIndex("Search"), new[] { "gin_trgm_ops" });
+
+                    b.HasIndex("Words")
+                        .HasDatabaseName("ix_job_summaries_words");
+
+                    NpgsqlIndexBuilderExtensions.HasMethod(b.HasIndex("Words"), "gin");
+
+                    b.HasIndex("ShopId", "Closed", "Due", "Id")
+                        .HasDatabaseName("ix_job_summaries_shop_id_closed_due_id");
+
+                    b.ToTable("job_summaries", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
                 {
                     b.Property<Guid>("JobId")
@@ -1781,6 +1840,65 @@ namespace Nokko.Storage.Migrations
                         .HasName("pk_shops");
 
                     b.ToTable("shops", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.StoredCommand", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Body")
+                        .HasColumnType("json")
+                        .HasColumnName("body");
+
+                    b.Property<string>("Changes")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("changes");
+
+                    b.Property<string>("Hash")
+                        .HasColumnType("text")
+                        .HasColumnName("hash");
+
+                    b.Property<Guid?>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<Guid?>("TakesBack")
+                        .HasColumnType("uuid")
+                        .HasColumnName("takes_back");
+
+                    b.HasKey("Id")
+                        .HasName("pk_commands");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_commands_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_commands_shop_id");
+
+                    b.HasIndex("TakesBack")
+                        .HasDatabaseName("ix_commands_takes_back");
+
+                    b.ToTable("commands", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Storage.StoredFile", b =>
@@ -1870,19 +1988,19 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Fitting.Joint", b =>
                 {
-                    b.HasOne("Nokko.Core.Plans.Job", null)
-                        .WithMany()
-                        .HasForeignKey("JobId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_joints_jobs_job_id");
-
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
                         .HasForeignKey("ShopId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_joints_shops_shop_id");
+
+                    b.HasOne("Nokko.Core.Vehicles.Vehicle", null)
+                        .WithMany()
+                        .HasForeignKey("VehicleId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_joints_vehicles_vehicle_id");
                 });
 
             modelBuilder.Entity("Nokko.Core.Fitting.Mark", b =>
@@ -2028,98 +2146,6 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
-            modelBuilder.Entity("Nokko.Core.Jobs.HistoryEntry", b =>
-                {
-                    b.HasOne("Nokko.Core.Plans.Job", null)
-                        .WithMany()
-                        .HasForeignKey("JobId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_commands_jobs_job_id");
-
-                    b.HasOne("Nokko.Storage.Shop", null)
-                        .WithMany()
-                        .HasForeignKey("ShopId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_commands_shops_shop_id");
-                });
-
-            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
-                {
-                    b.HasOne("Nokko.Core.Plans.Job", null)
-                        .WithMany()
-                        .HasForeignKey("JobId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_readings_jobs_job_id");
-
-                    b.HasOne("Nokko.Storage.Shop", null)
-                        .WithMany()
-                        .HasForeignKey("ShopId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_readings_shops_shop_id");
-
-                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
-                        .WithMany()
-                        .HasForeignKey("WalkRoundId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
-                });
-
-            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
-                {
-                    b.HasOne("Nokko.Core.Plans.Job", null)
-                        .WithMany()
-                        .HasForeignKey("JobId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_walk_rounds_jobs_job_id");
-
-                    b.HasOne("Nokko.Storage.Shop", null)
-                        .WithMany()
-                        .HasForeignKey("ShopId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_walk_rounds_shops_shop_id");
-
-                    b.HasOne("Nokko.Core.Plans.Stage", null)
-                        .WithMany()
-                        .HasForeignKey("StageId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_walk_rounds_stages_stage_id");
-                });
-
-            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
-                {
-                    b.HasOne("Nokko.Core.Plans.Job", null)
-                        .WithMany()
-                        .HasForeignKey("JobId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_kits_jobs_job_id");
-
-                    b.HasOne("Nokko.Storage.Shop", null)
-                        .WithMany()
-                        .HasForeignKey("ShopId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_kits_shops_shop_id");
-                });
-
-            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
-                {
-                    b.HasOne("Nokko.Storage.Shop", null)
-                        .WithMany()
-                        .HasForeignKey("ShopId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_parts_shops_shop_id");
-                });
-
             modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.HasOne("Nokko.Core.Plans.Job", null)
@@ -2190,13 +2216,6 @@ namespace Nokko.Storage.Migrations
 
             modelBuilder.Entity("Nokko.Core.Plans.Stage", b =>
                 {
-                    b.HasOne("Nokko.Core.Plans.Job", null)
-                        .WithMany()
-                        .HasForeignKey("JobId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_stages_jobs_job_id");
-
                     b.HasOne("Nokko.Storage.Shop", null)
                         .WithMany()
                         .HasForeignKey("ShopId")
@@ -2207,9 +2226,36 @@ namespace Nokko.Storage.Migrations
                     b.HasOne("Nokko.Core.Vehicles.Vehicle", null)
                         .WithMany()
                         .HasForeignKey("VehicleId")
-                        .OnDelete(DeleteBehavior.Restrict)
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_stages_vehicles_vehicle_id");
+                });
+
+            modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_kits_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_kits_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Core.Shelf.Part", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_parts_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Core.Vehicles.Owner", b =>
@@ -2256,6 +2302,54 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_vehicles_shops_shop_id");
                 });
 
+            modelBuilder.Entity("Nokko.Core.WalkRounds.Reading", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_readings_shops_shop_id");
+
+                    b.HasOne("Nokko.Core.Vehicles.Vehicle", null)
+                        .WithMany()
+                        .HasForeignKey("VehicleId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_readings_vehicles_vehicle_id");
+
+                    b.HasOne("Nokko.Core.WalkRounds.WalkRound", null)
+                        .WithMany()
+                        .HasForeignKey("WalkRoundId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_readings_walk_rounds_walk_round_id");
+                });
+
+            modelBuilder.Entity("Nokko.Core.WalkRounds.WalkRound", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_walk_rounds_shops_shop_id");
+
+                    b.HasOne("Nokko.Core.Plans.Stage", null)
+                        .WithMany()
+                        .HasForeignKey("StageId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_walk_rounds_stages_stage_id");
+
+                    b.HasOne("Nokko.Core.Vehicles.Vehicle", null)
+                        .WithMany()
+                        .HasForeignKey("VehicleId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_walk_rounds_vehicles_vehicle_id");
+                });
+
             modelBuilder.Entity("Nokko.Storage.Account", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
@@ -2264,6 +2358,40 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_accounts_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithOne()
+                        .HasForeignKey("Nokko.Storage.JobEvidence", "Id")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_evidence_jobs_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_evidence_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobSummary", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithOne()
+                        .HasForeignKey("Nokko.Storage.JobSummary", "Id")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_summaries_jobs_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_summaries_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
@@ -2281,6 +2409,22 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_people_on_jobs_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.StoredCommand", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .HasConstraintName("fk_commands_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_commands_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.StoredFile", b =>

@@ -9,7 +9,8 @@ internal sealed class WalkRoundTable : IEntityTypeConfiguration<WalkRound>
 {
     public void Configure(EntityTypeBuilder<WalkRound> table)
     {
-        table.OfJob("walk_rounds").Edited();
+        table.OfVehicle("walk_rounds").Edited();
+        table.HasIndex(w => w.JobId);
         table
             .HasOne<Stage>()
             .WithMany()
@@ -22,7 +23,7 @@ internal sealed class ReadingTable : IEntityTypeConfiguration<Reading>
 {
     public void Configure(EntityTypeBuilder<Reading> table)
     {
-        table.OfJob("readings");
+        table.OfVehicle("readings");
         table
             .HasOne<WalkRound>()
             .WithMany()

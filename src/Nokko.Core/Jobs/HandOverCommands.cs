@@ -1,0 +1,160 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Tape;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A follow-up as typed: due by a day, at an odometer reading, or both.</summary>
+public sealed record FollowUpInput(
+    Guid Id,
+    string What,
+    string? Why,
+    DateOnly? DueOn,
+    QuantityInput? DueAt
+);
+
+/// <summary>Hands the vehicle over and keeps what is to come.</summary>
+public sealed record HandOver(
+    Guid CommandId,
+    uint Version,
+    QuantityInput? Odometer,
+    string? OwnerNotes,
+    IReadOnlyList<FollowUpInput> FollowUps
+) : JobCommand(CommandId)
+{
+    /// <summary>What the history calls it.</summary>
+    public const string Said = "handed over";
+
+    /// <inheritdoc/>
+    public override string Does() => Said;
+
+    internal override void Decide(JobWork work)
+    {
+        var job = work.Document.Job;
+        if (job.HandedOverAt is not null)
+        {
+            throw Refuse.Conflict("job", "It was handed over already.", job.Id, job);
+        }
+        var odometer = QuantityInput.Read(Odometer, "odometer", "km");
+        if (
+            odometer is not null
+            && job.OdometerIn is { } before
+            && odometer.In("km") < before.In("km")
+        )
+        {
+            throw Refuse.Value("odometer", "The odometer reads less than when it was taken in.");
+        }
+        work.Edit(
+            job,
+            Version,
+            job with
+            {
+                HandedOverAt = work.Now,
+                HandedOverBy = work.PersonId,
+                OdometerOut = odometer,
+                OwnerNotes = TypedText.Lines(OwnerNotes, "ownerNotes"),
+            }
+        );
+        foreach (var (f, i) in FollowUps.Select((f, i) => (f, i)))
+        {
+            var dueAt = QuantityInput.Read(f.DueAt, $"followUps[{i}].dueAt", "km");
+            if (f.DueOn is null && dueAt is null)
+            {
+                throw Refuse.Value(
+                    $"followUps[{i}].dueOn",
+                    "Due by a day, at an odometer reading, or both."
+                );
+            }
+            work.Add(
+                new FollowUp
+                {
+                    Id = f.Id,
+                    What = TypedText.Needed(f.What, $"followUps[{i}].what", "What is to be done?"),
+                    Why = TypedText.Blank(f.Why),
+                    DueOn = f.DueOn,
+                    DueAt = dueAt,
+                }
+            );
+        }
+    }
+}
+
+/// <summary>Says that a follow-up is done.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">The follow-up.</param>
+/// <param name="Note">A few words.</param>
+public sealed record FinishFollowUp(Guid CommandId, Guid Id, string? Note) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "follow-up done";
+
+    internal override void Decide(JobWork work)
+    {
+        var followUp =
+            work.Document.FollowUps.FirstOrDefault(f => f.Id == Id)
+            ?? throw Refuse.Gone("This job has no such follow-up.");
+        if (followUp.DoneAt is not null)
+        {
+            throw Refuse.Conflict("done", "This was done already.", followUp.Id, followUp);
+        }
+        work.Replace(
+            followUp,
+            followUp with
+            {
+                DoneAt = work.Now,
+                DoneBy = work.PersonId,
+                Note = TypedText.Lines(Note, "note"),
+            }
+        );
+    }
+}
+
+/// <summary>Adds a photograph whose content is stored.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">Key of what is made or meant.</param>
+/// <param name="Sha256">SHA-256 of the content, lower-case hex.</param>
+/// <param name="MediaType">Media type.</param>
+/// <param name="Of">What it belongs to.</param>
+/// <param name="Caption">Caption.</param>
+public sealed record AddPhotograph(
+    Guid CommandId,
+    Guid Id,
+    string Sha256,
+    string MediaType,
+    string? Of,
+    string? Caption
+) : JobCommand(CommandId)
+{
+    /// <summary>Media types of photographs.</summary>
+    public static IReadOnlyList<string> MediaTypes { get; } =
+    ["image/jpeg", "image/png", "image/webp"];
+
+    /// <inheritdoc/>
+    public override string Does() => "photograph added";
+
+    /// <inheritdoc/>
+    public override IEnumerable<string> FilesNamed() => [Sha256];
+
+    internal override void Decide(JobWork work)
+    {
+        if (!MediaTypes.Contains(MediaType))
+        {
+            throw Refuse.Value("photograph", "Photographs are JPEG, PNG or WebP.");
+        }
+        if (!work.Context.Files.Contains(Sha256))
+        {
+            throw Refuse.Gone("The picture itself is not stored: take it again.");
+        }
+        work.Add(
+            new Attachment
+            {
+                Id = Id,
+                Sha256 = Sha256,
+                MediaType = MediaType,
+                Of = TypedText.Blank(Of),
+                Caption = TypedText.Blank(Caption),
+                PersonId = work.PersonId,
+                At = work.Now,
+            }
+        );
+    }
+}

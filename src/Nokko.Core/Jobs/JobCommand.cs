@@ -1,0 +1,56 @@
+using System.Text.Json.Serialization;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>One thing that a person does to a job. The hierarchy is closed: a command carries its own decision.</summary>
+/// <param name="CommandId">Key, made by the client; repeating it changes nothing.</param>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(SetSizes), "setSizes")]
+[JsonDerivedType(typeof(SetTarget), "setTarget")]
+[JsonDerivedType(typeof(MakeWish), "makeWish")]
+[JsonDerivedType(typeof(SetLoads), "setLoads")]
+[JsonDerivedType(typeof(SetSuspension), "setSuspension")]
+[JsonDerivedType(typeof(SetPoints), "setPoints")]
+[JsonDerivedType(typeof(NoteBallast), "noteBallast")]
+[JsonDerivedType(typeof(BeginWalkRound), "beginWalkRound")]
+[JsonDerivedType(typeof(SetConditions), "setConditions")]
+[JsonDerivedType(typeof(PlaceStation), "placeStation")]
+[JsonDerivedType(typeof(NoteStandard), "noteStandard")]
+[JsonDerivedType(typeof(StoreReading), "storeReading")]
+[JsonDerivedType(typeof(StoreMeasure), "storeMeasure")]
+[JsonDerivedType(typeof(PassOver), "passOver")]
+[JsonDerivedType(typeof(BringInReadings), "bringInReadings")]
+[JsonDerivedType(typeof(SavePlan), "savePlan")]
+[JsonDerivedType(typeof(ChoosePlan), "choosePlan")]
+[JsonDerivedType(typeof(DropPlan), "dropPlan")]
+[JsonDerivedType(typeof(BeginFitting), "beginFitting")]
+[JsonDerivedType(typeof(DoStep), "doStep")]
+[JsonDerivedType(typeof(SetSpec), "setSpec")]
+[JsonDerivedType(typeof(TightenJoint), "tightenJoint")]
+[JsonDerivedType(typeof(CloseOffLine), "closeOffLine")]
+[JsonDerivedType(typeof(NoteDeviation), "noteDeviation")]
+[JsonDerivedType(typeof(AddPhotograph), "addPhotograph")]
+[JsonDerivedType(typeof(HandOver), "handOver")]
+[JsonDerivedType(typeof(FinishFollowUp), "finishFollowUp")]
+[JsonDerivedType(typeof(TakeBack), "takeBack")]
+public abstract record JobCommand(Guid CommandId)
+{
+    /// <summary>What is done, in a few words for the history.</summary>
+    public abstract string Does();
+
+    /// <summary>Parts on the shelf that the decision looks at.</summary>
+    public virtual IEnumerable<Guid> PartsNamed() => [];
+
+    /// <summary>The plan whose parts on the shelf the decision looks at.</summary>
+    public virtual Guid? PlanNamed() => null;
+
+    /// <summary>Content of photographs that the decision looks for, by SHA-256.</summary>
+    public virtual IEnumerable<string> FilesNamed() => [];
+
+    /// <summary>The change that it takes back.</summary>
+    public virtual Guid? Undoes() => null;
+
+    /// <summary>Writes the changes, or refuses.</summary>
+    /// <exception cref="Tape.RefusedException">It cannot be done.</exception>
+    internal abstract void Decide(JobWork work);
+}

@@ -1,0 +1,132 @@
+using System.Buffers.Binary;
+using System.Security.Cryptography;
+using Nokko.Core.Fitting;
+using Nokko.Core.Suspension;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A decision in the making: the job as it is, and the changes so far.</summary>
+/// <param name="document">The job.</param>
+/// <param name="command">Key of the command.</param>
+/// <param name="context">What the decision may know.</param>
+internal sealed class JobWork(JobDocument document, Guid command, DecisionContext context)
+{
+    private readonly List<RowChange> _changes = [];
+    private int _keys;
+
+    /// <summary>The job as it is before the command.</summary>
+    public JobDocument Document => document;
+
+    /// <summary>What the decision may know.</summary>
+    public DecisionContext Context => context;
+
+    /// <summary>This instant.</summary>
+    public DateTimeOffset Now => context.Now;
+
+    /// <summary>Who does it.</summary>
+    public Guid PersonId => context.PersonId;
+
+    /// <summary>The changes so far.</summary>
+    public IReadOnlyList<RowChange> Changes => _changes;
+
+    /// <summary>Adds a row.</summary>
+    /// <exception cref="RefusedException">A row of this key is there already.</exception>
+    public void Add(IRow row)
+    {
+        if (
+            JobRows.ListOf(row.GetType()).Get(document).Any(r => r.Id == row.Id)
+            || _changes.Any(c =>
+                c is RowChange.Added a && a.Row.Id == row.Id && a.Row.GetType() == row.GetType()
+            )
+        )
+        {
+            throw Refuse.Conflict(
+                "id",
+                "This was stored already. Look at the job as it is now.",
+                row.Id,
+                null
+            );
+        }
+        _changes.Add(new RowChange.Added(row));
+    }
+
+    /// <summary>Puts a row in the place of an older one that only this decision looked at.</summary>
+    public void Replace(IRow was, IRow now) => _changes.Add(new RowChange.Replaced(was, now));
+
+    /// <summary>Puts a row in the place of the one that a person saw and edited.</summary>
+    /// <param name="was">The row.</param>
+    /// <param name="seen">Its version as the person saw it.</param>
+    /// <param name="now">The row as it shall be.</param>
+    /// <exception cref="RefusedException">Somebody else changed it meanwhile.</exception>
+    public void Edit(IRow was, uint? seen, IRow now)
+    {
+        Seen(was, seen);
+        Replace(was, now);
+    }
+
+    /// <summary>Takes a row away.</summary>
+    public void Withdraw(IRow row) => _changes.Add(new RowChange.Withdrawn(row));
+
+    /// <summary>Refuses when somebody else changed a row since the person saw it.</summary>
+    /// <exception cref="RefusedException">It was changed.</exception>
+    public void Seen(IRow row, uint? seen)
+    {
+        if (context.Versions.TryGetValue(row.Id, out var now) && now != seen)
+        {
+            throw Refuse.Conflict(
+                "version",
+                "Somebody else changed this meanwhile. Look at both and choose.",
+                row.Id,
+                row
+            );
+        }
+    }
+
+    /// <summary>Passes a gate with a written reason, which becomes a deviation.</summary>
+    /// <param name="where">Where.</param>
+    /// <param name="gate">What stands against it.</param>
+    /// <param name="did">What is done all the same.</param>
+    /// <param name="reason">The reason as typed.</param>
+    /// <param name="key">Key of the deviation where the client made one.</param>
+    /// <exception cref="RefusedException">There is no reason.</exception>
+    public void Pass(string where, string gate, string did, string? reason, Guid? key = null)
+    {
+        if (TypedText.Blank(reason) is not { } why)
+        {
+            throw Refuse.Gate("reason", gate);
+        }
+        Add(
+            new Deviation
+            {
+                Id = key ?? NewKey(),
+                Where = where,
+                SheetSays = gate,
+                Did = did,
+                Why = why,
+                LookAgain = "at the hand-over",
+                PersonId = PersonId,
+                At = Now,
+            }
+        );
+    }
+
+    /// <summary>A key for a row that the client did not name: made of the command's own key and this instant, in the order of time (RFC 9562, version 7).</summary>
+    public Guid NewKey()
+    {
+        var n = _keys++;
+        Span<byte> seed = stackalloc byte[20];
+        command.TryWriteBytes(seed, bigEndian: true, out _);
+        BinaryPrimitives.WriteInt32BigEndian(seed[16..], n);
+        Span<byte> key = stackalloc byte[32];
+        SHA256.HashData(seed, key);
+        Span<byte> time = stackalloc byte[8];
+        BinaryPrimitives.WriteInt64BigEndian(time, Now.ToUnixTimeMilliseconds());
+        time[2..].CopyTo(key);
+        key[6] = (byte)(0x70 | ((n >> 8) & 0x0F));
+        key[7] = (byte)n;
+        key[8] = (byte)(0x80 | (key[8] & 0x3F));
+        return new Guid(key[..16], bigEndian: true);
+    }
+}

@@ -1,0 +1,179 @@
+using Nokko.Core.Proof;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>What a job needs from a person next.</summary>
+public enum NeedKind
+{
+    /// <summary>Nothing but the follow-ups.</summary>
+    FollowUps,
+
+    /// <summary>Corners read before anything is undone.</summary>
+    WalkBefore,
+
+    /// <summary>Parts chosen.</summary>
+    ChooseParts,
+
+    /// <summary>The fitting begun.</summary>
+    BeginFitting,
+
+    /// <summary>The fitting of a second pass begun.</summary>
+    BeginSecondPass,
+
+    /// <summary>The next step of the card.</summary>
+    NextStep,
+
+    /// <summary>Corners read after the work.</summary>
+    WalkAfter,
+
+    /// <summary>A miss looked at.</summary>
+    Miss,
+
+    /// <summary>It sits right; ledgers closed.</summary>
+    CloseLedgers,
+
+    /// <summary>It sits right; handed over.</summary>
+    HandOver,
+
+    /// <summary>One reading taken again.</summary>
+    ReadAgain,
+
+    /// <summary>Settled and measured again.</summary>
+    SettleAgain,
+
+    /// <summary>The result looked at.</summary>
+    Look,
+}
+
+/// <summary>What a job needs next, as facts: the words are made when somebody reads them.</summary>
+/// <param name="Kind">What.</param>
+/// <param name="Count">How many: corners, steps, lines or follow-ups.</param>
+/// <param name="Text">A step, or the station that is read again.</param>
+/// <param name="RakeMm">Rake now, mm; null when it is not known.</param>
+/// <param name="RakeUMm">Its standard uncertainty, mm.</param>
+/// <param name="Datum">Its datum.</param>
+public sealed record Need(
+    NeedKind Kind,
+    int Count = 0,
+    string? Text = null,
+    double? RakeMm = null,
+    double? RakeUMm = null,
+    Datum? Datum = null
+)
+{
+    /// <summary>The phase in which it is done.</summary>
+    public Phase Phase =>
+        Kind switch
+        {
+            NeedKind.FollowUps or NeedKind.HandOver => Phase.HandOver,
+            NeedKind.WalkBefore
+            or NeedKind.WalkAfter
+            or NeedKind.ReadAgain
+            or NeedKind.SettleAgain => Phase.WalkRound,
+            NeedKind.ChooseParts or NeedKind.BeginFitting or NeedKind.BeginSecondPass => Phase.Plan,
+            NeedKind.NextStep or NeedKind.CloseLedgers => Phase.Fit,
+            NeedKind.Miss or NeedKind.Look => Phase.Prove,
+            _ => throw new InvalidOperationException($"No phase is known for {Kind}."),
+        };
+
+    /// <summary>Derives what a job needs.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="results">What is computed from it.</param>
+    public static Need Of(JobDocument d, JobResults results)
+    {
+        var stance = d.CurrentStage() is { } stage
+            ? JobEvaluator.Speaks(results.WalkRounds, stage.Id)
+            : null;
+        return Next(d, results) with
+        {
+            RakeMm = stance?.Rake.Value,
+            RakeUMm = stance?.Rake.U,
+            Datum = stance?.Datum,
+        };
+    }
+
+    /// <summary>One sentence: how things stand and what comes next.</summary>
+    /// <param name="style">How the reader reads lengths.</param>
+    public string Say(LengthStyle style)
+    {
+        var sits =
+            RakeMm is { } rake
+            && RakeUMm is { } u
+            && Datum is { } datum
+            && Kind is not (NeedKind.FollowUps or NeedKind.NextStep or NeedKind.WalkAfter)
+                ? StanceWords.SayRake(Result.Of(rake, "mm", u, []), datum, style) + " "
+                : "";
+        return Kind switch
+        {
+            NeedKind.FollowUps => Count > 0
+                ? $"Handed over; {Counted("follow-up")} to come."
+                : "Handed over; nothing is left to do.",
+            NeedKind.WalkBefore =>
+                $"{sits}Walk round it before anything is undone: {Counted("corner")} to read.",
+            NeedKind.ChooseParts => $"{sits}Choose the parts that make it sit right.",
+            NeedKind.BeginFitting => $"{sits}The plan stands: begin the fitting when it is agreed.",
+            NeedKind.BeginSecondPass =>
+                $"{sits}A second pass is planned: begin the fitting when it is agreed.",
+            NeedKind.NextStep => $"Next on the card: {Text}. {Counted("step")} to go.",
+            NeedKind.WalkAfter => $"Fitted. Settle it and walk round: {Counted("corner")} to read.",
+            NeedKind.Miss =>
+                $"{sits}That is a miss: see what is off, then change the stack or accept it.",
+            NeedKind.CloseLedgers => $"{sits}On plan; {Counted("open line")} left in the ledgers.",
+            NeedKind.HandOver => $"{sits}On plan: hand it over.",
+            NeedKind.ReadAgain =>
+                $"{sits}The {Corners.Said(Text!)} reading does not fit the others: read it again.",
+            NeedKind.SettleAgain => $"{sits}Too near to tell: settle it and measure again.",
+            NeedKind.Look => $"{sits}See what can be told of the result.",
+            _ => throw new InvalidOperationException($"No words are known for {Kind}."),
+        };
+    }
+
+    private static Need Next(JobDocument d, JobResults results)
+    {
+        if (d.Job.HandedOverAt is not null)
+        {
+            return new Need(NeedKind.FollowUps, d.FollowUps.Count(f => f.DoneAt is null));
+        }
+        var unread = Progress.Unread(d, results);
+        if (d.BegunPlan() is not { } begun)
+        {
+            return unread > 0 ? new Need(NeedKind.WalkBefore, unread)
+                : Progress.DraftChanges(d) == 0 ? new Need(NeedKind.ChooseParts)
+                : new Need(NeedKind.BeginFitting);
+        }
+        if (Progress.DraftChanges(d) > 0)
+        {
+            return new Need(NeedKind.BeginSecondPass);
+        }
+        var left = Progress.CardOf(d).Steps.Where(s => !Progress.IsDone(d, s.Key)).ToArray();
+        if (left.Length > 0)
+        {
+            var where = left[0].Where == "vehicle" ? "" : $"{left[0].Where}: ";
+            return new Need(NeedKind.NextStep, left.Length, $"{where}{left[0].Title}");
+        }
+        if (unread > 0)
+        {
+            return new Need(NeedKind.WalkAfter, unread);
+        }
+        var proof = results.Proofs.FirstOrDefault(p => p.PlanId == begun.Id);
+        return proof?.Overall switch
+        {
+            Verdict.Miss => new Need(NeedKind.Miss),
+            Verdict.OnPlan when Progress.OpenLinesOf(d).Count is > 0 and var open => new Need(
+                NeedKind.CloseLedgers,
+                open
+            ),
+            Verdict.OnPlan => new Need(NeedKind.HandOver),
+            Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect] } =>
+                new Need(NeedKind.ReadAgain, Text: suspect),
+            Verdict.MeasureAgain => new Need(NeedKind.SettleAgain),
+            _ => new Need(NeedKind.Look),
+        };
+    }
+
+    private string Counted(string what) => Count == 1 ? $"1 {what}" : $"{Count} {what}s";
+}

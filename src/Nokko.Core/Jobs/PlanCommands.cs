@@ -1,0 +1,377 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A part in its place: one that is already there by its key, a new one from the shelf, or a collar that is turned up.</summary>
+/// <param name="Id">Key of the placement.</param>
+/// <param name="PartId">Part on the shelf.</param>
+/// <param name="Raise">By how much a collar is raised; nothing comes from the shelf.</param>
+public sealed record PlacingInput(Guid Id, Guid? PartId, QuantityInput? Raise = null);
+
+/// <summary>What shall stand at one corner, in any order.</summary>
+public sealed record CornerPlacingsInput(string Corner, IReadOnlyList<PlacingInput> Parts)
+{
+    /// <summary>Turns placings into stacks, from the body down.</summary>
+    /// <param name="placings">Placings.</param>
+    /// <param name="d">The job.</param>
+    /// <param name="stage">The stage from which is planned.</param>
+    /// <param name="shelf">Parts on the shelf, by key.</param>
+    /// <exception cref="RefusedException">A part is not there, or a corner is none.</exception>
+    public static IReadOnlyList<CornerStack> Stacks(
+        IReadOnlyList<CornerPlacingsInput> placings,
+        JobDocument d,
+        Stage stage,
+        IReadOnlyDictionary<Guid, Part> shelf
+    )
+    {
+        if (placings.FirstOrDefault(c => !Corners.All.Contains(c.Corner)) is { } nowhere)
+        {
+            throw Refuse.Value("stacks", $"“{nowhere.Corner}” is no corner: LF, RF, LR or RR.");
+        }
+        var placed = stage
+            .Stacks.Concat(d.DraftPlans().SelectMany(p => p.Stacks))
+            .SelectMany(s => s.Parts)
+            .GroupBy(p => p.Id)
+            .ToDictionary(g => g.Key, g => g.First());
+        return
+        [
+            .. placings
+                .Where(c => c.Parts.Count > 0)
+                .Select(c => new CornerStack
+                {
+                    Corner = c.Corner,
+                    Parts =
+                    [
+                        .. c
+                            .Parts.Select(p => p.Place(placed, shelf))
+                            .OrderBy(p => PartRule.Of(p.Kind).Order),
+                    ],
+                }),
+        ];
+    }
+
+    /// <summary>Parts on the shelf that placings name.</summary>
+    public static IEnumerable<Guid> PartsNamed(IEnumerable<CornerPlacingsInput> placings) =>
+        placings.SelectMany(c => c.Parts).Select(p => p.PartId).OfType<Guid>();
+}
+
+/// <content>Placing one part.</content>
+internal static class Placing
+{
+    public static PlacedPart Place(
+        this PlacingInput placing,
+        Dictionary<Guid, PlacedPart> placed,
+        IReadOnlyDictionary<Guid, Part> shelf
+    ) =>
+        placing.Raise is { } raise ? Collar(placing.Id, raise)
+        : placed.TryGetValue(placing.Id, out var there) ? there
+        : placing.PartId is { } partId && shelf.TryGetValue(partId, out var part)
+            ? PlacedPart.Of(part, placing.Id)
+        : throw Refuse.Value(
+            "stacks",
+            "One of the parts is no longer on the shelf. Choose it again."
+        );
+
+    private static PlacedPart Collar(Guid id, QuantityInput raise) =>
+        new()
+        {
+            Id = id,
+            Name = "collar",
+            Kind = PartKind.RaisedCollar,
+            Thickness =
+                QuantityInput.Read(raise, "raise", "mm")
+                ?? throw Refuse.Value("raise", "By how much is the collar raised?"),
+        };
+}
+
+/// <summary>Keeps a plan: a new one without a version, else the one that was seen.</summary>
+public sealed record SavePlan(
+    Guid CommandId,
+    Guid Id,
+    uint? Version,
+    Guid FromStageId,
+    string Name,
+    IReadOnlyList<CornerPlacingsInput> Stacks
+) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "plan changed";
+
+    /// <inheritdoc/>
+    public override IEnumerable<Guid> PartsNamed() => CornerPlacingsInput.PartsNamed(Stacks);
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var existing = d.Plans.FirstOrDefault(p => p.Id == Id);
+        if (existing is { BegunAt: not null })
+        {
+            throw Refuse.Conflict(
+                "plan",
+                "The fitting of this plan has begun: draw up a second pass instead.",
+                existing.Id,
+                existing
+            );
+        }
+        var stage = PlanRules.StageOf(d, FromStageId);
+        var stacks = CornerPlacingsInput.Stacks(Stacks, d, stage, work.Context.Shelf);
+        var name = TypedText.Needed(Name, "name", "Name the plan.");
+        if (existing is null)
+        {
+            if (Version is not null)
+            {
+                throw Refuse.Gone("Somebody dropped this plan meanwhile.");
+            }
+            work.Add(
+                new Plan
+                {
+                    Id = Id,
+                    Name = name,
+                    FromStageId = stage.Id,
+                    Stacks = stacks,
+                    // The first one is the one until somebody chooses another.
+                    Chosen = d.DraftPlans().Count == 0,
+                }
+            );
+        }
+        else
+        {
+            work.Edit(existing, Version, existing with { Name = name, Stacks = stacks });
+        }
+    }
+}
+
+/// <summary>Says which of the plans that stand side by side shall be fitted.</summary>
+public sealed record ChoosePlan(Guid CommandId, Guid Id, uint Version) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "plan chosen";
+
+    internal override void Decide(JobWork work)
+    {
+        var chosen = PlanRules.Draft(work.Document, Id);
+        foreach (var other in work.Document.DraftPlans().Where(p => p.Chosen && p.Id != Id))
+        {
+            work.Replace(other, other with { Chosen = false });
+        }
+        work.Edit(chosen, Version, chosen with { Chosen = true });
+    }
+}
+
+/// <summary>Takes a drafted plan away.</summary>
+public sealed record DropPlan(Guid CommandId, Guid Id, uint Version) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "plan dropped";
+
+    internal override void Decide(JobWork work)
+    {
+        var plan = PlanRules.Draft(work.Document, Id);
+        work.Seen(plan, Version);
+        work.Withdraw(plan);
+    }
+}
+
+/// <summary>Begins the fitting of a plan: its prediction is kept as it is now, its parts leave the shelf, a new stage opens.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">The plan.</param>
+/// <param name="Version">Its version as seen.</param>
+/// <param name="StageId">Key of the new stage.</param>
+/// <param name="FrozenId">Key of the kept prediction.</param>
+/// <param name="DeviationId">Key of the deviation, where a gate is passed.</param>
+/// <param name="Reason">Why it is begun without a prediction.</param>
+public sealed record BeginFitting(
+    Guid CommandId,
+    Guid Id,
+    uint Version,
+    Guid StageId,
+    Guid FrozenId,
+    Guid DeviationId,
+    string? Reason
+) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "fitting begun";
+
+    /// <inheritdoc/>
+    public override Guid? PlanNamed() => Id;
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var plan =
+            d.Plans.FirstOrDefault(p => p.Id == Id)
+            ?? throw Refuse.Gone("This job has no such plan.");
+        if (plan.BegunAt is not null || d.CurrentStage()?.Id != plan.FromStageId)
+        {
+            throw Refuse.Conflict(
+                "plan",
+                "The fitting of this plan has begun already.",
+                plan.Id,
+                plan
+            );
+        }
+        var results = JobEvaluator.Evaluate(d, work.Context.Others);
+        var prediction = JobEvaluator.Predict(
+            d,
+            plan,
+            results.WalkRounds,
+            [.. work.Context.Others, .. results.Trials]
+        )!;
+        Gates(work, prediction);
+        TakeFromShelf(work, plan);
+        var from = d.CurrentStage()!;
+        work.Add(
+            new Stage
+            {
+                Id = StageId,
+                VehicleId = d.Vehicle.Id,
+                JobId = d.Job.Id,
+                Front = from.Front,
+                Rear = from.Rear,
+                Ordinal = d.Stages.Max(s => s.Ordinal) + 1,
+                Name = $"after stack {d.Stages.Count(s => s.Ordinal > 0) + 1}",
+                OpenedAt = work.Now,
+                Stacks = plan.Stacks,
+            }
+        );
+        work.Add(
+            new FrozenPrediction
+            {
+                Id = FrozenId,
+                PlanId = plan.Id,
+                At = work.Now,
+                Core = JobEvaluator.CoreVersion,
+                Prediction = prediction,
+                Target = d.Job.Target,
+                Dimensions = d.Vehicle.Dimensions,
+            }
+        );
+        var begun = plan with { ToStageId = StageId, BegunAt = work.Now };
+        AddJoints(work, begun);
+        work.Edit(plan, Version, begun);
+    }
+
+    private void Gates(JobWork work, Prediction prediction)
+    {
+        if (prediction.Refusals.Count > 0)
+        {
+            throw Refuse.Value("plan", prediction.Refusals[0]);
+        }
+        var why =
+            prediction.Cannot
+            ?? (
+                work.Document.OwnRounds().Any(w => w.Id == prediction.WalkRoundId)
+                    ? null
+                    : "Nobody walked round it in this job."
+            );
+        if (why is null)
+        {
+            return;
+        }
+        if (TypedText.Blank(Reason) is not { } reason)
+        {
+            throw Refuse.Gate(
+                "reason",
+                $"There is no prediction to prove against. {why} Begin all the same? Then write why."
+            );
+        }
+        work.Add(
+            new Deviation
+            {
+                Id = DeviationId,
+                Where = "vehicle",
+                SheetSays = "Measure and predict before anything is undone.",
+                Did = "Began the fitting without a prediction.",
+                Why = reason,
+                PersonId = work.PersonId,
+                At = work.Now,
+            }
+        );
+    }
+
+    private static void TakeFromShelf(JobWork work, Plan plan)
+    {
+        var fitted = work
+            .Document.CurrentStage()!
+            .Stacks.SelectMany(s => s.Parts)
+            .Select(p => p.Id)
+            .ToHashSet();
+        var parts = plan.Stacks.SelectMany(s => s.Parts).ToArray();
+        if (parts.All(p => fitted.Contains(p.Id)) && parts.Length == fitted.Count)
+        {
+            throw Refuse.Value(
+                "plan",
+                "Nothing changes in this plan: place or take out a part first."
+            );
+        }
+        foreach (
+            var needed in parts
+                .Where(p => !fitted.Contains(p.Id) && p.PartId is not null)
+                .GroupBy(p => p.PartId!.Value)
+                .OrderBy(g => g.Key)
+        )
+        {
+            if (!work.Context.Shelf.TryGetValue(needed.Key, out var part))
+            {
+                continue;
+            }
+            if (part.Count < needed.Count())
+            {
+                throw Refuse.Value(
+                    "plan",
+                    $"The plan needs {needed.Count()} of {part.Name}, the shelf holds {part.Count}."
+                );
+            }
+            work.Replace(part, part with { Count = part.Count - needed.Count() });
+        }
+    }
+
+    private static void AddJoints(JobWork work, Plan plan)
+    {
+        var d = work.Document;
+        var from = d.CurrentStage()!;
+        var known = d.Joints.Select(j => j.Place).ToHashSet();
+        foreach (
+            var joint in JobCard
+                .Derive(from, plan, d.VehicleAt(from), d.Job.Equipment)
+                .Joints.Where(j => !known.Contains(j.Place))
+        )
+        {
+            work.Add(
+                new Joint
+                {
+                    Id = work.NewKey(),
+                    Where = joint.Where,
+                    Place = joint.Place,
+                    Kind = joint.Kind,
+                    Fasteners = joint.Fasteners,
+                    Order = joint.Order,
+                }
+            );
+        }
+    }
+}
+
+/// <summary>What the commands on plans have in common.</summary>
+internal static class PlanRules
+{
+    /// <summary>A stage of the job.</summary>
+    public static Stage StageOf(JobDocument d, Guid id) =>
+        d.Stages.FirstOrDefault(s => s.Id == id)
+        ?? throw Refuse.Value("fromStageId", "This job has no such stage.");
+
+    /// <summary>A plan that is not fitted yet.</summary>
+    public static Plan Draft(JobDocument d, Guid id) =>
+        d.DraftPlans().FirstOrDefault(p => p.Id == id)
+        ?? throw (
+            d.Plans.FirstOrDefault(p => p.Id == id) is { } begun
+                ? Refuse.Conflict("plan", "This plan is being fitted.", id, begun)
+                : Refuse.Gone("This plan is not there any more.")
+        );
+}

@@ -1,0 +1,219 @@
+using Nokko.Core.Suspension;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A point as typed; both empty takes it out.</summary>
+/// <param name="Name">Name of the point.</param>
+/// <param name="Across">Across from the middle, or along from the wheel centre, as the kind is seen.</param>
+/// <param name="Up">Above the floor.</param>
+public sealed record PointInput(string Name, QuantityInput? Across, QuantityInput? Up);
+
+/// <summary>A size as typed; empty takes it out.</summary>
+public sealed record SizeInput(string Name, QuantityInput? Value);
+
+/// <summary>A command on the suspension of one axle, as it is at the present stage.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Version">Version of the stage that was seen.</param>
+/// <param name="Axle">front or rear.</param>
+public abstract record SuspensionCommand(Guid CommandId, uint Version, string Axle)
+    : JobCommand(CommandId)
+{
+    internal override void Decide(JobWork work)
+    {
+        if (Axle is not (Corners.Front or Corners.Rear))
+        {
+            throw Refuse.Value("axle", "The axle is front or rear.");
+        }
+        var stage = work.Document.CurrentStage() ?? throw Refuse.Gone("This job has no stage.");
+        var changed = On(work.Document, stage.SuspensionOf(Axle));
+        work.Edit(
+            stage,
+            Version,
+            Axle == Corners.Front ? stage with { Front = changed } : stage with { Rear = changed }
+        );
+    }
+
+    /// <summary>The suspension after it.</summary>
+    private protected abstract Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now);
+}
+
+/// <summary>Says what kind an axle's suspension is, and its sizes.</summary>
+public sealed record SetSuspension(
+    Guid CommandId,
+    uint Version,
+    string Axle,
+    SuspensionKind Suspension,
+    IReadOnlyList<SizeInput> Sizes
+) : SuspensionCommand(CommandId, Version, Axle)
+{
+    /// <inheritdoc/>
+    public override string Does() => "suspension described";
+
+    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
+    {
+        var sizes = new Dictionary<string, Quantity>();
+        foreach (var (name, value) in Sizes)
+        {
+            if (Size(name, value) is { } size)
+            {
+                sizes[name] = size;
+            }
+        }
+        // What a ballast test found is no field of the form.
+        if (
+            now.Kind == Suspension
+            && Sizes.All(s => s.Name != SuspensionSizes.WheelRate)
+            && now.Dimensions.TryGetValue(SuspensionSizes.WheelRate, out var rate)
+        )
+        {
+            sizes[SuspensionSizes.WheelRate] = rate;
+        }
+        // Points of another kind of suspension are points of nothing.
+        return new Vehicles.Suspension
+        {
+            Kind = Suspension,
+            Dimensions = sizes,
+            Points = now.Kind == Suspension ? now.Points : [],
+        };
+    }
+
+    private static Quantity? Size(string name, QuantityInput? input)
+    {
+        if (SuspensionSizes.Find(name) is not { } size)
+        {
+            throw Refuse.Value("sizes", $"There is no size “{name}” on a suspension.");
+        }
+        var value = QuantityInput.Read(input, name, size.Unit, positive: false);
+        return value is not null && SuspensionSizes.WhyNot(name, value.In(size.Unit)) is { } why
+            ? throw Refuse.Value(name, why)
+            : value;
+    }
+}
+
+/// <summary>Keeps the taped points of an axle's suspension.</summary>
+public sealed record SetPoints(
+    Guid CommandId,
+    uint Version,
+    string Axle,
+    IReadOnlyList<PointInput> Points
+) : SuspensionCommand(CommandId, Version, Axle)
+{
+    /// <inheritdoc/>
+    public override string Does() => "suspension points taped";
+
+    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
+    {
+        if (Archetype.Of(now.Kind) is not { } archetype)
+        {
+            throw Refuse.Value(
+                "axle",
+                "Leaf springs have no points to tape: enter chord, arch and shackle."
+            );
+        }
+        var taped = now with
+        {
+            Points = [.. Points.Select(p => Read(p, archetype)).OfType<SuspensionPoint>()],
+        };
+        return
+            taped.Points.Count == archetype.Points.Count
+            && CornerLinkage.Of(taped).Grade != RatioGrade.Taped
+            ? throw Refuse.Value(
+                "points",
+                "From these points no suspension can be put together. Across and up swapped, or a slip of the tape?"
+            )
+            : taped;
+    }
+
+    private static SuspensionPoint? Read(PointInput point, Archetype archetype)
+    {
+        if (archetype.Points.All(p => p.Name != point.Name))
+        {
+            throw Refuse.Value("points", $"There is no point “{point.Name}” on this suspension.");
+        }
+        var along = archetype.View == PlaneView.Along;
+        // Along the vehicle a point may lie on the other side of the wheel centre.
+        var across = QuantityInput.Read(
+            point.Across,
+            $"{point.Name}.across",
+            "mm",
+            positive: false
+        );
+        var up = QuantityInput.Read(point.Up, $"{point.Name}.up", "mm");
+        return (across, up) switch
+        {
+            (null, null) => null,
+            (null, _) => throw Half(point, "across"),
+            (_, null) => throw Half(point, "up"),
+            _ => new SuspensionPoint
+            {
+                Name = point.Name,
+                X = along ? across : null,
+                Y = along ? null : across,
+                Z = up,
+            },
+        };
+    }
+
+    private static RefusedException Half(PointInput point, string missing) =>
+        Refuse.Value($"{point.Name}.{missing}", "Both are needed: across and up.");
+}
+
+/// <summary>A known weight put on and taken off again: gives the axle's rate.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Version">Version of the row as it was seen.</param>
+/// <param name="Axle">front or rear.</param>
+/// <param name="Weight">What was put on.</param>
+/// <param name="Behind">Where: behind the front axle.</param>
+/// <param name="Without">Hub to lip, mean of both sides, before.</param>
+/// <param name="With">The same with the weight on.</param>
+/// <param name="After">The same once the weight is off again.</param>
+public sealed record NoteBallast(
+    Guid CommandId,
+    uint Version,
+    string Axle,
+    QuantityInput Weight,
+    QuantityInput Behind,
+    QuantityInput Without,
+    QuantityInput With,
+    QuantityInput After
+) : SuspensionCommand(CommandId, Version, Axle)
+{
+    /// <inheritdoc/>
+    public override string Does() => "ballast test";
+
+    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
+    {
+        var (rate, why) = BallastTest.Rate(
+            Axle,
+            Needed(Weight, "weight", "kg").In("kg"),
+            Needed(Behind, "behind", "mm", positive: false).In("mm"),
+            d.Vehicle.Dimensions.Wheelbase!.In("mm"),
+            Needed(Without, "without", "mm").In("mm"),
+            Needed(With, "with", "mm").In("mm"),
+            Needed(After, "after", "mm").In("mm")
+        );
+        if (rate is null)
+        {
+            throw Refuse.Value(why!.Value.Field, why.Value.Says);
+        }
+        return now with
+        {
+            Dimensions = new Dictionary<string, Quantity>(now.Dimensions)
+            {
+                [SuspensionSizes.WheelRate] = rate,
+            },
+        };
+    }
+
+    private static Quantity Needed(
+        QuantityInput input,
+        string field,
+        string kind,
+        bool positive = true
+    ) =>
+        QuantityInput.Read(input, field, kind, positive)
+        ?? throw Refuse.Value(field, "This is needed for the rate.");
+}

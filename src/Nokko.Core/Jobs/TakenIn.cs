@@ -1,0 +1,260 @@
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A target as typed.</summary>
+public sealed record TargetInput(
+    Datum Datum,
+    bool WantsRake,
+    QuantityInput? Rake,
+    QuantityInput? LeastFrontLift,
+    QuantityInput? LeastRearLift,
+    QuantityInput? Tolerance,
+    QuantityInput? MostFrontLift = null,
+    QuantityInput? MostRearLift = null,
+    bool NoLean = false,
+    bool Loaded = false
+)
+{
+    /// <summary>Reads it; no rake typed is level.</summary>
+    /// <exception cref="RefusedException">A field cannot be taken.</exception>
+    public Target Read() =>
+        new()
+        {
+            Datum = Datum,
+            Rake = WantsRake
+                ? QuantityInput.Read(Rake, "target.rake", "mm", positive: false)
+                    ?? Quantity.Mm(0, Known.Told)
+                : null,
+            LeastFrontLift = QuantityInput.Read(LeastFrontLift, "target.leastFrontLift", "mm"),
+            LeastRearLift = QuantityInput.Read(LeastRearLift, "target.leastRearLift", "mm"),
+            MostFrontLift = QuantityInput.Read(MostFrontLift, "target.mostFrontLift", "mm"),
+            MostRearLift = QuantityInput.Read(MostRearLift, "target.mostRearLift", "mm"),
+            NoLean = NoLean,
+            Loaded = Loaded,
+            Tolerance =
+                QuantityInput.Read(Tolerance, "target.tolerance", "mm")
+                ?? Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
+        };
+}
+
+/// <summary>A vehicle's sizes as typed; what is left out is estimated.</summary>
+public sealed record VehicleSizesInput(
+    QuantityInput? Wheelbase,
+    QuantityInput? FrontTrack,
+    QuantityInput? RearTrack,
+    QuantityInput? FrontSpringBase,
+    QuantityInput? RearSpringBase,
+    QuantityInput? FrontAxleMass,
+    QuantityInput? RearAxleMass,
+    QuantityInput? FrontUnsprungShare,
+    QuantityInput? RearUnsprungShare,
+    QuantityInput? SillHeight,
+    QuantityInput? MidMark,
+    string? TyreSize
+)
+{
+    /// <summary>Reads the sizes.</summary>
+    /// <exception cref="RefusedException">A size cannot be.</exception>
+    public VehicleDimensions Read() =>
+        new()
+        {
+            Wheelbase = Size(Wheelbase, "wheelbase"),
+            FrontTrack = Size(FrontTrack, "frontTrack"),
+            RearTrack = Size(RearTrack, "rearTrack"),
+            FrontSpringBase = Size(FrontSpringBase, "frontSpringBase"),
+            RearSpringBase = Size(RearSpringBase, "rearSpringBase"),
+            FrontAxleMass = Size(FrontAxleMass, "frontAxleMass"),
+            RearAxleMass = Size(RearAxleMass, "rearAxleMass"),
+            FrontUnsprungShare = Size(FrontUnsprungShare, "frontUnsprungShare"),
+            RearUnsprungShare = Size(RearUnsprungShare, "rearUnsprungShare"),
+            SillHeight = Size(SillHeight, "sillHeight"),
+            MidMark = Size(MidMark, "midMark"),
+        };
+
+    private static Quantity? Size(QuantityInput? input, string name)
+    {
+        var unit = VehicleDimensions.Limits[name].Unit;
+        var size = QuantityInput.Read(input, $"sizes.{name}", unit);
+        return size is not null && VehicleDimensions.WhyNot(name, size.In(unit)) is { } why
+            ? throw Refuse.Value($"sizes.{name}", why)
+            : size;
+    }
+
+    /// <summary>Reads the tyre; null when none was typed.</summary>
+    /// <exception cref="RefusedException">It is no tyre size.</exception>
+    public string? ReadTyre() =>
+        TypedText.Blank(TyreSize) is not { } text ? null
+        : Vehicles.TyreSize.Parse(text) is not null ? text
+        : throw Refuse.Value(
+            "sizes.tyreSize",
+            "That is no tyre size. Write it as on the tyre, for example 265/70R17 or 33x12.50R15."
+        );
+}
+
+/// <summary>Changes the vehicle's sizes.</summary>
+public sealed record SetSizes(Guid CommandId, uint Version, VehicleSizesInput Sizes)
+    : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "vehicle's sizes changed";
+
+    internal override void Decide(JobWork work)
+    {
+        var vehicle = work.Document.Vehicle;
+        var sizes = VehicleDefaults.Fill(Sizes.Read(), vehicle.Kind);
+        var tyre = Sizes.ReadTyre();
+        work.Edit(
+            vehicle,
+            Version,
+            vehicle with
+            {
+                Dimensions = sizes,
+                TyreSize = tyre ?? VehicleDefaults.TyreSize(vehicle.Kind),
+                TyreKnown = tyre is null ? Known.Estimated : Known.Document,
+                Stations = Stations(vehicle, sizes),
+            }
+        );
+    }
+
+    /// <summary>The six usual stations follow the new sizes; those that somebody placed stay where they are.</summary>
+    private static Station[] Stations(Vehicle vehicle, VehicleDimensions sizes)
+    {
+        var usual = VehicleDefaults.Stations(sizes, vehicle.Kind);
+        return
+        [
+            .. usual.Select(s =>
+                s with
+                {
+                    Edge = vehicle.Stations.FirstOrDefault(o => o.Name == s.Name)?.Edge,
+                }
+            ),
+            .. vehicle.Stations.Where(o => usual.All(s => s.Name != o.Name)),
+        ];
+    }
+}
+
+/// <summary>Changes what is wanted.</summary>
+public sealed record SetTarget(
+    Guid CommandId,
+    uint Version,
+    TargetInput Target,
+    string? Wish,
+    DateOnly? PromisedOn
+) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "target changed";
+
+    internal override void Decide(JobWork work)
+    {
+        var job = work.Document.Job;
+        work.Edit(
+            job,
+            Version,
+            job with
+            {
+                Target = Target.Read(),
+                Wish = TypedText.Lines(Wish, "wish"),
+                PromisedOn = PromisedOn,
+            }
+        );
+    }
+}
+
+/// <summary>Turns a wish in words into the numbers of the target.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Version">Version of the row as it was seen.</param>
+/// <param name="Wish">The wish.</param>
+/// <param name="Amount">How much.</param>
+/// <param name="Roof">Height of the roof above the floor now.</param>
+/// <param name="Tyre">Size of the tyre that shall have room.</param>
+public sealed record MakeWish(
+    Guid CommandId,
+    uint Version,
+    WishKind Wish,
+    QuantityInput? Amount,
+    QuantityInput? Roof,
+    string? Tyre
+) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "target changed";
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var wish = new Wish(
+            Wish,
+            QuantityInput.Read(Amount, "amount", "mm", positive: Wish != WishKind.KeepRake),
+            QuantityInput.Read(Roof, "roof", "mm"),
+            TypedText.Blank(Tyre)
+        );
+        var (target, field, why) = wish.On(JobEvaluator.SituationNow(d, []));
+        if (target is null)
+        {
+            throw Refuse.Value(field!, why!);
+        }
+        work.Edit(d.Job, Version, d.Job with { Target = target });
+    }
+}
+
+/// <summary>A load as typed.</summary>
+public sealed record LoadInput(
+    Guid Id,
+    string Name,
+    QuantityInput? Mass,
+    QuantityInput? Behind,
+    QuantityInput? Left,
+    bool Stays
+)
+{
+    /// <summary>Reads the load at a place of the list.</summary>
+    /// <exception cref="RefusedException">A field cannot be taken.</exception>
+    public StatedLoad Read(int i)
+    {
+        var mass =
+            QuantityInput.Read(Mass, $"loads[{i}].mass", "kg", positive: false)
+            ?? throw Refuse.Value($"loads[{i}].mass", "How heavy is it?");
+        if (Math.Abs(mass.In("kg")) > 10_000)
+        {
+            throw Refuse.Value($"loads[{i}].mass", "No axle carries that: check the unit.");
+        }
+        var behind =
+            QuantityInput.Read(Behind, $"loads[{i}].behind", "mm", positive: false)
+            ?? throw Refuse.Value(
+                $"loads[{i}].behind",
+                "Where is it: how far behind the front axle?"
+            );
+        return Math.Abs(behind.In("mm")) > 20_000
+            ? throw Refuse.Value($"loads[{i}].behind", "That is off the vehicle: check the unit.")
+            : new StatedLoad
+            {
+                Id = Id,
+                Name = TypedText.Needed(Name, $"loads[{i}].name", "What is it?"),
+                Mass = mass,
+                Behind = behind,
+                Left = QuantityInput.Read(Left, $"loads[{i}].left", "mm", positive: false),
+                Stays = Stays,
+            };
+    }
+}
+
+/// <summary>States the loads: what stays (an engine, a winch), and what is put on and taken off (a trailer, a tank).</summary>
+public sealed record SetLoads(Guid CommandId, uint Version, IReadOnlyList<LoadInput> Loads)
+    : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "loads stated";
+
+    internal override void Decide(JobWork work)
+    {
+        var job = work.Document.Job;
+        work.Edit(job, Version, job with { Loads = [.. Loads.Select((l, i) => l.Read(i))] });
+    }
+}

@@ -1,0 +1,113 @@
+using System.Globalization;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Tape;
+
+/// <summary>A quantity as typed.</summary>
+/// <param name="Typed">The text.</param>
+/// <param name="Unit">Unit of the field.</param>
+/// <param name="Known">How it is known.</param>
+/// <param name="Answers">Answers to questions that the reader asked.</param>
+public sealed record QuantityInput(
+    string Typed,
+    string Unit,
+    Known Known,
+    IReadOnlyList<string>? Answers = null
+)
+{
+    /// <summary>Reads a quantity of the kind of <paramref name="kind"/>; null when nothing was typed.</summary>
+    /// <param name="input">What was typed.</param>
+    /// <param name="field">Field at which a refusal is said.</param>
+    /// <param name="kind">A unit of the kind that is wanted.</param>
+    /// <param name="positive">Whether it must be above zero.</param>
+    /// <exception cref="RefusedException">The text cannot be read, or has another kind of unit.</exception>
+    public static Quantity? Read(
+        QuantityInput? input,
+        string field,
+        string kind,
+        bool positive = true
+    )
+    {
+        if (input is null || string.IsNullOrWhiteSpace(input.Typed))
+        {
+            return null;
+        }
+        if (!UnitTable.SameKind(input.Unit, kind))
+        {
+            throw Refuse.Value(field, $"“{input.Unit}” is no unit for this.");
+        }
+        var quantity = input.Unit is "mm" or "in"
+            ? ReadLength(input, field)
+            : ReadNumber(input, field);
+        return positive && quantity.Value <= 0
+            ? throw Refuse.Value(field, "This must be above zero.")
+            : quantity;
+    }
+
+    private static Quantity ReadLength(QuantityInput input, string field)
+    {
+        var read = TapeReader.Read(
+            input.Typed,
+            new TapeField(input.Unit, input.Unit == "in" ? 25.4 / 16 : 1, []),
+            input.Answers ?? []
+        );
+        if (read is not TapeReading.Understood length)
+        {
+            throw new RefusedException(Refusal.Of(field, read));
+        }
+        return Make(input, UnitTable.Convert(length.Mm, "mm", length.Unit), length.Unit);
+    }
+
+    private static Quantity ReadNumber(QuantityInput input, string field) =>
+        double.TryParse(
+            input.Typed.Trim().Replace(',', '.'),
+            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+            CultureInfo.InvariantCulture,
+            out var value
+        )
+        && Math.Abs(value) < 1e7
+            ? Make(input, value, input.Unit)
+            : throw Refuse.Value(
+                field,
+                $"“{input.Typed.Trim()}” is no number. Write it like 118 or 118.5."
+            );
+
+    private static Quantity Make(QuantityInput input, double value, string unit) =>
+        new()
+        {
+            Value = value,
+            Unit = unit,
+            Known = input.Known,
+            Typed = input.Typed,
+        };
+}
+
+/// <summary>Words as typed.</summary>
+public static class TypedText
+{
+    private const int Most = 200;
+    private const int MostOfLong = 2_000;
+
+    /// <summary>The text without blanks around it; null when nothing is left.</summary>
+    public static string? Blank(string? text) =>
+        string.IsNullOrWhiteSpace(text) ? null : text.Trim();
+
+    /// <summary>A text that must be there.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="field">Field at which a refusal is said.</param>
+    /// <param name="question">What is asked when it is missing.</param>
+    /// <exception cref="RefusedException">It is missing or longer than 200 characters.</exception>
+    public static string Needed(string? text, string field, string question) =>
+        Blank(text) is { } plain
+            ? plain.Length <= Most
+                ? plain
+                : throw Refuse.Value(field, "That is too long: 200 characters at most.")
+            : throw Refuse.Value(field, question);
+
+    /// <summary>A text of some lines that may be left out.</summary>
+    /// <exception cref="RefusedException">It is longer than 2,000 characters.</exception>
+    public static string? Lines(string? text, string field) =>
+        Blank(text) is { Length: > MostOfLong }
+            ? throw Refuse.Value(field, "That is too long: 2,000 characters at most.")
+            : Blank(text);
+}

@@ -1,0 +1,255 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Server.Hosting;
+using Nokko.Server.People;
+using Nokko.Storage;
+using Npgsql;
+
+namespace Nokko.Server.Jobs;
+
+/// <summary>What a list of commands on the shop came to.</summary>
+internal sealed record ShopAnswer(IReadOnlyList<Outcome> Outcomes);
+
+/// <summary>The door for what is done in the shop outside a job, and for opening one.</summary>
+internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
+{
+    /// <summary>Carries out commands in order, each whole or not at all.</summary>
+    public async Task<Results<Ok<ShopAnswer>, ProblemHttpResult>> Carry(
+        HttpRequest request,
+        CancellationToken cancel
+    )
+    {
+        try
+        {
+            var outcomes = new List<Outcome>();
+            foreach (var sent in await Sent<ShopCommand>.Read(request, cancel))
+            {
+                outcomes.Add(await One(sent, cancel));
+            }
+            return TypedResults.Ok(new ShopAnswer(outcomes));
+        }
+        catch (RefusedException e)
+        {
+            return Trouble.Of(e.Refusal).Answer();
+        }
+    }
+
+    private async Task<Outcome> One(Sent<ShopCommand> sent, CancellationToken cancel)
+    {
+        if (sent is not { Command: { } command, CommandId: { } key })
+        {
+            return new Outcome(sent.CommandId, OutcomeStatus.Refused, sent.Why);
+        }
+        for (var left = 3; ; left--)
+        {
+            db.ChangeTracker.Clear();
+            try
+            {
+                return await Once(sent, command, key, cancel);
+            }
+            catch (DbUpdateException e)
+                when (left > 1
+                    && (
+                        e is DbUpdateConcurrencyException
+                        || e.InnerException
+                            is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
+                    )
+                )
+            {
+                // The same came by another way at the same moment: decided anew.
+            }
+            catch (DbUpdateException e)
+                when (e.InnerException
+                        is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
+                )
+            {
+                return new Outcome(
+                    key,
+                    OutcomeStatus.Refused,
+                    new Refusal(
+                        RefusalKind.Conflict,
+                        "id",
+                        "This was stored already, or its key is used elsewhere."
+                    )
+                );
+            }
+        }
+    }
+
+    private async Task<Outcome> Once(
+        Sent<ShopCommand> sent,
+        ShopCommand command,
+        Guid key,
+        CancellationToken cancel
+    )
+    {
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var earlier = await db
+            .Commands.IgnoreQueryFilters()
+            .Where(c => c.Id == key)
+            .Select(c => new
+            {
+                c.Hash,
+                c.JobId,
+                Shop = EF.Property<Guid>(c, NokkoDb.ShopIdColumn),
+            })
+            .FirstOrDefaultAsync(cancel);
+        var job = (command as TakeIn)?.JobId;
+        if (
+            Outcome.OfEarlier(
+                key,
+                sent.Hash,
+                earlier?.Shop == db.ShopId && earlier.JobId == job,
+                earlier?.Hash,
+                earlier is not null
+            ) is
+            { } used
+        )
+        {
+            return used;
+        }
+        var (shop, versions) = await State(command, cancel);
+        var decision = command.On(
+            shop,
+            new DecisionContext
+            {
+                PersonId = me.PersonId,
+                PersonName = me.Name,
+                Style = me.Style,
+                Now = Instants.ToMicroseconds(clock.GetUtcNow()),
+                Versions = versions,
+            }
+        );
+        if (decision is not Decision.Made made)
+        {
+            return new Outcome(key, OutcomeStatus.Refused, ((Decision.Refused)decision).Why);
+        }
+        if (command is TakeIn takeIn)
+        {
+            await Open(takeIn, shop, made, versions, cancel);
+        }
+        else
+        {
+            db.WriteShop(made.Changes, versions);
+        }
+        db.Put(StoredCommand.Of(made.Entry, job, (sent.Hash, sent.Body, made.Changes)));
+        await db.SaveChangesAsync(CancellationToken.None);
+        await transaction.CommitAsync(CancellationToken.None);
+        return new Outcome(key, OutcomeStatus.Stored);
+    }
+
+    /// <summary>Writes a job that is opened, and what follows from it.</summary>
+    private async Task Open(
+        TakeIn takeIn,
+        ShopState shop,
+        Decision.Made made,
+        Dictionary<Guid, uint> versions,
+        CancellationToken cancel
+    )
+    {
+        db.WriteOf(takeIn.JobId, takeIn.VehicleId, made.Changes, versions);
+        await db.SaveChangesAsync(cancel);
+        db.ChangeTracker.Clear();
+        var d = (await db.LoadDocument(takeIn.JobId, cancel))!;
+        db.KeepDerived(d, JobEvaluator.Evaluate(d), 1, hadEvidence: false);
+    }
+
+    private async Task<(ShopState, Dictionary<Guid, uint>)> State(
+        ShopCommand command,
+        CancellationToken cancel
+    )
+    {
+        var versions = new Dictionary<Guid, uint>();
+        switch (command)
+        {
+            case TakeIn c:
+                var name = TypedText.Blank(c.OwnerName) ?? "";
+                return (
+                    new ShopState
+                    {
+                        Owners = await db
+                            .Owners.AsNoTracking()
+                            .Where(o => o.Name == name)
+                            .ToListAsync(cancel),
+                        Platforms = await db
+                            .Platforms.AsNoTracking()
+                            .Where(p => p.Id == c.PlatformId)
+                            .ToListAsync(cancel),
+                        Vehicle = await Known(c.VehicleId, versions, cancel),
+                    },
+                    versions
+                );
+            case SavePlatform c:
+                var wanted = TypedText.Blank(c.Name) ?? "";
+                return (
+                    new ShopState
+                    {
+                        Platforms = await db
+                            .Platforms.AsNoTracking()
+                            .Where(p => p.Id == c.Id || p.Name == wanted)
+                            .ToListAsync(cancel),
+                    },
+                    versions
+                );
+            case SavePart { Id: var id }:
+                return (await OfPart(id), versions);
+            case BinPart { Id: var id }:
+                return (await OfPart(id), versions);
+            case PutPartBack { Id: var id }:
+                return (await OfPart(id), versions);
+            default:
+                throw new ArgumentOutOfRangeException(nameof(command));
+        }
+
+        async Task<ShopState> OfPart(Guid id)
+        {
+            var found = await db
+                .Parts.AsNoTracking()
+                .Where(p => p.Id == id)
+                .Select(p => new
+                {
+                    Part = p,
+                    Version = EF.Property<uint>(p, NokkoDb.VersionColumn),
+                })
+                .FirstOrDefaultAsync(cancel);
+            if (found is not null)
+            {
+                versions[id] = found.Version;
+            }
+            return new ShopState { Part = found?.Part };
+        }
+    }
+
+    /// <summary>A vehicle of the shop, held until the command is stored: two jobs of it do not open at once.</summary>
+    private async Task<KnownVehicle?> Known(
+        Guid id,
+        Dictionary<Guid, uint> versions,
+        CancellationToken cancel
+    )
+    {
+        var found = await db
+            .Vehicles.FromSql($"select *, xmin from vehicles where id = {id} for update")
+            .AsNoTracking()
+            .Select(v => new { Vehicle = v, Version = EF.Property<uint>(v, NokkoDb.VersionColumn) })
+            .FirstOrDefaultAsync(cancel);
+        if (found is null)
+        {
+            return null;
+        }
+        versions[id] = found.Version;
+        return new KnownVehicle(
+            found.Vehicle,
+            await db.Stages.AsNoTracking().Where(s => s.VehicleId == id).ToListAsync(cancel),
+            await db
+                .Jobs.Where(j => j.VehicleId == id && j.HandedOverAt == null)
+                .Select(j => (Guid?)j.Id)
+                .FirstOrDefaultAsync(cancel)
+        );
+    }
+}

@@ -1,0 +1,89 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+
+namespace Nokko.Storage;
+
+/// <summary>The place of a job in the order of the yard.</summary>
+/// <param name="Closed">Whether nothing of it needs a person any more.</param>
+/// <param name="Due">The day by which something is due.</param>
+/// <param name="Id">The job.</param>
+public sealed record YardKey(bool Closed, DateOnly Due, Guid Id)
+{
+    /// <summary>The key of a summary.</summary>
+    public static YardKey Of(JobSummary s) => new(s.Closed, s.Due, s.Id);
+
+    /// <summary>Reads a key as it was given out; null where there is none.</summary>
+    public static YardKey? Read(string? text) =>
+        text?.Split('_') is [var closed, var due, var id]
+        && DateOnly.TryParseExact(
+            due,
+            "yyyy-MM-dd",
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.None,
+            out var day
+        )
+        && Guid.TryParse(id, out var key)
+            ? new YardKey(closed == "1", day, key)
+            : null;
+
+    /// <inheritdoc/>
+    public override string ToString() =>
+        string.Create(CultureInfo.InvariantCulture, $"{(Closed ? 1 : 0)}_{Due:yyyy-MM-dd}_{Id}");
+}
+
+/// <summary>Reads the yard, page by page over all jobs, from their summaries alone.</summary>
+public static class YardStore
+{
+    /// <summary>From this many characters on whatever holds the text is found; shorter texts find beginnings of words.</summary>
+    public const int LeastForAnywhere = 3;
+
+    /// <summary>A page of summaries.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="find">Text that is searched; null or blank is all.</param>
+    /// <param name="after">The last one of the page before.</param>
+    /// <param name="size">How many.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static Task<List<JobSummary>> YardPage(
+        this NokkoDb db,
+        string? find,
+        YardKey? after,
+        int size,
+        CancellationToken cancel
+    )
+    {
+        var jobs = db.Summaries.AsNoTracking();
+        if (
+            find?.Replace("\0", "", StringComparison.Ordinal).Trim().ToLowerInvariant() is
+            { Length: > 0 } text
+        )
+        {
+            var like = text.Replace("\\", "\\\\", StringComparison.Ordinal)
+                .Replace("%", "\\%", StringComparison.Ordinal)
+                .Replace("_", "\\_", StringComparison.Ordinal);
+            jobs =
+                text.Length >= LeastForAnywhere
+                    ? jobs.Where(s => EF.Functions.Like(s.Search, $"%{like}%", "\\"))
+                    : jobs.Where(s =>
+                        s.Words.Matches(EF.Functions.ToTsQuery("simple", Beginning(text)))
+                    );
+        }
+        if (after is not null)
+        {
+            jobs = jobs.Where(s =>
+                EF.Functions.GreaterThan(
+                    ValueTuple.Create(s.Closed, s.Due, s.Id),
+                    ValueTuple.Create(after.Closed, after.Due, after.Id)
+                )
+            );
+        }
+        return jobs.OrderBy(s => s.Closed)
+            .ThenBy(s => s.Due)
+            .ThenBy(s => s.Id)
+            .Take(size)
+            .ToListAsync(cancel);
+    }
+
+    /// <summary>A query for words that begin so; quoted, so that no character of it is an operator.</summary>
+    private static string Beginning(string text) =>
+        $"'{text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("'", "''", StringComparison.Ordinal)}':*";
+}
