@@ -29,8 +29,8 @@ internal static class JobStatement
             v as (select v.* from {vehicles} v join j on v.id = j.vehicle_id),
             last as (
               select coalesce(
-                (select max(s.ordinal) from {stages} s join j on s.job_id = j.id),
-                (select s.ordinal from {stages} s join j on s.id = j.stage_id)
+                (select max(s.ordinal) from {stages} s join j on s.job_id = j.id and s.vehicle_id = j.vehicle_id),
+                (select s.ordinal from {stages} s join j on s.id = j.stage_id and s.vehicle_id = j.vehicle_id)
               ) as ordinal
             )
             select json_build_object(

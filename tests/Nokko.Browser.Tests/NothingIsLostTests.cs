@@ -27,7 +27,7 @@ public sealed class NothingIsLostTests
         var jobs = new List<(Guid Job, Guid Round)>();
         foreach (var row in (await Get(http, "/api/yard"))["jobs"]!.AsArray().Take(5))
         {
-            var id = row!["job"]!["id"]!.GetValue<Guid>();
+            var id = row!["jobId"]!.GetValue<Guid>();
             jobs.Add(
                 (
                     id,
@@ -48,6 +48,7 @@ public sealed class NothingIsLostTests
             var (job, round) = jobs[i % jobs.Count];
             var body = new
             {
+                kind = "storeReading",
                 commandId = Guid.CreateVersion7(),
                 id,
                 walkRoundId = round,
@@ -90,12 +91,23 @@ public sealed class NothingIsLostTests
     {
         try
         {
-            using var answer = await http.PostAsJsonAsync($"/api/jobs/{job}/readings", body);
-            if ((int)answer.StatusCode < 500)
+            using var answer = await http.PostAsJsonAsync(
+                $"/api/jobs/{job}/commands",
+                new[] { body }
+            );
+            if ((int)answer.StatusCode >= 500)
             {
-                answer.EnsureSuccessStatusCode();
+                return false;
             }
-            return answer.IsSuccessStatusCode;
+            answer.EnsureSuccessStatusCode();
+            var outcome = JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["outcomes"]![
+                0
+            ]!;
+            Assert.Contains(
+                outcome["status"]!.GetValue<string>(),
+                (string[])["stored", "repeated"]
+            );
+            return true;
         }
         catch (HttpRequestException e) when (e.StatusCode is null)
         {

@@ -216,8 +216,7 @@ public sealed class WalkRoundTests(DemoServer demo)
             b.Driver.ExecuteAsyncScript(
                 """
                 const [bytes, done] = arguments;
-                const job = location.pathname.split('/')[2];
-                fetch(`/api/jobs/${job}/photographs?commandId=${crypto.randomUUID()}&id=${crypto.randomUUID()}`, {
+                fetch('/api/files', {
                   method: 'POST', headers: { 'Content-Type': 'image/jpeg' },
                   body: Uint8Array.from(atob(bytes), c => c.charCodeAt(0)),
                 }).then(r => done(r.status));

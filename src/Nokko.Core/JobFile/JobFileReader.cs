@@ -27,7 +27,7 @@ public static class JobFileReader
     /// <summary>Reads a job file with upgraders of a later format: the seam at which versions are added.</summary>
     /// <param name="text">The file's text.</param>
     /// <param name="upgraders">One a step.</param>
-    internal static JobFileRead Read(string text, IReadOnlyList<Action<JsonObject>> upgraders)
+    public static JobFileRead Read(string text, IReadOnlyList<Action<JsonObject>> upgraders)
     {
         try
         {
@@ -39,7 +39,8 @@ public static class JobFileReader
                         MaxDepth = 64,
                         AllowDuplicateProperties = false,
                     }
-                )
+                ),
+                upgraders
             );
         }
         catch (JsonException e)
@@ -51,7 +52,7 @@ public static class JobFileReader
         }
     }
 
-    private static JobFileRead ReadNode(JsonNode? node)
+    private static JobFileRead ReadNode(JsonNode? node, IReadOnlyList<Action<JsonObject>> upgraders)
     {
         if (node is not JsonObject root)
         {
@@ -64,6 +65,13 @@ public static class JobFileReader
                 $"This is no job file: its format is not “{JobDocument.FormatName}”."
             );
         }
+        if (root["vehicle"] is JsonObject vehicle && vehicle.ContainsKey("front"))
+        {
+            return Bad(
+                "$.vehicle.front",
+                "This file was made before Nokko was released and has another shape. It is not read: take the vehicle in anew."
+            );
+        }
         if (
             root["version"] is not JsonValue number
             || !number.TryGetValue<int>(out var version)
@@ -72,14 +80,14 @@ public static class JobFileReader
         {
             return Bad("$.version", "The version must be a whole number from 1.");
         }
-        if (version > JobDocument.CurrentVersion)
+        if (version > upgraders.Count + 1)
         {
             return Bad(
                 "$.version",
-                $"This file is of version {version}; this Nokko reads up to version {JobDocument.CurrentVersion}. Use a newer Nokko."
+                $"This file is of version {version}; this Nokko reads up to version {upgraders.Count + 1}. Use a newer Nokko."
             );
         }
-        foreach (var upgrade in Upgraders.Skip(version - 1))
+        foreach (var upgrade in upgraders.Skip(version - 1))
         {
             upgrade(root);
         }

@@ -25,6 +25,11 @@ internal static class JobFileReferences
                 "The job is on another vehicle."
             ),
             Known(
+                stages.Contains(d.Job.StageId),
+                "$.job.stageId",
+                "The file does not define the stage in which the vehicle came."
+            ),
+            Known(
                 d.Vehicle.OwnerId == d.Owner.Id,
                 "$.vehicle.ownerId",
                 "The vehicle has another owner."

@@ -47,10 +47,10 @@ public class JobFilePartsTests
     private const string PartPath = "$.plans[0].stacks[0].parts[0]";
 
     [Theory]
-    [InlineData("hoseSlack", 5_000, "mm", "$.vehicle.front.dimensions.hoseSlack.value")]
-    [InlineData("hoseSlack", 50, "kg", "$.vehicle.front.dimensions.hoseSlack.unit")]
-    [InlineData("springLean", 89, "°", "$.vehicle.front.dimensions.springLean.value")]
-    [InlineData("colour", 1, "mm", "$.vehicle.front.dimensions.colour")]
+    [InlineData("hoseSlack", 5_000, "mm", "$.stages[0].front.dimensions.hoseSlack.value")]
+    [InlineData("hoseSlack", 50, "kg", "$.stages[0].front.dimensions.hoseSlack.unit")]
+    [InlineData("springLean", 89, "°", "$.stages[0].front.dimensions.springLean.value")]
+    [InlineData("colour", 1, "mm", "$.stages[0].front.dimensions.colour")]
     public void A_size_of_a_suspension_that_cannot_be_is_refused(
         string name,
         double value,
@@ -59,7 +59,7 @@ public class JobFilePartsTests
     )
     {
         var file = File();
-        file["vehicle"]!["front"]!["dimensions"]![name] = Quantity(value, unit);
+        file["stages"]![0]!["front"]!["dimensions"]![name] = Quantity(value, unit);
         Assert.Equal(path, JobFileReader.Read(file.ToJsonString()).Error!.Path);
     }
 
@@ -95,10 +95,10 @@ public class JobFilePartsTests
     }
 
     [Fact]
-    public void Everything_that_version_3_added_comes_back_as_it_was()
+    public void Loads_sizes_and_leaves_come_back_as_they_were()
     {
         var file = File();
-        file["vehicle"]!["front"]!["dimensions"] = new JsonObject
+        file["stages"]![0]!["front"]!["dimensions"] = new JsonObject
         {
             ["springRate"] = Quantity(540, "lb/in"),
             ["armLength"] = Quantity(15.4, "in"),

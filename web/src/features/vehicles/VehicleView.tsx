@@ -15,7 +15,7 @@ export default function VehicleView() {
   const view = useJob();
   const unit = useUnit();
   const kinds = useSuspensionKinds();
-  const seen = useSeenVersion(view.document.vehicle.id);
+  const seen = useSeenVersion(currentStage(view.document).id);
   const better = view.results.sharper;
   return (
     <Box sx={{ maxWidth: 1180 }}>

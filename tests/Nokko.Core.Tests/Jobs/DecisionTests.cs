@@ -1,0 +1,708 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using Nokko.Core.Fitting;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Suspension;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Jobs;
+
+/// <summary>What each command does to a job, and what it refuses: without a server, without a database.</summary>
+public class DecisionTests
+{
+    private readonly Workshop _shop = new();
+
+    private void AssertRefused(JobCommand command, RefusalKind kind, string field)
+    {
+        var why = _shop.Refused(command);
+        Assert.Equal((kind, field), (why.Kind, why.Field));
+        Assert.Matches(@"[.?:]$", why.Message);
+    }
+
+    // --- the vehicle and what is wanted -------------------------------------------------------------
+
+    [Fact]
+    public void Sizes_are_read_and_what_was_placed_by_hand_stays()
+    {
+        _shop.Do(new PlaceStation(_shop.Key(), 0, "tow eye", -4800, 0, Carrier.Frame, null, null));
+        var sizes = new VehicleSizesInput(
+            Workshop.Typed("3300", "mm"),
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            "285/70R17"
+        );
+        _shop.Do(new SetSizes(_shop.Key(), 0, sizes));
+        var vehicle = _shop.Document.Vehicle;
+        Assert.Equal(3300, vehicle.Dimensions.Wheelbase!.In("mm"), 9);
+        Assert.Equal(("285/70R17", Known.Document), (vehicle.TyreSize, vehicle.TyreKnown));
+        Assert.Contains(vehicle.Stations, s => s.Name == "tow eye");
+        Assert.Equal(-3300, vehicle.Stations.First(s => s.Name == "LR").X.In("mm"), 9);
+        AssertRefused(
+            new SetSizes(_shop.Key(), 0, sizes with { Wheelbase = Workshop.Typed("33", "mm") }),
+            RefusalKind.BadValue,
+            "sizes.wheelbase"
+        );
+        AssertRefused(
+            new SetSizes(_shop.Key(), 0, sizes with { TyreSize = "round" }),
+            RefusalKind.BadValue,
+            "sizes.tyreSize"
+        );
+    }
+
+    [Fact]
+    public void An_edit_of_what_somebody_else_changed_is_refused_with_what_is_there()
+    {
+        var target = new TargetInput(Datum.Hub, true, null, null, null, null);
+        _shop.Versions[_shop.Document.Job.Id] = 8;
+        var why = _shop.Refused(new SetTarget(_shop.Key(), 7, target, "level", null));
+        Assert.Equal(RefusalKind.Conflict, why.Kind);
+        Assert.Equal((_shop.Document.Job.Id, _shop.Document.Job), (why.Row, why.Theirs));
+        _shop.Do(new SetTarget(_shop.Key(), 8, target, "level", null));
+        Assert.Equal("level", _shop.Document.Job.Wish);
+    }
+
+    [Fact]
+    public void Commands_on_different_things_both_succeed_whatever_the_other_version()
+    {
+        _shop.Versions[_shop.Document.Job.Id] = 8;
+        _shop.Versions[_shop.Document.Vehicle.Id] = 3;
+        _shop.Do(new SetLoads(_shop.Key(), 8, []));
+        _shop.Do(new PlaceStation(_shop.Key(), 3, "tow eye", 0, 0, Carrier.Frame, null, null));
+    }
+
+    [Fact]
+    public void Loads_need_a_mass_and_a_place_and_are_kept_as_typed()
+    {
+        LoadInput Load(string mass, string behind) =>
+            new(
+                Guid.Empty,
+                "winch",
+                Workshop.Typed(mass, "kg"),
+                Workshop.Typed(behind, "mm"),
+                null,
+                true
+            );
+        AssertRefused(
+            new SetLoads(_shop.Key(), 0, [Load("", "0")]),
+            RefusalKind.BadValue,
+            "loads[0].mass"
+        );
+        AssertRefused(
+            new SetLoads(_shop.Key(), 0, [Load("45", "")]),
+            RefusalKind.BadValue,
+            "loads[0].behind"
+        );
+        AssertRefused(
+            new SetLoads(_shop.Key(), 0, [Load("45", "-30000")]),
+            RefusalKind.BadValue,
+            "loads[0].behind"
+        );
+        _shop.Do(new SetLoads(_shop.Key(), 0, [Load("45", "400")]));
+        var load = Assert.Single(_shop.Document.Job.Loads);
+        Assert.Equal((45, 400), (load.Mass.In("kg"), load.Behind.In("mm")));
+    }
+
+    [Fact]
+    public void A_suspension_belongs_to_the_stage_and_another_kind_forgets_points()
+    {
+        AssertRefused(new SetPoints(_shop.Key(), 0, "middle", []), RefusalKind.BadValue, "axle");
+        AssertRefused(
+            new SetPoints(_shop.Key(), 0, Corners.Rear, []),
+            RefusalKind.BadValue,
+            "axle"
+        );
+        _shop.Do(
+            new SetPoints(
+                _shop.Key(),
+                0,
+                Corners.Front,
+                [
+                    new PointInput(
+                        Archetype.Of(SuspensionKind.CoilOverArm)!.Points[0].Name,
+                        Workshop.Typed("230", "mm"),
+                        Workshop.Typed("250", "mm")
+                    ),
+                ]
+            )
+        );
+        Assert.Single(_shop.Document.CurrentStage()!.Front.Points);
+        _shop.Do(new SetSuspension(_shop.Key(), 0, Corners.Front, SuspensionKind.Strut, []));
+        Assert.Equal(SuspensionKind.Strut, _shop.Document.VehicleNow().Front.Kind);
+        Assert.Empty(_shop.Document.CurrentStage()!.Front.Points);
+        AssertRefused(
+            new SetSuspension(
+                _shop.Key(),
+                0,
+                Corners.Front,
+                SuspensionKind.Strut,
+                [new SizeInput("colour", null)]
+            ),
+            RefusalKind.BadValue,
+            "sizes"
+        );
+    }
+
+    // --- walk-rounds -----------------------------------------------------------------------------
+
+    [Fact]
+    public void A_round_walks_as_the_last_one_did_and_a_way_of_walking_is_chosen_once()
+    {
+        var conditions = Workshop.Conditions() with { Walk = WalkingOrder.RightSideBack };
+        var made = _shop.Do(
+            new BeginWalkRound(_shop.Key(), _shop.Key(), Sample.AsFound.Id, conditions)
+        );
+        Assert.Single(made.Changes, c => c.Row is SchoolChoice);
+        var again = _shop.Do(
+            new BeginWalkRound(_shop.Key(), _shop.Key(), Sample.AsFound.Id, conditions)
+        );
+        Assert.DoesNotContain(again.Changes, c => c.Row is SchoolChoice);
+        _shop.Walk();
+        Assert.Single(_shop.Document.WalkRounds.Select(w => string.Join(' ', w.Order)).Distinct());
+        AssertRefused(
+            new BeginWalkRound(_shop.Key(), _shop.Key(), Sample.Id(77), Workshop.Conditions()),
+            RefusalKind.BadValue,
+            "stageId"
+        );
+    }
+
+    [Fact]
+    public void A_reading_is_corrected_once_with_a_reason_and_both_stay()
+    {
+        _shop.Walk();
+        var first = _shop.Reading("LF", "20 1/2");
+        _shop.Do(first);
+        AssertRefused(_shop.Reading("LF", "21", first.Id, " "), RefusalKind.BadValue, "reason");
+        AssertRefused(
+            _shop.Reading("LF", "21", Sample.Id(77), "slip"),
+            RefusalKind.BadValue,
+            "supersedes"
+        );
+        _shop.Do(_shop.Reading("LF", "21", first.Id, "hooked the liner"));
+        Assert.Equal(2, _shop.Document.Readings.Count);
+        var second = _shop.Refused(_shop.Reading("LF", "22", first.Id, "no, so"));
+        Assert.Equal(RefusalKind.Conflict, second.Kind);
+        Assert.Equal(21, Assert.IsType<Reading>(second.Theirs).Value!.Value, 9);
+    }
+
+    [Fact]
+    public void What_cannot_be_read_is_asked_about_or_refused_at_its_field()
+    {
+        _shop.Walk();
+        AssertRefused(_shop.Reading("XX", "20"), RefusalKind.BadValue, "station");
+        AssertRefused(_shop.Reading("LF", "tall"), RefusalKind.BadValue, "typed");
+        var asked = _shop.Refused(_shop.Reading("LF", "20 5.8") with { Answers = [] });
+        Assert.NotEmpty(asked.Choices);
+        AssertRefused(
+            _shop.Reading("LF", "20") with
+            {
+                WalkRoundId = Sample.Id(77),
+            },
+            RefusalKind.Gone,
+            ""
+        );
+        AssertRefused(
+            _shop.Reading("LF", "20") with
+            {
+                From = Datum.Own,
+            },
+            RefusalKind.BadValue,
+            "ownMark"
+        );
+        AssertRefused(
+            new PassOver(_shop.Key(), _shop.Key(), _shop.Round, "LF", null, null, " ", _shop.Now),
+            RefusalKind.BadValue,
+            "why"
+        );
+    }
+
+    [Fact]
+    public void A_measure_is_taken_where_it_can_be_and_over_what_it_needs()
+    {
+        _shop.Walk();
+        StoreMeasure Of(string measure, string place, string typed, QuantityInput? over = null) =>
+            new(
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Round,
+                measure,
+                place,
+                typed,
+                over,
+                [],
+                _shop.Now,
+                null,
+                null
+            );
+        AssertRefused(Of("smell", "LF", "1"), RefusalKind.BadValue, "measure");
+        AssertRefused(Of(Measures.CamberSquare, "roof", "1"), RefusalKind.BadValue, "place");
+        AssertRefused(Of(Measures.CamberSquare, "LF", "1/8"), RefusalKind.BadValue, "over");
+        _shop.Do(Of(Measures.CamberSquare, "LF", "1/8", Workshop.Typed("17", "in")));
+        Assert.Equal(17, Assert.Single(_shop.Document.Readings).Over!.Value);
+    }
+
+    [Fact]
+    public void Many_readings_come_in_together_or_not_at_all()
+    {
+        _shop.Walk();
+        AssertRefused(new BringInReadings(_shop.Key(), [], []), RefusalKind.BadValue, "csv");
+        AssertRefused(
+            new BringInReadings(
+                _shop.Key(),
+                [_shop.Reading("LF", "20"), _shop.Reading("RF", "tall")],
+                []
+            ),
+            RefusalKind.BadValue,
+            "typed"
+        );
+        _shop.Do(
+            new BringInReadings(
+                _shop.Key(),
+                [_shop.Reading("LF", "20"), _shop.Reading("RF", "20")],
+                []
+            )
+        );
+        Assert.Equal(2, _shop.Document.Readings.Count);
+    }
+
+    [Fact]
+    public void Standard_heights_make_a_stage_before_all_others_once()
+    {
+        NoteStandard Standard(string source = "the maker's sheet") =>
+            new(
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Key(),
+                Datum.Hub,
+                [new StandardHeightInput(_shop.Key(), "LF", Workshop.Typed("21", "in"))],
+                source
+            );
+        AssertRefused(Standard(" "), RefusalKind.BadValue, "source");
+        _shop.Do(Standard());
+        Assert.Equal(-1, _shop.Document.Stages.Min(s => s.Ordinal));
+        Assert.Equal(Known.Document, Assert.Single(_shop.Document.Readings).Value!.Known);
+        Assert.Equal(RefusalKind.Conflict, _shop.Refused(Standard()).Kind);
+    }
+
+    // --- plans -----------------------------------------------------------------------------------
+
+    [Fact]
+    public void The_first_plan_is_the_chosen_one_until_another_is()
+    {
+        var part = _shop.Plates();
+        var (a, b) = (_shop.Key(), _shop.Key());
+        _shop.Do(_shop.PlanWith(part, a));
+        _shop.Do(_shop.PlanWith(part, b, "Plan B"));
+        Assert.Equal(a, _shop.Document.DraftPlan()!.Id);
+        _shop.Do(new ChoosePlan(_shop.Key(), b, 0));
+        Assert.Equal(b, Assert.Single(_shop.Document.Plans, p => p.Chosen).Id);
+        _shop.Do(new DropPlan(_shop.Key(), b, 0));
+        AssertRefused(new ChoosePlan(_shop.Key(), b, 0), RefusalKind.Gone, "");
+        AssertRefused(_shop.PlanWith(part, b) with { Version = 3 }, RefusalKind.Gone, "");
+        AssertRefused(_shop.PlanWith(part, a) with { Name = " " }, RefusalKind.BadValue, "name");
+        AssertRefused(_shop.PlanWith(part, null, "Plan C", "XX"), RefusalKind.BadValue, "stacks");
+    }
+
+    [Fact]
+    public void Beginning_opens_a_stage_keeps_the_prediction_takes_from_the_shelf_and_names_the_joints()
+    {
+        _shop.ReadBefore();
+        var part = _shop.Plates(2);
+        _shop.Do(_shop.PlanWith(part));
+        var begin = _shop.Begin();
+        _shop.Do(begin);
+        var d = _shop.Document;
+        Assert.Equal((begin.StageId, 1), (d.CurrentStage()!.Id, d.CurrentStage()!.Ordinal));
+        Assert.Equal(begin.StageId, d.BegunPlan()!.ToStageId);
+        Assert.Null(Assert.Single(d.FrozenPredictions).Prediction.Cannot);
+        Assert.Equal(0, _shop.Shelf[part.Id].Count);
+        Assert.NotEmpty(d.Joints);
+        Assert.Equal(d.Joints.Count, d.Joints.Select(j => j.Place).Distinct().Count());
+        Assert.Equal(
+            RefusalKind.Conflict,
+            _shop.Refused(begin with { CommandId = _shop.Key() }).Kind
+        );
+        Assert.Equal(RefusalKind.Conflict, _shop.Refused(_shop.PlanWith(part, begin.Id)).Kind);
+    }
+
+    [Fact]
+    public void More_than_the_shelf_holds_nothing_at_all_and_a_stack_that_must_not_be_are_refused()
+    {
+        _shop.ReadBefore();
+        _shop.Do(_shop.PlanWith(_shop.Plates(1)));
+        AssertRefused(_shop.Begin(), RefusalKind.BadValue, "plan");
+        _shop.Document = _shop.Document with
+        {
+            Plans = [.. _shop.Document.Plans.Select(p => p with { Stacks = [] })],
+        };
+        AssertRefused(_shop.Begin(), RefusalKind.BadValue, "plan");
+    }
+
+    [Fact]
+    public void Without_a_walk_round_of_this_job_it_begins_only_with_a_written_reason()
+    {
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        AssertRefused(_shop.Begin(), RefusalKind.Gate, "reason");
+        _shop.Do(_shop.Begin("it came on a trailer"));
+        Assert.Equal("it came on a trailer", Assert.Single(_shop.Document.Deviations).Why);
+    }
+
+    [Fact]
+    public void Heights_that_an_earlier_job_read_do_not_stand_for_those_of_this_one()
+    {
+        _shop.ReadBefore();
+        _shop.Document = _shop.Document with
+        {
+            WalkRounds =
+            [
+                .. _shop.Document.WalkRounds.Select(w => w with { JobId = Sample.Id(900) }),
+            ],
+        };
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        AssertRefused(_shop.Begin(), RefusalKind.Gate, "reason");
+        Assert.Equal(
+            NeedKind.WalkBefore,
+            Need.Of(_shop.Document, JobEvaluator.Evaluate(_shop.Document)).Kind
+        );
+        AssertRefused(_shop.Reading("LF", "20 1/2"), RefusalKind.Gone, "");
+    }
+
+    // --- fitting ---------------------------------------------------------------------------------
+
+    [Fact]
+    public void Nothing_is_fitted_before_the_fitting_has_begun()
+    {
+        AssertRefused(
+            new DoStep(_shop.Key(), _shop.Key(), "vehicle/raise", null, null),
+            RefusalKind.Gate,
+            "plan"
+        );
+    }
+
+    [Fact]
+    public void A_hold_point_stops_what_is_behind_it_until_it_is_passed_in_writing_and_a_step_is_done_once()
+    {
+        _shop.Begun();
+        var steps = Progress.CardOf(_shop.Document).Steps;
+        var hold = steps.TakeWhile(s => !s.Hold).Count();
+        var behind = steps[hold + 1];
+        DoStep Step(string? reason) => new(_shop.Key(), _shop.Key(), behind.Key, 12, reason);
+        AssertRefused(Step(null), RefusalKind.Gate, "reason");
+        AssertRefused(Step(" "), RefusalKind.Gate, "reason");
+        _shop.Do(Step("second fitter holds it"));
+        Assert.Equal("second fitter holds it", Assert.Single(_shop.Document.Deviations).Why);
+        Assert.Equal(RefusalKind.Conflict, _shop.Refused(Step(null)).Kind);
+        AssertRefused(
+            new DoStep(_shop.Key(), _shop.Key(), "no/such", null, null),
+            RefusalKind.BadValue,
+            "step"
+        );
+        AssertRefused(
+            new DoStep(_shop.Key(), _shop.Key(), steps[0].Key, -1, null),
+            RefusalKind.BadValue,
+            "minutes"
+        );
+    }
+
+    [Fact]
+    public void What_comes_off_opens_a_line_that_is_closed_once()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.TakesOff.Count > 0);
+        var line = _shop.Document.OffLines[0];
+        Assert.Contains(
+            Progress.OpenLinesOf(_shop.Document),
+            l => l.StartsWith(line.What, StringComparison.Ordinal)
+        );
+        _shop.Do(new CloseOffLine(_shop.Key(), line.Id, Fate.RefitHere, null));
+        var twice = _shop.Refused(new CloseOffLine(_shop.Key(), line.Id, Fate.Scrap, null));
+        Assert.Equal(RefusalKind.Conflict, twice.Kind);
+        Assert.Equal(Fate.RefitHere, Assert.IsType<OffLine>(twice.Theirs).Fate);
+        AssertRefused(
+            new CloseOffLine(_shop.Key(), Sample.Id(77), Fate.Scrap, null),
+            RefusalKind.Gone,
+            ""
+        );
+    }
+
+    [Fact]
+    public void Rubber_is_not_final_while_it_hangs_but_in_writing_and_passes_are_never_overwritten()
+    {
+        _shop.Begun();
+        var joint = _shop.Document.Joints.First(j => j.Kind == JointKind.BondedRubber);
+        AssertRefused(
+            new SetSpec(_shop.Key(), joint.Id, 0, Workshop.Typed("101", "lb·ft"), null, null, " "),
+            RefusalKind.BadValue,
+            "source"
+        );
+        AssertRefused(
+            new SetSpec(_shop.Key(), joint.Id, 0, null, null, null, "sheet 7"),
+            RefusalKind.BadValue,
+            "torque"
+        );
+        _shop.Do(
+            new SetSpec(
+                _shop.Key(),
+                joint.Id,
+                0,
+                Workshop.Typed("101", "lb·ft"),
+                null,
+                null,
+                "sheet 7"
+            )
+        );
+        TightenJoint At(Pass pass, WheelPosition position, string? reason = null) =>
+            new(
+                _shop.Key(),
+                _shop.Key(),
+                joint.Id,
+                pass,
+                pass == Pass.Final ? Workshop.Typed("101", "lb·ft") : null,
+                false,
+                "wrench",
+                position,
+                reason
+            );
+        _shop.Do(At(Pass.Hand, WheelPosition.Hanging));
+        _shop.Do(At(Pass.Snug, WheelPosition.Hanging));
+        AssertRefused(At(Pass.Final, WheelPosition.Hanging), RefusalKind.Gate, "reason");
+        _shop.Do(At(Pass.Final, WheelPosition.Hanging, "the ramp was needed"));
+        Assert.Single(_shop.Document.Deviations);
+        _shop.Do(At(Pass.Final, WheelPosition.OnWheels));
+        Assert.Equal(4, _shop.Document.TorqueEntries.Count);
+    }
+
+    [Fact]
+    public void A_deviation_says_where_what_and_why()
+    {
+        NoteDeviation Of(string why) =>
+            new(_shop.Key(), _shop.Key(), "LF", "new cotter", "the old one", why, null);
+        AssertRefused(Of(""), RefusalKind.BadValue, "why");
+        _shop.Do(Of("none in the shop"));
+        Assert.Single(_shop.Document.Deviations);
+    }
+
+    // --- photographs and the hand-over ---------------------------------------------------------------
+
+    [Fact]
+    public void A_photograph_is_added_only_when_its_content_is_stored()
+    {
+        var photo = new AddPhotograph(
+            _shop.Key(),
+            _shop.Key(),
+            new string('a', 64),
+            "image/png",
+            null,
+            "nose"
+        );
+        AssertRefused(photo, RefusalKind.Gone, "");
+        AssertRefused(
+            photo with
+            {
+                MediaType = "image/svg+xml",
+            },
+            RefusalKind.BadValue,
+            "photograph"
+        );
+        var context = _shop.Context() with { Files = new HashSet<string> { photo.Sha256 } };
+        Assert.IsType<Decision.Made>(Decision.Of(_shop.Document, photo, context));
+    }
+
+    [Fact]
+    public void It_is_handed_over_once_and_a_follow_up_is_done_once()
+    {
+        var follow = new FollowUpInput(
+            _shop.Key(),
+            "Alignment",
+            null,
+            new DateOnly(2026, 3, 9),
+            null
+        );
+        HandOver Hand(params FollowUpInput[] follows) =>
+            new(_shop.Key(), 0, Workshop.Typed("48204", "mi"), null, follows);
+        AssertRefused(
+            Hand(follow with { DueOn = null }),
+            RefusalKind.BadValue,
+            "followUps[0].dueOn"
+        );
+        _shop.Document = _shop.Document with
+        {
+            Job = _shop.Document.Job with
+            {
+                OdometerIn = new Quantity
+                {
+                    Value = 50_000,
+                    Unit = "mi",
+                    Known = Known.Measured,
+                },
+            },
+        };
+        AssertRefused(Hand(follow), RefusalKind.BadValue, "odometer");
+        _shop.Do(Hand(follow) with { Odometer = null });
+        Assert.Equal(RefusalKind.Conflict, _shop.Refused(Hand()).Kind);
+        _shop.Do(new FinishFollowUp(_shop.Key(), follow.Id, "done"));
+        var twice = _shop.Refused(new FinishFollowUp(_shop.Key(), follow.Id, null));
+        Assert.Equal((RefusalKind.Conflict, follow.Id), (twice.Kind, twice.Row));
+    }
+
+    // --- the frame ---------------------------------------------------------------------------------
+
+    [Fact]
+    public void Whoever_works_on_a_job_is_named_in_it_once()
+    {
+        _shop.Document = _shop.Document with { People = [] };
+        _shop.Walk();
+        _shop.Do(_shop.Reading("LF", "20 1/2"));
+        Assert.Equal("Brenna", Assert.Single(_shop.Document.People).Name);
+    }
+
+    [Fact]
+    public void A_row_whose_key_is_there_is_not_stored_a_second_time()
+    {
+        _shop.Walk();
+        var reading = _shop.Reading("LF", "20 1/2");
+        _shop.Do(reading);
+        Assert.Equal(
+            RefusalKind.Conflict,
+            _shop.Refused(reading with { CommandId = _shop.Key() }).Kind
+        );
+    }
+
+    [Fact]
+    public void Keys_that_a_decision_makes_are_the_same_each_time_in_order_and_of_version_7()
+    {
+        _shop.ReadBefore();
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        var begin = _shop.Begin();
+        Guid[] Keys() =>
+            [
+                .. ((Decision.Made)_shop.Try(begin))
+                    .Changes.Select(c => c.Row)
+                    .OfType<Joint>()
+                    .Select(j => j.Id),
+            ];
+        var keys = Keys();
+        Assert.True(keys.Length > 5);
+        Assert.Equal(keys, Keys());
+        Assert.Equal(keys, keys.OrderBy(k => k.ToString(), StringComparer.Ordinal));
+        Assert.Equal(keys.Length, keys.Distinct().Count());
+        var now = Guid.CreateVersion7(_shop.Now).ToString()[..13];
+        Assert.All(
+            keys,
+            k => Assert.Equal((7, 8, now), (k.Version, k.Variant & 0xC, k.ToString()[..13]))
+        );
+    }
+
+    [Fact]
+    public void Changes_of_several_commands_come_to_one_a_row()
+    {
+        Reading Row(int id, string note) => Sample.Reading(id, 40, "LF", 500) with { Note = note };
+        var (a, b, c, d) = (Row(1, "a"), Row(1, "b"), Row(2, "c"), Row(2, "d"));
+        Assert.Equal(
+            [new RowChange.Added(b)],
+            RowChanges.Net([new RowChange.Added(a), new RowChange.Replaced(a, b)])
+        );
+        Assert.Empty(RowChanges.Net([new RowChange.Added(a), new RowChange.Withdrawn(a)]));
+        Assert.Equal(
+            [new RowChange.Replaced(c, d)],
+            RowChanges.Net([new RowChange.Withdrawn(c), new RowChange.Added(d)])
+        );
+        Assert.Equal(
+            [new RowChange.Withdrawn(c)],
+            RowChanges.Net([new RowChange.Replaced(c, d), new RowChange.Withdrawn(d)])
+        );
+    }
+
+    [Fact]
+    public void A_command_is_told_by_its_kind_wherever_that_stands_and_never_without_it()
+    {
+        JobCommand command = new FinishFollowUp(Sample.Id(1), Sample.Id(2), "done");
+        var node = JsonSerializer.SerializeToNode(command, JobJson.Options)!.AsObject();
+        Assert.Equal("finishFollowUp", (string?)node["kind"]);
+        node.Remove("kind");
+        Assert.ThrowsAny<Exception>(() => node.Deserialize<JobCommand>(JobJson.Options));
+        node["kind"] = "finishFollowUp";
+        Assert.Equal(command, node.Deserialize<JobCommand>(JobJson.Options));
+        node["kind"] = "sellIt";
+        Assert.Throws<JsonException>(() => node.Deserialize<JobCommand>(JobJson.Options));
+        node["kind"] = "finishFollowUp";
+        node["personId"] = Sample.Id(9).ToString();
+        Assert.Throws<JsonException>(() => node.Deserialize<JobCommand>(JobJson.Options));
+    }
+
+    [Fact]
+    public void Every_kind_of_command_has_its_words_and_is_on_the_list()
+    {
+        var listed = typeof(JobCommand)
+            .GetCustomAttributes(
+                typeof(System.Text.Json.Serialization.JsonDerivedTypeAttribute),
+                false
+            )
+            .Cast<System.Text.Json.Serialization.JsonDerivedTypeAttribute>()
+            .ToArray();
+        var there = typeof(JobCommand)
+            .Assembly.GetTypes()
+            .Where(t => t.IsSubclassOf(typeof(JobCommand)) && !t.IsAbstract)
+            .ToArray();
+        Assert.Equal(
+            there.OrderBy(t => t.Name),
+            listed.Select(l => l.DerivedType).OrderBy(t => t.Name)
+        );
+        Assert.All(
+            listed,
+            l =>
+                Assert.Equal(
+                    l.DerivedType.Name,
+                    char.ToUpperInvariant(((string)l.TypeDiscriminator!)[0])
+                        + ((string)l.TypeDiscriminator!)[1..]
+                )
+        );
+    }
+
+    [Fact]
+    public void Who_somebody_is_is_never_in_the_log()
+    {
+        var change = RecordedChange.Of(
+            new RowChange.Replaced(Sample.Pickup, Sample.Pickup with { Engine = "two litres" })
+        );
+        var text = JsonSerializer.Serialize(change, JobJson.Options);
+        Assert.DoesNotContain(Sample.Pickup.Plate!, text, StringComparison.Ordinal);
+        Assert.Contains("two litres", text, StringComparison.Ordinal);
+        var back = (Vehicle)
+            change.Before(
+                typeof(Vehicle),
+                Sample.Pickup with
+                {
+                    Engine = "two litres",
+                    Plate = "NEW 1",
+                }
+            )!;
+        Assert.Equal((null, "NEW 1"), (back.Engine, back.Plate));
+        var owner = RecordedChange.Of(
+            new RowChange.Added(
+                new Owner
+                {
+                    Id = Sample.Id(2),
+                    Name = "A. Nother",
+                    Contact = "0123",
+                }
+            )
+        );
+        Assert.Equal(
+            ["id"],
+            JsonNode.Parse(owner.Now!.Value.GetRawText())!.AsObject().Select(p => p.Key)
+        );
+    }
+}

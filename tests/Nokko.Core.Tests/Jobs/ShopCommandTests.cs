@@ -1,0 +1,238 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Jobs;
+
+/// <summary>What is done in the shop outside a job, and how a job opens.</summary>
+public class ShopCommandTests
+{
+    private static readonly DecisionContext Context = new Workshop().Context();
+    private static readonly Platform Drover = new() { Id = Sample.Id(3), Name = "Drover" };
+    private static readonly Owner Orchard = new() { Id = Sample.Id(2), Name = "Orchard" };
+    private static readonly ShopState Shop = new() { Platforms = [Drover] };
+
+    private static readonly TakeIn Come = new(
+        Sample.Id(100),
+        Sample.Id(101),
+        Sample.Id(1),
+        Sample.Id(103),
+        Sample.Id(2),
+        "Orchard",
+        null,
+        Sample.Id(3),
+        "Ostrel",
+        "Drover",
+        "SV 1",
+        null,
+        null,
+        null,
+        VehicleKind.Pickup,
+        BodyKind.BodyOnFrame,
+        SuspensionKind.CoilOverArm,
+        SuspensionKind.LeafOverslung,
+        new VehicleSizesInput(
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null
+        ),
+        [],
+        null,
+        null,
+        null,
+        new TargetInput(Datum.Hub, true, null, null, null, null),
+        null,
+        null,
+        Equipment.TwoPostLift
+    );
+
+    private static Refusal Refused(ShopCommand command, ShopState state) =>
+        Assert.IsType<Decision.Refused>(command.On(state, Context)).Why;
+
+    private static IReadOnlyList<RowChange> Made(ShopCommand command, ShopState state) =>
+        Assert.IsType<Decision.Made>(command.On(state, Context)).Changes;
+
+    private static T Row<T>(IReadOnlyList<RowChange> changes) =>
+        Assert.Single(changes.Select(c => c.Row).OfType<T>());
+
+    [Fact]
+    public void A_vehicle_that_comes_for_the_first_time_opens_its_chain_as_found()
+    {
+        var made = Made(Come, Shop);
+        var stage = Row<Stage>(made);
+        Assert.Equal((0, "as found", Come.JobId), (stage.Ordinal, stage.Name, stage.JobId));
+        Assert.Equal(SuspensionKind.LeafOverslung, stage.Rear.Kind);
+        Assert.Equal(stage.Id, Row<Job>(made).StageId);
+        Assert.Equal(Come.OwnerId, Row<Owner>(made).Id);
+        Assert.Equal("Brenna", Row<Person>(made).Name);
+        // An owner of this name is this owner.
+        var known = Made(Come, Shop with { Owners = [Orchard with { Id = Sample.Id(66) }] });
+        Assert.Empty(known.Select(c => c.Row).OfType<Owner>());
+        Assert.Equal(Sample.Id(66), Row<Vehicle>(known).OwnerId);
+    }
+
+    [Fact]
+    public void What_is_missing_or_cannot_be_is_said_at_its_field()
+    {
+        Assert.Equal("ownerName", Refused(Come with { OwnerName = " " }, Shop).Field);
+        Assert.Equal("plate", Refused(Come with { Plate = " " }, Shop).Field);
+        Assert.Equal("platformId", Refused(Come, new ShopState()).Field);
+        Assert.Equal("make", Refused(Come with { Make = "" }, Shop).Field);
+        Assert.Equal(
+            "fitted",
+            Refused(
+                Come with
+                {
+                    Fitted =
+                    [
+                        new FittedInput(Sample.Id(9), "XX", "a plate", PartKind.Block, null, null),
+                    ],
+                },
+                Shop
+            ).Field
+        );
+    }
+
+    [Fact]
+    public void A_known_vehicle_goes_on_in_its_chain_and_what_was_fitted_meanwhile_is_a_stage_of_its_own()
+    {
+        var last = Sample.AsFound with { Id = Sample.Id(11), Ordinal = 1, Name = "after stack 1" };
+        var state = Shop with
+        {
+            Owners = [Orchard],
+            Vehicle = new KnownVehicle(Sample.Pickup, [Sample.AsFound, last], null),
+        };
+        var again = Made(Come with { Fitted = null }, state);
+        Assert.Equal(last.Id, Row<Job>(again).StageId);
+        Assert.DoesNotContain(again, c => c.Row is Stage or Vehicle);
+
+        var changed = Made(
+            Come with
+            {
+                Fitted =
+                [
+                    new FittedInput(Sample.Id(9), "LR", "a block", PartKind.Block, null, null),
+                ],
+            },
+            state
+        );
+        var stage = Row<Stage>(changed);
+        Assert.Equal((2, last.Front), (stage.Ordinal, stage.Front));
+        Assert.Equal(stage.Id, Row<Job>(changed).StageId);
+
+        var sold = Made(
+            Come with
+            {
+                Fitted = null,
+                OwnerName = "River survey",
+                OwnerId = Sample.Id(70),
+            },
+            state
+        );
+        Assert.Equal(Sample.Id(70), Row<Vehicle>(sold).OwnerId);
+
+        var open = Refused(
+            Come with
+            {
+                Fitted = null,
+            },
+            state with
+            {
+                Vehicle = state.Vehicle! with { OpenJob = Sample.Id(4) },
+            }
+        );
+        Assert.Equal((RefusalKind.Conflict, Sample.Id(4)), (open.Kind, open.Row));
+    }
+
+    private static readonly SavePart Plate = new(
+        Sample.Id(200),
+        Sample.Id(201),
+        null,
+        "T-1",
+        "plate",
+        PartKind.StrutTopSpacer,
+        Workshop.Typed("1", "in"),
+        null,
+        2,
+        35,
+        "eur",
+        null
+    );
+
+    [Fact]
+    public void A_part_is_kept_edited_binned_and_put_back()
+    {
+        var part = Row<Part>(Made(Plate, new ShopState()));
+        Assert.Equal((2, "EUR"), (part.Count, part.Currency));
+        var state = new ShopState { Part = part };
+        var edited = Assert.IsType<RowChange.Replaced>(
+            Assert.Single(Made(Plate with { Count = 5 }, state))
+        );
+        Assert.Equal(5, ((Part)edited.Row).Count);
+        var stale = Assert
+            .IsType<Decision.Refused>(
+                Plate.On(
+                    state,
+                    Context with
+                    {
+                        Versions = new Dictionary<Guid, uint> { [part.Id] = 4 },
+                    }
+                )
+            )
+            .Why;
+        Assert.Equal((RefusalKind.Conflict, (object)part), (stale.Kind, stale.Theirs!));
+        var binned = Row<Part>(Made(new BinPart(Sample.Id(202), part.Id), state));
+        Assert.Equal(Context.Now, binned.BinnedAt);
+        Assert.Null(
+            Row<Part>(
+                Made(new PutPartBack(Sample.Id(203), part.Id), new ShopState { Part = binned })
+            ).BinnedAt
+        );
+        Assert.Equal(
+            RefusalKind.Gone,
+            Refused(new BinPart(Sample.Id(202), part.Id), new ShopState()).Kind
+        );
+    }
+
+    [Fact]
+    public void What_a_part_cannot_have_is_refused_at_its_field()
+    {
+        Assert.Equal("count", Refused(Plate with { Count = -1 }, new ShopState()).Field);
+        Assert.Equal("price", Refused(Plate with { Price = -1 }, new ShopState()).Field);
+        Assert.Equal("currency", Refused(Plate with { Currency = "euros" }, new ShopState()).Field);
+        Assert.Equal(
+            "thickness",
+            Refused(Plate with { Part = PartKind.Coil }, new ShopState()).Field
+        );
+        Assert.Equal("name", Refused(Plate with { Name = "" }, new ShopState()).Field);
+    }
+
+    [Fact]
+    public void A_platform_of_the_same_name_is_that_platform()
+    {
+        Assert.Equal(
+            "Fell",
+            Row<Platform>(
+                Made(new SavePlatform(Sample.Id(1), Sample.Id(2), " Fell "), new ShopState())
+            ).Name
+        );
+        Assert.Empty(Made(new SavePlatform(Sample.Id(1), Sample.Id(2), "Drover"), Shop));
+        Assert.Equal(
+            "name",
+            Refused(new SavePlatform(Sample.Id(1), Sample.Id(2), " "), Shop).Field
+        );
+    }
+}

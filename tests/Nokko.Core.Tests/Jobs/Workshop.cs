@@ -1,0 +1,187 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Jobs;
+
+/// <summary>A job that a test works on by commands alone, as a server would, without one.</summary>
+internal sealed class Workshop
+{
+    private int _keys = 1000;
+    private readonly Dictionary<Guid, Recorded> _past = [];
+
+    public Workshop()
+    {
+        Document = Sample.Job([520, 1040, 570, 570, 1040, 520]) with
+        {
+            WalkRounds = [],
+            Readings = [],
+            Plans = [],
+        };
+    }
+
+    public JobDocument Document { get; set; }
+    public Dictionary<Guid, Part> Shelf { get; } = [];
+    public DateTimeOffset Now { get; set; } = Sample.At(10);
+    public Guid Round { get; private set; }
+
+    /// <summary>Versions that the rows have in the database; none is checked while this is empty.</summary>
+    public Dictionary<Guid, uint> Versions { get; } = [];
+
+    public Guid Key() => Sample.Id(++_keys);
+
+    public DecisionContext Context(Guid? undoes = null) =>
+        new()
+        {
+            PersonId = Sample.Id(5),
+            PersonName = "Brenna",
+            Style = LengthStyle.Inches,
+            Now = Now,
+            Shelf = Shelf,
+            Versions = Versions,
+            Recorded = undoes is { } id ? _past.GetValueOrDefault(id) : null,
+        };
+
+    public Decision Try(JobCommand command) =>
+        Decision.Of(Document, command, Context(command.Undoes()));
+
+    /// <summary>Carries out a command and answers with what it changed.</summary>
+    public Decision.Made Do(JobCommand command)
+    {
+        var decision = Try(command);
+        var made = Assert.IsType<Decision.Made>(decision);
+        Document = made.On(Document);
+        foreach (var part in made.Changes.Select(c => c.Row).OfType<Part>())
+        {
+            Shelf[part.Id] = part;
+        }
+        _past[command.CommandId] = new Recorded(
+            made.Entry,
+            [.. made.Changes.Select(RecordedChange.Of)],
+            false
+        );
+        if (command.Undoes() is { } back)
+        {
+            _past[back] = _past[back] with { TakenBack = true };
+        }
+        Now = Now.AddMinutes(1);
+        return made;
+    }
+
+    public Refusal Refused(JobCommand command) => Assert.IsType<Decision.Refused>(Try(command)).Why;
+
+    public static RoundConditionsInput Conditions(Settled settled = Settled.Rolled) =>
+        new(Datum.Hub, 16, settled, false, true, "bay 1", null, null, null, null);
+
+    public void Walk()
+    {
+        Round = Key();
+        Do(new BeginWalkRound(Key(), Round, Document.CurrentStage()!.Id, Conditions()));
+    }
+
+    public StoreReading Reading(
+        string station,
+        string typed,
+        Guid? wrong = null,
+        string? reason = null
+    ) =>
+        new(
+            Key(),
+            Key(),
+            Round,
+            station,
+            station is "LM" or "RM" ? Datum.Floor : Datum.Hub,
+            typed,
+            [HeightReader.AsRead],
+            Now,
+            wrong,
+            reason
+        );
+
+    public void ReadAll(params (string Station, string Typed)[] readings)
+    {
+        Walk();
+        foreach (var (station, typed) in readings)
+        {
+            Do(Reading(station, typed));
+        }
+    }
+
+    public void ReadBefore() =>
+        ReadAll(
+            ("LF", "20 1/2"),
+            ("LM", "41"),
+            ("LR", "22 7/8"),
+            ("RR", "22 7/8"),
+            ("RM", "41"),
+            ("RF", "20 1/2")
+        );
+
+    public Part Plates(int count = 4)
+    {
+        var part = new Part
+        {
+            Id = Key(),
+            Number = "T-1",
+            Name = "plate",
+            Kind = PartKind.StrutTopSpacer,
+            Thickness = Sample.Mm(25.4),
+            Claim = Sample.Mm(50),
+            Count = count,
+        };
+        Shelf[part.Id] = part;
+        return part;
+    }
+
+    public SavePlan PlanWith(
+        Part part,
+        Guid? id = null,
+        string name = "Plan A",
+        params string[] corners
+    ) =>
+        new(
+            Key(),
+            id ?? Key(),
+            null,
+            Document.CurrentStage()!.Id,
+            name,
+            [
+                .. (corners.Length == 0 ? ["LF", "RF"] : corners).Select(
+                    c => new CornerPlacingsInput(c, [new PlacingInput(Key(), part.Id)])
+                ),
+            ]
+        );
+
+    public BeginFitting Begin(string? reason = null) =>
+        new(Key(), Document.DraftPlan()!.Id, 0, Key(), Key(), Key(), reason);
+
+    /// <summary>Measured, planned and begun.</summary>
+    public void Begun()
+    {
+        ReadBefore();
+        Do(PlanWith(Plates()));
+        Do(Begin());
+    }
+
+    public void DoUntil(Func<CardStep, bool> last)
+    {
+        foreach (var step in Progress.CardOf(Document).Steps)
+        {
+            if (Document.Steps.All(s => s.Step != step.Key))
+            {
+                Do(new DoStep(Key(), Key(), step.Key, null, null));
+            }
+            if (last(step))
+            {
+                return;
+            }
+        }
+    }
+
+    public static QuantityInput Typed(string text, string unit) => new(text, unit, Known.Measured);
+}
