@@ -1,7 +1,7 @@
 namespace Nokko.Core.Bench;
 
 /// <summary>The single calculations of a job, without one.</summary>
-/// <remarks>Each is the very arithmetic that plans and proofs use; source: computation.md, sections 5 to 8.</remarks>
+/// <remarks>Each is the very arithmetic that plans and proofs use; source: docs/computation/rigid-body.md#residuals-and-leave-one-out, docs/computation/body-on-springs.md#equilibrium, docs/computation/lifts.md#laws, docs/computation/geometry.md#taped-geometry.</remarks>
 public static partial class BenchSheets
 {
     /// <summary>Every calculation.</summary>

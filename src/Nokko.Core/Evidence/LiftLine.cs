@@ -30,7 +30,7 @@ public sealed record LiftTrial(
 }
 
 /// <summary>h = o + (ρ + v)·t + e for one platform, axle and kind of part, learned by a joint Gaussian update.</summary>
-/// <remarks>Source: computation.md, section 10. Immutable: each observation gives a new line; their order does not matter.</remarks>
+/// <remarks>Source: docs/computation/learning.md#lift-line. Immutable: each observation gives a new line; their order does not matter.</remarks>
 public sealed class LiftLine
 {
     private const int Offset = 0;

@@ -51,7 +51,7 @@ public sealed record EvidenceLine(
 );
 
 /// <summary>What the shop's own jobs have proved.</summary>
-/// <remarks>Source: computation.md, section 10. Claims are recorded and compared, never trusted.</remarks>
+/// <remarks>Source: docs/computation/learning.md#lift-line. Claims are recorded and compared, never trusted.</remarks>
 public static class ShopEvidence
 {
     /// <summary>What is believed of a vehicle's lift lines after trials on its platform.</summary>

@@ -5,7 +5,7 @@ namespace Nokko.Core.Evidence;
 
 /// <summary>How much vehicles of one platform differ: estimated once five of them are known.</summary>
 /// <remarks>
-/// Source: computation.md, section 10. The marginal likelihood of the trials over a grid of spreads, weighted by a lognormal prior about the usual one:
+/// Source: docs/computation/learning.md#lift-line. The marginal likelihood of the trials over a grid of spreads, weighted by a lognormal prior about the usual one:
 /// few vehicles leave it where it was, many move it.
 /// </remarks>
 public static class VehicleSpread

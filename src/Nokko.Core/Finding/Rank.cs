@@ -1,7 +1,7 @@
 namespace Nokko.Core.Finding;
 
 /// <summary>Where a stack stands in the order.</summary>
-/// <remarks>Source: computation.md, section 9: chance in steps of 0.05, the limit that is used most in steps of 0.05, irreversible work, axles opened, hours, cost, ids of parts.</remarks>
+/// <remarks>Source: docs/computation/finding.md#chance-and-order: chance in steps of 0.05, the limit that is used most in steps of 0.05, irreversible work, axles opened, hours, cost, ids of parts.</remarks>
 /// <param name="Missing">Steps of 0.05 that the chance falls short of certain.</param>
 /// <param name="Touched">Pieces that come or go; counted only in a second look.</param>
 /// <param name="Share">Steps of 0.05 of the limit that is used most.</param>

@@ -5,7 +5,7 @@ namespace Nokko.Core.Finding;
 
 /// <summary>Finds the stacks that land, in order: exact, by branch and bound.</summary>
 /// <remarks>
-/// Source: computation.md, section 9. Every stack of an axle is worked out once; its figures add to those of the other axle's.
+/// Source: docs/computation/finding.md#chance-and-order. Every stack of an axle is worked out once; its figures add to those of the other axle's.
 /// Pairs of groups of stacks are opened in the order of a bound that no stack in them can beat, so that what comes out comes out in order.
 /// Body pucks and what does not lift stay as they are.
 /// </remarks>

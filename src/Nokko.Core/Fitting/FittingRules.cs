@@ -3,7 +3,7 @@ using Nokko.Core.Tape;
 namespace Nokko.Core.Fitting;
 
 /// <summary>The gates of the fastener ledger and what keeps a line open.</summary>
-/// <remarks>Source: product.md, "Ledgers that must close".</remarks>
+/// <remarks>Source: docs/computation/companions.md#ledgers-that-must-close.</remarks>
 public static class FittingRules
 {
     /// <summary>A value this far below its spec, as a share, still counts as reached: unit conversion and reading of the wrench.</summary>

@@ -18,7 +18,7 @@ public sealed record AskedMeasure(
 );
 
 /// <summary>Asks for what is worth measuring now because a plan touches it or it cannot be measured later.</summary>
-/// <remarks>Source: product.md, steps 2 and 6 of the job; computation.md, section 8.</remarks>
+/// <remarks>Source: docs/computation/stages.md#what-is-asked-for, docs/computation/geometry.md#taped-geometry.</remarks>
 public static class AskedMeasures
 {
     /// <summary>What is asked for at the present stage, what cannot wait first.</summary>

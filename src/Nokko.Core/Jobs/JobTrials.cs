@@ -178,7 +178,7 @@ public static class JobTrials
     }
 
     /// <summary>Free rise of the corners that were changed on an axle, from the rises of all four lips, by the body on its springs.</summary>
-    /// <remarks>Source: computation.md, section 6, read backwards: weighted least squares with one unknown for each axle that was changed.</remarks>
+    /// <remarks>Source: docs/computation/body-on-springs.md#equilibrium, read backwards: weighted least squares with one unknown for each axle that was changed.</remarks>
     private static (double Mm, double U)? Recovered(
         VehicleBody body,
         CornerRise[] rises,

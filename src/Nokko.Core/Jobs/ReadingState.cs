@@ -6,7 +6,7 @@ namespace Nokko.Core.Jobs;
 /// <summary>In what state the vehicle is when a reading is taken: what the job's own ledgers say.</summary>
 /// <param name="Raised">Corners that hang or are raised.</param>
 /// <param name="Changed">Corners at which the part of a later stage is already in, seen from the stage that is read.</param>
-/// <remarks>Source: product.md, "Stages chain": such a reading is marked and not subtracted without a word.</remarks>
+/// <remarks>Source: docs/computation/stages.md#stages-chain: such a reading is marked and not subtracted without a word.</remarks>
 public sealed record ReadingState(IReadOnlyList<string> Raised, IReadOnlyList<string> Changed)
 {
     /// <summary>The state for a reading at one stage.</summary>

@@ -6,7 +6,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Plans;
 
 /// <summary>What a stack needs beside it.</summary>
-/// <remarks>Source: product.md, step 3 of the job; computation.md, sections 7 and 8. The thresholds are rules of thumb.</remarks>
+/// <remarks>Source: docs/computation/companions.md#companions, docs/computation/lifts.md#laws, docs/computation/geometry.md#taped-geometry. The thresholds are rules of thumb.</remarks>
 internal static class Companions
 {
     private const double SomeMm = 12;

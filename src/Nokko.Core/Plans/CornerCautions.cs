@@ -6,7 +6,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Plans;
 
 /// <summary>Says each caution where its danger is.</summary>
-/// <remarks>Source: product.md, Care; computation.md, sections 7.2 and 8.</remarks>
+/// <remarks>Source: docs/computation/companions.md#cautions, docs/computation/lifts.md#coil-over-on-a-lower-arm, docs/computation/geometry.md#taped-geometry.</remarks>
 internal static class CornerCautions
 {
     /// <summary>Above this a stack of plates is tall: a rule of thumb, mm.</summary>

@@ -6,7 +6,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Plans;
 
 /// <summary>Finds what a stack leaves of one corner's travel, and what meets first.</summary>
-/// <remarks>Source: computation.md, sections 7.2 and 8. At the planned ride height the wheel's place is w = −rise.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#coil-over-on-a-lower-arm, docs/computation/geometry.md#taped-geometry. At the planned ride height the wheel's place is w = −rise.</remarks>
 internal sealed partial class CornerLimits
 {
     /// <summary>Room that is kept between the stop's end and the next hard thing, mm.</summary>

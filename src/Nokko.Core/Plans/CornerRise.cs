@@ -5,7 +5,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Plans;
 
 /// <summary>What the change from one stack to another does at one corner alone, term by term, so that both sides of an axle can be put together.</summary>
-/// <remarks>Source: computation.md, sections 7 and 10.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#laws, docs/computation/learning.md#lift-line.</remarks>
 internal sealed class CornerRise
 {
     private static readonly LiftFamily[] Laws =

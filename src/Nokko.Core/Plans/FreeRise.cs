@@ -32,7 +32,7 @@ internal sealed record FreeRises(
 }
 
 /// <summary>Takes the difference of two stacks at every corner.</summary>
-/// <remarks>Source: computation.md, sections 7 and 10. Offset and ratio are common to both sides of an axle; thickness is each part's own.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#laws, docs/computation/learning.md#lift-line. Offset and ratio are common to both sides of an axle; thickness is each part's own.</remarks>
 internal static class FreeRise
 {
     /// <summary>The rises, or the reason why there are none.</summary>

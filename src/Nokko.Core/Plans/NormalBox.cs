@@ -7,7 +7,7 @@ namespace Nokko.Core.Plans;
 
 /// <summary>The probability that a normal vector lies in a box.</summary>
 /// <remarks>
-/// Source: computation.md, section 9. With the Cholesky factor L and independent standard normal z, x = m + L z, each side of the box bounds the next z;
+/// Source: docs/computation/finding.md#chance-and-order. With the Cholesky factor L and independent standard normal z, x = m + L z, each side of the box bounds the next z;
 /// up to three sides that hang together are integrated in panels between the places where a bound bends, more of them over a lattice (Genz's transformation).
 /// Sides that cannot be missed are left out, and sides that do not hang together are multiplied. Good to 1e-4.
 /// </remarks>

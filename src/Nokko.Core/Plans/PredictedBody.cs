@@ -7,7 +7,7 @@ namespace Nokko.Core.Plans;
 
 /// <summary>Carries the free rises of the corners, mounts and tyres, and loads, to any place of the body, with the covariance between them kept.</summary>
 /// <remarks>
-/// Source: computation.md, section 6. Lips and mids ride on the body: they rise with springs and mounts; in floor datum with the tyres too, and there tyres give under a load.
+/// Source: docs/computation/body-on-springs.md#equilibrium. Lips and mids ride on the body: they rise with springs and mounts; in floor datum with the tyres too, and there tyres give under a load.
 /// </remarks>
 internal sealed class PredictedBody
 {

@@ -10,7 +10,7 @@ namespace Nokko.Core.Plans;
 
 /// <summary>Predicts heights: the difference of two stacks through the lift laws and the body on its springs.</summary>
 /// <remarks>
-/// Source: computation.md, sections 6, 7 and 10. A prediction is the difference of two stacks, so taking a part out is the same arithmetic as putting one in.
+/// Source: docs/computation/body-on-springs.md#equilibrium, docs/computation/lifts.md#laws, docs/computation/learning.md#lift-line. A prediction is the difference of two stacks, so taking a part out is the same arithmetic as putting one in.
 /// Offset and ratio are common to both sides of an axle; thickness is each part's own.
 /// </remarks>
 public static class Predictor

@@ -7,7 +7,7 @@ namespace Nokko.Core.Plans;
 
 /// <summary>The figures on which a target is judged, as a joint normal: how they follow from the free rises of any stack.</summary>
 /// <remarks>
-/// Source: computation.md, sections 6 and 9. Linear in the free rises, so that front and rear are worked out apart and added.
+/// Source: docs/computation/body-on-springs.md#equilibrium, docs/computation/finding.md#chance-and-order. Linear in the free rises, so that front and rear are worked out apart and added.
 /// What both sides of an axle have in common (offset, ratio, loads) stays common; the tape's share comes from what was measured before.
 /// </remarks>
 internal sealed class StanceOdds

@@ -6,7 +6,7 @@ namespace Nokko.Core.Plans;
 
 /// <summary>Where one corner's travel ends with a stack, and what happens on the way.</summary>
 /// <remarks>
-/// Source: computation.md, sections 7.2 and 8. Places of the wheel are counted from ride height without added parts, up positive: w, mm.
+/// Source: docs/computation/lifts.md#coil-over-on-a-lower-arm, docs/computation/geometry.md#taped-geometry. Places of the wheel are counted from ride height without added parts, up positive: w, mm.
 /// All sizes of the suspension are those without added parts.
 /// </remarks>
 internal sealed class TravelEnds

@@ -4,7 +4,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Plans;
 
 /// <summary>A vehicle's body on its springs and on its mounts: worked out once, it answers for every stack.</summary>
-/// <remarks>Source: computation.md, section 6. The equilibrium is linear in the free rises.</remarks>
+/// <remarks>Source: docs/computation/body-on-springs.md#equilibrium. The equilibrium is linear in the free rises.</remarks>
 internal sealed class VehicleBody
 {
     /// <summary>Share of a load's effect that is its standard uncertainty while the rates are estimated from the mass.</summary>

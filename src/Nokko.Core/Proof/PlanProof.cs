@@ -102,7 +102,7 @@ public sealed record PlanProof
 }
 
 /// <summary>Judges settled readings.</summary>
-/// <remarks>Source: computation.md, section 11.</remarks>
+/// <remarks>Source: docs/computation/proof.md#verdicts.</remarks>
 public static class Prove
 {
     /// <summary>Quarters of an inch in mm are not exact in binary; a difference of just the tolerance is within it.</summary>

@@ -6,7 +6,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Proof;
 
 /// <summary>Judges whether the vehicle sits as its owner wants, wish by wish.</summary>
-/// <remarks>Source: computation.md, section 11: the same rule as against the plan.</remarks>
+/// <remarks>Source: docs/computation/proof.md#verdicts: the same rule as against the plan.</remarks>
 internal static class TargetProofs
 {
     /// <summary>The verdicts on everything that was wanted when the fitting began.</summary>

@@ -34,7 +34,7 @@ public readonly record struct BodyMotion(double ZMm, double PitchRad, double Rol
 /// <summary>A rigid body at rest on its springs, tyres rigid (so it answers in hub datum).</summary>
 /// <remarks>
 /// (Bᵀ(K_s+K_b)B) q = BᵀK_s h − Σ P_j b_j, q = (Z, θ, φ), b = [1, −x, y].
-/// Source: computation.md, section 6. Linear in h, so one factorisation serves every stack of a vehicle.
+/// Source: docs/computation/body-on-springs.md#equilibrium. Linear in h, so one factorisation serves every stack of a vehicle.
 /// </remarks>
 public sealed class BodyOnSprings
 {

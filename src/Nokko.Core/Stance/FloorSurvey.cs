@@ -8,7 +8,7 @@ namespace Nokko.Core.Stance;
 /// A pad that stands p higher lifts its wheel by p, which is a free rise of p at that wheel; the body follows by section 6.
 /// A height above the hub, the rim or the wheel's own pad reads body minus pad too much, which is taken off again.
 /// A floor that merely slopes turns the whole vehicle and changes no reading. On a solid axle the wheels' pads are carried to its springs.
-/// Source: computation.md, sections 4 and 6.
+/// Source: docs/computation/uncertainty.md#one-station, docs/computation/body-on-springs.md#equilibrium.
 /// </remarks>
 public sealed class FloorSurvey
 {

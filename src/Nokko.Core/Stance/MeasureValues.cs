@@ -19,7 +19,7 @@ public sealed record MeasureValue(
 );
 
 /// <summary>Combines the reads of every measure and derives angles from what tape and square gave.</summary>
-/// <remarks>Source: computation.md, sections 4 and 8: camber atan(gap/square), toe per wheel asin(total/(2D)), panhard drop body end above axle end.</remarks>
+/// <remarks>Source: docs/computation/uncertainty.md#one-station, docs/computation/geometry.md#taped-geometry: camber atan(gap/square), toe per wheel asin(total/(2D)), panhard drop body end above axle end.</remarks>
 public static class MeasureValues
 {
     /// <summary>Standard uncertainty of a digital angle gauge on a clean face, °.</summary>

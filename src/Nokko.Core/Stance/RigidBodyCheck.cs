@@ -66,7 +66,7 @@ public sealed record RigidBody(
 );
 
 /// <summary>Fits Δ = Z − xθ + yφ to rises by weighted least squares and finds the reading that does not fit.</summary>
-/// <remarks>Source: computation.md, section 5. A station is named only if its squared standardised residual leads the next by more than 4.</remarks>
+/// <remarks>Source: docs/computation/rigid-body.md#residuals-and-leave-one-out. A station is named only if its squared standardised residual leads the next by more than 4.</remarks>
 public static class RigidBodyCheck
 {
     private const double NamingLead = 4;

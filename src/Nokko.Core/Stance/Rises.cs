@@ -55,7 +55,7 @@ public sealed record Comparison
 }
 
 /// <summary>Subtracts walk-rounds, never across datums without saying so.</summary>
-/// <remarks>Source: computation.md, sections 3 to 5.</remarks>
+/// <remarks>Source: docs/computation/datums.md#datums, docs/computation/uncertainty.md#one-station, docs/computation/rigid-body.md#residuals-and-leave-one-out.</remarks>
 public static class Rises
 {
     /// <summary>Standard uncertainty in mm of taking the hubs as unmoved while tyre and pressure stay the same.</summary>

@@ -5,7 +5,7 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.Stance;
 
 /// <summary>Computes a stance from readings.</summary>
-/// <remarks>Source: computation.md, sections 1, 3 and 4.</remarks>
+/// <remarks>Source: docs/computation/frame.md#frame-and-signs, docs/computation/datums.md#datums, docs/computation/uncertainty.md#one-station.</remarks>
 public static class StanceOf
 {
     /// <summary>Standard uncertainty of a height from a document, mm: vehicles of one sort leave the works about a quarter of an inch apart. A rule of thumb.</summary>

@@ -6,7 +6,7 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.Stance;
 
 /// <summary>The points on which a vehicle's body rests, with rates estimated from its masses.</summary>
-/// <remarks>Source: computation.md, section 6: at the wheel for independent suspension, at the spring for a solid axle.</remarks>
+/// <remarks>Source: docs/computation/body-on-springs.md#equilibrium: at the wheel for independent suspension, at the spring for a solid axle.</remarks>
 public static class VehicleSupports
 {
     /// <summary>The body's four supports without free rise, in the order of <see cref="Corners.All"/>; or the size that is missing.</summary>

@@ -45,7 +45,7 @@ public sealed record CarriedHeight(
 /// <param name="Why">Why.</param>
 public sealed record SkippedStation(string Station, string Why);
 
-/// <summary>How the vehicle stands by one walk-round. Lengths in mm; differences carry their signs of computation.md, section 1.</summary>
+/// <summary>How the vehicle stands by one walk-round. Lengths in mm; differences carry their signs of docs/computation/frame.md#frame-and-signs.</summary>
 public sealed record WalkRoundStance
 {
     /// <summary>The walk-round.</summary>

@@ -2,7 +2,7 @@ namespace Nokko.Core.Suspension;
 
 /// <summary>A coil or coil-over that stands on a live axle, seen from behind: the axle goes straight up and down.</summary>
 /// <remarks>
-/// Source: computation.md, section 7.4: t/cos(lean) for small t; here exact, ℓ² = across² + (up + h)². The axle's sideways swing on its track bar is left out (a few mm).
+/// Source: docs/computation/lifts.md#coils-on-a-solid-axle: t/cos(lean) for small t; here exact, ℓ² = across² + (up + h)². The axle's sideways swing on its track bar is left out (a few mm).
 /// </remarks>
 /// <param name="foot">Coil on the axle at ride height, mm.</param>
 /// <param name="top">Coil on the frame, above the foot, mm.</param>

@@ -4,7 +4,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Suspension;
 
 /// <summary>The rate of an axle from a known weight at a known place.</summary>
-/// <remarks>Source: computation.md, section 6: hub readings without and with it, mean of loading and unloading, so that friction goes out.</remarks>
+/// <remarks>Source: docs/computation/body-on-springs.md#equilibrium: hub readings without and with it, mean of loading and unloading, so that friction goes out.</remarks>
 public static class BallastTest
 {
     /// <summary>Standard uncertainty of a mean of two hub readings, mm.</summary>

@@ -29,7 +29,7 @@ public sealed record CornerLinkage(ILinkage Linkage, RatioGrade Grade, Estimate 
     public const double ArchetypeShare = 0.15;
 
     /// <summary>The rule of thumb for a kind.</summary>
-    /// <remarks>Source: computation.md, sections 7.2 to 7.4; those that it does not give (leaf across, trailing arm, radius arm) follow from the archetypes with a wide band.</remarks>
+    /// <remarks>Source: docs/computation/lifts.md#coil-over-on-a-lower-arm, docs/computation/lifts.md#struts-and-links, docs/computation/lifts.md#coils-on-a-solid-axle; those that it does not give (leaf across, trailing arm, radius arm) follow from the archetypes with a wide band.</remarks>
     public static Estimate RuleOfThumb(SuspensionKind kind) =>
         kind switch
         {

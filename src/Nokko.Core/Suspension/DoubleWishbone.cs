@@ -40,7 +40,7 @@ public readonly record struct WishbonePosition(
 
 /// <summary>Double wishbones with a coil-over on the lower arm, in front view.</summary>
 /// <remarks>
-/// Source: computation.md, sections 7.1 and 7.2. The strut's length gives the strut foot (one circle about the lower pivot, one about the strut top), that the lower arm, that the upright.
+/// Source: docs/computation/linkages.md#linkages, docs/computation/lifts.md#coil-over-on-a-lower-arm. The strut's length gives the strut foot (one circle about the lower pivot, one about the strut top), that the lower arm, that the upright.
 /// Velocities come from the two arms and the rigid upright, so the motion ratio needs no differences.
 /// </remarks>
 public sealed class DoubleWishbone : ILinkage

@@ -38,7 +38,7 @@ public readonly record struct FourLinkPosition(
 
 /// <summary>A live axle on upper and lower links, in side view, its coil standing on the axle.</summary>
 /// <remarks>
-/// Source: computation.md, section 7.1. The coil stands on the coupler, so its length gives the links' angle through Newton's method on the exact derivative;
+/// Source: docs/computation/linkages.md#linkages. The coil stands on the coupler, so its length gives the links' angle through Newton's method on the exact derivative;
 /// each step is two circles that meet, on the branch of ride height. The first guess follows the slope and the curvature at ride height.
 /// </remarks>
 public sealed class FourLink : ILinkage

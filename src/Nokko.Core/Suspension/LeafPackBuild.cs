@@ -17,7 +17,7 @@ public sealed record LeafPackSprings(
 
 /// <summary>Rate and free arch of a leaf pack, leaf by leaf.</summary>
 /// <remarks>
-/// Source: computation.md, section 7.5. Leaves slide on one another and bend alike: at each section their EI add up, and the free curvature is Σ EIκ / Σ EI.
+/// Source: docs/computation/lifts.md#leaf-springs. Leaves slide on one another and bend alike: at each section their EI add up, and the free curvature is Σ EIκ / Σ EI.
 /// Each half is a cantilever from the clamp; a load at the axle divides over the eyes as on a beam, k = (a+b)²/(b²c_a + a²c_b), which for a plain beam is 3EI(a+b)/(a²b²).
 /// Friction and the leaves' ends make it good to about 20 %: a ballast test takes its place.
 /// </remarks>

@@ -24,7 +24,7 @@ public readonly record struct LeafMove(double LiftMm, double ChordTurnRad, doubl
 
 /// <summary>Arch and shackle of a leaf spring, solved together.</summary>
 /// <remarks>
-/// Source: computation.md, section 7.5: the axle rises by f/cos(angle) per added length, to first order; the chord follows the arch, c = L_s − 8a²/(3L_s).
+/// Source: docs/computation/lifts.md#leaf-springs: the axle rises by f/cos(angle) per added length, to first order; the chord follows the arch, c = L_s − 8a²/(3L_s).
 /// Here exact for the shackle: the eye lies on a circle of the chord about the fixed eye and one of the shackle about the frame's pivot.
 /// </remarks>
 public static class LeafShackle

@@ -5,7 +5,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Suspension;
 
 /// <summary>What a family of parts does to a corner of a kind of suspension, before any job has been seen.</summary>
-/// <remarks>Source: computation.md, sections 7 and 10.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#laws, docs/computation/learning.md#lift-line.</remarks>
 public static class LiftLaw
 {
     /// <summary>Standard uncertainty of a measured thickness, mm.</summary>

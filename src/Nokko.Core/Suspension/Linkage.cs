@@ -6,7 +6,7 @@ namespace Nokko.Core.Suspension;
 public readonly record struct WheelPlace(double HeightMm, double MotionRatio);
 
 /// <summary>What connects one wheel's spring to the frame: a planar linkage of one degree of freedom.</summary>
-/// <remarks>Source: computation.md, section 7.1. Implementations are exact within rounding and answer null beyond their reach.</remarks>
+/// <remarks>Source: docs/computation/linkages.md#linkages. Implementations are exact within rounding and answer null beyond their reach.</remarks>
 public interface ILinkage
 {
     /// <summary>Length of the spring between its seats (or of the strut, foot to top) at ride height, mm.</summary>
@@ -25,7 +25,7 @@ public static class Linkage
     /// <param name="longerMm">By how much the spring or strut is longer; below zero is shorter, mm.</param>
     /// <param name="springRate">Rate of the spring, N/mm; null leaves its change of load out (a few per cent).</param>
     /// <param name="wheelLoadN">Sprung load on the wheel, N; used with the rate only.</param>
-    /// <remarks>Source: computation.md, section 7.2: ℓ₁ = ℓ₀ + t − (W/MR₁ − W/MR₀)/k.</remarks>
+    /// <remarks>Source: docs/computation/lifts.md#coil-over-on-a-lower-arm: ℓ₁ = ℓ₀ + t − (W/MR₁ − W/MR₀)/k.</remarks>
     public static double? LiftMm(
         this ILinkage linkage,
         double longerMm,

@@ -56,7 +56,7 @@ public readonly record struct PlanePoint(double Y, double Z)
     /// <param name="b">Centre of the second.</param>
     /// <param name="rb">Its radius, mm.</param>
     /// <param name="near">The position before: a linkage does not jump to its other branch.</param>
-    /// <remarks>Source: computation.md, section 7.1.</remarks>
+    /// <remarks>Source: docs/computation/linkages.md#linkages.</remarks>
     public static PlanePoint? Meeting(
         PlanePoint a,
         double ra,

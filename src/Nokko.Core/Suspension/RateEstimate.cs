@@ -3,7 +3,7 @@ using Nokko.Core.Vehicles;
 namespace Nokko.Core.Suspension;
 
 /// <summary>Rates estimated from the mass they carry.</summary>
-/// <remarks>k = m(2πf)²/1000. Source: computation.md, section 6.</remarks>
+/// <remarks>k = m(2πf)²/1000. Source: docs/computation/body-on-springs.md#equilibrium.</remarks>
 public static class RateEstimate
 {
     /// <summary>Usual natural frequency of a front corner, Hz.</summary>

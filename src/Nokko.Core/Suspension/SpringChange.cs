@@ -11,7 +11,7 @@ public readonly record struct CoilSpring(double RateNPerMm, double FreeLengthMm)
 }
 
 /// <summary>What another spring does.</summary>
-/// <remarks>Source: computation.md, section 7.4.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#coils-on-a-solid-axle.</remarks>
 public static class SpringChange
 {
     /// <summary>How much longer the new coil stands under the same load, mm along the coil.</summary>

@@ -4,7 +4,7 @@ using Nokko.Core.Units;
 namespace Nokko.Core.Suspension;
 
 /// <summary>Turns parts into the lengths that the lift laws work on.</summary>
-/// <remarks>Source: computation.md, section 7.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#laws.</remarks>
 public static class StackAmounts
 {
     /// <summary>Standard uncertainty of sag that nobody knows, mm: a rule of thumb.</summary>

@@ -28,7 +28,7 @@ public readonly record struct StrutPosition(
 
 /// <summary>A strut-type suspension in front view: the upright is rigid to the strut's line, which turns about its top.</summary>
 /// <remarks>
-/// Source: computation.md, section 7.3: |TB|² = s² + offset². The strut's length s is measured along its axis from the top to the foot of the perpendicular from the ball joint, so only its changes count.
+/// Source: docs/computation/lifts.md#struts-and-links: |TB|² = s² + offset². The strut's length s is measured along its axis from the top to the foot of the perpendicular from the ball joint, so only its changes count.
 /// </remarks>
 public sealed class StrutLinkage : ILinkage
 {

@@ -45,7 +45,7 @@ public sealed record StrutLengths(double ExtendedMm, double CollapsedMm, double?
 public sealed record TravelLeft(double DroopMm, double BumpMm, bool BindsFirst, bool ToppedOut);
 
 /// <summary>What a spacer leaves of a strut's travel.</summary>
-/// <remarks>Source: computation.md, section 7.2. Above or below the strut a spacer shifts both limits; inside it (preload, raised collar) the strut keeps its own, and the coil is squeezed sooner.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#coil-over-on-a-lower-arm. Above or below the strut a spacer shifts both limits; inside it (preload, raised collar) the strut keeps its own, and the coil is squeezed sooner.</remarks>
 public static class StrutTravel
 {
     /// <summary>Travel left, or null: the arms cannot reach one of the limits.</summary>

@@ -19,7 +19,7 @@ public sealed record SuspensionSize(
 );
 
 /// <summary>The sizes that the arithmetic of an axle can use; each may be unknown.</summary>
-/// <remarks>Source: computation.md, sections 7 and 8.</remarks>
+/// <remarks>Source: docs/computation/lifts.md#laws, docs/computation/geometry.md#taped-geometry.</remarks>
 public static class SuspensionSizes
 {
     /// <summary>Pivot to outer joint or wheel centre, along the arm.</summary>

@@ -23,7 +23,7 @@ public readonly record struct SwingArmPosition(
 );
 
 /// <summary>A trailing arm with its coil-over, or a radius arm with its coil, in side view.</summary>
-/// <remarks>Source: computation.md, sections 7.1, 7.4 and 8 (caster on radius arms: asin((v₀+δ)/R) − asin(v₀/R)).</remarks>
+/// <remarks>Source: docs/computation/linkages.md#linkages, docs/computation/lifts.md#coils-on-a-solid-axle, docs/computation/geometry.md#taped-geometry (caster on radius arms: asin((v₀+δ)/R) − asin(v₀/R)).</remarks>
 public sealed class SwingArm : ILinkage
 {
     private readonly SwingArmPoints _ride;

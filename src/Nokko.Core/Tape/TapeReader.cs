@@ -5,7 +5,7 @@ using Nokko.Core.Units;
 namespace Nokko.Core.Tape;
 
 /// <summary>Reads lengths as people write them from a tape. Nothing is guessed: what has two meanings is asked about.</summary>
-/// <remarks>Source: computation.md, section 2.</remarks>
+/// <remarks>Source: docs/computation/tape.md#what-is-accepted.</remarks>
 public static partial class TapeReader
 {
     private const double Inch = 25.4;

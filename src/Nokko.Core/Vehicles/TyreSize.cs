@@ -7,7 +7,7 @@ namespace Nokko.Core.Vehicles;
 /// <param name="DiameterMm">Free outer diameter in mm.</param>
 /// <param name="WidthMm">Section width in mm.</param>
 /// <param name="RimInches">Rim diameter code in inches.</param>
-/// <remarks>Source: computation.md, section 8, tyres.</remarks>
+/// <remarks>Source: docs/computation/geometry.md#tyres.</remarks>
 public sealed partial record TyreSize(double DiameterMm, double WidthMm, double RimInches)
 {
     [GeneratedRegex(

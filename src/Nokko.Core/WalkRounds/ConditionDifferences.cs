@@ -18,7 +18,7 @@ public sealed record ConditionDifference(
 );
 
 /// <summary>Compares the conditions of two walk-rounds: what differs enters their comparison.</summary>
-/// <remarks>Source: computation.md, sections 3 and 4; the amounts are rules of thumb for a vehicle of about two tonnes.</remarks>
+/// <remarks>Source: docs/computation/datums.md#datums, docs/computation/uncertainty.md#one-station; the amounts are rules of thumb for a vehicle of about two tonnes.</remarks>
 public static class ConditionDifferences
 {
     /// <summary>Sink of the body for one person more, half of it unknown, mm.</summary>

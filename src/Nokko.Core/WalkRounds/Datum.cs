@@ -46,7 +46,7 @@ public sealed record WheelRadii(
 public readonly record struct ConvertedHeight(double Mm, double UMm, bool Decides);
 
 /// <summary>Datum rules: floor = hub + r, rim = hub + ρ.</summary>
-/// <remarks>Source: computation.md, section 3.</remarks>
+/// <remarks>Source: docs/computation/datums.md#datums.</remarks>
 public static class Datums
 {
     /// <summary>Radial stiffness of a usual tyre, N/mm.</summary>

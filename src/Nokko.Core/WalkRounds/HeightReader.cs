@@ -10,7 +10,7 @@ namespace Nokko.Core.WalkRounds;
 public sealed record HeightReading(TapeReading Reading, Datum From);
 
 /// <summary>Reads a height at a station and asks, never blocks, when it is not what one would expect there.</summary>
-/// <remarks>Source: computation.md, section 3, "asked about, never blocked".</remarks>
+/// <remarks>Source: docs/computation/datums.md#datums, "asked about, never blocked".</remarks>
 public static class HeightReader
 {
     /// <summary>The answer that a height is right as read.</summary>

@@ -75,7 +75,7 @@ public sealed record StationValue(
 }
 
 /// <summary>Uncertainty of a height at one station.</summary>
-/// <remarks>Source: computation.md, section 4, after JCGM 100:2008.</remarks>
+/// <remarks>Source: docs/computation/uncertainty.md#one-station, after JCGM 100:2008.</remarks>
 public static class ReadingUncertainty
 {
     /// <summary>Spread in mm above which a third read is asked for (1/8 in).</summary>

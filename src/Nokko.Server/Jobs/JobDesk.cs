@@ -91,6 +91,8 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
     )
     {
         var commands = sent.Select(s => s.Command).OfType<JobCommand>().ToArray();
+        // A save is whole or not at all: nothing is gained by a point to go back to in the middle.
+        db.Database.AutoSavepointsEnabled = false;
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         // Its own statement: what is loaded must be seen after the lock is had.
         await db.Database.ExecuteSqlAsync(

@@ -6,7 +6,7 @@ using Xunit;
 
 namespace Nokko.Core.Tests.Plans;
 
-/// <summary>What a plan leaves of travel, angles and slack. The linkage is the worked one of computation.md, section 7.2.</summary>
+/// <summary>What a plan leaves of travel, angles and slack. The linkage is the worked one of docs/computation/lifts.md#coil-over-on-a-lower-arm.</summary>
 public class TravelTests
 {
     private const double Ride = 527.376;

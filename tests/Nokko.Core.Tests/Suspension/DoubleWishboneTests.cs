@@ -4,7 +4,7 @@ using Xunit;
 
 namespace Nokko.Core.Tests.Suspension;
 
-/// <summary>The worked numbers of computation.md, section 7.2, beside laws that no number can hide.</summary>
+/// <summary>The worked numbers of docs/computation/lifts.md#coil-over-on-a-lower-arm, beside laws that no number can hide.</summary>
 public class DoubleWishboneTests
 {
     private static readonly WishbonePoints Points = new(

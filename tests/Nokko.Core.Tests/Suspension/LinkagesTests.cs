@@ -16,7 +16,7 @@ public class LinkagesTests
         return archetype.Linkage([.. archetype.Points.Select(p => p.At)]);
     }
 
-    /// <summary>Worked numbers of docs/linkages.md: found apart from this code, by Newton's method on the bare constraints (rods and rigid bodies), without a circle.</summary>
+    /// <summary>Worked numbers of docs/computation/linkages.md#worked-numbers: found apart from this code, by Newton's method on the bare constraints (rods and rigid bodies), without a circle.</summary>
     [Theory]
     [InlineData(SuspensionKind.CoilOverArm, 10, 17.4099)]
     [InlineData(SuspensionKind.CoilOverArm, 25.4, 44.0914)]

@@ -5048,7 +5048,7 @@ export interface components {
              */
             at: string;
         };
-        /** @description How the vehicle stands by one walk-round. Lengths in mm; differences carry their signs of computation.md, section 1. */
+        /** @description How the vehicle stands by one walk-round. Lengths in mm; differences carry their signs of docs/computation/frame.md#frame-and-signs. */
         WalkRoundStance: {
             /**
              * Format: uuid
