@@ -35,9 +35,9 @@ internal static class FindingBench
         return (
             new Situation(
                 from,
-                job.Vehicle with
+                job.VehicleAt(from) with
                 {
-                    Front = job.Vehicle.Front with { Dimensions = Taped(job.Vehicle.Front.Kind) },
+                    Front = from.Front with { Dimensions = Taped(from.Front.Kind) },
                 },
                 JobEvaluator.Speaks(JobEvaluator.Evaluate(job).WalkRounds, from.Id)
             )

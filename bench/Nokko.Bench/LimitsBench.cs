@@ -51,7 +51,7 @@ public class LimitsBench
         };
         _job = job with
         {
-            Vehicle = job.Vehicle with { Front = front },
+            Stages = [.. job.Stages.Select(s => s with { Front = front })],
             Job = job.Job with
             {
                 Loads =

@@ -171,7 +171,7 @@ internal static class Measures
         const [n, done] = arguments;
         (async () => {
           const yard = await (await fetch('/api/yard?find=HO%2032')).json();
-          const id = yard.jobs[0].job.id;
+          const id = yard.jobs[0].jobId;
           const job = await (await fetch(`/api/jobs/${id}`)).json();
           const part = (await (await fetch('/api/parts')).json())[0].part.id;
           const stage = job.document.stages[0].id;

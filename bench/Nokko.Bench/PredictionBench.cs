@@ -25,7 +25,7 @@ public class PredictionBench
         _job = JobFileReader.Read(File.ReadAllText(file)).Document!;
         _plan = _job.Plans[0];
         _stances = JobEvaluator.Evaluate(_job).WalkRounds;
-        _supports = VehicleSupports.Of(_job.Vehicle).Supports!;
+        _supports = VehicleSupports.Of(_job.VehicleNow()).Supports!;
     }
 
     [Benchmark(Baseline = true)]

@@ -48,7 +48,13 @@ public sealed class VirtualVehicle
     {
         (_job, _round, _options) = (job, round, options);
         _chance = new Random(options.Seed);
-        _floor = FloorSurvey.Of(round with { Pads = options.Pads ?? [] }, job.Vehicle);
+        _floor = FloorSurvey.Of(
+            round with
+            {
+                Pads = options.Pads ?? [],
+            },
+            job.VehicleAt(round.StageId)
+        );
         _radiusMm = TyreSize.Parse(job.Vehicle.TyreSize) is { } tyre
             ? Datums.Estimate(tyre).LoadedRadiusMm
             : 370;
@@ -139,11 +145,13 @@ public sealed class VirtualVehicle
                 Stacks = to.Stacks,
             };
             var stance = _job
-                .WalkRounds.Select(w => StanceOf.Compute(w, _job.Readings, _job.Vehicle))
+                .WalkRounds.Select(w =>
+                    StanceOf.Compute(w, _job.Readings, _job.VehicleAt(w.StageId))
+                )
                 .FirstOrDefault(s => s.Stations.Count > 0);
             foreach (
                 var row in Predictor
-                    .Predict(plan, new Situation(from, _job.Vehicle, stance))
+                    .Predict(plan, new Situation(from, _job.VehicleAt(from), stance))
                     .Stations
             )
             {
@@ -159,7 +167,7 @@ public sealed class VirtualVehicle
         var first = _job
             .WalkRounds.Where(w => !w.FromDocument)
             .OrderBy(w => w.At)
-            .Select(w => StanceOf.Compute(w, _job.Readings, _job.Vehicle))
+            .Select(w => StanceOf.Compute(w, _job.Readings, _job.VehicleAt(w.StageId)))
             .FirstOrDefault();
         var (front, rear) = (Mean(first, Corners.Front) ?? 518, Mean(first, Corners.Rear) ?? 574);
         var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;

@@ -166,6 +166,7 @@ internal static class Composition
         BayEndpoints.Map(api, jobs);
         MeasureEndpoints.Map(api);
         Suspensions.Map(api);
+        VehicleEndpoints.Map(api);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.
         app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -898,6 +898,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vehicles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    mark: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VehicleHere"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/commands": {
         parameters: {
             query?: never;
@@ -4953,6 +4990,19 @@ export interface components {
             rearUnsprungShare: null | components["schemas"]["Quantity"];
             sillHeight: null | components["schemas"]["Quantity"];
             midMark: null | components["schemas"]["Quantity"];
+        };
+        VehicleHere: {
+            /** Format: uuid */
+            id: string;
+            make: string;
+            name: string;
+            owner: string;
+            /** Format: uuid */
+            platformId: string;
+            /** Format: date-time */
+            lastIn: string;
+            /** Format: uuid */
+            openJob: null | string;
         };
         /**
          * @description What sort of vehicle.

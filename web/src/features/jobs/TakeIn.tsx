@@ -1,3 +1,4 @@
+import { KnownHere } from "./KnownHere";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -44,6 +45,8 @@ const blank = {
   sizes: noSizes,
   target: levelByHub,
   fitted: [] as FittedText[],
+  /** A vehicle that was here before, whose chain goes on; null is a new one. */
+  known: null as Schemas["VehicleHere"] | null,
 };
 
 /** Takes in a vehicle. What is typed is kept on the device until it is stored. */
@@ -113,7 +116,7 @@ export default function TakeIn() {
         {
           kind: "takeIn",
           jobId: draft.ids.job,
-          vehicleId: draft.ids.vehicle,
+          vehicleId: draft.known?.id ?? draft.ids.vehicle,
           stageId: draft.ids.stage,
           ownerId: draft.ids.owner,
           ownerName: draft.ownerName,
@@ -130,7 +133,11 @@ export default function TakeIn() {
           front: draft.front,
           rear: draft.rear,
           sizes: sizesBody(draft.sizes, unit),
-          fitted: fittedBody(draft.fitted, unit),
+          // Of a vehicle that is known nothing said is nothing changed.
+          fitted:
+            draft.known && draft.fitted.length === 0
+              ? null
+              : fittedBody(draft.fitted, unit),
           wish: draft.wish || null,
           carries: draft.carries || null,
           troubles: draft.troubles || null,
@@ -162,12 +169,33 @@ export default function TakeIn() {
         <Typography variant="h1">Take in a vehicle</Typography>
         <Section title="Whose, and which">
           <Grid>
-            {field("ownerName", "Owner")}
-            {field("ownerContact", "Phone or mail")}
-            {field("make", "Make")}
-            {field("name", "Model")}
             {field("plate", "Plate")}
             {field("vin", "VIN")}
+            {field("ownerName", "Owner")}
+            {field("ownerContact", "Phone or mail")}
+          </Grid>
+          <KnownHere
+            mark={draft.plate || draft.vin}
+            chosen={draft.known}
+            onChoose={(known) => {
+              setDraft(
+                known
+                  ? {
+                      ...draft,
+                      known,
+                      make: known.make,
+                      name: known.name,
+                      ownerName: draft.ownerName || known.owner,
+                      platformId: known.platformId,
+                    }
+                  : { ...draft, known: null },
+              );
+            }}
+          />
+          <Box sx={{ mt: 1.5 }} />
+          <Grid>
+            {field("make", "Make")}
+            {field("name", "Model")}
             <TextField
               select
               label="Platform"
@@ -194,62 +222,64 @@ export default function TakeIn() {
             {field("odometer", unit === "in" ? "Odometer, mi" : "Odometer, km")}
           </Grid>
         </Section>
-        <Section title="What carries it">
-          <Grid wide>
-            <TextField
-              select
-              label="Sort of vehicle"
-              value={draft.kind}
-              onChange={(e) => {
-                const kind = e.target.value as Schemas["VehicleKind"];
-                setDraft({ ...draft, kind, ...usualSuspension[kind] });
-              }}
-            >
-              {Object.entries(vehicleWords).map(([kind, said]) => (
-                <MenuItem key={kind} value={kind}>
-                  {said}
-                </MenuItem>
-              ))}
-            </TextField>
-            <TextField
-              select
-              label="Body"
-              value={draft.bodyKind}
-              onChange={(e) => {
-                setDraft({
-                  ...draft,
-                  bodyKind: e.target.value as Schemas["BodyKind"],
-                });
-              }}
-            >
-              <MenuItem value="bodyOnFrame">body on frame</MenuItem>
-              <MenuItem value="unibody">unibody</MenuItem>
-            </TextField>
-            {(["front", "rear"] as const).map((axle) => (
+        {!draft.known && (
+          <Section title="What carries it">
+            <Grid wide>
               <TextField
-                key={axle}
                 select
-                label={
-                  axle === "front" ? "Front suspension" : "Rear suspension"
-                }
-                // The list may still be on its way.
-                value={suspensions.length > 0 ? draft[axle] : ""}
+                label="Sort of vehicle"
+                value={draft.kind}
                 onChange={(e) => {
-                  setDraft({
-                    ...draft,
-                    [axle]: e.target.value as Schemas["SuspensionKind"],
-                  });
+                  const kind = e.target.value as Schemas["VehicleKind"];
+                  setDraft({ ...draft, kind, ...usualSuspension[kind] });
                 }}
               >
-                {suspensions.map((s) => (
-                  <MenuItem key={s.kind} value={s.kind}>
-                    {s.said}
+                {Object.entries(vehicleWords).map(([kind, said]) => (
+                  <MenuItem key={kind} value={kind}>
+                    {said}
                   </MenuItem>
                 ))}
               </TextField>
-            ))}
-          </Grid>
-        </Section>
+              <TextField
+                select
+                label="Body"
+                value={draft.bodyKind}
+                onChange={(e) => {
+                  setDraft({
+                    ...draft,
+                    bodyKind: e.target.value as Schemas["BodyKind"],
+                  });
+                }}
+              >
+                <MenuItem value="bodyOnFrame">body on frame</MenuItem>
+                <MenuItem value="unibody">unibody</MenuItem>
+              </TextField>
+              {(["front", "rear"] as const).map((axle) => (
+                <TextField
+                  key={axle}
+                  select
+                  label={
+                    axle === "front" ? "Front suspension" : "Rear suspension"
+                  }
+                  // The list may still be on its way.
+                  value={suspensions.length > 0 ? draft[axle] : ""}
+                  onChange={(e) => {
+                    setDraft({
+                      ...draft,
+                      [axle]: e.target.value as Schemas["SuspensionKind"],
+                    });
+                  }}
+                >
+                  {suspensions.map((s) => (
+                    <MenuItem key={s.kind} value={s.kind}>
+                      {s.said}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              ))}
+            </Grid>
+          </Section>
+        )}
         <Section title="How it shall sit">
           <TargetFields
             target={draft.target}
@@ -293,7 +323,9 @@ export default function TakeIn() {
             before you agree.
           </Typography>
         </Section>
-        <Section title="What is fitted now">
+        <Section
+          title={draft.known ? "What was fitted since" : "What is fitted now"}
+        >
           <FittedNow
             rows={draft.fitted}
             onChange={(fitted) => {
@@ -302,17 +334,19 @@ export default function TakeIn() {
             problem={problem}
           />
         </Section>
-        <Section title="Its sizes, as far as you know them">
-          <SizesDrawing
-            sizes={draft.sizes}
-            kind={draft.kind}
-            live={liveAxles(suspensions, draft.front, draft.rear)}
-            onChange={(sizes) => {
-              setDraft({ ...draft, sizes });
-            }}
-            problem={problem}
-          />
-        </Section>
+        {!draft.known && (
+          <Section title="Its sizes, as far as you know them">
+            <SizesDrawing
+              sizes={draft.sizes}
+              kind={draft.kind}
+              live={liveAxles(suspensions, draft.front, draft.rear)}
+              onChange={(sizes) => {
+                setDraft({ ...draft, sizes });
+              }}
+              problem={problem}
+            />
+          </Section>
+        )}
         <ProblemNote problem={problem} />
         <Button type="submit" variant="contained" sx={{ mt: 2 }}>
           Take it in and walk round

@@ -1,0 +1,71 @@
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>The work goes on: a vehicle that comes again, keys pressed twice, a session that ended in the middle.</summary>
+public sealed class GoingOnTests(DemoServer demo)
+{
+    private readonly ServerProcess _server = demo.Server;
+
+    [Fact]
+    public void A_vehicle_that_comes_again_goes_on_in_its_own_record()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(_server.Address, "brenna");
+        b.Press("Take in a vehicle");
+        b.Type("Plate", "sv118k");
+        b.Sees("This one was here before: Ostrel Drover, T. Aldous, travelling farrier");
+        b.Press("Go on with its record");
+        b.Sees("It goes on in its own record");
+        b.Press("Take it in and walk round");
+        b.Sees("Walk round it before anything is undone: 4 corners to read.");
+        // It stands as the last job left it, and only one job of it is open.
+        b.Sees("after stack 1");
+        b.Open($"{_server.Address}/take-in");
+        b.Type("Plate", "SV 118 K");
+        b.Press("Open its job");
+        b.Sees("T. Aldous, travelling farrier");
+    }
+
+    [Fact]
+    public void Enter_pressed_twice_stores_once_and_a_refusal_comes_back_to_its_station()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(_server.Address, "odd");
+        b.OpenCopy("NF 80 W");
+        b.Sees("Left rear, from the hub");
+        b.Driver.FindElement(By.Id("tape")).SendKeys("22 7/8" + Keys.Enter + Keys.Enter);
+        b.Sees("Left rear, hub");
+        b.AllSaved();
+        Assert.DoesNotContain("2 reads", b.Text, StringComparison.Ordinal);
+        // The hands walk on at once; what cannot be a height comes back with its text.
+        b.Sees("Right rear, from the hub");
+        b.Driver.FindElement(By.Id("tape")).SendKeys("22 5.8" + Keys.Enter);
+        b.Sees("5/8");
+        b.Sees("Right rear, from the hub");
+        b.Until(
+            d => d.FindElement(By.Id("tape")).GetAttribute("value") == "22 5.8",
+            "what was typed is back in its field"
+        );
+    }
+
+    [Fact]
+    public void A_session_that_ended_is_told_signed_in_in_place_and_the_work_goes_on()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(_server.Address, "brenna");
+        b.OpenCopy("NF 80 W");
+        b.Sees("Left rear, from the hub");
+        b.Driver.Manage().Cookies.DeleteAllCookies();
+        b.Driver.FindElement(By.Id("tape")).SendKeys("22 7/8" + Keys.Enter);
+        b.Sees("You are signed out. What you did is kept on this device");
+        Assert.DoesNotContain("All saved", b.Text, StringComparison.Ordinal);
+        b.Type("Name", "brenna");
+        b.Type("Password", "stance-42");
+        b.Press("Sign in");
+        b.Sees("Left rear, hub");
+        b.AllSaved();
+    }
+}
