@@ -20,7 +20,7 @@ internal static class Screenshots
         Shoot("yard", "Ostrel Drover");
 
         browser.Open($"{server.Address}/take-in");
-        Shoot("take-in", "Its sizes");
+        Shoot("take-in", "coil-over on an arm");
         Scroll("//h2[.='Its sizes, as far as you know them']");
         Shoot("sizes", "Between rear springs");
         Job("NF 80 W", "vehicle", "Front suspension");
