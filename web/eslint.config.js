@@ -11,4 +11,18 @@ export default ts.config(
             "react-hooks/exhaustive-deps": "error",
         },
     },
+    {
+        // A feature knows what is shared, never the application around it.
+        files: ["src/features/**", "src/shared/**", "src/api/**"],
+        rules: {
+            "no-restricted-imports": [
+                "error",
+                {
+                    patterns: [
+                        { group: ["**/app/*"], message: "Import from shared." },
+                    ],
+                },
+            ],
+        },
+    },
 );

@@ -17,14 +17,33 @@ internal static class Measures
 
     private sealed record Row(string What, double Measured, double Aim, string Unit);
 
-    public static async Task Run()
+    /// <summary>Measures everything, or one part of it.</summary>
+    /// <param name="only">core, yard or page; null is everything.</param>
+    public static async Task Run(string? only)
     {
         var rows = new List<Row>();
-        rows.Add(
-            new Row($"a tape text read, mean of {TapeFuzz.Texts:N0}", TapeFuzz.Run(20261), 20, "µs")
-        );
-        rows.AddRange(Core());
-        rows.AddRange(await Page());
+        if (only is null or "core")
+        {
+            rows.Add(
+                new Row(
+                    $"a tape text read, mean of {TapeFuzz.Texts:N0}",
+                    TapeFuzz.Run(20261),
+                    20,
+                    "µs"
+                )
+            );
+            rows.AddRange(Core());
+        }
+        if (only is null or "yard")
+        {
+            rows.AddRange(
+                (await YardBench.Run()).Select(r => new Row(r.What, r.Measured, r.Aim, r.Unit))
+            );
+        }
+        if (only is null or "page")
+        {
+            rows.AddRange(await Page());
+        }
         Console.WriteLine();
         Console.WriteLine(
             $"{Environment.MachineName}, {Environment.ProcessorCount} cores, {Environment.OSVersion}, .NET {Environment.Version}"

@@ -6,7 +6,7 @@ switch (args.FirstOrDefault())
         await Screenshots.Make();
         break;
     case "bench":
-        await Measures.Run();
+        await Measures.Run(args.Skip(1).FirstOrDefault());
         break;
     default:
         Console.Error.WriteLine("Call through ./nokko bench or ./nokko screenshots.");

@@ -6,7 +6,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { outbox } from "./api/job";
 import { App } from "./app/App";
-import { theme } from "./app/theme";
+import { theme } from "./shared/theme";
 
 const client = new QueryClient({
   defaultOptions: {

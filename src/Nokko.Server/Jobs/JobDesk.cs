@@ -68,21 +68,71 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                 // Another job took from the same shelf, or the same key came by another way: decided anew.
                 db.ChangeTracker.Clear();
             }
-            catch (DbUpdateException e) when (Raced(e))
+            catch (DbUpdateException e) when (Raced(e) || CannotBeStored(e))
             {
-                return Trouble
-                    .Gate(
-                        "",
-                        "Somebody stored the same thing at the same moment. Look at the job as it is now."
-                    )
-                    .Answer();
+                return TypedResults.Ok(await OneByOne(job, sent, cancel));
             }
         }
     }
 
     private static bool Raced(DbUpdateException e) =>
         e is DbUpdateConcurrencyException
-        || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation };
+        || e.InnerException
+            is PostgresException
+            {
+                SqlState: PostgresErrorCodes.UniqueViolation
+                    or PostgresErrorCodes.SerializationFailure
+                    or PostgresErrorCodes.DeadlockDetected
+            };
+
+    /// <summary>Whether the database refuses what is in it (classes 22 and 23): sending it again would not help.</summary>
+    private static bool CannotBeStored(DbUpdateException e) =>
+        e.InnerException is PostgresException { SqlState: ['2', '2' or '3', ..] };
+
+    /// <summary>Finds the command that cannot be stored, so that it does not keep the others back. Whoever asked looks at the job anew.</summary>
+    private async Task<JobAnswer> OneByOne(
+        Guid job,
+        IReadOnlyList<Sent<JobCommand>> sent,
+        CancellationToken cancel
+    )
+    {
+        var outcomes = new List<Outcome>();
+        var version = 0L;
+        foreach (var one in sent)
+        {
+            db.ChangeTracker.Clear();
+            try
+            {
+                if (await Once(job, [one], cancel) is { } answer)
+                {
+                    outcomes.AddRange(answer.Outcomes);
+                    version = answer.Version;
+                }
+            }
+            catch (DbUpdateException e) when (Raced(e) || CannotBeStored(e))
+            {
+                outcomes.Add(
+                    new Outcome(
+                        one.CommandId,
+                        OutcomeStatus.Refused,
+                        new Refusal(
+                            RefusalKind.Conflict,
+                            "",
+                            "This could not be stored: somebody stored the same thing, or something that it names is not there. Look at the job as it is now."
+                        )
+                    )
+                );
+            }
+        }
+        return new JobAnswer(
+            outcomes,
+            -1,
+            version,
+            [],
+            new Dictionary<Guid, uint>(),
+            new Dictionary<string, JsonElement>()
+        );
+    }
 
     private async Task<JobAnswer?> Once(
         Guid job,

@@ -81,6 +81,24 @@ public class DoorTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task A_command_that_the_database_refuses_does_not_keep_the_others_back()
+    {
+        var (caller, job) = await Begun();
+        var (_, other) = await Begun();
+        var taken = Guid.CreateVersion7();
+        await caller.Do(other.Path, "storeReading", other.Reading("LF", "20 1/2", id: taken));
+        var answer = await caller.Commands(
+            job.Path,
+            Caller.Command("storeReading", job.Reading("LF", "21", id: taken)),
+            Reading(job, "RF", "21")
+        );
+        Assert.Equal(("refused", "stored"), (Status(answer, 0), Status(answer, 1)));
+        Assert.Single((await caller.Get(job.Path))["document"]!["readings"]!.AsArray());
+        var kept = (await caller.Get(other.Path))["document"]!["readings"]![0]!;
+        Assert.Equal(20.5, kept["value"]!["value"]!.GetValue<double>());
+    }
+
+    [Fact]
     public async Task Two_people_who_correct_one_reading_at_once_correct_it_once_and_the_second_is_told_who_was_first()
     {
         var (brenna, job) = await Begun();

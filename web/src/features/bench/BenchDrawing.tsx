@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 import { LeafDrawing } from "../vehicles/LeafDrawing";
 import { valueAt } from "./bench";
 

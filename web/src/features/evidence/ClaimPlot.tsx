@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { drawn, trialKey } from "./evidence";

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { bandAt } from "./evidence";

@@ -7,7 +7,7 @@ import { showText, type LengthUnit } from "../../shared/length";
 import { at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { SideDrawing } from "../stance/SideDrawing";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 
 /** What is typed about a vehicle's sizes; an empty text is not known. */
 export interface SizesText {

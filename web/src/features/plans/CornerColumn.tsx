@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../api/client";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";

@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import { useWidth } from "./useWidth";
 import type { BodyLine, PlannedLine } from "./vehicle";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 
 const exaggeration = 4;
 const height = 74;

@@ -1,5 +1,5 @@
 import type { BodyLine, Shape } from "./vehicle";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 
 /** Fractions of the wheelbase that the body reaches beyond the axles. */
 export const overhang = { front: 0.25, rear: 0.33 };

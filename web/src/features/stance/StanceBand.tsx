@@ -15,7 +15,7 @@ import { RakeWedge } from "./RakeWedge";
 import { extent, SideDrawing } from "./SideDrawing";
 import { useWidth } from "./useWidth";
 import { lineOf, plannedLine, shapeOf } from "./vehicle";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 
 /**
  * The vehicle from the side, to scale, with what hangs at its lips: before dotted, planned dashed, now solid.

@@ -1,4 +1,4 @@
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 
 /** A leaf spring from the side with what is taped of it: eye to eye, arch, shackle and its angle, and where the axle sits. */
 export function LeafDrawing({ underslung }: { underslung: boolean }) {

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 import { shown, text } from "../../shared/length";
 import { divisionMm, snap, ticks, type Division } from "./tape";
 

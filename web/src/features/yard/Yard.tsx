@@ -10,7 +10,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
-import { useInks } from "../../app/theme";
+import { useInks } from "../../shared/theme";
 
 const paths: Record<Schemas["Phase"], string> = {
   takeIn: "take-in",

@@ -1,0 +1,147 @@
+using System.Diagnostics;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.JobFile;
+using Nokko.Core.Jobs;
+using Nokko.Storage;
+using Npgsql;
+
+namespace Nokko.Bench;
+
+/// <summary>The yard and its search at 10, 1,000 and 100,000 jobs, each beside plain SQL of the same rows.</summary>
+internal static class YardBench
+{
+    private const int Page = 40;
+    private const int Runs = 60;
+
+    private static readonly int[] Sizes = [10, 1_000, 100_000];
+
+    /// <summary>What was measured: 95th percentiles, ms; ratios to plain SQL.</summary>
+    public static async Task<
+        IReadOnlyList<(string What, double Measured, double Aim, string Unit)>
+    > Run()
+    {
+        var rows = new List<(string, double, double, string)>();
+        foreach (var size in Sizes)
+        {
+            var connection = await Filled(size);
+            await using var db = Open(connection);
+            db.ShopId = await db.Shops.Select(s => s.Id).SingleAsync();
+            var plain = await Plain(connection);
+            var page = await P95(() => db.YardPage(null, null, Page, default));
+            rows.Add(($"yard of {size:N0} jobs: page, p95", page, 30, "ms"));
+            rows.Add(($"yard of {size:N0} jobs: page over plain SQL", page / plain, 3, "×"));
+            foreach (
+                var (what, text) in new[]
+                {
+                    ("a plate", $"SV {size - 1}"),
+                    ("nothing", "no such thing"),
+                    ("many", "drover"),
+                    ("two letters", "sv"),
+                    ("two letters, nothing", "qx"),
+                }
+            )
+            {
+                rows.Add(
+                    (
+                        $"yard of {size:N0} jobs: search for {what}, p95",
+                        await P95(() => db.YardPage(text, null, Page, default)),
+                        30,
+                        "ms"
+                    )
+                );
+            }
+            NpgsqlConnection.ClearAllPools();
+        }
+        return rows;
+    }
+
+    private static NokkoDb Open(string connection) =>
+        new(
+            new DbContextOptionsBuilder<NokkoDb>()
+                .UseNpgsql(connection)
+                .UseSnakeCaseNamingConvention()
+                .UseQueryTrackingBehavior(QueryTrackingBehavior.NoTracking)
+                .Options
+        );
+
+    /// <summary>A database of its own, filled by SQL with copies of one real job's facts.</summary>
+    private static async Task<string> Filled(int size)
+    {
+        var cluster = Environment.GetEnvironmentVariable("NOKKO_TEST_DB")!;
+        var connection = new NpgsqlConnectionStringBuilder(cluster)
+        {
+            Database = $"yard_{size}",
+        }.ConnectionString;
+        await using var db = Open(connection);
+        await db.Database.MigrateAsync();
+        var file = Path.Combine(
+            Environment.GetEnvironmentVariable("NOKKO_ROOT")!,
+            "docs",
+            "formats",
+            "level-pickup.job.json"
+        );
+        var d = JobFileReader.Read(await File.ReadAllTextAsync(file)).Document!;
+        var shop = Guid.CreateVersion7();
+        db.Shops.Add(new Shop { Id = shop, Name = "Bench" });
+        await db.SaveChangesAsync();
+        db.ShopId = shop;
+        db.PutJob(d, ownerIsNew: true, platformIsNew: true);
+        await db.SaveChangesAsync();
+        // One real job; the others differ from it in what orders and finds them.
+        await db.Database.ExecuteSqlAsync(
+            $"""
+            create temp table n as select gen_random_uuid() as id, i from generate_series(2, {size}) i;
+            insert into vehicles select (jsonb_populate_record(null::vehicles, to_jsonb(v) || jsonb_build_object('id', n.id))).*
+              from (select * from vehicles limit 1) v, n;
+            insert into stages select (jsonb_populate_record(null::stages, to_jsonb(s) || jsonb_build_object('id', n.id, 'vehicle_id', n.id, 'job_id', n.id))).*
+              from (select * from stages where ordinal = 0 limit 1) s, n;
+            insert into jobs select (jsonb_populate_record(null::jobs, to_jsonb(j) || jsonb_build_object('id', n.id, 'vehicle_id', n.id, 'stage_id', n.id))).*
+              from (select * from jobs limit 1) j, n;
+            insert into job_summaries (id, revision, closed, due, search, facts, shop_id)
+              select n.id, 1, n.i % 3 > 0, date '2026-01-01' + n.i % 400, 'owner ' || n.i % 5000 || ' sv ' || n.i || ' ostrel drover', s.facts, s.shop_id
+              from (select * from job_summaries limit 1) s, n;
+            """
+        );
+        await db.Database.ExecuteSqlAsync($"analyze");
+        return connection;
+    }
+
+    private static async Task<double> Plain(string connection)
+    {
+        await using var source = NpgsqlDataSource.Create(connection);
+        return await P95(async () =>
+        {
+            await using var command = source.CreateCommand(
+                $"select id, closed, due, search, words::text, facts::text from job_summaries where shop_id = (select id from shops) order by closed, due, id limit {Page}"
+            );
+            await using var reader = await command.ExecuteReaderAsync();
+            var seen = 0;
+            while (await reader.ReadAsync())
+            {
+                seen += JsonSerializer.Deserialize<YardFacts>(reader.GetString(5), JobJson.Options)
+                    is null
+                    ? 0
+                    : 1;
+            }
+            return seen;
+        });
+    }
+
+    private static async Task<double> P95<T>(Func<Task<T>> act)
+    {
+        for (var i = 0; i < 10; i++)
+        {
+            await act();
+        }
+        var times = new double[Runs];
+        for (var i = 0; i < Runs; i++)
+        {
+            var watch = Stopwatch.StartNew();
+            await act();
+            times[i] = watch.Elapsed.TotalMilliseconds;
+        }
+        Array.Sort(times);
+        return times[(int)(Runs * 0.95)];
+    }
+}
