@@ -1,0 +1,283 @@
+using System.Text.Json.Serialization;
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>Something that is fitted when the vehicle comes.</summary>
+public sealed record FittedInput(
+    Guid Id,
+    string Corner,
+    string Name,
+    PartKind Kind,
+    QuantityInput? Thickness,
+    QuantityInput? Claim
+);
+
+/// <summary>Takes in a vehicle and opens its job. A vehicle that is known goes on in its own chain of stages.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="JobId">Key of the job.</param>
+/// <param name="VehicleId">Key of the vehicle.</param>
+/// <param name="StageId">Key of the stage in which it came; of a known vehicle only where something was fitted meanwhile.</param>
+/// <param name="OwnerId">Key of the owner, should the name be new.</param>
+/// <param name="OwnerName">Name of the owner.</param>
+/// <param name="OwnerContact">How to reach the owner.</param>
+/// <param name="PlatformId">The platform.</param>
+/// <param name="Make">Make.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Plate">Plate.</param>
+/// <param name="Vin">Vehicle identification number.</param>
+/// <param name="Engine">Engine as said.</param>
+/// <param name="Drive">Driven wheels as said.</param>
+/// <param name="Sort">What sort of vehicle.</param>
+/// <param name="BodyKind">How the body is carried.</param>
+/// <param name="Front">Kind of the front suspension.</param>
+/// <param name="Rear">Kind of the rear suspension.</param>
+/// <param name="Sizes">Sizes as typed.</param>
+/// <param name="Fitted">What is fitted now; of a known vehicle what was fitted since it left, and null where nothing was.</param>
+/// <param name="Wish">The wish.</param>
+/// <param name="Carries">What it carries.</param>
+/// <param name="Troubles">Known troubles.</param>
+/// <param name="Target">What is wanted.</param>
+/// <param name="PromisedOn">The day on which it is promised.</param>
+/// <param name="Odometer">Odometer.</param>
+/// <param name="Equipment">Equipment of the bay.</param>
+public sealed record TakeIn(
+    Guid CommandId,
+    Guid JobId,
+    Guid VehicleId,
+    Guid StageId,
+    Guid OwnerId,
+    [property: Personal] string OwnerName,
+    [property: Personal] string? OwnerContact,
+    Guid PlatformId,
+    string Make,
+    string Name,
+    [property: Personal] string? Plate,
+    [property: Personal] string? Vin,
+    string? Engine,
+    string? Drive,
+    VehicleKind Sort,
+    BodyKind BodyKind,
+    SuspensionKind Front,
+    SuspensionKind Rear,
+    VehicleSizesInput Sizes,
+    IReadOnlyList<FittedInput>? Fitted,
+    string? Wish,
+    string? Carries,
+    string? Troubles,
+    TargetInput Target,
+    DateOnly? PromisedOn,
+    QuantityInput? Odometer,
+    Equipment Equipment
+) : ShopCommand(CommandId)
+{
+    /// <summary>What the history calls it.</summary>
+    public const string Said = "vehicle taken in";
+
+    /// <inheritdoc/>
+    public override string Does() => Said;
+
+    private protected override IReadOnlyList<RowChange> Decide(
+        ShopState shop,
+        DecisionContext context
+    )
+    {
+        var changes = new List<RowChange>();
+        var ownerName = TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
+        var owner = shop.Owners.FirstOrDefault(o => o.Name == ownerName);
+        if (owner is null)
+        {
+            owner = new Owner
+            {
+                Id = OwnerId,
+                Name = ownerName,
+                Contact = TypedText.Blank(OwnerContact),
+            };
+            changes.Add(new RowChange.Added(owner));
+        }
+        var stageId = shop.Vehicle is { } known
+            ? GoOn(known, owner, changes, context)
+            : Begin(shop, owner, changes, context);
+        changes.Add(
+            new RowChange.Added(
+                new Job
+                {
+                    Id = JobId,
+                    VehicleId = VehicleId,
+                    StageId = stageId,
+                    Wish = TypedText.Lines(Wish, "wish"),
+                    Carries = TypedText.Lines(Carries, "carries"),
+                    Troubles = TypedText.Lines(Troubles, "troubles"),
+                    Target = Target.Read(),
+                    PromisedOn = PromisedOn,
+                    OdometerIn = QuantityInput.Read(Odometer, "odometer", "km"),
+                    Equipment = Equipment,
+                    TakenInAt = context.Now,
+                }
+            )
+        );
+        changes.Add(
+            new RowChange.Added(new Person { Id = context.PersonId, Name = context.PersonName })
+        );
+        return changes;
+    }
+
+    /// <summary>A vehicle that comes for the first time: its chain begins as found.</summary>
+    private Guid Begin(
+        ShopState shop,
+        Owner owner,
+        List<RowChange> changes,
+        DecisionContext context
+    )
+    {
+        var plate = TypedText.Blank(Plate);
+        if (plate is null && TypedText.Blank(Vin) is null)
+        {
+            throw Refuse.Value(
+                "plate",
+                "Note the plate or the VIN: one of them tells this vehicle from its sisters."
+            );
+        }
+        if (shop.Platforms.All(p => p.Id != PlatformId))
+        {
+            throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
+        }
+        var sizes = VehicleDefaults.Fill(Sizes.Read(), Sort);
+        var tyre = Sizes.ReadTyre();
+        changes.Add(
+            new RowChange.Added(
+                new Vehicle
+                {
+                    Id = VehicleId,
+                    OwnerId = owner.Id,
+                    PlatformId = PlatformId,
+                    Make = TypedText.Needed(Make, "make", "What make is it?"),
+                    Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
+                    Plate = plate,
+                    Vin = TypedText.Blank(Vin),
+                    Engine = TypedText.Blank(Engine),
+                    Drive = TypedText.Blank(Drive),
+                    Kind = Sort,
+                    BodyKind = BodyKind,
+                    Front = new Vehicles.Suspension { Kind = Front },
+                    Rear = new Vehicles.Suspension { Kind = Rear },
+                    Dimensions = sizes,
+                    TyreSize = tyre ?? VehicleDefaults.TyreSize(Sort),
+                    TyreKnown = tyre is null ? Known.Estimated : Known.Document,
+                    Stations = VehicleDefaults.Stations(sizes, Sort),
+                }
+            )
+        );
+        AddStage(
+            changes,
+            context,
+            0,
+            "as found",
+            new Vehicles.Suspension { Kind = Front },
+            new Vehicles.Suspension { Kind = Rear },
+            Stacks(Fitted ?? [])
+        );
+        return StageId;
+    }
+
+    /// <summary>A vehicle that is known: its chain goes on where the last job left it.</summary>
+    private Guid GoOn(
+        KnownVehicle known,
+        Owner owner,
+        List<RowChange> changes,
+        DecisionContext context
+    )
+    {
+        if (known.OpenJob is { } open)
+        {
+            throw new RefusedException(
+                new Refusal(
+                    RefusalKind.Conflict,
+                    "vehicleId",
+                    "An earlier job of this vehicle is still open: go on there, or hand it over first."
+                )
+                {
+                    Row = open,
+                }
+            );
+        }
+        if (known.Vehicle.OwnerId != owner.Id)
+        {
+            changes.Add(
+                new RowChange.Replaced(known.Vehicle, known.Vehicle with { OwnerId = owner.Id })
+            );
+        }
+        var last =
+            known.Stages.MaxBy(s => s.Ordinal) ?? throw Refuse.Gone("This vehicle has no stage.");
+        if (Fitted is null)
+        {
+            return last.Id;
+        }
+        AddStage(
+            changes,
+            context,
+            last.Ordinal + 1,
+            "as found again",
+            last.Front,
+            last.Rear,
+            Stacks(Fitted)
+        );
+        return StageId;
+    }
+
+    private void AddStage(
+        List<RowChange> changes,
+        DecisionContext context,
+        int ordinal,
+        string name,
+        Vehicles.Suspension front,
+        Vehicles.Suspension rear,
+        IReadOnlyList<CornerStack> stacks
+    ) =>
+        changes.Add(
+            new RowChange.Added(
+                new Stage
+                {
+                    Id = StageId,
+                    VehicleId = VehicleId,
+                    JobId = JobId,
+                    Front = front,
+                    Rear = rear,
+                    Ordinal = ordinal,
+                    Name = name,
+                    OpenedAt = context.Now,
+                    Stacks = stacks,
+                }
+            )
+        );
+
+    private static List<CornerStack> Stacks(IReadOnlyList<FittedInput> fitted)
+    {
+        if (fitted.FirstOrDefault(f => !Corners.All.Contains(f.Corner)) is { } nowhere)
+        {
+            throw Refuse.Value("fitted", $"“{nowhere.Corner}” is no corner: LF, RF, LR or RR.");
+        }
+        return
+        [
+            .. fitted
+                .Select((f, i) => (f.Corner, Part: Placed(f, i)))
+                .GroupBy(f => f.Corner, f => f.Part)
+                .Select(g => new CornerStack { Corner = g.Key, Parts = [.. g] }),
+        ];
+    }
+
+    private static PlacedPart Placed(FittedInput f, int i) =>
+        new()
+        {
+            Id = f.Id,
+            Name = TypedText.Needed(f.Name, $"fitted[{i}].name", "What is fitted there?"),
+            Kind = f.Kind,
+            Thickness = QuantityInput.Read(f.Thickness, $"fitted[{i}].thickness", "mm"),
+            Claim = QuantityInput.Read(f.Claim, $"fitted[{i}].claim", "mm"),
+        };
+}
