@@ -1,4 +1,5 @@
 using BenchmarkDotNet.Attributes;
+using Nokko.Core.Evidence;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
@@ -70,5 +71,6 @@ public class LimitsBench
     }
 
     [Benchmark]
-    public Prediction AllLimits() => JobEvaluator.Predict(_job, _job.Plans[0], _stances, [])!;
+    public Prediction AllLimits() =>
+        JobEvaluator.Predict(_job, _job.Plans[0], _stances, PlatformEvidence.None)!;
 }

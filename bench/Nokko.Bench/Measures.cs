@@ -18,7 +18,7 @@ internal static class Measures
     private sealed record Row(string What, double Measured, double Aim, string Unit);
 
     /// <summary>Measures everything, or one part of it.</summary>
-    /// <param name="only">core, yard or page; null is everything.</param>
+    /// <param name="only">core, yard, jobs or page; null is everything.</param>
     public static async Task Run(string? only)
     {
         var rows = new List<Row>();
@@ -38,6 +38,12 @@ internal static class Measures
         {
             rows.AddRange(
                 (await YardBench.Run()).Select(r => new Row(r.What, r.Measured, r.Aim, r.Unit))
+            );
+        }
+        if (only is null or "jobs")
+        {
+            rows.AddRange(
+                (await JobsBench.Run()).Select(r => new Row(r.What, r.Measured, r.Aim, r.Unit))
             );
         }
         if (only is null or "page")

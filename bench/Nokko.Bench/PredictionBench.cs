@@ -1,4 +1,5 @@
 using BenchmarkDotNet.Attributes;
+using Nokko.Core.Evidence;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
@@ -32,7 +33,8 @@ public class PredictionBench
     public BodyMotion Equilibrium() => new BodyOnSprings(_supports).Solve();
 
     [Benchmark]
-    public Prediction Prediction() => JobEvaluator.Predict(_job, _plan, _stances, [])!;
+    public Prediction Prediction() =>
+        JobEvaluator.Predict(_job, _plan, _stances, PlatformEvidence.None)!;
 
     [Benchmark]
     public JobResults WholeJob() => JobEvaluator.Evaluate(_job);

@@ -8,13 +8,13 @@ using Npgsql;
 
 namespace Nokko.Bench;
 
-/// <summary>The yard and its search at 10, 1,000 and 10,000 jobs, each beside plain SQL of the same rows.</summary>
+/// <summary>The yard and its search at 10, 1,000 and 100,000 jobs, each beside plain SQL of the same rows.</summary>
 internal static class YardBench
 {
     private const int Page = 40;
     private const int Runs = 60;
 
-    private static readonly int[] Sizes = [10, 1_000, 10_000];
+    private static readonly int[] Sizes = [10, 1_000, 100_000];
 
     /// <summary>What was measured: 95th percentiles, ms; ratios to plain SQL.</summary>
     public static async Task<
@@ -56,7 +56,7 @@ internal static class YardBench
         return rows;
     }
 
-    private static NokkoDb Open(string connection) =>
+    internal static NokkoDb Open(string connection) =>
         new(
             new DbContextOptionsBuilder<NokkoDb>()
                 .UseNpgsql(connection)
@@ -89,23 +89,9 @@ internal static class YardBench
         await db.SaveChangesAsync();
         db.ShopId = shop;
         db.PutJob(d, ownerIsNew: true, platformIsNew: true);
-        await db.SaveChangesAsync();
+        await db.SaveNew(d.Job.Id, CancellationToken.None);
         // One real job; the others differ from it in what orders and finds them.
-        await db.Database.ExecuteSqlAsync(
-            $"""
-            create temp table n as select gen_random_uuid() as id, i from generate_series(2, {size}) i;
-            insert into vehicles select (jsonb_populate_record(null::vehicles, to_jsonb(v) || jsonb_build_object('id', n.id))).*
-              from (select * from vehicles limit 1) v, n;
-            insert into stages select (jsonb_populate_record(null::stages, to_jsonb(s) || jsonb_build_object('id', n.id, 'vehicle_id', n.id, 'job_id', n.id))).*
-              from (select * from stages where ordinal = 0 limit 1) s, n;
-            insert into jobs select (jsonb_populate_record(null::jobs, to_jsonb(j) || jsonb_build_object('id', n.id, 'vehicle_id', n.id, 'stage_id', n.id))).*
-              from (select * from jobs limit 1) j, n;
-            insert into job_summaries (id, revision, closed, due, search, facts, shop_id)
-              select n.id, 1, n.i % 3 > 0, date '2026-01-01' + n.i % 400, 'owner ' || n.i % 5000 || ' sv ' || n.i || ' ostrel drover', s.facts, s.shop_id
-              from (select * from job_summaries limit 1) s, n;
-            """
-        );
-        await db.Database.ExecuteSqlAsync($"analyze");
+        await FilledShop.AddJobs(connection, d.Job.Id, size - 1);
         return connection;
     }
 
@@ -130,7 +116,7 @@ internal static class YardBench
         });
     }
 
-    private static async Task<double> P95<T>(Func<Task<T>> act)
+    internal static async Task<double> P95<T>(Func<Task<T>> act)
     {
         for (var i = 0; i < 10; i++)
         {

@@ -109,9 +109,7 @@ public sealed class VirtualVehicle
     private double BodyAngle()
     {
         var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;
-        var rake =
-            (_bodyMm[Corners.LR] + _bodyMm[Corners.RR] - _bodyMm[Corners.LF] - _bodyMm[Corners.RF])
-            / 2;
+        var rake = (_bodyMm["LR"] + _bodyMm["RR"] - _bodyMm["LF"] - _bodyMm["RF"]) / 2;
         return Math.Atan2(rake, wheelbase) * 180 / Math.PI;
     }
 
@@ -119,9 +117,9 @@ public sealed class VirtualVehicle
     {
         var first = Base();
         string[] corners =
-            place == Corners.Rear ? [Corners.LR, Corners.RR]
-            : Corners.All.Contains(place) ? [place]
-            : [Corners.LF, Corners.RF];
+            place == "rear" ? ["LR", "RR"]
+            : Corners.Named(place) is not null ? [place]
+            : ["LF", "RF"];
         return corners.Average(c => _bodyMm[c] - first[c]);
     }
 
@@ -169,7 +167,7 @@ public sealed class VirtualVehicle
             .OrderBy(w => w.At)
             .Select(w => StanceOf.Compute(w, _job.Readings, _job.VehicleAt(w.StageId)))
             .FirstOrDefault();
-        var (front, rear) = (Mean(first, Corners.Front) ?? 518, Mean(first, Corners.Rear) ?? 574);
+        var (front, rear) = (Mean(first, Axle.Front) ?? 518, Mean(first, Axle.Rear) ?? 574);
         var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;
         return _job.Vehicle.Stations.ToDictionary(
             s => s.Name,
@@ -196,12 +194,12 @@ public sealed class VirtualVehicle
         };
     }
 
-    private static double? Mean(WalkRoundStance? stance, string axle)
+    private static double? Mean(WalkRoundStance? stance, Axle axle)
     {
         var read = Corners
             .Of(axle)
             .Select(c =>
-                stance?.Stations.FirstOrDefault(s => s.Station == c && s.Datum == Datum.Hub)
+                stance?.Stations.FirstOrDefault(s => s.Station == c.Name() && s.Datum == Datum.Hub)
             )
             .OfType<StationHeight>()
             .ToArray();

@@ -1,5 +1,8 @@
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Storage;
 
@@ -8,55 +11,238 @@ public static class DerivedStore
 {
     /// <summary>Keeps what follows from a job as it is now. What followed before is replaced.</summary>
     /// <param name="db">The database; saved by the caller.</param>
-    /// <param name="d">The job.</param>
+    /// <param name="loaded">The job as it was loaded.</param>
+    /// <param name="d">The job as it is now.</param>
     /// <param name="results">What is computed from it.</param>
-    /// <param name="version">How many times it was changed, this change counted.</param>
-    /// <param name="hadEvidence">Whether something that it proved is kept already.</param>
-    public static void KeepDerived(
+    /// <param name="cancel">Cancels.</param>
+    public static async Task KeepDerived(
         this NokkoDb db,
+        LoadedJob loaded,
         JobDocument d,
         JobResults results,
-        long version,
-        bool hadEvidence
+        CancellationToken cancel
     )
     {
         var facts = YardFacts.Of(d, results);
-        Set(
-            version > 1,
+        db.Set(
+            loaded.Version > 0,
             new JobSummary
             {
                 Id = d.Job.Id,
-                Revision = version,
+                Revision = loaded.Version + 1,
                 Closed = facts.IsClosed(),
                 Due = facts.Due(),
                 Search = JobSummary.SearchText(d),
                 Facts = facts,
             }
         );
-        if (hadEvidence || d.Plans.Any(p => p.BegunAt is not null))
+        if (loaded.HasEvidence || d.Plans.Any(p => p.BegunAt is not null))
         {
-            Set(
-                hadEvidence,
-                new JobEvidence
-                {
-                    Id = d.Job.Id,
-                    PlatformId = d.Vehicle.PlatformId,
-                    Trials = results.Trials,
-                }
-            );
+            await db.KeepEvidence(loaded, d, results, cancel);
+        }
+    }
+
+    /// <summary>Saves a job that is new, and what follows from it. The transaction is the caller's.</summary>
+    /// <param name="db">The database, to which its rows were added.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="cancel">Cancels.</param>
+    /// <returns>The job as it is kept.</returns>
+    public static async Task<JobDocument> SaveNew(
+        this NokkoDb db,
+        Guid job,
+        CancellationToken cancel
+    )
+    {
+        await db.SaveChangesAsync(cancel);
+        db.ChangeTracker.Clear();
+        var loaded = (await db.LoadJob(job, new JobWanted(), cancel))!;
+        var results = JobEvaluator.Evaluate(loaded.Document, loaded.Others);
+        await db.KeepDerived(loaded, loaded.Document, results, cancel);
+        await db.SaveChangesAsync(cancel);
+        return loaded.Document;
+    }
+
+    /// <summary>Works out anew what one job of this shop has proved. The transaction, and a lock on the job's row, are the caller's.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static async Task WorkOutEvidence(this NokkoDb db, Guid job, CancellationToken cancel)
+    {
+        db.ChangeTracker.Clear();
+        if (await db.LoadJob(job, new JobWanted(), cancel) is { } loaded)
+        {
+            var results = JobEvaluator.Evaluate(loaded.Document, loaded.Others);
+            await db.KeepEvidence(loaded, loaded.Document, results, cancel);
+            await db.SaveChangesAsync(cancel);
+        }
+    }
+
+    /// <summary>Hands on what was mended of an owner or a vehicle, once it is saved, to their other jobs: the yard's words at once, what they have proved behind.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="d">The job in which it was mended.</param>
+    /// <param name="changes">What was changed.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static async Task KeepOthers(
+        this NokkoDb db,
+        JobDocument d,
+        IEnumerable<RowChange> changes,
+        CancellationToken cancel
+    )
+    {
+        if (!changes.Any(c => c is RowChange.Replaced { Row: Owner or Vehicle }))
+        {
+            return;
+        }
+        await db.Database.ExecuteSqlAsync(
+            $"""
+            update job_summaries s
+            set search = lower(concat_ws(' ', nullif(trim(o.name), ''), nullif(trim(o.contact), ''),
+                  nullif(trim(v.plate), ''), nullif(trim(v.vin), ''), nullif(trim(v.make), ''), nullif(trim(v.name), ''))),
+                facts = s.facts || jsonb_build_object(
+                  'owner', o.name,
+                  'vehicle', (s.facts -> 'vehicle') || jsonb_build_object(
+                    'make', v.make, 'name', v.name, 'plate', v.plate, 'vin', v.vin,
+                    'dimensions', v.dimensions, 'tyreSize', v.tyre_size))
+            from jobs j
+            join vehicles v on v.id = j.vehicle_id
+            join owners o on o.id = v.owner_id
+            where s.id = j.id and j.id <> {d.Job.Id} and j.shop_id = {db.ShopId}
+              and (v.id = {d.Vehicle.Id} or o.id = {d.Owner.Id})
+            """,
+            cancel
+        );
+        await db.Database.ExecuteSqlAsync(
+            $"""
+            update job_evidence set rules = 0
+            where id in (select id from jobs where vehicle_id = {d.Vehicle.Id} and id <> {d.Job.Id} and shop_id = {db.ShopId})
+            """,
+            cancel
+        );
+    }
+
+    private static async Task KeepEvidence(
+        this NokkoDb db,
+        LoadedJob loaded,
+        JobDocument d,
+        JobResults results,
+        CancellationToken cancel
+    )
+    {
+        db.Set(
+            loaded.HasEvidence,
+            new JobEvidence { Id = d.Job.Id, Rules = JobEvidence.CurrentRules }
+        );
+        var platform = d.Vehicle.PlatformId;
+        // Earlier jobs of the vehicle go with it to another platform.
+        KeptTrial[] trials =
+        [
+            .. loaded
+                .Trials.Where(t => t.JobId != d.Job.Id)
+                .Select(t => t with { PlatformId = platform }),
+            .. results.Trials.Select(KeptTrial.Of),
+        ];
+        var had = loaded.Trials.ToDictionary(t => (t.PlanId, t.Axle));
+        var changed = false;
+        foreach (var trial in trials)
+        {
+            var there = had.Remove((trial.PlanId, trial.Axle), out var was);
+            if (!there || Text(was!) != Text(trial))
+            {
+                db.Set(there, trial);
+                changed = true;
+            }
+        }
+        foreach (var gone in had.Values)
+        {
+            db.Attach(gone).State = EntityState.Deleted;
+            changed = true;
+        }
+        if (changed)
+        {
+            await db.KeepSums(loaded, platform, trials, cancel);
+        }
+    }
+
+    /// <summary>Takes the vehicle's trials as they were kept out of the sums, and adds them as they are now.</summary>
+    private static async Task KeepSums(
+        this NokkoDb db,
+        LoadedJob loaded,
+        Guid platform,
+        KeptTrial[] trials,
+        CancellationToken cancel
+    )
+    {
+        var kept = loaded.Sums.ToDictionary(s => s.Line());
+        if (platform != loaded.Document.Vehicle.PlatformId)
+        {
+            foreach (
+                var sums in await db
+                    .Sums.AsNoTracking()
+                    .Where(s => s.PlatformId == platform)
+                    .ToListAsync(cancel)
+            )
+            {
+                kept.Add(sums.Line(), sums);
+                loaded.Versions[sums.Id] = await db.VersionOf(sums.Id, cancel);
+            }
+        }
+        var now = PlatformEvidence
+            .Beside(
+                kept.ToDictionary(s => s.Key, s => s.Value.Sums()),
+                Taught(loaded.Trials),
+                Taught(trials)
+            )
+            .Sums();
+        foreach (var (line, sums) in now)
+        {
+            var there = kept.TryGetValue(line, out var was);
+            if (there && was!.Sums().Values.SequenceEqual(sums.Values))
+            {
+                continue;
+            }
+            var row = new KeptSums
+            {
+                Id = was?.Id ?? Guid.CreateVersion7(),
+                PlatformId = line.PlatformId,
+                Axle = line.Axle,
+                Suspension = line.Suspension,
+                Family = line.Family,
+                Trials = sums.Trials,
+                Vehicles = sums.Vehicles,
+                Values = sums.Values.ToArray(),
+            };
+            db.Set(there, row);
+            if (there)
+            {
+                // Another vehicle of the platform that was saved meanwhile: decided anew.
+                db.Entry(row).Property(NokkoDb.VersionColumn).OriginalValue = loaded.Versions[
+                    row.Id
+                ];
+            }
         }
 
-        void Set<T>(bool there, T row)
-            where T : class
+        static TaughtTrial[] Taught(IEnumerable<KeptTrial> trials) =>
+            [.. trials.Select(t => t.Taught()).OfType<TaughtTrial>()];
+    }
+
+    private static Task<uint> VersionOf(this NokkoDb db, Guid sums, CancellationToken cancel) =>
+        db
+            .Sums.Where(s => s.Id == sums)
+            .Select(s => EF.Property<uint>(s, NokkoDb.VersionColumn))
+            .SingleAsync(cancel);
+
+    private static string Text(KeptTrial trial) => JsonSerializer.Serialize(trial, JobJson.Options);
+
+    private static void Set<T>(this NokkoDb db, bool there, T row)
+        where T : class
+    {
+        if (!there)
         {
-            if (!there)
-            {
-                db.Put(row);
-                return;
-            }
-            var entry = db.Attach(row);
-            entry.Property(NokkoDb.ShopIdColumn).CurrentValue = db.ShopId;
-            entry.State = EntityState.Modified;
+            db.Put(row);
+            return;
         }
+        var entry = db.Attach(row);
+        entry.Property(NokkoDb.ShopIdColumn).CurrentValue = db.ShopId;
+        entry.State = EntityState.Modified;
     }
 }

@@ -23,7 +23,11 @@ internal static class JobStatement
         var (files, evidence) = (Name<StoredFile>(model), Name<JobEvidence>(model));
         var entry = Row(Table<StoredCommand>(model), "c", typeof(HistoryEntry));
         var wanted = Wanted(model);
-        var parts = Table<Part>(model);
+        var (parts, trials, sums) = (
+            Table<Part>(model),
+            Table<KeptTrial>(model),
+            Table<KeptSums>(model)
+        );
         return $"""
             with j as (select * from {jobs} where id = @job and shop_id = @shop),
             v as (select v.* from {vehicles} v join j on v.id = j.vehicle_id),
@@ -50,8 +54,13 @@ internal static class JobStatement
                 'changes', c.changes,
                 'takenBack', exists (select 1 from {commands} o where o.job_id = j.id and o.takes_back = c.id))), '[]')::text
               from {commands} c where c.job_id = j.id and c.id = any(@undone)) as undone,
-            (select coalesce(json_agg(e.trials order by e.id), '[]')::text from {evidence} e
-              where e.platform_id = v.platform_id and e.shop_id = @shop and e.id <> j.id) as others,
+            (select coalesce(json_agg({Row(
+                trials,
+                "t"
+            )}), '[]')::text from {trials.GetTableName()} t
+              where t.vehicle_id = v.id and t.shop_id = @shop) as trials,
+            (select coalesce(json_agg({Row(sums, "t")}), '[]')::text from {sums.GetTableName()} t
+              where t.platform_id = v.platform_id and t.shop_id = @shop) as sums,
             exists (select 1 from {evidence} e where e.id = j.id) as has_evidence
             from j, v, last
             """;
@@ -124,6 +133,7 @@ internal static class JobStatement
                         : t.FindProperty(NokkoDb.VehicleIdColumn) is not null
                             ? "t.vehicle_id = v.id"
                         : t.ClrType == typeof(Part) ? Wanted(model)
+                        : t.ClrType == typeof(KeptSums) ? "t.platform_id = v.platform_id"
                         : null;
                     return of is null
                         ? null

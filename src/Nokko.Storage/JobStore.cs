@@ -5,7 +5,6 @@ using Microsoft.EntityFrameworkCore.Metadata;
 using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
-using Nokko.Core.Suspension;
 using Npgsql;
 using NpgsqlTypes;
 
@@ -48,7 +47,8 @@ public sealed record UsedKey(Guid Id, Guid? JobId, Guid ShopId, string? Hash);
 /// <param name="Parts">Parts that were asked for.</param>
 /// <param name="Files">Photographs that are there.</param>
 /// <param name="Undone">Changes that were asked for.</param>
-/// <param name="Others">What other jobs on its platform have proved.</param>
+/// <param name="Trials">What the vehicle's jobs have proved, this one among them, as it is kept.</param>
+/// <param name="Sums">What all vehicles of its platform have taught, as it is kept.</param>
 /// <param name="HasEvidence">Whether what it proved is kept.</param>
 public sealed record LoadedJob(
     JobDocument Document,
@@ -58,9 +58,24 @@ public sealed record LoadedJob(
     IReadOnlyList<Part> Parts,
     IReadOnlySet<string> Files,
     IReadOnlyList<Recorded> Undone,
-    IReadOnlyList<JobTrial> Others,
+    IReadOnlyList<KeptTrial> Trials,
+    IReadOnlyList<KeptSums> Sums,
     bool HasEvidence
-);
+)
+{
+    /// <summary>What is known of the vehicle's lift lines beside this job.</summary>
+    public PlatformEvidence Others { get; } =
+        PlatformEvidence.Beside(
+            Sums.ToDictionary(s => s.Line(), s => s.Sums()),
+            [.. Trials.Select(t => t.Taught()).OfType<TaughtTrial>()],
+            [
+                .. Trials
+                    .Where(t => t.JobId != Document.Job.Id)
+                    .Select(t => t.Taught())
+                    .OfType<TaughtTrial>(),
+            ]
+        );
+}
 
 /// <summary>Turns rows into job documents and back. Whatever a decision needs comes in one statement.</summary>
 public static class JobStore
@@ -170,7 +185,7 @@ public static class JobStore
         }
     }
 
-    /// <summary>Adds every row of a document to this shop; owner and platform only when they are new.</summary>
+    /// <summary>Adds every row of a document to this shop; owner and platform only when they are new. What follows from it is kept by <see cref="DerivedStore.Derive"/>, once the rows are saved.</summary>
     public static void PutJob(this NokkoDb db, JobDocument d, bool ownerIsNew, bool platformIsNew)
     {
         foreach (var list in JobRows.Lists)
@@ -193,7 +208,6 @@ public static class JobStore
         {
             db.Put(StoredCommand.Of(line, d.Job.Id, null));
         }
-        db.KeepDerived(d, JobEvaluator.Evaluate(d), 1, hadEvidence: false);
     }
 
     /// <summary>Adds a row of a job or of its vehicle.</summary>
@@ -246,7 +260,8 @@ public static class JobStore
         public required string Parts { get; init; }
         public required string[] Files { get; init; }
         public required string Undone { get; init; }
-        public required string Others { get; init; }
+        public required string Trials { get; init; }
+        public required string Sums { get; init; }
         public required bool HasEvidence { get; init; }
 
         public LoadedJob Read() =>
@@ -258,7 +273,8 @@ public static class JobStore
                 Json<List<Part>>(Parts),
                 Files.ToHashSet(),
                 Json<List<Recorded>>(Undone),
-                [.. Json<List<List<JobTrial>>>(Others).SelectMany(t => t)],
+                Json<List<KeptTrial>>(Trials),
+                Json<List<KeptSums>>(Sums),
                 HasEvidence
             );
 

@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
-using Nokko.Core.Evidence;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
@@ -56,6 +55,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
     public DbSet<StoredFile> Files => Set<StoredFile>();
     public DbSet<JobEvidence> Evidence => Set<JobEvidence>();
+    public DbSet<KeptTrial> Trials => Set<KeptTrial>();
+    public DbSet<KeptSums> Sums => Set<KeptSums>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
@@ -79,7 +80,6 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<CornerStack>>();
         Json<IReadOnlyList<Fastener>>();
         Json<IReadOnlyList<KitPiece>>();
-        Json<IReadOnlyList<JobTrial>>();
 
         void Json<T>() =>
             configurationBuilder

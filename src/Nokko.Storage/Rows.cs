@@ -1,6 +1,9 @@
 using Microsoft.AspNetCore.Identity;
 using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Storage;
 
@@ -120,11 +123,106 @@ public sealed record StoredFile
     public required byte[] Content { get; init; }
 }
 
-/// <summary>What a job has proved of lift lines: worked out from the job whenever it changes, kept so that other jobs need not be read for it.</summary>
+/// <summary>Says by which rules it was worked out what a job has proved of lift lines.</summary>
 public sealed record JobEvidence
 {
+    /// <summary>Rules by which trials are worked out now. A change of them is one more: what was kept by earlier ones is worked out anew, behind.</summary>
+    public const int CurrentRules = 1;
+
     /// <summary>Key of the job.</summary>
     public required Guid Id { get; init; }
+
+    /// <summary>The rules; zero for what must be worked out anew.</summary>
+    public required int Rules { get; set; }
+}
+
+/// <summary>One trial of a job in a row: what it teaches in numbers, or why nothing. The vehicle's name is not copied into it.</summary>
+public sealed record KeptTrial
+{
+    public required Guid PlanId { get; init; }
+    public required Axle Axle { get; init; }
+    public required Guid JobId { get; init; }
+    public required Guid VehicleId { get; init; }
     public required Guid PlatformId { get; init; }
-    public required IReadOnlyList<JobTrial> Trials { get; set; }
+    public required SuspensionKind Suspension { get; init; }
+    public required LiftFamily Family { get; init; }
+    public required int Ordinal { get; init; }
+    public required DateTimeOffset At { get; init; }
+    public required IReadOnlyList<string> Parts { get; init; }
+    public double? ClaimMm { get; init; }
+    public double? PredictedMm { get; init; }
+    public double? PredictedUMm { get; init; }
+    public double? MeasuredMm { get; init; }
+    public double? MeasuredUMm { get; init; }
+    public double? ThicknessMm { get; init; }
+    public double? FreeRiseMm { get; init; }
+    public double? FreeRiseUMm { get; init; }
+    public double? ForetoldRatio { get; init; }
+    public bool? IsNew { get; init; }
+    public string? WhyNot { get; init; }
+
+    /// <summary>The trial with its line; null when it teaches nothing.</summary>
+    public TaughtTrial? Taught() =>
+        this
+            is {
+                ThicknessMm: { } t,
+                FreeRiseMm: { } h,
+                FreeRiseUMm: { } u,
+                ForetoldRatio: { } r,
+                IsNew: { } isNew
+            }
+            ? new(
+                new LineKey(PlatformId, Axle, Suspension, Family),
+                Ordinal,
+                new LiftTrial(t, h, u, r, isNew)
+            )
+            : null;
+
+    /// <summary>The row of what a job proved.</summary>
+    public static KeptTrial Of(JobTrial t) =>
+        new()
+        {
+            PlanId = t.PlanId,
+            Axle = t.Axle,
+            JobId = t.JobId,
+            VehicleId = t.VehicleId,
+            PlatformId = t.PlatformId,
+            Suspension = t.Suspension,
+            Family = t.Family,
+            Ordinal = t.Ordinal,
+            At = t.At,
+            Parts = t.Parts,
+            ClaimMm = t.Claim.Value,
+            PredictedMm = t.Predicted.Value,
+            PredictedUMm = t.Predicted.U,
+            MeasuredMm = t.Measured.Value,
+            MeasuredUMm = t.Measured.U,
+            ThicknessMm = t.Trial?.ThicknessMm,
+            FreeRiseMm = t.Trial?.FreeRiseMm,
+            FreeRiseUMm = t.Trial?.FreeRiseUMm,
+            ForetoldRatio = t.Trial?.ForetoldRatio,
+            IsNew = t.Trial?.IsNew,
+            WhyNot = t.WhyNot,
+        };
+}
+
+/// <summary>What all vehicles of a platform have taught of one lift line, as sums: changed by adding when a vehicle's trials change.</summary>
+public sealed record KeptSums : IRow
+{
+    public required Guid Id { get; init; }
+    public required Guid PlatformId { get; init; }
+    public required Axle Axle { get; init; }
+    public required SuspensionKind Suspension { get; init; }
+    public required LiftFamily Family { get; init; }
+    public required int Trials { get; init; }
+    public required int Vehicles { get; init; }
+
+    /// <summary>Numbers for each spread of the grid.</summary>
+    public required double[] Values { get; init; }
+
+    /// <summary>The line.</summary>
+    public LineKey Line() => new(PlatformId, Axle, Suspension, Family);
+
+    /// <summary>The sums.</summary>
+    public LiftSums Sums() => new(Trials, Vehicles, Values);
 }

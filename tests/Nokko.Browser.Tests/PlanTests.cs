@@ -22,7 +22,7 @@ public sealed class PlanTests(DemoServer demo)
         b.Sees("Agreed: begin the fitting");
         Placed(b, "Alder plate 1 1/4", "Left front", "Right front");
         // By the line that the shop's own jobs have proved: 2.0 of its thickness and a quarter inch.
-        b.Sees("23 9/16 in");
+        b.Sees("23 1/2 in");
 
         b.Press("Another plan beside it");
         b.Until(

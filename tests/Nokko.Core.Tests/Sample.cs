@@ -1,3 +1,4 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
@@ -161,7 +162,7 @@ internal static class Sample
             Claim = claim is { } c ? Mm(c, Known.Box) : null,
         };
 
-    public static Plan Plan(params (string Corner, PlacedPart Part)[] parts) =>
+    public static Plan Plan(params (Corner Corner, PlacedPart Part)[] parts) =>
         new()
         {
             Id = Id(20),
@@ -190,8 +191,8 @@ internal static class Sample
     )
     {
         var plan = Plan(
-            (Corners.LF, Plate(30, thickness, claim: 50)),
-            (Corners.RF, Plate(31, thickness, claim: 50))
+            (Corner.LF, Plate(30, thickness, claim: 50)),
+            (Corner.RF, Plate(31, thickness, claim: 50))
         );
         var document = new JobDocument
         {
@@ -247,7 +248,7 @@ internal static class Sample
                         document,
                         plan,
                         JobEvaluator.Evaluate(document).WalkRounds,
-                        []
+                        PlatformEvidence.None
                     )!,
                     Target = Level,
                     Dimensions = Sizes,

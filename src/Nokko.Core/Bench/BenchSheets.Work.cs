@@ -84,7 +84,7 @@ public static partial class BenchSheets
                 ),
         };
         var axle = new AxleState(
-            Corners.Front,
+            Axle.Front,
             suspension,
             CornerLinkage.Of(suspension),
             null,

@@ -1,4 +1,4 @@
-using MathNet.Numerics.LinearAlgebra;
+using System.Text.Json.Serialization;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -24,7 +24,7 @@ public sealed record JobTrial
     public required string Said { get; init; }
 
     /// <summary>front or rear.</summary>
-    public required string Axle { get; init; }
+    public required Axle Axle { get; init; }
 
     /// <summary>Kind of its suspension.</summary>
     public required SuspensionKind Suspension { get; init; }
@@ -58,4 +58,12 @@ public sealed record JobTrial
 
     /// <summary>Why it teaches nothing; null when it does.</summary>
     public string? WhyNot { get; init; }
+
+    /// <summary>The line that it speaks of.</summary>
+    [JsonIgnore]
+    public LineKey Line => new(PlatformId, Axle, Suspension, Family);
+
+    /// <summary>The trial with its line; null when it teaches nothing.</summary>
+    [JsonIgnore]
+    public TaughtTrial? Taught => Trial is null ? null : new(Line, Ordinal, Trial);
 }

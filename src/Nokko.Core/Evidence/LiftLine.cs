@@ -1,171 +1,174 @@
-using MathNet.Numerics.LinearAlgebra;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
-using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Evidence;
 
-/// <summary>One trial: a thickness fitted, and the free rise that was found.</summary>
-/// <param name="Vehicle">The vehicle on which it was fitted.</param>
-/// <param name="ThicknessMm">t, mm: above zero where a stack is new; else the change, not zero.</param>
-/// <param name="FreeRiseMm">h, mm.</param>
-/// <param name="FreeRiseUMm">Standard uncertainty of h, mm; above zero.</param>
-/// <param name="IsNew">Whether nothing of the family was in before: then bushings settle anew, and the offset counts.</param>
-public sealed record LiftTrial(
-    string Vehicle,
-    double ThicknessMm,
-    double FreeRiseMm,
-    double FreeRiseUMm,
-    bool IsNew = true
-)
-{
-    /// <summary>Why it can teach nothing; null when it can.</summary>
-    public string? WhyNot() =>
-        !double.IsFinite(ThicknessMm) || !double.IsFinite(FreeRiseMm)
-            ? "A number of it is not finite."
-        : IsNew && !(ThicknessMm > 0) ? "A stack that is new has a thickness above zero."
-        : ThicknessMm == 0 ? "No thickness was changed."
-        : !(FreeRiseUMm > 0) ? "Its ± is not known."
-        : null;
-}
-
-/// <summary>h = o + (ρ + v)·t + e for one platform, axle and kind of part, learned by a joint Gaussian update.</summary>
-/// <remarks>Source: docs/computation/learning.md#lift-line. Immutable: each observation gives a new line; their order does not matter.</remarks>
+/// <summary>h = o + (ρ + v)·t + e for one platform, axle and family of parts, as trials have taught it.</summary>
+/// <remarks>Source: docs/computation/learning.md#lift-line. A mixture over the spreads of the grid; each part of it is Gaussian, so the order of trials does not matter.</remarks>
 public sealed class LiftLine
 {
-    private const int Offset = 0;
-    private const int Ratio = 1;
-    private readonly LiftPrior _prior;
-    private readonly IReadOnlyList<string> _vehicles;
-    private readonly Vector<double> _mean;
-    private readonly Matrix<double> _covariance;
+    private readonly Part[] _parts;
+    private readonly int _trials;
 
-    /// <summary>The line before any trial.</summary>
-    /// <param name="prior">What is believed.</param>
-    /// <param name="covariance">Between offset and ratio, mm, where the belief comes from trials itself.</param>
-    public LiftLine(LiftPrior prior, double covariance = 0)
-        : this(
-            prior,
-            [],
-            Vector<double>.Build.DenseOfArray([prior.OffsetMm.Mean, prior.Ratio.Mean]),
-            Matrix<double>.Build.DenseOfRowArrays([
-                [prior.OffsetMm.Sd * prior.OffsetMm.Sd, covariance],
-                [covariance, prior.Ratio.Sd * prior.Ratio.Sd],
-            ])
-        ) { }
-
-    private LiftLine(
-        LiftPrior prior,
-        IReadOnlyList<string> vehicles,
-        Vector<double> mean,
-        Matrix<double> covariance
-    ) => (_prior, _vehicles, _mean, _covariance) = (prior, vehicles, mean, covariance);
+    /// <summary>The line after what was summed.</summary>
+    /// <param name="prior">What was believed before any trial.</param>
+    /// <param name="sums">What all vehicles say.</param>
+    public LiftLine(LiftPrior prior, LiftSums sums)
+    {
+        _trials = sums.Trials;
+        _parts = Parts(prior, sums);
+        var (offset, ratio) = (0.0, 0.0);
+        foreach (var p in _parts)
+        {
+            offset += p.Weight * p.Offset;
+            ratio += p.Weight * p.Ratio;
+        }
+        var (oo, or, rr, square) = (0.0, 0.0, 0.0, 0.0);
+        foreach (var p in _parts)
+        {
+            var (o, r) = (p.Offset - offset, p.Ratio - ratio);
+            oo += p.Weight * (p.Oo + (o * o));
+            or += p.Weight * (p.Or + (o * r));
+            rr += p.Weight * (p.Rr + (r * r));
+            square += p.Weight * Square(p.Spread);
+        }
+        OffsetMm = new Estimate(offset, Math.Sqrt(oo));
+        RatioEstimate = new Estimate(ratio, Math.Sqrt(rr));
+        Covariance = or;
+        VehicleSd = Math.Sqrt(square);
+    }
 
     /// <summary>o, mm.</summary>
-    public Estimate OffsetMm => new(_mean[Offset], Math.Sqrt(_covariance[Offset, Offset]));
+    public Estimate OffsetMm { get; }
 
-    /// <summary>ρ.</summary>
-    public Estimate RatioEstimate => new(_mean[Ratio], Math.Sqrt(_covariance[Ratio, Ratio]));
+    /// <summary>ρ of the platform.</summary>
+    public Estimate RatioEstimate { get; }
 
     /// <summary>Between offset and ratio of the platform, mm.</summary>
-    public double Covariance => _covariance[Offset, Ratio];
+    public double Covariance { get; }
 
-    /// <summary>The line after one more trial.</summary>
-    /// <exception cref="ArgumentException">The thickness or the uncertainty is not above zero, or a value is not finite.</exception>
-    public LiftLine Learn(LiftTrial trial)
-    {
-        if (trial.WhyNot() is { } why)
-        {
-            throw new ArgumentException(why, nameof(trial));
-        }
-        var line = With(trial.Vehicle);
-        var h = line.Row(trial.Vehicle, trial.IsNew ? 1 : 0, trial.ThicknessMm);
-        var noise =
-            (trial.FreeRiseUMm * trial.FreeRiseUMm) + ThicknessVariance(_prior.ThicknessUMm);
-        var gain = line._covariance * h / ((h * line._covariance * h) + noise);
-        var mean = line._mean + (gain * (trial.FreeRiseMm - (h * line._mean)));
-        var kept = Matrix<double>.Build.DenseIdentity(mean.Count) - gain.OuterProduct(h);
-        // Joseph form: stays symmetric and positive however small the noise.
-        var covariance =
-            (kept * line._covariance * kept.Transpose()) + (gain.OuterProduct(gain) * noise);
-        return new LiftLine(_prior, line._vehicles, mean, covariance);
-    }
+    /// <summary>Standard deviation of one vehicle's own ratio about ρ: the root of the mean square over the grid.</summary>
+    public double VehicleSd { get; }
 
     /// <summary>What is believed of one vehicle.</summary>
-    /// <param name="vehicle">A vehicle that may have been seen before.</param>
-    public LiftBelief Belief(string vehicle)
+    /// <param name="own">What its own trials say; they are in the line's sums. Nothing for a vehicle that was never seen.</param>
+    public LiftBelief Belief(VehicleSums own)
     {
-        var i = Index(vehicle);
-        var own =
-            i < 0
-                ? new Estimate(0, _prior.VehicleSd)
-                : new Estimate(_mean[i], Math.Sqrt(_covariance[i, i]));
-        var (withRatio, withOffset) =
-            i < 0 ? (0, 0) : (_covariance[Ratio, i], _covariance[Offset, i]);
+        // Given o and ρ, the own ratio is v = g·(Th − Nt·o − Tt·ρ) ± √g; so o and ρ + v are a linear map of o and ρ.
+        Span<double> ratios = stackalloc double[_parts.Length];
+        var (offset, mean) = (0.0, 0.0);
+        for (var k = 0; k < _parts.Length; k++)
+        {
+            var p = _parts[k];
+            var (g, fromOffset, fromRatio) = Own(p, own);
+            ratios[k] = (g * own.Th) + (fromOffset * p.Offset) + (fromRatio * p.Ratio);
+            offset += p.Weight * p.Offset;
+            mean += p.Weight * ratios[k];
+        }
+        var (oo, or, rr) = (0.0, 0.0, 0.0);
+        for (var k = 0; k < _parts.Length; k++)
+        {
+            var p = _parts[k];
+            var (g, fromOffset, fromRatio) = Own(p, own);
+            var (o, r) = (p.Offset - offset, ratios[k] - mean);
+            oo += p.Weight * (p.Oo + (o * o));
+            or += p.Weight * ((fromOffset * p.Oo) + (fromRatio * p.Or) + (o * r));
+            rr +=
+                p.Weight
+                * (
+                    g
+                    + (fromOffset * fromOffset * p.Oo)
+                    + (2 * fromOffset * fromRatio * p.Or)
+                    + (fromRatio * fromRatio * p.Rr)
+                    + (r * r)
+                );
+        }
         return new LiftBelief(
-            OffsetMm,
-            new Estimate(
-                _mean[Ratio] + own.Mean,
-                Math.Sqrt(_covariance[Ratio, Ratio] + (own.Sd * own.Sd) + (2 * withRatio))
-            ),
-            _covariance[Offset, Ratio] + withOffset
-        );
-    }
-
-    /// <summary>Free rise of a stack, thickness exact.</summary>
-    /// <param name="vehicle">A vehicle that may have been seen before.</param>
-    /// <param name="thicknessMm">t, mm; zero gives zero.</param>
-    public Estimate Predict(string vehicle, double thicknessMm) => Change(vehicle, 0, thicknessMm);
-
-    /// <summary>Change of free rise between two stacks on one vehicle. The offset counts only where a stack appears or goes.</summary>
-    /// <param name="vehicle">The vehicle.</param>
-    /// <param name="fromMm">Thickness now, mm; zero for none.</param>
-    /// <param name="toMm">Thickness after, mm; zero for none.</param>
-    public Estimate Change(string vehicle, double fromMm, double toMm)
-    {
-        var line = With(vehicle);
-        var row = line.Row(vehicle, (toMm > 0 ? 1 : 0) - (fromMm > 0 ? 1 : 0), toMm - fromMm);
-        return new Estimate(row * line._mean, Math.Sqrt(Math.Max(0, row * line._covariance * row)));
-    }
-
-    /// <summary>Variance that an uncertain thickness adds to a free rise, (ρ·u_t)², mm².</summary>
-    /// <param name="thicknessUMm">Standard uncertainty of the thickness, mm.</param>
-    public double ThicknessVariance(double thicknessUMm) =>
-        Math.Pow(_prior.Ratio.Mean * thicknessUMm, 2);
-
-    private Vector<double> Row(string vehicle, double offset, double thickness)
-    {
-        var row = Vector<double>.Build.Dense(_mean.Count);
-        row[Offset] = offset;
-        row[Ratio] = thickness;
-        row[Index(vehicle)] = thickness;
-        return row;
-    }
-
-    private int Index(string vehicle)
-    {
-        for (var i = 0; i < _vehicles.Count; i++)
+            new Estimate(offset, Math.Sqrt(oo)),
+            new Estimate(mean, Math.Sqrt(rr)),
+            or
+        )
         {
-            if (_vehicles[i] == vehicle)
-            {
-                return i + 2;
-            }
-        }
-        return -1;
+            Jobs = _trials,
+            OfThisVehicle = own.Trials,
+        };
     }
 
-    private LiftLine With(string vehicle)
+    /// <summary>Variance of the vehicle's own ratio once o and ρ are given, and how ρ + v follows from o and from ρ.</summary>
+    private static (double G, double FromOffset, double FromRatio) Own(Part p, VehicleSums own)
     {
-        if (Index(vehicle) > 0)
-        {
-            return this;
-        }
-        var n = _mean.Count;
-        var mean = Vector<double>.Build.Dense(n + 1);
-        mean.SetSubVector(0, n, _mean);
-        var covariance = Matrix<double>.Build.Dense(n + 1, n + 1);
-        covariance.SetSubMatrix(0, 0, _covariance);
-        covariance[n, n] = _prior.VehicleSd * _prior.VehicleSd;
-        return new LiftLine(_prior, [.. _vehicles, vehicle], mean, covariance);
+        var seen = 1 + (Square(p.Spread) * own.Tt);
+        var g = Square(p.Spread) / seen;
+        return (g, -g * own.Nt, 1 / seen);
     }
+
+    private static double Square(double x) => x * x;
+
+    /// <summary>The Gaussian posterior at each spread, weighted by its evidence.</summary>
+    private static Part[] Parts(LiftPrior prior, LiftSums sums)
+    {
+        var (o0, r0) = (prior.OffsetMm.Mean, prior.Ratio.Mean);
+        var (io, ir) = (1 / Square(prior.OffsetMm.Sd), 1 / Square(prior.Ratio.Sd));
+        var median = Math.Log(prior.MedianSpread);
+        var parts = new Part[SpreadGrid.Spreads.Length];
+        Span<double> logs = stackalloc double[parts.Length];
+        var most = double.NegativeInfinity;
+        for (var k = 0; k < parts.Length; k++)
+        {
+            var s = sums.Values.Slice(k * LiftSums.Numbers, LiftSums.Numbers);
+            // About the prior's means, where the numbers are small.
+            var (oo, or, rr) = (s[0] + io, s[1], s[2] + ir);
+            var (ho, hr) = (s[3] - (s[0] * o0) - (s[1] * r0), s[4] - (s[1] * o0) - (s[2] * r0));
+            var det = (oo * rr) - (or * or);
+            var (o, r) = (((rr * ho) - (or * hr)) / det, ((oo * hr) - (or * ho)) / det);
+            parts[k] = new Part(
+                SpreadGrid.Spreads[k],
+                0,
+                o0 + o,
+                r0 + r,
+                rr / det,
+                -or / det,
+                oo / det
+            );
+            var atPrior =
+                s[5]
+                + (s[3] * o0)
+                + (s[4] * r0)
+                - (0.5 * ((s[0] * o0 * o0) + (2 * s[1] * o0 * r0) + (s[2] * r0 * r0)));
+            logs[k] =
+                SpreadGrid.LogWeight(k, median)
+                + atPrior
+                + (0.5 * ((ho * o) + (hr * r)))
+                + (0.5 * Math.Log(io * ir / det));
+            most = Math.Max(most, logs[k]);
+        }
+        var all = 0.0;
+        for (var k = 0; k < parts.Length; k++)
+        {
+            logs[k] = Math.Exp(logs[k] - most);
+            all += logs[k];
+        }
+        for (var k = 0; k < parts.Length; k++)
+        {
+            parts[k] = parts[k] with { Weight = logs[k] / all };
+        }
+        return parts;
+    }
+
+    /// <param name="Spread">τ.</param>
+    /// <param name="Weight">Its posterior weight.</param>
+    /// <param name="Offset">Mean of o, mm.</param>
+    /// <param name="Ratio">Mean of ρ.</param>
+    /// <param name="Oo">Variance of o, mm².</param>
+    /// <param name="Or">Covariance of both, mm.</param>
+    /// <param name="Rr">Variance of ρ.</param>
+    private readonly record struct Part(
+        double Spread,
+        double Weight,
+        double Offset,
+        double Ratio,
+        double Oo,
+        double Or,
+        double Rr
+    );
 }

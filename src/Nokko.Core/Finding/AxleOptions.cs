@@ -191,7 +191,7 @@ internal sealed class AxleOptions
 
     /// <summary>Every stack that one corner may get: what is in and does not lift stays, of each kind that lifts comes what is in, nothing, or one piece.</summary>
     private List<CornerOption> At(
-        string corner,
+        Corner corner,
         AxleState axle,
         TravelEnds ends,
         SearchPool pool,
@@ -205,7 +205,7 @@ internal sealed class AxleOptions
             .Concat(old.Select(p => p.Kind))
             .Where(SearchPool.Lifts)
             .Distinct()
-            .Where(k => PartRule.Of(k).Fits(axle.Suspension.Kind))
+            .Where(k => PartRule.Of(k).FitsOn(axle.Suspension.Kind))
             .OrderBy(k => PartRule.Of(k).Order)
             .ToArray();
         PlacedPart[] stay = [.. old.Where(p => !kinds.Contains(p.Kind))];

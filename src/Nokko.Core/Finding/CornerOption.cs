@@ -16,7 +16,7 @@ internal sealed class CornerOption
     private readonly double _u;
 
     private CornerOption(
-        string corner,
+        Corner corner,
         IReadOnlyList<PlacedPart> parts,
         IReadOnlyList<PlacedPart> old,
         CornerRise rise,
@@ -48,7 +48,7 @@ internal sealed class CornerOption
         Pieces = Needs.Values.Sum();
     }
 
-    public string Corner { get; }
+    public Corner Corner { get; }
 
     public IReadOnlyList<PlacedPart> Parts { get; }
 
@@ -92,7 +92,7 @@ internal sealed class CornerOption
 
     /// <summary>The stack, or why it cannot stand there.</summary>
     public static (CornerOption? Option, string? Why) Of(
-        string corner,
+        Corner corner,
         IReadOnlyList<PlacedPart> parts,
         IReadOnlyList<PlacedPart> old,
         Vehicles.Vehicle vehicle,
@@ -115,7 +115,7 @@ internal sealed class CornerOption
 
     /// <summary>What must be cut for pieces that come in.</summary>
     private static IEnumerable<string> Cuts(
-        string corner,
+        Corner corner,
         IReadOnlyList<PlacedPart> come,
         AxleState axle
     )

@@ -1,4 +1,5 @@
 using Nokko.Core.Plans;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Finding;
 
@@ -16,7 +17,7 @@ public sealed record FoundStack(
     Plan Plan,
     double Chance,
     Rank Rank,
-    (string Corner, LimitUse Use)? Most,
+    (Corner Corner, LimitUse Use)? Most,
     IReadOnlyList<string> Irreversible,
     double Hours,
     bool HoursGuessed,

@@ -8,7 +8,7 @@ namespace Nokko.Core.Finding;
 /// <param name="Corner">LF, RF, LR or RR.</param>
 /// <param name="Rise">Rise over today, mm; its uncertainty is that of what was measured and of the loads.</param>
 /// <param name="Loaded">The same when the rake shall hold with the stated loads on; null when none is put on and taken off.</param>
-public sealed record NeededRise(string Corner, Result Rise, Result? Loaded)
+public sealed record NeededRise(Corner Corner, Result Rise, Result? Loaded)
 {
     /// <summary>The needed rises, least work first: no axle is lifted more than the wish asks for, none is lowered.</summary>
     /// <param name="situation">The vehicle as it stands, with its target.</param>

@@ -13,7 +13,7 @@ namespace Nokko.Core.Finding;
 /// <param name="OffMm">How far off it is supposed to land, mm; positive is high.</param>
 /// <param name="Stack">The change with the fewest pieces touched; null when none lands better than leaving it.</param>
 /// <param name="StaysGood">Whether it would still be within what is wanted.</param>
-public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool StaysGood)
+public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool StaysGood)
 {
     /// <summary>Chance from which on a stack counts as good enough to leave.</summary>
     private const double GoodEnough = 0.75;
@@ -55,9 +55,9 @@ public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool St
             ),
         ];
         var cases = new List<PlanB>();
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
-            var rise = axle == Corners.Front ? prediction.FrontRise : prediction.RearRise;
+            var rise = axle == Axle.Front ? prediction.FrontRise : prediction.RearRise;
             if (!Changes(plan, situation.From, axle) || rise is not { Value: not null, U: { } u })
             {
                 continue;
@@ -76,13 +76,13 @@ public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool St
         Situation situation,
         Prediction prediction,
         WalkRoundStance before,
-        string axle,
+        Axle axle,
         double off,
         Part[] shelf,
         SearchRules rules
     )
     {
-        var isFront = axle == Corners.Front;
+        var isFront = axle == Axle.Front;
         var landed = situation with
         {
             From = situation.From with { Id = Guid.Empty, Stacks = plan.Stacks },
@@ -133,16 +133,16 @@ public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool St
     }
 
     /// <summary>What is believed of the axle's lift line once it has landed there.</summary>
-    private static Dictionary<(string, LiftFamily), LiftBelief> Learn(
+    private static Dictionary<(Axle, LiftFamily), LiftBelief> Learn(
         Plan plan,
         Situation situation,
-        string axle,
+        Axle axle,
         double off,
         double u
     )
     {
         var learned = situation.Learned.ToDictionary();
-        var state = Predictor.Axles(situation)[axle == Corners.Front ? 0 : 1];
+        var state = Predictor.Axles(situation)[axle == Axle.Front ? 0 : 1];
         var changes = Corners
             .Of(axle)
             .Select(c =>
@@ -164,26 +164,27 @@ public sealed record PlanB(string Axle, double OffMm, FoundStack? Stack, bool St
                 continue;
             }
             var now = LiftLaw.Belief(family, state);
-            var line = new LiftLine(
-                new LiftPrior(now.OffsetMm, now.Ratio, 0, LiftLaw.MeasuredThicknessUMm),
-                now.Covariance
-            );
             var seen = new LiftTrial(
-                "this",
                 trial.LineMm,
                 changes[0].SpringMm + off,
                 u,
+                now.Ratio.Mean,
                 trial.Offset == 1
             );
             if (seen.WhyNot() is null)
             {
-                learned[(axle, family)] = line.Learn(seen).Belief("this");
+                learned[(axle, family)] = now.After(
+                    trial.Offset == 1 ? 1 : 0,
+                    seen.ThicknessMm,
+                    seen.FreeRiseMm,
+                    seen.Variance
+                );
             }
         }
         return learned;
     }
 
-    private static bool Changes(Plan plan, Stage from, string axle) =>
+    private static bool Changes(Plan plan, Stage from, Axle axle) =>
         Corners
             .Of(axle)
             .Any(c =>

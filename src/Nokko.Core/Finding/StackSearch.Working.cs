@@ -164,7 +164,7 @@ public sealed partial class StackSearch
                 }),
         ];
 
-        PlacedPart Moved(PlacedPart part, string corner)
+        PlacedPart Moved(PlacedPart part, Corner corner)
         {
             var there = CornerStack.At(_situation.From.Stacks, corner).Any(p => p.Id == part.Id);
             var i = there
@@ -189,7 +189,7 @@ public sealed partial class StackSearch
 
         public CornerOption[] Corners { get; } = [front.Left, front.Right, rear.Left, rear.Right];
 
-        public (string Corner, LimitUse Use)? Most { get; set; }
+        public (Corner Corner, LimitUse Use)? Most { get; set; }
 
         public string? Stopped { get; set; }
 

@@ -11,13 +11,7 @@ namespace Nokko.Core.Finding;
 /// <param name="Parked">Least rise of the body over the wheel so that a gap is kept on its wheels, mm; below zero is to spare.</param>
 /// <param name="Flexed">By how much the bump stop must be longer so that it meets before the tyre does, mm; lifting the springs does not help here. Zero is enough as it is.</param>
 /// <param name="AtLock">What is left of the gap that was taped at full lock; none was taped.</param>
-public sealed record TyreRoom(
-    string Axle,
-    double Growth,
-    Result Parked,
-    Result Flexed,
-    Result AtLock
-)
+public sealed record TyreRoom(Axle Axle, double Growth, Result Parked, Result Flexed, Result AtLock)
 {
     /// <summary>Gap that is kept above a tyre on its wheels, mm: a rule of thumb.</summary>
     public const double LeastGapMm = 25;
@@ -29,13 +23,13 @@ public sealed record TyreRoom(
         TyreSize.Parse(vehicle.TyreSize) is { } now && TyreSize.Parse(size) is { } next
             ?
             [
-                .. new[] { Corners.Front, Corners.Rear }.Select(axle =>
+                .. new[] { Axle.Front, Axle.Rear }.Select(axle =>
                     Of(vehicle, axle, (next.DiameterMm - now.DiameterMm) / 2)
                 ),
             ]
             : null;
 
-    private static TyreRoom Of(Vehicle vehicle, string axle, double growth)
+    private static TyreRoom Of(Vehicle vehicle, Axle axle, double growth)
     {
         var state = AxleState.Of(vehicle, axle);
         var gap = state.Suspension.Get(SuspensionSizes.TyreGap);

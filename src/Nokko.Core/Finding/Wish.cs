@@ -1,5 +1,6 @@
 using Nokko.Core.Plans;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Finding;
@@ -136,7 +137,7 @@ public sealed record Wish(
         {
             return No(
                 "tyre",
-                $"{(unknown.Axle == Vehicles.Corners.Front ? "Front" : "Rear")}: {unknown.Parked.Cannot}"
+                $"{(unknown.Axle == Vehicles.Axle.Front ? "Front" : "Rear")}: {unknown.Parked.Cannot}"
             );
         }
         return Good(

@@ -6,26 +6,30 @@ namespace Nokko.Core.Fitting;
 /// <content>Springs that stand by themselves: coils on a live axle or a link, a leaf across; and body mounts.</content>
 internal sealed partial class CardWriter
 {
-    public void Coil(string axle, SuspensionKind kind, IReadOnlyList<CornerChange> changed)
+    public void Coil(Axle axle, SuspensionKind kind, IReadOnlyList<CornerChange> changed)
     {
         var carrier = kind.IsLiveAxle() ? "axle" : "arm";
         _steps.Add(
             new CardStep
             {
-                Key = $"{axle}/hose-free",
-                Where = axle,
+                Key = $"{axle.Said()}/hose-free",
+                Where = axle.Said(),
                 Title = "Free the hose and the leads",
                 Do =
                     $"Unbolt the brake-hose bracket and the sensor leads, so that both follow the {carrier} down.",
-                TakesOff = [$"{axle} brake-hose bracket bolt", $"{axle} sensor-lead clips"],
+                TakesOff =
+                [
+                    $"{axle.Said()} brake-hose bracket bolt",
+                    $"{axle.Said()} sensor-lead clips",
+                ],
                 Minutes = 10,
             }
         );
         _steps.Add(
             new CardStep
             {
-                Key = $"{axle}/carried",
-                Where = axle,
+                Key = $"{axle.Said()}/carried",
+                Where = axle.Said(),
                 Title = kind.IsLiveAxle()
                     ? "Axle on jacks before the last shock bolt is out"
                     : "Arm on a jack before the last bolt is out",
@@ -45,14 +49,14 @@ internal sealed partial class CardWriter
             var link = $"{c} sway-bar link to {carrier}";
             _joints.AddRange([
                 new(
-                    c,
+                    c.Name(),
                     shock,
                     JointKind.BondedRubber,
                     [new Fastener { Position = "shock bolt", Count = 1 }],
                     null
                 ),
                 new(
-                    c,
+                    c.Name(),
                     link,
                     JointKind.Ball,
                     [
@@ -70,7 +74,7 @@ internal sealed partial class CardWriter
                 new CardStep
                 {
                     Key = $"{c}/spring-out",
-                    Where = c,
+                    Where = c.Name(),
                     Title =
                         kind == SuspensionKind.TransverseLeaf
                             ? "Leaf's end off the arm"
@@ -97,7 +101,7 @@ internal sealed partial class CardWriter
                 15
             );
             Close(
-                c,
+                c.Name(),
                 "spring-in",
                 "Up against the spring, by hand",
                 $"Raise the {carrier} and look at both seats on the way. Shock and link by hand.",
@@ -107,7 +111,7 @@ internal sealed partial class CardWriter
                 2
             );
             Close(
-                c,
+                c.Name(),
                 "snug",
                 "Snug all of it",
                 "Rubber joints stay at snug.",
@@ -116,7 +120,7 @@ internal sealed partial class CardWriter
                 5
             );
             Close(
-                c,
+                c.Name(),
                 "final-hanging",
                 "Final: what may be final hanging",
                 "The link to the value of the service information.",
@@ -152,7 +156,7 @@ internal sealed partial class CardWriter
             var mount = $"{c} body mount to frame";
             _joints.Add(
                 new CardJoint(
-                    c,
+                    c.Name(),
                     mount,
                     JointKind.BondedRubber,
                     [
@@ -175,7 +179,7 @@ internal sealed partial class CardWriter
                 40
             );
             Close(
-                c,
+                c.Name(),
                 "mounts-hand",
                 "Body bolts by hand",
                 "Longer bolts: old length and the puck. All in before any is snug.",
@@ -185,7 +189,7 @@ internal sealed partial class CardWriter
                 2
             );
             Close(
-                c,
+                c.Name(),
                 "mounts-snug",
                 "Body bolts snug",
                 "In rounds, front to rear.",

@@ -1,24 +1,25 @@
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
 
 /// <content>A live axle on leaf springs.</content>
 internal sealed partial class CardWriter
 {
-    public void Leaf(string axle, IReadOnlyList<CornerChange> changed)
+    public void Leaf(Axle axle, IReadOnlyList<CornerChange> changed)
     {
         _steps.Add(
             new CardStep
             {
-                Key = $"{axle}/hose-free",
-                Where = axle,
+                Key = $"{axle.Said()}/hose-free",
+                Where = axle.Said(),
                 Title = "Free the axle's hose, leads and shocks",
                 Do =
                     "Unbolt the brake-hose bracket from the axle and the lower shock mounts, so that nothing holds the axle as it comes down.",
                 TakesOff =
                 [
-                    $"{axle} brake-hose bracket bolt",
+                    $"{axle.Said()} brake-hose bracket bolt",
                     .. changed.Select(c => $"{c.Corner} lower shock bolt"),
                 ],
                 Minutes = 10,
@@ -27,8 +28,8 @@ internal sealed partial class CardWriter
         _steps.Add(
             new CardStep
             {
-                Key = $"{axle}/axle-supported",
-                Where = axle,
+                Key = $"{axle.Said()}/axle-supported",
+                Where = axle.Said(),
                 Title = "Axle on a jack before the last U-bolt is out",
                 Do = "Jack under the axle, just touching. Only one side is opened at a time.",
                 Caution =
@@ -44,7 +45,7 @@ internal sealed partial class CardWriter
             var shock = $"{c} lower shock mount";
             _joints.AddRange([
                 new(
-                    c,
+                    c.Name(),
                     ubolts,
                     JointKind.UBolt,
                     [
@@ -58,7 +59,7 @@ internal sealed partial class CardWriter
                     "criss-cross in rounds"
                 ),
                 new(
-                    c,
+                    c.Name(),
                     shock,
                     JointKind.BondedRubber,
                     [new Fastener { Position = "shock bolt", Count = 1 }],
@@ -69,7 +70,7 @@ internal sealed partial class CardWriter
                 new CardStep
                 {
                     Key = $"{c}/ubolts-out",
-                    Where = c,
+                    Where = c.Name(),
                     Title = "U-bolts out",
                     Do =
                         "Note which way the taper and the centre pin point, then undo the U-bolts and lower the axle by the block's height.",
@@ -87,7 +88,7 @@ internal sealed partial class CardWriter
                 10
             );
             Close(
-                c,
+                c.Name(),
                 "ubolts-snug",
                 "New U-bolts, by hand",
                 "Plate on, nuts by hand, threads past the nut.",
@@ -97,7 +98,7 @@ internal sealed partial class CardWriter
                 2
             );
             Close(
-                c,
+                c.Name(),
                 "snug",
                 "Snug, criss-cross",
                 "Each nut a little in turn, so that the plate stays level.",

@@ -13,11 +13,11 @@ internal sealed partial class CardWriter
         var top = $"{c} strut top plate to body";
         var foot = $"{c} strut foot to lower arm";
         var link = $"{c} sway-bar link to arm";
-        var parted = Parted.On(c, kind);
+        var parted = Parted.On(c.Name(), kind);
         var opensSpring = change.Gone.Concat(change.Come).Any(p => PartRule.Of(p.Kind).OpensSpring);
         _joints.AddRange([
             new(
-                c,
+                c.Name(),
                 top,
                 JointKind.Clamped,
                 [
@@ -31,14 +31,14 @@ internal sealed partial class CardWriter
                 "snug all, then even rounds"
             ),
             new(
-                c,
+                c.Name(),
                 foot,
                 JointKind.BondedRubber,
                 [new Fastener { Position = "through bolt", Count = 1 }],
                 null
             ),
             new(
-                c,
+                c.Name(),
                 link,
                 JointKind.Ball,
                 [
@@ -52,7 +52,7 @@ internal sealed partial class CardWriter
                 null
             ),
             .. parted.Joint is { } joint
-                ? [new CardJoint(c, joint, parted.Kind, parted.Fasteners, null)]
+                ? [new CardJoint(c.Name(), joint, parted.Kind, parted.Fasteners, null)]
                 : Array.Empty<CardJoint>(),
         ]);
         string[] hanging = parted.Joint is { } also ? [top, link, also] : [top, link];
@@ -67,7 +67,7 @@ internal sealed partial class CardWriter
             new CardStep
             {
                 Key = $"{c}/hose-free",
-                Where = c,
+                Where = c.Name(),
                 Title = "Free the hose and the lead",
                 Do =
                     "Unbolt the brake-hose bracket and the sensor lead from the upright, so that both follow the arm down.",
@@ -80,7 +80,7 @@ internal sealed partial class CardWriter
             new CardStep
             {
                 Key = $"{c}/no-weight-on-hose",
-                Where = c,
+                Where = c.Name(),
                 Title = "No hose or lead carries weight",
                 Do =
                     "Tie the upright up. Swing it gently to where it will hang and see slack in the hose and the lead.",
@@ -94,7 +94,7 @@ internal sealed partial class CardWriter
             new CardStep
             {
                 Key = $"{c}/strut-out",
-                Where = c,
+                Where = c.Name(),
                 Title = "Strut out",
                 Do =
                     $"Undo the link, {parted.How}, undo the strut foot, then the top studs. Lower the {parted.Carrier} and take the strut out.",
@@ -111,7 +111,7 @@ internal sealed partial class CardWriter
                 Tools = [.. parted.Tools, $"floor jack under the {parted.Carrier}", "paint pen"],
             }
         );
-        _steps.Add(opensSpring ? CoilOut(c) : TopNutStays(c));
+        _steps.Add(opensSpring ? CoilOut(c.Name()) : TopNutStays(c.Name()));
         Add(
             c,
             "change-stack",
@@ -121,7 +121,7 @@ internal sealed partial class CardWriter
             15
         );
         Close(
-            c,
+            c.Name(),
             "strut-in",
             "Strut in, all by hand",
             "Top studs first, then the foot and what was parted, the link last; each started by hand.",
@@ -131,7 +131,7 @@ internal sealed partial class CardWriter
             2
         );
         Close(
-            c,
+            c.Name(),
             "snug",
             "Snug all of it",
             "Every fastener of a joint is snug before any is final. Rubber joints stay at snug.",
@@ -140,7 +140,7 @@ internal sealed partial class CardWriter
             10
         );
         Close(
-            c,
+            c.Name(),
             "final-hanging",
             "Final: what may be final hanging",
             "All but the rubber of the strut foot, to the values of the service information. New cotter pins.",

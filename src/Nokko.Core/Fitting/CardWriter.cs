@@ -20,7 +20,7 @@ internal sealed partial class CardWriter(Equipment equipment)
         {
             _joints.Add(
                 new CardJoint(
-                    corner.Corner,
+                    corner.Corner.Name(),
                     WheelPlace(corner.Corner),
                     JointKind.Wheel,
                     [new Fastener { Position = "wheel nuts", Count = 6 }],
@@ -141,12 +141,12 @@ internal sealed partial class CardWriter(Equipment equipment)
         );
     }
 
-    private void Add(string corner, string key, string title, string how, int minutes) =>
+    private void Add(Corner corner, string key, string title, string how, int minutes) =>
         _steps.Add(
             new CardStep
             {
                 Key = $"{corner}/{key}",
-                Where = corner,
+                Where = corner.Name(),
                 Title = title,
                 Do = how,
                 Minutes = minutes,
@@ -177,5 +177,5 @@ internal sealed partial class CardWriter(Equipment equipment)
             }
         );
 
-    private static string WheelPlace(string corner) => $"{corner} wheel to hub";
+    private static string WheelPlace(Corner corner) => $"{corner} wheel to hub";
 }

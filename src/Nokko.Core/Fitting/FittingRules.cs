@@ -1,4 +1,5 @@
 using Nokko.Core.Tape;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
 
@@ -97,7 +98,7 @@ public static class FittingRules
         hold == step
         || hold == "vehicle"
         || step == "vehicle"
-        || (Vehicles.Corners.All.Contains(step) && hold == Vehicles.Corners.AxleOf(step));
+        || (Corners.Named(step) is { } corner && hold == Corners.AxleOf(corner).Said());
 
     /// <summary>The corner or axle of a step, or "vehicle", from its key.</summary>
     public static string WhereOf(string step) =>

@@ -89,7 +89,7 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
         {
             writer.Body([.. changed.Where(c => c.Has(PartKind.BodyPuck))]);
         }
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
             var kind = vehicle.SuspensionOf(axle).Kind;
             CornerChange[] mine =
@@ -121,29 +121,29 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
             wheelsTurn: changed
                 .Except(body)
                 .Any(c =>
-                    Corners.AxleOf(c.Corner) == Corners.Front
+                    Corners.AxleOf(c.Corner) == Axle.Front
                     || !vehicle.SuspensionOf(Corners.AxleOf(c.Corner)).Kind.IsLiveAxle()
                 )
         );
         return new JobCard(writer.Steps, writer.Joints);
     }
 
-    private static List<PlacedPart> Gone(string corner, Stage from, Plan plan) =>
+    private static List<PlacedPart> Gone(Corner corner, Stage from, Plan plan) =>
         Without(At(from.Stacks, corner), At(plan.Stacks, corner));
 
-    private static List<PlacedPart> Come(string corner, Stage from, Plan plan) =>
+    private static List<PlacedPart> Come(Corner corner, Stage from, Plan plan) =>
         Without(At(plan.Stacks, corner), At(from.Stacks, corner));
 
     private static List<PlacedPart> Without(List<PlacedPart> parts, List<PlacedPart> others) =>
         [.. parts.Where(p => others.All(o => o.Id != p.Id))];
 
-    private static List<PlacedPart> At(IReadOnlyList<CornerStack> stacks, string corner) =>
+    private static List<PlacedPart> At(IReadOnlyList<CornerStack> stacks, Corner corner) =>
         [.. stacks.Where(s => s.Corner == corner).SelectMany(s => s.Parts)];
 }
 
 /// <summary>What changes at one corner.</summary>
 internal sealed record CornerChange(
-    string Corner,
+    Corner Corner,
     IReadOnlyList<PlacedPart> Gone,
     IReadOnlyList<PlacedPart> Come
 )

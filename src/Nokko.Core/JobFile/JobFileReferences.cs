@@ -60,8 +60,7 @@ internal static class JobFileReferences
                             s.VehicleId == d.Vehicle.Id,
                             $"{p}.vehicleId",
                             "The stage is of another vehicle."
-                        ),
-                        CornersOf(s.Stacks, p)
+                        )
                     )
             ),
             Each(
@@ -147,8 +146,7 @@ internal static class JobFileReferences
                             x.ToStageId is null || stages.Contains(x.ToStageId.Value),
                             $"{p}.toStageId",
                             "The file does not define this stage."
-                        ),
-                        CornersOf(x.Stacks, p)
+                        )
                     )
             ),
             Each(
@@ -253,18 +251,6 @@ internal static class JobFileReferences
 
     private static bool IsSha256(string text) =>
         text.Length == 64 && text.All(c => c is (>= '0' and <= '9') or (>= 'a' and <= 'f'));
-
-    private static JobFileError? CornersOf(IReadOnlyList<Shelf.CornerStack> stacks, string path) =>
-        stacks
-            .Select(
-                (s, i) =>
-                    Known(
-                        Corners.All.Contains(s.Corner),
-                        $"{path}.stacks[{i}].corner",
-                        $"“{s.Corner}” is no corner: LF, RF, LR or RR."
-                    )
-            )
-            .FirstOrDefault(e => e is not null);
 
     private static JobFileError? Unique(JobDocument d)
     {

@@ -55,7 +55,7 @@ public static class AskedMeasures
                 true
             );
         }
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
             var suspension = d.VehicleNow().SuspensionOf(axle).Kind;
             var touched = Corners.Of(axle).Any(changed.Contains);
@@ -65,7 +65,7 @@ public static class AskedMeasures
                 {
                     yield return Ask(
                         Measures.CamberSquare,
-                        corner,
+                        corner.Name(),
                         "Height moves camber; the cams may turn while the arm is off.",
                         true
                     );
@@ -74,7 +74,7 @@ public static class AskedMeasures
                 {
                     yield return Ask(
                         Measures.Overhang,
-                        corner,
+                        corner.Name(),
                         "Left against right shows whether the axle sits off-centre, before and after.",
                         true
                     );
@@ -84,13 +84,13 @@ public static class AskedMeasures
                 {
                     yield return Ask(
                         Measures.BumpStopGap,
-                        corner,
+                        corner.Name(),
                         "How much bump travel is there to begin with.",
                         false
                     );
                     yield return Ask(
                         Measures.HoseSlack,
-                        corner,
+                        corner.Name(),
                         "The hose must follow the new droop; taped at the old one.",
                         true
                     );
@@ -102,7 +102,7 @@ public static class AskedMeasures
                 {
                     yield return Ask(
                         toe,
-                        axle,
+                        axle.Said(),
                         "Height moves toe; without it nobody knows how far.",
                         true
                     );
@@ -114,7 +114,7 @@ public static class AskedMeasures
                 {
                     yield return Ask(
                         angle,
-                        axle,
+                        axle.Said(),
                         "A block tilts or lowers the pinion against the shaft.",
                         true
                     );
@@ -144,7 +144,7 @@ public static class AskedMeasures
             );
 
     /// <summary>Corners at which the drafted plan puts in or takes out a part.</summary>
-    private static HashSet<string> Changed(JobDocument d)
+    private static HashSet<Corner> Changed(JobDocument d)
     {
         if (d.DraftPlan() is not { } draft || d.CurrentStage() is not { } stage)
         {
@@ -155,7 +155,7 @@ public static class AskedMeasures
             .. Corners.All.Where(c => !Parts(stage.Stacks, c).SetEquals(Parts(draft.Stacks, c))),
         ];
 
-        static HashSet<Guid> Parts(IEnumerable<Shelf.CornerStack> stacks, string corner) =>
+        static HashSet<Guid> Parts(IEnumerable<Shelf.CornerStack> stacks, Corner corner) =>
             [.. stacks.Where(s => s.Corner == corner).SelectMany(s => s.Parts).Select(p => p.Id)];
     }
 

@@ -30,7 +30,7 @@ public sealed record DecisionContext
     public IReadOnlySet<string> Files { get; init; } = new HashSet<string>();
 
     /// <summary>What other jobs of the shop have proved.</summary>
-    public IReadOnlyList<JobTrial> Others { get; init; } = [];
+    public PlatformEvidence Others { get; init; } = PlatformEvidence.None;
 
     /// <summary>The change that shall be taken back, with what it changed; null when this job has no such change.</summary>
     public Recorded? Recorded { get; init; }

@@ -101,13 +101,13 @@ public static class JobEvaluator
 
     /// <summary>Evaluates a job.</summary>
     /// <param name="d">The job.</param>
-    /// <param name="others">What other jobs of the shop have proved; none where only this job is at hand.</param>
-    public static JobResults Evaluate(JobDocument d, IReadOnlyList<JobTrial>? others = null)
+    /// <param name="others">What other jobs of the shop have proved; null where only this job is at hand.</param>
+    public static JobResults Evaluate(JobDocument d, PlatformEvidence? others = null)
     {
         var stances = StancesOf(d);
         var proofs = ProofsOf(d, stances);
         JobTrial[] trials = [.. JobTrials.Of(d, proofs, stances)];
-        JobTrial[] all = [.. trials, .. others ?? []];
+        var all = (others ?? PlatformEvidence.None).With(trials);
         return new JobResults
         {
             Format = JobResults.FormatName,
@@ -136,27 +136,27 @@ public static class JobEvaluator
     /// <param name="d">The job.</param>
     /// <param name="plan">The plan.</param>
     /// <param name="stances">Its stances.</param>
-    /// <param name="trials">What this and other jobs have proved.</param>
+    /// <param name="known">What this and other jobs have proved.</param>
     public static Prediction? Predict(
         JobDocument d,
         Plan plan,
         IReadOnlyList<WalkRoundStance> stances,
-        IReadOnlyList<JobTrial> trials
+        PlatformEvidence known
     ) =>
         d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
-            ? Predictor.Predict(plan, SituationOf(d, from, stances, trials))
+            ? Predictor.Predict(plan, SituationOf(d, from, stances, known))
             : null;
 
     /// <summary>The vehicle as it stands at a stage, with all that is known by then.</summary>
     /// <param name="d">The job.</param>
     /// <param name="from">The stage.</param>
     /// <param name="stances">Its stances.</param>
-    /// <param name="trials">What this and other jobs have proved; of this job only what was measured up to the stage counts.</param>
+    /// <param name="known">What this and other jobs have proved; of the vehicle only what was measured up to the stage counts.</param>
     public static Situation SituationOf(
         JobDocument d,
         Stage from,
         IReadOnlyList<WalkRoundStance> stances,
-        IReadOnlyList<JobTrial> trials
+        PlatformEvidence known
     )
     {
         var achieved = Achieved(d, from, stances);
@@ -165,32 +165,26 @@ public static class JobEvaluator
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
             Target = d.Job.Target,
-            Learned = ShopEvidence.Learned(
-                d.VehicleAt(from),
-                [.. trials.Where(t => t.JobId != d.Job.Id || t.Ordinal <= from.Ordinal)]
-            ),
-            FrontAchieved = MeanRise(achieved, Corners.Front),
-            RearAchieved = MeanRise(achieved, Corners.Rear),
+            Learned = known.Learned(d.VehicleAt(from), from.Ordinal),
+            FrontAchieved = MeanRise(achieved, Axle.Front),
+            RearAchieved = MeanRise(achieved, Axle.Rear),
         };
     }
 
     /// <summary>The vehicle as it stands now, whatever is planned.</summary>
     /// <param name="d">The job.</param>
-    /// <param name="trials">What this and other jobs have proved.</param>
+    /// <param name="known">What this and other jobs have proved.</param>
     /// <exception cref="InvalidOperationException">The job has no stage.</exception>
-    public static Situation SituationNow(JobDocument d, IReadOnlyList<JobTrial> trials) =>
+    public static Situation SituationNow(JobDocument d, PlatformEvidence known) =>
         SituationAt(
             d,
             d.CurrentStage() ?? throw new InvalidOperationException("A job has a stage."),
-            trials
+            known
         );
 
     /// <summary>The vehicle as it stands at a stage, whatever is planned.</summary>
-    public static Situation SituationAt(
-        JobDocument d,
-        Stage from,
-        IReadOnlyList<JobTrial> trials
-    ) => SituationOf(d, from, StancesOf(d), trials);
+    public static Situation SituationAt(JobDocument d, Stage from, PlatformEvidence known) =>
+        SituationOf(d, from, StancesOf(d), known);
 
     /// <summary>Stances of every walk-round, in the order of time.</summary>
     public static IReadOnlyList<WalkRoundStance> StancesOf(JobDocument d) =>
@@ -219,11 +213,11 @@ public static class JobEvaluator
             ? Compare(d, before, now)
             : null;
 
-    private static Result? MeanRise(Comparison? comparison, string axle)
+    private static Result? MeanRise(Comparison? comparison, Axle axle)
     {
         var rises = Corners
             .Of(axle)
-            .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c)?.Rise)
+            .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c.Name())?.Rise)
             .ToArray();
         return rises.All(r => r is { Value: not null, U: not null })
             ? Result.Of(
@@ -313,18 +307,17 @@ public static class JobEvaluator
         );
 
     /// <summary>Axles with the same parts in both stages while the other axle's differ.</summary>
-    private static string[] Untouched(JobDocument d, Guid before, Guid after)
+    private static Axle[] Untouched(JobDocument d, Guid before, Guid after)
     {
-        string[] axles = [Corners.Front, Corners.Rear];
-        string[] same =
+        Axle[] same =
         [
-            .. axles.Where(axle =>
+            .. Corners.Axles.Where(axle =>
                 Corners.Of(axle).All(c => Parts(before, c).SetEquals(Parts(after, c)))
             ),
         ];
         return same.Length == 1 ? same : [];
 
-        HashSet<Guid> Parts(Guid stage, string corner) =>
+        HashSet<Guid> Parts(Guid stage, Corner corner) =>
             d
                 .Stages.First(s => s.Id == stage)
                 .Stacks.Where(s => s.Corner == corner)

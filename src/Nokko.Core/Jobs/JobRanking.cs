@@ -1,3 +1,4 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Shelf;
 
@@ -17,7 +18,12 @@ public static class JobRanking
             return [];
         }
         var results = JobEvaluator.Evaluate(d);
-        var situation = JobEvaluator.SituationOf(d, now, results.WalkRounds, results.Trials);
+        var situation = JobEvaluator.SituationOf(
+            d,
+            now,
+            results.WalkRounds,
+            PlatformEvidence.None.With(results.Trials)
+        );
         var there = now.Stacks.SelectMany(s => s.Parts).ToLookup(p => p.PartId ?? p.Id);
         var shelf = d
             .Plans.Select(p => p.Stacks)

@@ -73,9 +73,7 @@ public static class JobTrials
             At = d.WalkRounds.First(w => w.Id == proof.WalkRoundId).At,
             Claim = lift.Claim,
             Predicted =
-                lift.Axle == Corners.Front
-                    ? frozen.Prediction.FrontRise
-                    : frozen.Prediction.RearRise,
+                lift.Axle == Axle.Front ? frozen.Prediction.FrontRise : frozen.Prediction.RearRise,
             Measured = lift.Measured,
             Trial = trial,
             WhyNot = why,
@@ -87,7 +85,7 @@ public static class JobTrials
         Plan plan,
         Stage from,
         PlanProof proof,
-        string axle,
+        Axle axle,
         IReadOnlyList<WalkRoundStance> stances
     )
     {
@@ -119,9 +117,16 @@ public static class JobTrials
             }
             rises[i] = rise;
         }
-        var first = axle == Corners.Front ? 0 : 2;
+        var first = axle == Axle.Front ? 0 : 2;
         CornerRise[] mine = [rises[first], rises[first + 1]];
         LiftFamily[] families = [.. mine.SelectMany(r => r.Families).Distinct()];
+        if (
+            d.Job.CopiedAt is { } copied
+            && d.WalkRounds.First(w => w.Id == proof.WalkRoundId).At <= copied
+        )
+        {
+            return No("This job came in as a copy: what it proved counts where it was measured.");
+        }
         if (families.Length != 1)
         {
             return No(
@@ -131,7 +136,8 @@ public static class JobTrials
             );
         }
         var family = families[0];
-        var lines = mine.Select(r => r.Families.Any() ? r.TrialOf(family) : (0, 0.0)).ToArray();
+        var lines = mine.Select(r => r.Families.Any() ? r.TrialOf(family) : (0, 0.0, 0.0))
+            .ToArray();
         if (lines.Any(l => l is null))
         {
             return No("Another spring came in: its sag cannot be told from its lift.", family);
@@ -159,19 +165,22 @@ public static class JobTrials
                 family
             );
         }
-        var touched = lines.Where(l => l!.Value.Item2 != 0).Select(l => l!.Value).ToArray();
-        if (touched.Length == 0 || touched.Any(t => t.Item1 != touched[0].Item1))
+        var touched = lines
+            .OfType<(int Offset, double LineMm, double Ratio)>()
+            .Where(l => l.LineMm != 0)
+            .ToArray();
+        if (touched.Length == 0 || touched.Any(t => t.Offset != touched[0].Offset))
         {
             return No("No thickness was changed.", family);
         }
         var trial = new LiftTrial(
-            d.Vehicle.Id.ToString(),
-            touched.Average(t => t.Item2),
+            touched.Average(t => t.LineMm),
             found.Mm,
             found.U,
-            touched[0].Item1 == 1
+            touched.Average(t => t.Ratio),
+            touched[0].Offset == 1
         );
-        return touched[0].Item1 < 0
+        return touched[0].Offset < 0
                 ? No("A stack was taken out: it is no trial of a new one.", family)
             : trial.WhyNot() is { } bad ? No(bad, family)
             : (trial, family, null);
@@ -195,8 +204,8 @@ public static class JobTrials
         for (var i = 0; i < 4; i++)
         {
             var name = Corners.All[i];
-            var measured = comparison.Rises.FirstOrDefault(r => r.Station == name);
-            var station = body.Vehicle.Stations.FirstOrDefault(s => s.Name == name);
+            var measured = comparison.Rises.FirstOrDefault(r => r.Station == name.Name());
+            var station = body.Vehicle.Stations.FirstOrDefault(s => s.Name == name.Name());
             if (
                 measured is not { Decides: true, Rise: { Value: { } rise, U: > 0 and { } u } }
                 || station is null

@@ -14,7 +14,7 @@ namespace Nokko.Core.Jobs;
 public sealed record PlacingInput(Guid Id, Guid? PartId, QuantityInput? Raise = null);
 
 /// <summary>What shall stand at one corner, in any order.</summary>
-public sealed record CornerPlacingsInput(string Corner, IReadOnlyList<PlacingInput> Parts)
+public sealed record CornerPlacingsInput(Corner Corner, IReadOnlyList<PlacingInput> Parts)
 {
     /// <summary>Turns placings into stacks, from the body down.</summary>
     /// <param name="placings">Placings.</param>
@@ -29,10 +29,6 @@ public sealed record CornerPlacingsInput(string Corner, IReadOnlyList<PlacingInp
         IReadOnlyDictionary<Guid, Part> shelf
     )
     {
-        if (placings.FirstOrDefault(c => !Corners.All.Contains(c.Corner)) is { } nowhere)
-        {
-            throw Refuse.Value("stacks", $"“{nowhere.Corner}” is no corner: LF, RF, LR or RR.");
-        }
         var placed = stage
             .Stacks.Concat(d.DraftPlans().SelectMany(p => p.Stacks))
             .SelectMany(s => s.Parts)
@@ -221,7 +217,7 @@ public sealed record BeginFitting(
             d,
             plan,
             results.WalkRounds,
-            [.. work.Context.Others, .. results.Trials]
+            work.Context.Others.With(results.Trials)
         )!;
         Gates(work, prediction);
         TakeFromShelf(work, plan);

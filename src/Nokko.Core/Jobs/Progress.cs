@@ -86,7 +86,9 @@ public sealed record Progress(
             .ToArray();
         var stance = d.CurrentStage() is { } now ? JobEvaluator.Speaks(rounds, now.Id) : null;
         var passedOver = rounds.SelectMany(w => w.Skipped).Select(k => k.Station).ToHashSet();
-        return Corners.All.Count(c => stance?.At(c) is null && !passedOver.Contains(c));
+        return Corners.All.Count(c =>
+            stance?.At(c.Name()) is null && !passedOver.Contains(c.Name())
+        );
     }
 
     /// <summary>The job card of the plan that is being fitted; empty when none is.</summary>

@@ -102,7 +102,12 @@ public sealed record StoreReading(
     private static IReadOnlyList<string> CornersOf(
         IReadOnlyList<string> known,
         IReadOnlyList<string>? said
-    ) => [.. Corners.All.Where(c => known.Contains(c) || said?.Contains(c) == true)];
+    ) =>
+        [
+            .. Corners
+                .All.Select(c => c.Name())
+                .Where(c => known.Contains(c) || said?.Contains(c) == true),
+        ];
 }
 
 /// <summary>Stores a measure as typed; a note has its words in <paramref name="Typed"/>.</summary>
@@ -291,7 +296,7 @@ internal static class ReadingRules
                     r.Value is not null
                     && r.Place.Name is { } name
                     && name != station
-                    && Corners.All.Contains(name)
+                    && Corners.Named(name) is not null
                 )
                 .Select(r => r.Value!.In("mm")),
         ];

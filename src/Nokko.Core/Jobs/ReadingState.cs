@@ -16,8 +16,8 @@ public sealed record ReadingState(IReadOnlyList<string> Raised, IReadOnlyList<st
     {
         var raised = d.Supports.OrderBy(s => s.At).ThenBy(s => s.Id).LastOrDefault() switch
         {
-            { Position: WheelPosition.Hanging, Where: Corners.Front } => Corners.Of(Corners.Front),
-            { Position: WheelPosition.Hanging, Where: Corners.Rear } => Corners.Of(Corners.Rear),
+            { Position: WheelPosition.Hanging, Where: "front" } => Corners.Of(Axle.Front),
+            { Position: WheelPosition.Hanging, Where: "rear" } => Corners.Of(Axle.Rear),
             { Position: WheelPosition.Hanging } => Corners.All,
             _ => [],
         };
@@ -29,24 +29,26 @@ public sealed record ReadingState(IReadOnlyList<string> Raised, IReadOnlyList<st
             || d.Stages.FirstOrDefault(s => s.Id == stage) is not { } read
         )
         {
-            return new ReadingState(raised, []);
+            return new ReadingState([.. raised.Select(c => c.Name())], []);
         }
         var fitted = d
             .Steps.Where(s => s.PlanId == plan.Id)
-            .SelectMany(s => Corners.All.Where(c => FittingRules.WhereOf(s.Step) == c))
+            .SelectMany(s => Corners.All.Where(c => FittingRules.WhereOf(s.Step) == c.Name()))
             .ToHashSet();
         // Of the stage just left, a corner counts as changed once work on it was noted; of older stages, every corner that differs does.
         return new ReadingState(
-            raised,
+            [.. raised.Select(c => c.Name())],
             [
-                .. Corners.All.Where(c =>
-                    !Parts(read, c).SetEquals(Parts(now, c))
-                    && (plan.FromStageId != stage || fitted.Contains(c))
-                ),
+                .. Corners
+                    .All.Where(c =>
+                        !Parts(read, c).SetEquals(Parts(now, c))
+                        && (plan.FromStageId != stage || fitted.Contains(c))
+                    )
+                    .Select(c => c.Name()),
             ]
         );
 
-        static HashSet<Guid> Parts(Plans.Stage stage, string corner) =>
+        static HashSet<Guid> Parts(Plans.Stage stage, Corner corner) =>
             [
                 .. stage
                     .Stacks.Where(s => s.Corner == corner)

@@ -6,10 +6,10 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.Jobs;
 
 /// <summary>A wheel's pad of the floor as typed.</summary>
-public sealed record PadInput(string Wheel, QuantityInput Height);
+public sealed record PadInput(Corner Wheel, QuantityInput Height);
 
 /// <summary>A wheel's tyre as typed.</summary>
-public sealed record TyreInput(string Wheel, string? Size, QuantityInput? Pressure);
+public sealed record TyreInput(Corner Wheel, string? Size, QuantityInput? Pressure);
 
 /// <summary>The conditions of a walk-round as typed.</summary>
 /// <param name="Datum">The datum.</param>
@@ -111,7 +111,6 @@ public sealed record RoundConditionsInput(
             .Where(p => TypedText.Blank(p.Height.Typed) is not null)
             .Select(p =>
             {
-                Wheel(p.Wheel, "conditions.pads");
                 return new WheelPad { Wheel = p.Wheel, Height = PadHeight(p) };
             })
             .ToArray();
@@ -154,7 +153,6 @@ public sealed record RoundConditionsInput(
                 )
                 .Select(t =>
                 {
-                    Wheel(t.Wheel, "conditions.tyres");
                     var size = TypedText.Blank(t.Size);
                     if (size is not null && TyreSize.Parse(size) is null)
                     {
@@ -176,12 +174,4 @@ public sealed record RoundConditionsInput(
                 })
                 .DistinctBy(t => t.Wheel),
         ];
-
-    private static void Wheel(string wheel, string field)
-    {
-        if (!Corners.All.Contains(wheel))
-        {
-            throw Refuse.Value(field, $"“{wheel}” is no wheel: LF, RF, LR, RR.");
-        }
-    }
 }

@@ -18,21 +18,17 @@ public sealed record SizeInput(string Name, QuantityInput? Value);
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Version">Version of the stage that was seen.</param>
 /// <param name="Axle">front or rear.</param>
-public abstract record SuspensionCommand(Guid CommandId, uint Version, string Axle)
+public abstract record SuspensionCommand(Guid CommandId, uint Version, Axle Axle)
     : JobCommand(CommandId)
 {
     internal override void Decide(JobWork work)
     {
-        if (Axle is not (Corners.Front or Corners.Rear))
-        {
-            throw Refuse.Value("axle", "The axle is front or rear.");
-        }
         var stage = work.Document.CurrentStage() ?? throw Refuse.Gone("This job has no stage.");
         var changed = On(work.Document, stage.SuspensionOf(Axle));
         work.Edit(
             stage,
             Version,
-            Axle == Corners.Front ? stage with { Front = changed } : stage with { Rear = changed }
+            Axle == Axle.Front ? stage with { Front = changed } : stage with { Rear = changed }
         );
     }
 
@@ -44,7 +40,7 @@ public abstract record SuspensionCommand(Guid CommandId, uint Version, string Ax
 public sealed record SetSuspension(
     Guid CommandId,
     uint Version,
-    string Axle,
+    Axle Axle,
     SuspensionKind Suspension,
     IReadOnlyList<SizeInput> Sizes
 ) : SuspensionCommand(CommandId, Version, Axle)
@@ -97,7 +93,7 @@ public sealed record SetSuspension(
 public sealed record SetPoints(
     Guid CommandId,
     uint Version,
-    string Axle,
+    Axle Axle,
     IReadOnlyList<PointInput> Points
 ) : SuspensionCommand(CommandId, Version, Axle)
 {
@@ -173,7 +169,7 @@ public sealed record SetPoints(
 public sealed record NoteBallast(
     Guid CommandId,
     uint Version,
-    string Axle,
+    Axle Axle,
     QuantityInput Weight,
     QuantityInput Behind,
     QuantityInput Without,

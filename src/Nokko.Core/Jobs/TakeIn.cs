@@ -11,7 +11,7 @@ namespace Nokko.Core.Jobs;
 /// <summary>Something that is fitted when the vehicle comes.</summary>
 public sealed record FittedInput(
     Guid Id,
-    string Corner,
+    Corner Corner,
     string Name,
     PartKind Kind,
     QuantityInput? Thickness,
@@ -256,20 +256,13 @@ public sealed record TakeIn(
             )
         );
 
-    private static List<CornerStack> Stacks(IReadOnlyList<FittedInput> fitted)
-    {
-        if (fitted.FirstOrDefault(f => !Corners.All.Contains(f.Corner)) is { } nowhere)
-        {
-            throw Refuse.Value("fitted", $"“{nowhere.Corner}” is no corner: LF, RF, LR or RR.");
-        }
-        return
+    private static List<CornerStack> Stacks(IReadOnlyList<FittedInput> fitted) =>
         [
             .. fitted
                 .Select((f, i) => (f.Corner, Part: Placed(f, i)))
                 .GroupBy(f => f.Corner, f => f.Part)
                 .Select(g => new CornerStack { Corner = g.Key, Parts = [.. g] }),
         ];
-    }
 
     private static PlacedPart Placed(FittedInput f, int i) =>
         new()

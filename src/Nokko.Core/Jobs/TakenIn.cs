@@ -1,3 +1,4 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Plans;
 using Nokko.Core.Tape;
@@ -195,7 +196,7 @@ public sealed record MakeWish(
             QuantityInput.Read(Roof, "roof", "mm"),
             TypedText.Blank(Tyre)
         );
-        var (target, field, why) = wish.On(JobEvaluator.SituationNow(d, []));
+        var (target, field, why) = wish.On(JobEvaluator.SituationNow(d, PlatformEvidence.None));
         if (target is null)
         {
             throw Refuse.Value(field!, why!);

@@ -39,15 +39,15 @@ public sealed record YardLine(Datum Datum, double FrontMm, double RearMm)
     /// <summary>The line of a stance; null while an end is not read.</summary>
     public static YardLine? Of(WalkRoundStance? stance)
     {
-        return Mean(Corners.Front) is { } front && Mean(Corners.Rear) is { } rear
+        return Mean(Axle.Front) is { } front && Mean(Axle.Rear) is { } rear
             ? new YardLine(stance!.Datum, front, rear)
             : null;
 
-        double? Mean(string axle)
+        double? Mean(Axle axle)
         {
             var lips = Corners
                 .Of(axle)
-                .Select(c => stance?.At(c)?.Height.Value)
+                .Select(c => stance?.At(c.Name())?.Height.Value)
                 .OfType<double>()
                 .ToArray();
             return lips.Length == 0 ? null : lips.Average();

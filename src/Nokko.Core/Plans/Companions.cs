@@ -22,7 +22,7 @@ internal static class Companions
         IReadOnlyList<CornerOutlook> corners
     ) =>
         [
-            .. new[] { Corners.Front, Corners.Rear }.SelectMany(axle =>
+            .. new[] { Axle.Front, Axle.Rear }.SelectMany(axle =>
                 OfAxle(
                     axle,
                     vehicle.SuspensionOf(axle).Kind,
@@ -38,14 +38,15 @@ internal static class Companions
         ];
 
     private static IEnumerable<Companion> OfAxle(
-        string axle,
+        Axle axle,
         SuspensionKind kind,
         PlacedPart[] parts,
         CornerOutlook[] corners
     )
     {
         bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
-        Companion Needs(string what, string why, bool placed) => new(axle, what, why, placed);
+        Companion Needs(string what, string why, bool placed) =>
+            new(axle.Said(), what, why, placed);
         var lift = corners.Select(c => c.Rise.Value ?? 0).DefaultIfEmpty(0).Max();
         if (parts.Length == 0 || lift < SomeMm)
         {
@@ -98,7 +99,7 @@ internal static class Companions
     }
 
     private static IEnumerable<Companion> LiveAxle(
-        string axle,
+        Axle axle,
         SuspensionKind kind,
         double lift,
         PlacedPart[] parts
@@ -108,16 +109,16 @@ internal static class Companions
         if (!kind.IsLeaf())
         {
             yield return new(
-                axle,
+                axle.Said(),
                 "Track bar: longer, or its pivot relocated",
                 "the axle goes sideways along the bar's arc",
                 false
             );
         }
-        if (axle == Corners.Rear)
+        if (axle == Axle.Rear)
         {
             yield return new(
-                axle,
+                axle.Said(),
                 "Pinion angle against the shaft",
                 "the rise tilts the shaft; a shim or a taper takes it back",
                 false
@@ -126,7 +127,7 @@ internal static class Companions
         else if (!kind.IsLeaf())
         {
             yield return new(
-                axle,
+                axle.Said(),
                 "Caster",
                 "arms that point down more turn the axle; bushes, shims or brackets take it back",
                 false
@@ -135,7 +136,7 @@ internal static class Companions
         else if (Has(PartKind.Shackle))
         {
             yield return new(
-                axle,
+                axle.Said(),
                 "Caster",
                 "a longer shackle turns the axle with the spring; tapered shims take it back",
                 false
@@ -144,7 +145,7 @@ internal static class Companions
         if (!kind.HasCoilOver() && lift >= MuchMm)
         {
             yield return new(
-                axle,
+                axle.Said(),
                 "Shocks that are longer",
                 "the old ones end the droop where they did",
                 Has(PartKind.Shock)
@@ -152,7 +153,7 @@ internal static class Companions
         }
     }
 
-    private static IEnumerable<Companion> OfParts(string axle, PlacedPart[] parts)
+    private static IEnumerable<Companion> OfParts(Axle axle, PlacedPart[] parts)
     {
         foreach (
             var plate in parts.Where(p => p.Kind == PartKind.StrutTopSpacer).DistinctBy(p => p.Name)
@@ -161,14 +162,14 @@ internal static class Companions
             if (plate.Get(PartSizes.Recess) is null)
             {
                 yield return new(
-                    axle,
+                    axle.Said(),
                     $"Room for the strut's studs in {plate.Name}",
                     "studs that stand higher than its recess must be cut, or another plate chosen",
                     false
                 );
             }
             yield return new(
-                axle,
+                axle.Said(),
                 "New top nuts; threads past each nut",
                 plate.Extension is { } e
                     ? $"its studs give {LengthText.Both(e.In("mm"))}"
@@ -181,7 +182,7 @@ internal static class Companions
             var block = parts.Where(p => p.Kind == PartKind.Block).Max(p => p.Thickness?.In("mm"));
             var pack = parts.FirstOrDefault(p => p.Kind == PartKind.LeafPack && p.Leaves.Count > 0);
             yield return new(
-                axle,
+                axle.Said(),
                 pack is null
                     ? "New U-bolts, longer by the block"
                     : $"New U-bolts, at least {LengthText.Both(LeafPackBuild.UBoltMm(LeafPackBuild.Of(pack.Leaves).ThicknessMm, block ?? 0))} inside from the axle's crown",
@@ -197,7 +198,7 @@ internal static class Companions
         )
         {
             yield return new(
-                axle,
+                axle.Said(),
                 "Spring or strut spacers that match the blocks",
                 "a subframe that is lowered without its springs spaced as far turns every link",
                 false

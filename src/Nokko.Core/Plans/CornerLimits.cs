@@ -55,7 +55,7 @@ internal sealed partial class CornerLimits
     /// <param name="corner">LF, RF, LR or RR.</param>
     /// <param name="rise">Rise of the frame over the wheel against nothing added, mm, with its standard uncertainty.</param>
     /// <param name="toppedOut">Whether the lift was capped by the strut's length.</param>
-    public CornerOutlook Outlook(string corner, (double Mm, double U) rise, bool toppedOut)
+    public CornerOutlook Outlook(Corner corner, (double Mm, double U) rise, bool toppedOut)
     {
         var h = rise.Mm;
         var droop = Left(_ends.Droop, h, down: true);

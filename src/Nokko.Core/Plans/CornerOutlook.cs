@@ -1,5 +1,6 @@
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Plans;
 
@@ -34,7 +35,7 @@ public sealed record LimitUse(string What, double Share, bool Hard);
 public sealed record CornerOutlook
 {
     /// <summary>LF, RF, LR or RR.</summary>
-    public required string Corner { get; init; }
+    public required Corner Corner { get; init; }
 
     /// <summary>On what the lift ratio rests.</summary>
     public required RatioGrade Grade { get; init; }
@@ -106,7 +107,7 @@ public sealed record Companion(string Where, string What, string Why, bool Place
 /// <param name="Axle">front or rear.</param>
 /// <param name="OverToday">Mean rise of its lips, mm.</param>
 /// <param name="OverStandard">Against standard height, mm; cannot be told without it.</param>
-public sealed record PlannedLift(string Axle, Result OverToday, Result OverStandard);
+public sealed record PlannedLift(Axle Axle, Result OverToday, Result OverStandard);
 
 /// <summary>How it sits with the stated loads on.</summary>
 /// <param name="Loads">Names of the loads.</param>

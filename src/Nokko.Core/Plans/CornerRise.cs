@@ -18,11 +18,11 @@ internal sealed class CornerRise
 
     private readonly List<Term> _terms = [];
 
-    private CornerRise(string corner, IReadOnlyList<Guid> parts) =>
+    private CornerRise(Corner corner, IReadOnlyList<Guid> parts) =>
         (Corner, Parts) = (corner, parts);
 
     /// <summary>LF, RF, LR or RR.</summary>
-    public string Corner { get; }
+    public Corner Corner { get; }
 
     /// <summary>Pieces that come or go.</summary>
     public IReadOnlyList<Guid> Parts { get; }
@@ -46,7 +46,7 @@ internal sealed class CornerRise
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">The corner's axle.</param>
     public static (CornerRise? Rise, string? Why) Of(
-        string corner,
+        Corner corner,
         IReadOnlyList<PlacedPart> old,
         IReadOnlyList<PlacedPart> next,
         Vehicle vehicle,
@@ -78,10 +78,10 @@ internal sealed class CornerRise
 
     /// <summary>Trial of a lift line that this change is, if it is of one family alone; else null.</summary>
     /// <param name="family">The family.</param>
-    /// <returns>1 where a stack appears, −1 where it goes, and what was added as the line counts it, mm.</returns>
-    public (int Offset, double LineMm)? TrialOf(LiftFamily family) =>
+    /// <returns>1 where a stack appears, −1 where it goes, what was added as the line counts it, mm, and the rise that was foretold for each mm of it.</returns>
+    public (int Offset, double LineMm, double Ratio)? TrialOf(LiftFamily family) =>
         _terms is [var only] && only.Family == family && only.Back == 0
-            ? (only.Offset, only.LineMm)
+            ? (only.Offset, only.LineMm, only.Ratio)
             : null;
 
     /// <summary>Families of which something changes.</summary>

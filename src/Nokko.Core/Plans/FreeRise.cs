@@ -15,7 +15,7 @@ internal sealed record FreeRises(
     Vector<double> MeanMm,
     Matrix<double> Covariance,
     IReadOnlyList<Guid> Parts,
-    IReadOnlyList<string> ToppedOut
+    IReadOnlyList<Corner> ToppedOut
 )
 {
     /// <summary>Where the body's mounts begin.</summary>

@@ -1,6 +1,7 @@
 using Nokko.Core.Finding;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Plans;
@@ -84,6 +85,9 @@ public sealed record Job : IRow
     /// <summary>When it was taken in.</summary>
     public required DateTimeOffset TakenInAt { get; init; }
 
+    /// <summary>When it was brought in as a copy of a job that was here already; null for the job itself. What a copy brought with it proves nothing anew.</summary>
+    public DateTimeOffset? CopiedAt { get; init; }
+
     /// <summary>When it was handed over.</summary>
     public DateTimeOffset? HandedOverAt { get; init; }
 
@@ -138,8 +142,8 @@ public sealed record Stage : IRow
     public required IReadOnlyList<CornerStack> Stacks { get; init; }
 
     /// <summary>The suspension of an axle.</summary>
-    public Vehicles.Suspension SuspensionOf(string axle) =>
-        axle == Vehicles.Corners.Front ? Front : Rear;
+    public Vehicles.Suspension SuspensionOf(Axle axle) =>
+        axle == Vehicles.Axle.Front ? Front : Rear;
 }
 
 /// <summary>Stacks that are meant to be fitted, from one stage to the next.</summary>

@@ -49,14 +49,7 @@ internal sealed class PredictedBody
 
     /// <summary>Predicted rake.</summary>
     public Result Rake(WalkRoundStance baseline) =>
-        Sum(
-            baseline,
-            baseline.Rake,
-            (Corners.LF, -0.5),
-            (Corners.RF, -0.5),
-            (Corners.LR, 0.5),
-            (Corners.RR, 0.5)
-        );
+        Sum(baseline, baseline.Rake, ("LF", -0.5), ("RF", -0.5), ("LR", 0.5), ("RR", 0.5));
 
     /// <summary>A weighted sum of rises added to what was measured before.</summary>
     /// <param name="baseline">The stance before.</param>

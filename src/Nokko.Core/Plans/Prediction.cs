@@ -14,7 +14,7 @@ public sealed record PredictedStation(string Station, Result Before, Result Rise
 /// <summary>Change of a corner's spring load.</summary>
 /// <param name="Corner">LF, RF, LR or RR.</param>
 /// <param name="Change">Change, N; positive is more load.</param>
-public sealed record LoadChange(string Corner, Result Change);
+public sealed record LoadChange(Corner Corner, Result Change);
 
 /// <summary>What a plan will do to the whole vehicle, from measured heights.</summary>
 public sealed record Prediction

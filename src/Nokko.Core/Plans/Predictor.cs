@@ -63,8 +63,8 @@ public static class Predictor
         var stays = loads.Where(l => l.Stays).ToArray();
         var body = new PredictedBody(on, rises, stays);
         var corners = CornersOf(plan, from, on, axles);
-        var front = body.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5));
-        var rear = body.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5));
+        var front = body.Sum(baseline, null, ("LF", 0.5), ("RF", 0.5));
+        var rear = body.Sum(baseline, null, ("LR", 0.5), ("RR", 0.5));
         return new Prediction
         {
             PlanId = plan.Id,
@@ -72,8 +72,8 @@ public static class Predictor
             Datum = baseline.Datum,
             Stations = body.Stations(baseline),
             Rake = body.Rake(baseline),
-            LeanFront = body.Sum(baseline, baseline.LeanFront, (Corners.LF, 1), (Corners.RF, -1)),
-            LeanRear = body.Sum(baseline, baseline.LeanRear, (Corners.LR, 1), (Corners.RR, -1)),
+            LeanFront = body.Sum(baseline, baseline.LeanFront, ("LF", 1), ("RF", -1)),
+            LeanRear = body.Sum(baseline, baseline.LeanRear, ("LR", 1), ("RR", -1)),
             FrontRise = front,
             RearRise = rear,
             Loads = body.LoadChanges(),
@@ -82,15 +82,11 @@ public static class Predictor
             Lifts =
             [
                 new PlannedLift(
-                    Corners.Front,
+                    Axle.Front,
                     front,
-                    OverStandard(Corners.Front, front, baseline, standard)
+                    OverStandard(Axle.Front, front, baseline, standard)
                 ),
-                new PlannedLift(
-                    Corners.Rear,
-                    rear,
-                    OverStandard(Corners.Rear, rear, baseline, standard)
-                ),
+                new PlannedLift(Axle.Rear, rear, OverStandard(Axle.Rear, rear, baseline, standard)),
             ],
             Landing = Landing(on, rises, situation),
             Loaded = Loaded(on, rises, baseline, loads, front, rear),
@@ -103,9 +99,9 @@ public static class Predictor
 
     /// <summary>Both axles with all that is known of them.</summary>
     internal static AxleState[] Axles(Situation situation) =>
-        [.. new[] { Corners.Front, Corners.Rear }.Select(axle => Axle(axle, situation))];
+        [.. new[] { Axle.Front, Axle.Rear }.Select(axle => StateOf(axle, situation))];
 
-    private static AxleState Axle(string axle, Situation s) =>
+    private static AxleState StateOf(Axle axle, Situation s) =>
         AxleState.Of(s.Vehicle, axle, Sag(axle, s.From, s.Baseline, s.Standard)) with
         {
             Learned = s
@@ -126,12 +122,12 @@ public static class Predictor
             : Result.Of(odds.Chance(rises, s.Target), "1", null, rises.Parts);
     }
 
-    private static AxleState AxleOf(AxleState[] axles, string corner) =>
-        axles[Corners.AxleOf(corner) == Corners.Front ? 0 : 1];
+    private static AxleState AxleOf(AxleState[] axles, Corner corner) =>
+        axles[Corners.AxleOf(corner) == Axle.Front ? 0 : 1];
 
     /// <summary>Sag by the readings: standard height less today's, of an axle to which nothing was added.</summary>
     private static (double Mm, double U)? Sag(
-        string axle,
+        Axle axle,
         Stage from,
         WalkRoundStance? now,
         WalkRoundStance? standard
@@ -148,7 +144,7 @@ public static class Predictor
     }
 
     private static (double Mm, double U)? MeanOf(
-        IReadOnlyList<string> corners,
+        IReadOnlyList<Corner> corners,
         WalkRoundStance? stance
     )
     {
@@ -158,7 +154,9 @@ public static class Predictor
         }
         var heights = corners
             .Select(c =>
-                stance.Stations.FirstOrDefault(s => s.Station == c && s.Datum == stance.Datum)
+                stance.Stations.FirstOrDefault(s =>
+                    s.Station == c.Name() && s.Datum == stance.Datum
+                )
             )
             .OfType<StationHeight>()
             .Select(s => s.Height)
@@ -172,7 +170,7 @@ public static class Predictor
     }
 
     private static Result OverStandard(
-        string axle,
+        Axle axle,
         Result rise,
         WalkRoundStance baseline,
         WalkRoundStance? standard
@@ -251,8 +249,8 @@ public static class Predictor
         return new LoadedStance(
             [.. loads.Where(l => !l.Stays).Select(l => l.Name)],
             loaded.Rake(baseline),
-            Less(loaded.Sum(baseline, null, (Corners.LF, 0.5), (Corners.RF, 0.5)), front),
-            Less(loaded.Sum(baseline, null, (Corners.LR, 0.5), (Corners.RR, 0.5)), rear),
+            Less(loaded.Sum(baseline, null, ("LF", 0.5), ("RF", 0.5)), front),
+            Less(loaded.Sum(baseline, null, ("LR", 0.5), ("RR", 0.5)), rear),
             loaded.Stations(baseline)
         );
 

@@ -12,7 +12,7 @@ namespace Nokko.Core.Plans;
 /// <param name="Of">Of what the uncertainty is: the plan's rake, or the rise that an inch of plate gives there.</param>
 /// <param name="NowMm">Standard uncertainty now, mm.</param>
 /// <param name="ThenMm">Standard uncertainty once it is known, mm.</param>
-public sealed record Sharpening(string Axle, string What, string Of, double NowMm, double ThenMm);
+public sealed record Sharpening(Axle Axle, string What, string Of, double NowMm, double ThenMm);
 
 /// <summary>Asks of every thing that could be taped how much it would take off the ±.</summary>
 /// <remarks>A tool asks only for what changes an answer, and shows by how much. Computed by predicting again with that one thing known.</remarks>
@@ -37,7 +37,7 @@ public static class Sharper
             Target = null,
         };
         var found = new List<Sharpening>();
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
             var tried = plan ?? Inch(axle, from, vehicle);
             PlacedPart[] parts =
@@ -66,7 +66,7 @@ public static class Sharper
             {
                 var prediction = Predictor.Predict(p, situation, state);
                 return plan is not null ? prediction.Rake.U
-                    : axle == Corners.Front ? prediction.FrontRise.U
+                    : axle == Axle.Front ? prediction.FrontRise.U
                     : prediction.RearRise.U;
             }
         }
@@ -74,7 +74,7 @@ public static class Sharper
     }
 
     private static IEnumerable<(string What, Plan Plan, Func<AxleState, AxleState>? State)> Ways(
-        string axle,
+        Axle axle,
         Plan plan,
         PlacedPart[] parts,
         Vehicle vehicle,
@@ -151,7 +151,7 @@ public static class Sharper
     }
 
     /// <summary>An inch of the plate that goes on this axle.</summary>
-    private static Plan Inch(string axle, Stage from, Vehicle vehicle)
+    private static Plan Inch(Axle axle, Stage from, Vehicle vehicle)
     {
         var kind = vehicle.SuspensionOf(axle).Kind;
         var part =

@@ -28,8 +28,6 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
     public Result? RearAchieved { get; init; }
 
     /// <summary>Lift lines that our own jobs have proved, by axle and family; empty where there is only the prior.</summary>
-    public IReadOnlyDictionary<
-        (string Axle, LiftFamily Family),
-        LiftBelief
-    > Learned { get; init; } = new Dictionary<(string, LiftFamily), LiftBelief>();
+    public IReadOnlyDictionary<(Axle Axle, LiftFamily Family), LiftBelief> Learned { get; init; } =
+        new Dictionary<(Axle, LiftFamily), LiftBelief>();
 }

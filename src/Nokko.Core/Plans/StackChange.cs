@@ -29,9 +29,9 @@ internal sealed class StackChange
     private readonly Dictionary<LiftFamily, FamilyAmount> _to = [];
     private readonly Dictionary<LiftFamily, (double Own, double Common)> _variance = [];
 
-    private StackChange(string corner) => Corner = corner;
+    private StackChange(Corner corner) => Corner = corner;
 
-    public string Corner { get; }
+    public Corner Corner { get; }
 
     /// <summary>Pieces that come or go.</summary>
     public List<Guid> Parts { get; } = [];
@@ -68,7 +68,7 @@ internal sealed class StackChange
 
     /// <summary>The change, or why it cannot be told: a part that comes or goes has no size. One that stays changes nothing, whatever is known of it.</summary>
     public static (StackChange? Change, string? Why) Of(
-        string corner,
+        Corner corner,
         IReadOnlyList<PlacedPart> old,
         IReadOnlyList<PlacedPart> next,
         AxleState axle

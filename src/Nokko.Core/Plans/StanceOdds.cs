@@ -15,13 +15,13 @@ internal sealed class StanceOdds
     /// <summary>Rake, rise of the front lips, of the rear lips, lean in front, lean behind.</summary>
     public const int Count = 5;
 
-    private static readonly (string Corner, double Factor)[][] Figures =
+    private static readonly (Corner Corner, double Factor)[][] Figures =
     [
-        [(Corners.LF, -0.5), (Corners.RF, -0.5), (Corners.LR, 0.5), (Corners.RR, 0.5)],
-        [(Corners.LF, 0.5), (Corners.RF, 0.5)],
-        [(Corners.LR, 0.5), (Corners.RR, 0.5)],
-        [(Corners.LF, 1), (Corners.RF, -1)],
-        [(Corners.LR, 1), (Corners.RR, -1)],
+        [(Corner.LF, -0.5), (Corner.RF, -0.5), (Corner.LR, 0.5), (Corner.RR, 0.5)],
+        [(Corner.LF, 0.5), (Corner.RF, 0.5)],
+        [(Corner.LR, 0.5), (Corner.RR, 0.5)],
+        [(Corner.LF, 1), (Corner.RF, -1)],
+        [(Corner.LR, 1), (Corner.RR, -1)],
     ];
 
     private readonly bool _onFloor;
@@ -113,7 +113,10 @@ internal sealed class StanceOdds
             (springs[f], mounts[f]) = (new double[4], new double[4]);
             foreach (var (corner, factor) in Figures[f])
             {
-                if (body.Vehicle.Stations.FirstOrDefault(s => s.Name == corner) is not { } station)
+                if (
+                    body.Vehicle.Stations.FirstOrDefault(s => s.Name == corner.Name())
+                    is not { } station
+                )
                 {
                     return (null, $"This vehicle has no station {corner}.");
                 }

@@ -62,7 +62,7 @@ public sealed record TargetProof(string What, double Wanted, Result Now, Verdict
 /// <param name="Measured">Mean rise of the two lips, mm.</param>
 /// <param name="Ratio">Measured rise over thickness.</param>
 public sealed record AxleLift(
-    string Axle,
+    Axle Axle,
     IReadOnlyList<string> Parts,
     Result Thickness,
     Result Claim,
@@ -184,7 +184,7 @@ public static class Prove
     {
         // Lips carry the prediction's datum; a mid station is compared in the datum of its own baseline.
         var height = now.Stations.FirstOrDefault(s =>
-            s.Station == planned.Station && (s.Datum == datum || !Corners.All.Contains(s.Station))
+            s.Station == planned.Station && (s.Datum == datum || Corners.Named(s.Station) is null)
         );
         if (height is null)
         {
@@ -225,16 +225,18 @@ public static class Prove
     }
 
     /// <summary>Mean rise of an axle's lips, mm.</summary>
-    internal static Result MeanRise(string axle, Comparison? comparison)
+    internal static Result MeanRise(Axle axle, Comparison? comparison)
     {
         var rises = Corners
             .Of(axle)
             .Select(c =>
-                comparison?.Rises.FirstOrDefault(r => r.Station == c && r.Rise.Value is not null)
+                comparison?.Rises.FirstOrDefault(r =>
+                    r.Station == c.Name() && r.Rise.Value is not null
+                )
             )
             .ToArray();
         return rises.Any(r => r is null)
-            ? Result.No("mm", $"Both {axle} lips must be read before and after.")
+            ? Result.No("mm", $"Both {axle.Said()} lips must be read before and after.")
             : Result.Of(
                 rises.Average(r => r!.Rise.Value!.Value),
                 "mm",
@@ -246,7 +248,7 @@ public static class Prove
 
     private static IEnumerable<AxleLift> Lifts(Plan plan, Stage from, Comparison comparison)
     {
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
             var corners = Corners.Of(axle);
             var old = from

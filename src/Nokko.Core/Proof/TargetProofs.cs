@@ -32,10 +32,10 @@ internal static class TargetProofs
             );
         }
         // Only falling short counts against a least lift, only going beyond against a greatest.
-        Lift("frontLift", target.LeastFrontLift, Corners.Front, d => Math.Min(0, d));
-        Lift("rearLift", target.LeastRearLift, Corners.Rear, d => Math.Min(0, d));
-        Lift("frontMost", target.MostFrontLift, Corners.Front, d => Math.Max(0, d));
-        Lift("rearMost", target.MostRearLift, Corners.Rear, d => Math.Max(0, d));
+        Lift("frontLift", target.LeastFrontLift, Axle.Front, d => Math.Min(0, d));
+        Lift("rearLift", target.LeastRearLift, Axle.Rear, d => Math.Min(0, d));
+        Lift("frontMost", target.MostFrontLift, Axle.Front, d => Math.Max(0, d));
+        Lift("rearMost", target.MostRearLift, Axle.Rear, d => Math.Max(0, d));
         if (target.NoLean)
         {
             Add("leanFront", 0, now.LeanFront, d => d);
@@ -43,7 +43,7 @@ internal static class TargetProofs
         }
         return proofs;
 
-        void Lift(string what, Quantity? wanted, string axle, Func<double, double> counts)
+        void Lift(string what, Quantity? wanted, Axle axle, Func<double, double> counts)
         {
             if (wanted is not null)
             {

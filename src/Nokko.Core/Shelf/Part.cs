@@ -1,4 +1,5 @@
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Shelf;
 
@@ -132,7 +133,7 @@ public sealed record PlacedPart
 public sealed record CornerStack
 {
     /// <summary>LF, RF, LR or RR.</summary>
-    public required string Corner { get; init; }
+    public required Corner Corner { get; init; }
 
     /// <summary>Parts from the body down.</summary>
     public required IReadOnlyList<PlacedPart> Parts { get; init; }
@@ -140,7 +141,7 @@ public sealed record CornerStack
     /// <summary>What stands at a corner; nothing where it is not listed.</summary>
     /// <param name="stacks">Stacks of a vehicle.</param>
     /// <param name="corner">LF, RF, LR or RR.</param>
-    public static IReadOnlyList<PlacedPart> At(IReadOnlyList<CornerStack> stacks, string corner) =>
+    public static IReadOnlyList<PlacedPart> At(IReadOnlyList<CornerStack> stacks, Corner corner) =>
         stacks.FirstOrDefault(s => s.Corner == corner)?.Parts ?? [];
 }
 

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Fitting;
 using Nokko.Core.Vehicles;
 
@@ -92,6 +93,40 @@ public enum LiftFamily
     Tyre,
 }
 
+/// <summary>How a part's own numbers become a change of its corner.</summary>
+public enum PartActs
+{
+    /// <summary>It has no part in ride height.</summary>
+    Not,
+
+    /// <summary>Nobody can tell.</summary>
+    Untold,
+
+    /// <summary>By its amount, in its family.</summary>
+    ByAmount,
+
+    /// <summary>By its amount, inside the strut or between coil and seat: the spring feels it, the strut's length does not.</summary>
+    ByAmountInside,
+
+    /// <summary>Like that, less what its leaning face takes.</summary>
+    ByAmountInsideLeaning,
+
+    /// <summary>It lowers pivots: the wheel follows, and the strut is too short by its own share.</summary>
+    ByLoweredPivots,
+
+    /// <summary>As another coil at the load that it carries.</summary>
+    AsCoil,
+
+    /// <summary>As another pack of leaves at the load that it carries.</summary>
+    AsLeaves,
+
+    /// <summary>By its amount where one is known, else by what its maker designed it for.</summary>
+    ByAmountOrDesign,
+
+    /// <summary>By the difference of diameters, for heights from the floor.</summary>
+    ByDiameter,
+}
+
 /// <summary>What holds for every part of a kind.</summary>
 /// <param name="Kind">The kind.</param>
 /// <param name="Said">As said in a bay.</param>
@@ -99,6 +134,8 @@ public enum LiftFamily
 /// <param name="Family">How it acts on ride height.</param>
 /// <param name="Order">Its place in the sandwich from the body down; parts of one order may lie either way.</param>
 /// <param name="Sizes">Names of its further sizes.</param>
+/// <param name="Acts">How its numbers change a corner.</param>
+/// <param name="FitsOn">Whether it has a place on a suspension.</param>
 /// <param name="Orientation">Which way it must sit, and how to prove it; null where it cannot be wrong.</param>
 /// <param name="OpensSpring">Whether a coil is let go or squeezed to fit it.</param>
 public sealed record PartRule(
@@ -108,6 +145,8 @@ public sealed record PartRule(
     LiftFamily Family,
     int Order,
     IReadOnlyList<string> Sizes,
+    [property: JsonIgnore] PartActs Acts,
+    [property: JsonIgnore] Func<SuspensionKind, bool> FitsOn,
     string? Orientation = null,
     bool OpensSpring = false
 )
@@ -124,6 +163,8 @@ public sealed record PartRule(
             LiftFamily.Spring,
             20,
             [PartSizes.Recess, PartSizes.MaxStack],
+            PartActs.ByAmount,
+            s => s.HasCoilOver(),
             "Studs to the body's holes, so that the strut's foot points as it was marked."
         ),
         new(
@@ -140,6 +181,8 @@ public sealed record PartRule(
                 PartSizes.CollapsedLength,
                 PartSizes.BindLength,
             ],
+            PartActs.ByAmountOrDesign,
+            s => s.HasCoilOver(),
             "Left and right differ on some: read the mark, and look where the reservoir or the clip points."
         ),
         new(
@@ -149,17 +192,30 @@ public sealed record PartRule(
             LiftFamily.Spring,
             40,
             [PartSizes.MaxStack],
+            PartActs.ByAmountInside,
+            s => s.HasCoilOver(),
             "Lip towards the seat, coil end against its stop.",
             true
         ),
-        new(PartKind.RaisedCollar, "raised collar", "Raised by", LiftFamily.Spring, 41, [], null),
+        new(
+            PartKind.RaisedCollar,
+            "raised collar",
+            "Raised by",
+            LiftFamily.Spring,
+            41,
+            [],
+            PartActs.ByAmountInside,
+            s => s.HasCoilOver()
+        ),
         new(
             PartKind.CoilSpacer,
             "coil spacer",
             Thick,
             LiftFamily.Spring,
             42,
-            [PartSizes.FaceLean, PartSizes.MaxStack],
+            [PartSizes.FaceLean, PartSizes.MaxStack], // On A-arms over a leaf across, a pad between leaf and arm does what a coil spacer does.
+            PartActs.ByAmountInsideLeaning,
+            s => !s.HasCoilOver() && !s.IsLeaf(),
             "Pocket towards the coil, its pigtail against the stop; the isolator goes back between coil and metal.",
             true
         ),
@@ -176,6 +232,8 @@ public sealed record PartRule(
                 PartSizes.DesignLift,
                 PartSizes.DesignLoad,
             ],
+            PartActs.AsCoil,
+            s => s.HasCoil(),
             "Pigtail against its stop, right end up; left and right may differ.",
             true
         ),
@@ -186,7 +244,8 @@ public sealed record PartRule(
             LiftFamily.Spring,
             50,
             [PartSizes.MaxStack],
-            null
+            PartActs.ByAmount,
+            s => s.HasCoilOver() && s != SuspensionKind.Strut
         ),
         new(
             PartKind.LeafPack,
@@ -201,6 +260,8 @@ public sealed record PartRule(
                 PartSizes.PinDiameter,
                 PartSizes.SeatBore,
             ],
+            PartActs.AsLeaves,
+            s => s.IsLeaf(),
             "Longer half as the old pack had it; clips loose enough for the leaves to slide."
         ),
         new(
@@ -210,6 +271,8 @@ public sealed record PartRule(
             LiftFamily.Shackle,
             47,
             [],
+            PartActs.ByAmount,
+            s => s.IsLeaf(),
             "Grease nipple and crossbar as the old one had them; it must not turn over."
         ),
         new(
@@ -219,6 +282,8 @@ public sealed record PartRule(
             LiftFamily.Block,
             55,
             [PartSizes.Taper, PartSizes.PinDiameter, PartSizes.SeatBore],
+            PartActs.ByAmount,
+            s => s.IsLeaf(),
             "Pin in its hole at both faces; a taper's thick end as the sheet says."
         ),
         new(
@@ -228,6 +293,8 @@ public sealed record PartRule(
             LiftFamily.Puck,
             0,
             [],
+            PartActs.ByAmount,
+            Anywhere,
             "Crushed side and washer as the old mount had them."
         ),
         new(
@@ -237,6 +304,8 @@ public sealed record PartRule(
             LiftFamily.Wheel,
             60,
             [],
+            PartActs.ByLoweredPivots,
+            s => s.HasArms(),
             "Left and right differ: hold it up before it is bolted."
         ),
         new(
@@ -246,6 +315,8 @@ public sealed record PartRule(
             LiftFamily.Wheel,
             5,
             [],
+            PartActs.ByLoweredPivots,
+            s => s is SuspensionKind.Strut or SuspensionKind.MultiLink,
             "Locating pin in its hole; front and rear blocks may differ."
         ),
         new(
@@ -255,7 +326,8 @@ public sealed record PartRule(
             LiftFamily.None,
             70,
             [],
-            null
+            PartActs.Not,
+            s => !s.IsLiveAxle()
         ),
         new(
             PartKind.BumpStopExtension,
@@ -264,6 +336,8 @@ public sealed record PartRule(
             LiftFamily.None,
             43,
             [],
+            PartActs.Not,
+            Anywhere,
             "It passes over the coil, or does not: put it in before the spring."
         ),
         new(
@@ -273,6 +347,8 @@ public sealed record PartRule(
             LiftFamily.None,
             44,
             [PartSizes.ExtendedLength, PartSizes.CollapsedLength],
+            PartActs.Not,
+            s => !s.HasCoilOver(),
             "Body or shaft up as its maker says."
         ),
         new(
@@ -282,9 +358,20 @@ public sealed record PartRule(
             LiftFamily.None,
             65,
             [],
+            PartActs.Not,
+            Anywhere,
             "Both connected on its wheels only."
         ),
-        new(PartKind.HalfShaftSpacer, "half-shaft spacer", Thick, LiftFamily.None, 72, [], null),
+        new(
+            PartKind.HalfShaftSpacer,
+            "half-shaft spacer",
+            Thick,
+            LiftFamily.None,
+            72,
+            [],
+            PartActs.Not,
+            s => !s.IsLiveAxle()
+        ),
         new(
             PartKind.Tyre,
             "tyre",
@@ -292,9 +379,20 @@ public sealed record PartRule(
             LiftFamily.Tyre,
             90,
             [PartSizes.Diameter],
+            PartActs.ByDiameter,
+            Anywhere,
             "Arrow in the direction of travel."
         ),
-        new(PartKind.Unknown, "unknown part", null, LiftFamily.None, 80, []),
+        new(
+            PartKind.Unknown,
+            "unknown part",
+            null,
+            LiftFamily.None,
+            80,
+            [],
+            PartActs.Untold,
+            Anywhere
+        ),
     ];
 
     private static readonly Dictionary<PartKind, PartRule> ByKind = All.ToDictionary(r => r.Kind);
@@ -302,27 +400,5 @@ public sealed record PartRule(
     /// <summary>The rule of a kind.</summary>
     public static PartRule Of(PartKind kind) => ByKind[kind];
 
-    /// <summary>Whether parts of the kind have a place on a suspension.</summary>
-    /// <param name="suspension">The suspension of the axle.</param>
-    public bool Fits(SuspensionKind suspension) =>
-        Kind switch
-        {
-            PartKind.StrutTopSpacer
-            or PartKind.CoilOver
-            or PartKind.PreloadSpacer
-            or PartKind.RaisedCollar => suspension.HasCoilOver(),
-            PartKind.StrutLowerSpacer => suspension.HasCoilOver()
-                && suspension != SuspensionKind.Strut,
-            // On A-arms over a leaf across, a pad between leaf and arm does what a coil spacer does.
-            PartKind.CoilSpacer => !suspension.HasCoilOver() && !suspension.IsLeaf(),
-            PartKind.Coil => suspension.HasCoil(),
-            PartKind.LeafPack or PartKind.Block or PartKind.Shackle => suspension.IsLeaf(),
-            PartKind.DropBracket => suspension.HasArms(),
-            PartKind.SubframeBlock => suspension
-                is SuspensionKind.Strut
-                    or SuspensionKind.MultiLink,
-            PartKind.DiffDrop or PartKind.HalfShaftSpacer => !suspension.IsLiveAxle(),
-            PartKind.Shock => !suspension.HasCoilOver(),
-            _ => true,
-        };
+    private static bool Anywhere(SuspensionKind suspension) => true;
 }

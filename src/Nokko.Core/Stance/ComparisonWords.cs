@@ -17,8 +17,8 @@ public static class ComparisonWords
         words.AddRange(
             comparison.Controls.Select(c =>
                 c.Moved
-                    ? $"Nobody touched the {c.Axle} axle, and it moved {Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)}: a reading, the load or a bush is the reason."
-                    : $"Nobody touched the {c.Axle} axle, and it stayed within what the tape can show ({Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)})."
+                    ? $"Nobody touched the {c.Axle.Said()} axle, and it moved {Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)}: a reading, the load or a bush is the reason."
+                    : $"Nobody touched the {c.Axle.Said()} axle, and it stayed within what the tape can show ({Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)})."
             )
         );
         words.AddRange(
@@ -33,7 +33,7 @@ public static class ComparisonWords
                     && Math.Abs(tyre) > 2 * u
                 )
                 .Select(c =>
-                    $"{Sentence(c.Corner)}: the body rose {Signed(c.Body.Value!.Value, style)}; the springs gave {Signed(c.Springs.Value!.Value, style)}, the tyre {Signed(c.Tyre.Value!.Value, style)}."
+                    $"{Sentence(c.Corner.Name())}: the body rose {Signed(c.Body.Value!.Value, style)}; the springs gave {Signed(c.Springs.Value!.Value, style)}, the tyre {Signed(c.Tyre.Value!.Value, style)}."
                 )
         );
         words.AddRange(comparison.Notes);

@@ -128,13 +128,19 @@ public static class MeasureValues
         Vehicle vehicle
     )
     {
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
-            var front = rows.FirstOrDefault(r => r.Measure == Measures.ToeFront && r.Place == axle);
-            var rear = rows.FirstOrDefault(r => r.Measure == Measures.ToeRear && r.Place == axle);
+            var front = rows.FirstOrDefault(r =>
+                r.Measure == Measures.ToeFront && r.Place == axle.Said()
+            );
+            var rear = rows.FirstOrDefault(r =>
+                r.Measure == Measures.ToeRear && r.Place == axle.Said()
+            );
             var across =
                 taken
-                    .FirstOrDefault(t => t.Row.Measure == Measures.ToeRear && t.Row.Place == axle)
+                    .FirstOrDefault(t =>
+                        t.Row.Measure == Measures.ToeRear && t.Row.Place == axle.Said()
+                    )
                     .Reads?[^1].Over?.In("mm")
                 ?? TyreSize.Parse(vehicle.TyreSize)?.DiameterMm;
             if (front is null || rear is null || across is not > 0)
@@ -153,7 +159,7 @@ public static class MeasureValues
             }
             yield return new MeasureValue(
                 "toe",
-                axle,
+                axle.Said(),
                 Result.Of(
                     Math.Asin(ratio) * Degrees,
                     "°",
@@ -170,13 +176,13 @@ public static class MeasureValues
 
     private static IEnumerable<MeasureValue> PanhardDrop(List<MeasureValue> rows)
     {
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
             var body = rows.FirstOrDefault(r =>
-                r.Measure == Measures.PanhardBody && r.Place == axle
+                r.Measure == Measures.PanhardBody && r.Place == axle.Said()
             );
             var end = rows.FirstOrDefault(r =>
-                r.Measure == Measures.PanhardAxle && r.Place == axle
+                r.Measure == Measures.PanhardAxle && r.Place == axle.Said()
             );
             if (body is null || end is null)
             {
@@ -185,7 +191,7 @@ public static class MeasureValues
             var drop = body.Value.Value!.Value - end.Value.Value!.Value;
             yield return new MeasureValue(
                 "panhardDrop",
-                axle,
+                axle.Said(),
                 Result.Of(
                     drop,
                     "mm",

@@ -25,7 +25,7 @@ internal sealed class Pair(
     }
 
     /// <summary>Body, springs and tyre: of the three differences floor, hub and loaded radius any two give the third.</summary>
-    public CornerMotion Motion(string corner)
+    public CornerMotion Motion(Corner corner)
     {
         var floor = DirectIn(corner, Datum.Floor);
         var hub = DirectIn(corner, Datum.Hub);
@@ -59,7 +59,7 @@ internal sealed class Pair(
         var b = Height(after, station, datum, mark);
         var marked =
             datum == Datum.Hub
-            && Corners.All.Contains(station)
+            && Corners.Named(station) is not null
             && beforeRound.HubMarked
             && afterRound.HubMarked;
         var tape = Rises.Root(
@@ -92,15 +92,15 @@ internal sealed class Pair(
 
     /// <summary>A tyre concerns its own corner, and every station between.</summary>
     private static bool Concerns(ConditionDifference difference, string station) =>
-        !Corners.All.Contains(station)
+        Corners.Named(station) is null
         || !difference.Key.StartsWith("tyres.", StringComparison.Ordinal)
         || difference.Key == $"tyres.{station}";
 
     private (MeasuredRise Rise, double TapeU) Carried(string station)
     {
         var (a, b) = (before.At(station)!, after.At(station)!);
-        var radii = Corners.All.Contains(station)
-            ? before.Wheels.First(w => w.Wheel == station).Radii
+        var radii = Corners.Named(station) is not null
+            ? before.Wheels.First(w => w.Wheel.Name() == station).Radii
             : null;
         if (
             radii is null
@@ -148,13 +148,13 @@ internal sealed class Pair(
         string? mark
     ) => stance.Stations.First(s => s.Station == station && s.Datum == datum && s.OwnMark == mark);
 
-    private Result? DirectIn(string corner, Datum datum) =>
-        before.Stations.Any(s => s.Station == corner && s.Datum == datum)
-        && after.Stations.Any(s => s.Station == corner && s.Datum == datum)
-            ? Direct(corner, datum, null).Rise.Rise
+    private Result? DirectIn(Corner corner, Datum datum) =>
+        before.Stations.Any(s => s.Station == corner.Name() && s.Datum == datum)
+        && after.Stations.Any(s => s.Station == corner.Name() && s.Datum == datum)
+            ? Direct(corner.Name(), datum, null).Rise.Rise
             : null;
 
-    private Result? Radius(string corner)
+    private Result? Radius(Corner corner)
     {
         var a = before.Wheels.First(w => w.Wheel == corner).LoadedRadius;
         var b = after.Wheels.First(w => w.Wheel == corner).LoadedRadius;

@@ -15,13 +15,13 @@ public sealed record MeasuredRise(string Station, Result Rise, bool Decides);
 /// <param name="Body">Rise of the lip above the floor.</param>
 /// <param name="Springs">Rise of the lip above the hub.</param>
 /// <param name="Tyre">Rise of the hub above the floor.</param>
-public sealed record CornerMotion(string Corner, Result Body, Result Springs, Result Tyre);
+public sealed record CornerMotion(Corner Corner, Result Body, Result Springs, Result Tyre);
 
 /// <summary>An axle at which nothing was changed between two stages: it should not have moved.</summary>
 /// <param name="Axle">front or rear.</param>
 /// <param name="Rise">Mean rise of its two lips, mm.</param>
 /// <param name="Moved">Whether it moved more than the tape allows.</param>
-public sealed record ControlAxle(string Axle, Result Rise, bool Moved);
+public sealed record ControlAxle(Axle Axle, Result Rise, bool Moved);
 
 /// <summary>Two walk-rounds compared.</summary>
 public sealed record Comparison
@@ -74,7 +74,7 @@ public static class Rises
         WalkRoundStance after,
         WalkRound afterRound,
         Vehicle vehicle,
-        IReadOnlyCollection<string>? untouched = null
+        IReadOnlyCollection<Axle>? untouched = null
     )
     {
         var differences =
@@ -140,11 +140,13 @@ public static class Rises
         };
     }
 
-    private static ControlAxle? Control(string axle, IReadOnlyList<MeasuredRise> rises)
+    private static ControlAxle? Control(Axle axle, IReadOnlyList<MeasuredRise> rises)
     {
         var sides = Corners
             .Of(axle)
-            .Select(c => rises.FirstOrDefault(r => r.Station == c && r.Rise.Value is not null))
+            .Select(c =>
+                rises.FirstOrDefault(r => r.Station == c.Name() && r.Rise.Value is not null)
+            )
             .OfType<MeasuredRise>()
             .ToArray();
         if (sides.Length < 2)
@@ -169,7 +171,7 @@ public static class Rises
     )
     {
         var station = vehicle.Stations.First(s => s.Name == rise.Station);
-        var reduced = !Corners.All.Contains(rise.Station) && before.Datum != Datum.Floor;
+        var reduced = Corners.Named(rise.Station) is null && before.Datum != Datum.Floor;
         return new StationRise(
             rise.Station,
             station.X.In("mm"),
@@ -182,7 +184,9 @@ public static class Rises
     private static Result WarpOf(IReadOnlyList<MeasuredRise> rises)
     {
         var corners = Corners
-            .All.Select(c => rises.FirstOrDefault(r => r.Station == c && r.Rise.Value is not null))
+            .All.Select(c =>
+                rises.FirstOrDefault(r => r.Station == c.Name() && r.Rise.Value is not null)
+            )
             .ToArray();
         if (corners.Any(c => c is null))
         {

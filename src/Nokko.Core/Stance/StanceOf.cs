@@ -58,12 +58,7 @@ public static class StanceOf
                 .ToDictionary(s => s.Station),
             round.Datum
         );
-        var rake = stance.Combine(
-            (Corners.LF, -0.5),
-            (Corners.RF, -0.5),
-            (Corners.LR, 0.5),
-            (Corners.RR, 0.5)
-        );
+        var rake = stance.Combine(("LF", -0.5), ("RF", -0.5), ("LR", 0.5), ("RR", 0.5));
         return new WalkRoundStance
         {
             WalkRoundId = round.Id,
@@ -75,16 +70,11 @@ public static class StanceOf
                 && stations.All(s => s.Flags.Count == 0),
             Stations = stations,
             Rake = rake,
-            RakeLeft = stance.Combine((Corners.LF, -1), (Corners.LR, 1)),
-            RakeRight = stance.Combine((Corners.RF, -1), (Corners.RR, 1)),
-            LeanFront = stance.Combine((Corners.LF, 1), (Corners.RF, -1)),
-            LeanRear = stance.Combine((Corners.LR, 1), (Corners.RR, -1)),
-            Warp = stance.Combine(
-                (Corners.LF, 1),
-                (Corners.RR, 1),
-                (Corners.RF, -1),
-                (Corners.LR, -1)
-            ),
+            RakeLeft = stance.Combine(("LF", -1), ("LR", 1)),
+            RakeRight = stance.Combine(("RF", -1), ("RR", 1)),
+            LeanFront = stance.Combine(("LF", 1), ("RF", -1)),
+            LeanRear = stance.Combine(("LR", 1), ("RR", -1)),
+            Warp = stance.Combine(("LF", 1), ("RR", 1), ("RF", -1), ("LR", -1)),
             BodyAngle = Angle(rake, vehicle.Dimensions.Wheelbase),
             SillAngle = SillAngleOf(stations, measures, vehicle),
             Wheels = wheels,
@@ -124,8 +114,8 @@ public static class StanceOf
         IReadOnlyList<WheelMeasures> wheels
     ) =>
         from height in stations
-        where Corners.All.Contains(height.Station)
-        let radii = wheels.First(w => w.Wheel == height.Station).Radii
+        where Corners.Named(height.Station) is not null
+        let radii = wheels.First(w => w.Wheel.Name() == height.Station).Radii
         where radii is not null
         from to in (Datum[])[Datum.Hub, Datum.Floor, Datum.Rim]
         where stations.All(s => s.Station != height.Station || s.Datum != to)
@@ -233,7 +223,7 @@ public static class StanceOf
         FloorSurvey? floor
     )
     {
-        var atWheel = Corners.All.Contains(station);
+        var atWheel = Corners.Named(station) is not null;
         var value = ReadingUncertainty.Combine(
             [.. reads.Select(r => r.Value!.In("mm"))],
             reads.Any(r => r.Nudged),
@@ -295,8 +285,8 @@ public static class StanceOf
 
     /// <summary>Lips settle with their own axle's springs; mid stations with the worse of the two.</summary>
     private static bool IsLeaf(string station, Vehicle vehicle) =>
-        Corners.All.Contains(station)
-            ? vehicle.SuspensionOf(Corners.AxleOf(station)).Kind.Rubs()
+        Corners.Named(station) is { } corner
+            ? vehicle.SuspensionOf(Corners.AxleOf(corner)).Kind.Rubs()
             : vehicle.Front.Kind.Rubs() || vehicle.Rear.Kind.Rubs();
 
     private static Result Angle(Result rake, Quantity? wheelbase)

@@ -1,4 +1,5 @@
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Stance;
@@ -10,8 +11,8 @@ public static class StanceWords
     public static IReadOnlyList<string> Say(WalkRoundStance stance, LengthStyle style)
     {
         var words = new List<string> { SayRake(stance.Rake, stance.Datum, style) };
-        Lean(stance.LeanFront, "front");
-        Lean(stance.LeanRear, "rear");
+        Lean(stance.LeanFront, Axle.Front);
+        Lean(stance.LeanRear, Axle.Rear);
         if (stance.Warp is { Value: { } warp, U: { } u } && Math.Abs(warp) > 2 * u)
         {
             words.Add(
@@ -24,14 +25,14 @@ public static class StanceWords
         }
         return words;
 
-        void Lean(Result lean, string axle)
+        void Lean(Result lean, Axle axle)
         {
             if (lean is { Value: { } value, U: { } u })
             {
                 words.Add(
                     Math.Abs(value) <= 2 * u
-                        ? $"No lean at the {axle} that this tape can show ({LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)})."
-                        : $"{(value > 0 ? "Right" : "Left")} side low at the {axle} by {LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)}."
+                        ? $"No lean at the {axle.Said()} that this tape can show ({LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)})."
+                        : $"{(value > 0 ? "Right" : "Left")} side low at the {axle.Said()} by {LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)}."
                 );
             }
         }

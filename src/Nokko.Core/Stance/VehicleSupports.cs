@@ -26,8 +26,8 @@ public static class VehicleSupports
         {
             return (null, $"The prediction needs {string.Join(", ", unknown)}.");
         }
-        var front = AxleState.WheelRateOf(vehicle, Corners.Front)!.Value;
-        var rear = AxleState.WheelRateOf(vehicle, Corners.Rear)!.Value;
+        var front = AxleState.WheelRateOf(vehicle, Axle.Front)!.Value;
+        var rear = AxleState.WheelRateOf(vehicle, Axle.Rear)!.Value;
         if (onTyres)
         {
             front = Series(front, Datums.TyreRateNPerMm);

@@ -12,7 +12,7 @@ namespace Nokko.Core.Suspension;
 /// <param name="Leaf">Shape of its leaf springs; null when it has none or it was not taped.</param>
 /// <param name="Sag">How far its springs stand below standard height, mm, with the standard uncertainty; null is not known.</param>
 public sealed record AxleState(
-    string Axle,
+    Axle Axle,
     Vehicles.Suspension Suspension,
     CornerLinkage Corner,
     double? WheelLoadN,
@@ -24,7 +24,7 @@ public sealed record AxleState(
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">front or rear.</param>
     /// <param name="sag">Sag by the readings, when standard height was measured; what is entered at the axle goes before it.</param>
-    public static AxleState Of(Vehicle vehicle, string axle, (double Mm, double U)? sag = null)
+    public static AxleState Of(Vehicle vehicle, Axle axle, (double Mm, double U)? sag = null)
     {
         var suspension = vehicle.SuspensionOf(axle);
         return new AxleState(
@@ -54,7 +54,7 @@ public sealed record AxleState(
     /// <summary>The same of a vehicle's axle: from a ballast test, from the spring's own rate, or estimated from the mass that it carries.</summary>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">front or rear.</param>
-    public static double? WheelRateOf(Vehicle vehicle, string axle)
+    public static double? WheelRateOf(Vehicle vehicle, Axle axle)
     {
         var suspension = vehicle.SuspensionOf(axle);
         return RateOf(
@@ -68,7 +68,7 @@ public sealed record AxleState(
     // The motion ratio is asked for only where a spring's own rate is known: it may need a linkage.
     private static double? RateOf(
         Vehicles.Suspension suspension,
-        string axle,
+        Axle axle,
         double? loadN,
         Func<double> motionRatio
     )
@@ -90,10 +90,10 @@ public sealed record AxleState(
             : null;
     }
 
-    private static double? SprungLoadN(Vehicle vehicle, string axle)
+    private static double? SprungLoadN(Vehicle vehicle, Axle axle)
     {
         var d = vehicle.Dimensions;
-        var unsprung = axle == Corners.Front ? d.FrontUnsprungShare : d.RearUnsprungShare;
+        var unsprung = axle == Axle.Front ? d.FrontUnsprungShare : d.RearUnsprungShare;
         return vehicle.WheelLoadN(axle) * (1 - (unsprung?.In("1") ?? UsualUnsprungShare));
     }
 

@@ -22,7 +22,7 @@ public static class BallastTest
     /// <param name="withMm">With the weight on, mm.</param>
     /// <param name="afterMm">Once it is off again, mm.</param>
     public static (Quantity? Rate, (string Field, string Says)? Why) Rate(
-        string axle,
+        Axle axle,
         double massKg,
         double behindMm,
         double wheelbaseMm,
@@ -32,12 +32,15 @@ public static class BallastTest
     )
     {
         var rearShare = behindMm / wheelbaseMm;
-        var share = axle == Corners.Front ? 1 - rearShare : rearShare;
+        var share = axle == Axle.Front ? 1 - rearShare : rearShare;
         if (share < 0.2)
         {
             return (
                 null,
-                ("behind", $"Hardly any of the weight is on the {axle} axle there: put it nearer.")
+                (
+                    "behind",
+                    $"Hardly any of the weight is on the {axle.Said()} axle there: put it nearer."
+                )
             );
         }
         var drop = ((withoutMm - withMm) + (afterMm - withMm)) / 2;

@@ -14,9 +14,6 @@ public static class LiftLaw
     /// <summary>Standard uncertainty of a thickness that nobody measured, mm.</summary>
     public const double UnmeasuredThicknessUMm = 1;
 
-    /// <summary>Share of the rule-of-thumb ratio by which vehicles of one platform differ.</summary>
-    public const double VehicleShare = 0.05;
-
     private static readonly Estimate Elsewhere = new(0, 2);
 
     /// <summary>The prior of the lift line of a family on an axle.</summary>
@@ -26,31 +23,25 @@ public static class LiftLaw
     public static LiftPrior Prior(LiftFamily family, AxleState axle) =>
         family switch
         {
-            LiftFamily.Spring => new LiftPrior(
-                axle.Suspension.Kind is SuspensionKind.CoilOverArm or SuspensionKind.TrailingArm
-                    ? new Estimate(3, 6)
-                    : Elsewhere,
-                axle.Corner.Ratio,
-                axle.Corner.Grade == RatioGrade.RuleOfThumb
-                    ? VehicleShare * axle.Corner.Ratio.Mean
-                    : 0,
-                MeasuredThicknessUMm
-            ),
+            LiftFamily.Spring when axle.Corner.Grade == RatioGrade.RuleOfThumb =>
+                LiftPrior.OfPlatform(SpringOffset(axle), axle.Corner.Ratio),
+            LiftFamily.Spring => LiftPrior.OfVehicle(SpringOffset(axle), axle.Corner.Ratio),
             // A block moves the axle by its own thickness; what is left is seat and pad, about 2 %. Under an underslung spring it lowers.
-            LiftFamily.Block => new LiftPrior(
+            LiftFamily.Block => LiftPrior.OfVehicle(
                 Elsewhere,
-                new Estimate(axle.Suspension.Kind == SuspensionKind.LeafUnderslung ? -1 : 1, 0.02),
-                0,
-                MeasuredThicknessUMm
+                new Estimate(axle.Suspension.Kind == SuspensionKind.LeafUnderslung ? -1 : 1, 0.02)
             ),
-            LiftFamily.Shackle => new LiftPrior(
+            LiftFamily.Shackle => LiftPrior.OfVehicle(
                 Elsewhere,
-                axle.Leaf is null ? new Estimate(0.5, 0.08) : new Estimate(0.5, 0.025),
-                0,
-                MeasuredThicknessUMm
+                axle.Leaf is null ? new Estimate(0.5, 0.08) : new Estimate(0.5, 0.025)
             ),
-            _ => new LiftPrior(Elsewhere, new Estimate(1, 0.03), 0, MeasuredThicknessUMm),
+            _ => LiftPrior.OfVehicle(Elsewhere, new Estimate(1, 0.03)),
         };
+
+    private static Estimate SpringOffset(AxleState axle) =>
+        axle.Suspension.Kind is SuspensionKind.CoilOverArm or SuspensionKind.TrailingArm
+            ? new Estimate(3, 6)
+            : Elsewhere;
 
     /// <summary>What is believed of a family's lift line on an axle: what our own jobs proved, else the prior.</summary>
     /// <param name="family">The family; not <see cref="LiftFamily.None"/>.</param>
@@ -63,7 +54,7 @@ public static class LiftLaw
     /// <param name="parts">The stack.</param>
     /// <param name="axle">The axle.</param>
     public static IEnumerable<string> Refusals(
-        string corner,
+        Corner corner,
         IReadOnlyList<PlacedPart> parts,
         AxleState axle
     )
@@ -71,7 +62,7 @@ public static class LiftLaw
         var said = Corners.Said(corner);
         var kind = axle.Suspension.Kind;
         var blocks = parts.Count(p => p.Kind == PartKind.Block);
-        if (blocks > 0 && Corners.AxleOf(corner) == Corners.Front)
+        if (blocks > 0 && Corners.AxleOf(corner) == Axle.Front)
         {
             yield return $"No block goes on a steered axle ({said}).";
         }
@@ -86,8 +77,8 @@ public static class LiftLaw
         // The block on a steered axle has been said.
         foreach (
             var wrong in parts.Where(p =>
-                !PartRule.Of(p.Kind).Fits(kind)
-                && !(p.Kind == PartKind.Block && Corners.AxleOf(corner) == Corners.Front)
+                !PartRule.Of(p.Kind).FitsOn(kind)
+                && !(p.Kind == PartKind.Block && Corners.AxleOf(corner) == Axle.Front)
             )
         )
         {

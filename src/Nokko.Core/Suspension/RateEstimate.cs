@@ -21,8 +21,8 @@ public static class RateEstimate
     /// <summary>Usual natural frequency of a corner of a kind.</summary>
     /// <param name="kind">The suspension.</param>
     /// <param name="axle">front or rear.</param>
-    public static double UsualHertz(SuspensionKind kind, string axle) =>
-        (kind.Rubs(), axle == Corners.Front) switch
+    public static double UsualHertz(SuspensionKind kind, Axle axle) =>
+        (kind.Rubs(), axle == Axle.Front) switch
         {
             (true, true) => LeafFrontHz,
             (true, false) => LeafRearHz,

@@ -34,20 +34,18 @@ public static class StackAmounts
     {
         shares = [];
         var rule = PartRule.Of(part.Kind);
-        switch (part.Kind)
+        switch (rule.Acts)
         {
-            case PartKind.Unknown:
+            case PartActs.Not or PartActs.ByDiameter:
+                return null;
+            case PartActs.Untold:
                 return $"What {part.Name} does cannot be foretold.";
-            case PartKind.Coil:
+            case PartActs.AsCoil:
                 return Coil(part, axle, out shares);
-            case PartKind.LeafPack:
+            case PartActs.AsLeaves:
                 return Leaves(part, axle, out shares);
-            case PartKind.CoilOver when part.Thickness is null:
+            case PartActs.ByAmountOrDesign when part.Thickness is null:
                 return ByDesign(part, axle, out shares);
-        }
-        if (rule.Family is LiftFamily.None or LiftFamily.Tyre)
-        {
-            return null;
         }
         if (part.Thickness is not { } thickness)
         {
@@ -62,28 +60,26 @@ public static class StackAmounts
                 : LiftLaw.UnmeasuredThicknessUMm
         );
         var mm = thickness.In("mm");
-        shares = part.Kind switch
+        shares = rule.Acts switch
         {
-            // Pivots that go down by d carry the wheel along by d, and leave the strut too short by its own share of it.
-            PartKind.DropBracket or PartKind.SubframeBlock =>
-            [
-                new(LiftFamily.Wheel, false, mm, u),
-                new(LiftFamily.Spring, false, -mm * StandingShare(axle), 0),
-            ],
-            PartKind.CoilSpacer =>
+            PartActs.ByAmount or PartActs.ByAmountOrDesign => [new(rule.Family, false, mm, u)],
+            PartActs.ByAmountInside => [new(rule.Family, true, mm, u)],
+            PartActs.ByAmountInsideLeaning =>
             [
                 new(
-                    LiftFamily.Spring,
+                    rule.Family,
                     true,
                     mm * Math.Cos(double.DegreesToRadians(part.Get(PartSizes.FaceLean) ?? 0)),
                     u
                 ),
             ],
-            PartKind.PreloadSpacer or PartKind.RaisedCollar =>
+            // Pivots that go down by d carry the wheel along by d, and leave the strut too short by its own share of it.
+            PartActs.ByLoweredPivots =>
             [
-                new(LiftFamily.Spring, true, mm, u),
+                new(rule.Family, false, mm, u),
+                new(LiftFamily.Spring, false, -mm * StandingShare(axle), 0),
             ],
-            _ => [new(rule.Family, false, mm, u)],
+            _ => throw new ArgumentOutOfRangeException(nameof(part), rule.Acts, "No such way."),
         };
         return null;
     }

@@ -1,43 +1,99 @@
+using System.Text.Json.Serialization;
+
 namespace Nokko.Core.Vehicles;
 
-/// <summary>The four corners of a vehicle and the two axles, by their names in files and on screens.</summary>
-public static class Corners
+/// <summary>One of the two axles.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Axle>))]
+public enum Axle
 {
-    /// <summary>Left front.</summary>
-    public const string LF = "LF";
-
-    /// <summary>Right front.</summary>
-    public const string RF = "RF";
-
-    /// <summary>Left rear.</summary>
-    public const string LR = "LR";
-
-    /// <summary>Right rear.</summary>
-    public const string RR = "RR";
-
     /// <summary>The front axle.</summary>
-    public const string Front = "front";
+    Front,
 
     /// <summary>The rear axle.</summary>
-    public const string Rear = "rear";
+    Rear,
+}
 
+/// <summary>One of the four corners of a vehicle, in the order of vectors and matrices.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<Corner>))]
+public enum Corner
+{
+    /// <summary>Left front.</summary>
+    [JsonStringEnumMemberName("LF")]
+    LF,
+
+    /// <summary>Right front.</summary>
+    [JsonStringEnumMemberName("RF")]
+    RF,
+
+    /// <summary>Left rear.</summary>
+    [JsonStringEnumMemberName("LR")]
+    LR,
+
+    /// <summary>Right rear.</summary>
+    [JsonStringEnumMemberName("RR")]
+    RR,
+}
+
+/// <summary>The corners and axles of a vehicle, and how they are said.</summary>
+public static class Corners
+{
     /// <summary>All corners, in the order of vectors and matrices.</summary>
-    public static IReadOnlyList<string> All { get; } = [LF, RF, LR, RR];
+    public static IReadOnlyList<Corner> All { get; } = [Corner.LF, Corner.RF, Corner.LR, Corner.RR];
+
+    /// <summary>Both axles, front first.</summary>
+    public static IReadOnlyList<Axle> Axles { get; } = [Axle.Front, Axle.Rear];
+
+    private static readonly Corner[] OfFront = [Corner.LF, Corner.RF];
+    private static readonly Corner[] OfRear = [Corner.LR, Corner.RR];
 
     /// <summary>The two corners of an axle, left first.</summary>
-    public static IReadOnlyList<string> Of(string axle) => axle == Front ? [LF, RF] : [LR, RR];
+    /// <exception cref="ArgumentOutOfRangeException">It is no axle.</exception>
+    public static IReadOnlyList<Corner> Of(Axle axle) =>
+        axle switch
+        {
+            Axle.Front => OfFront,
+            Axle.Rear => OfRear,
+            _ => throw new ArgumentOutOfRangeException(nameof(axle), axle, "No axle."),
+        };
 
     /// <summary>The axle of a corner.</summary>
-    public static string AxleOf(string corner) => corner is LF or RF ? Front : Rear;
+    /// <exception cref="ArgumentOutOfRangeException">It is no corner.</exception>
+    public static Axle AxleOf(Corner corner) =>
+        corner switch
+        {
+            Corner.LF or Corner.RF => Axle.Front,
+            Corner.LR or Corner.RR => Axle.Rear,
+            _ => throw new ArgumentOutOfRangeException(nameof(corner), corner, "No corner."),
+        };
 
-    /// <summary>A corner or mid station as said in a bay.</summary>
+    /// <summary>Name of the lip's station, and of the wheel, at a corner.</summary>
+    public static string Name(this Corner corner) => corner.ToString();
+
+    /// <summary>The corner whose lip or wheel has this name; null for any other place.</summary>
+    public static Corner? Named(string? name) =>
+        name switch
+        {
+            "LF" => Corner.LF,
+            "RF" => Corner.RF,
+            "LR" => Corner.LR,
+            "RR" => Corner.RR,
+            _ => null,
+        };
+
+    /// <summary>An axle as said in a bay.</summary>
+    public static string Said(this Axle axle) => axle == Axle.Front ? "front" : "rear";
+
+    /// <summary>A corner as said in a bay.</summary>
+    public static string Said(this Corner corner) => Said(corner.Name());
+
+    /// <summary>A station as said in a bay.</summary>
     public static string Said(string station) =>
         station switch
         {
-            LF => "left front",
-            RF => "right front",
-            LR => "left rear",
-            RR => "right rear",
+            "LF" => "left front",
+            "RF" => "right front",
+            "LR" => "left rear",
+            "RR" => "right rear",
             "LM" => "left middle",
             "RM" => "right middle",
             "sill LF" => "left sill, front",

@@ -293,11 +293,11 @@ public sealed record Vehicle : IRow
 
     /// <summary>Static load on one wheel of an axle, N; null when the axle's mass is not known.</summary>
     /// <param name="axle">front or rear.</param>
-    public double? WheelLoadN(string axle) =>
-        (axle == Corners.Front ? Dimensions.FrontAxleMass : Dimensions.RearAxleMass)?.In("kg")
+    public double? WheelLoadN(Axle axle) =>
+        (axle == Axle.Front ? Dimensions.FrontAxleMass : Dimensions.RearAxleMass)?.In("kg")
         * Gravity.NPerKg
         / 2;
 
     /// <summary>The suspension of an axle.</summary>
-    public Suspension SuspensionOf(string axle) => axle == Corners.Front ? Front : Rear;
+    public Suspension SuspensionOf(Axle axle) => axle == Axle.Front ? Front : Rear;
 }

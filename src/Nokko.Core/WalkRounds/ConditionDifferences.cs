@@ -123,7 +123,7 @@ public static class ConditionDifferences
             {
                 yield return new(
                     $"tyres.{wheel}",
-                    $"{Sentence(wheel)} tyre: {Said(was)} before, {Said(now)} after. Only heights from the hub can be compared.",
+                    $"{Sentence(wheel.Name())} tyre: {Said(was)} before, {Said(now)} after. Only heights from the hub can be compared.",
                     0,
                     true,
                     false
@@ -137,7 +137,7 @@ public static class ConditionDifferences
             {
                 yield return new(
                     $"tyres.{wheel}",
-                    $"{Sentence(wheel)} tyre: {Pressure(a.Pressure!)} before, {Pressure(b.Pressure!)} after. Heights from the floor carry that; heights from the hub do not.",
+                    $"{Sentence(wheel.Name())} tyre: {Pressure(a.Pressure!)} before, {Pressure(b.Pressure!)} after. Heights from the floor carry that; heights from the hub do not.",
                     0,
                     true,
                     false

@@ -39,7 +39,7 @@ public static class HeightReader
     )
     {
         var light = vehicle.Kind == VehicleKind.Utv;
-        var isLip = Corners.All.Contains(station);
+        var isLip = Corners.Named(station) is not null;
         var band = isLip ? Datums.LipBand(from, light) : null;
         var read = TapeReader.Read(
             text,

@@ -1,3 +1,5 @@
+using Nokko.Core.Vehicles;
+
 namespace Nokko.Core.WalkRounds;
 
 /// <summary>The catalogue of measures.</summary>
@@ -322,8 +324,8 @@ public static class Measures
     public static IReadOnlyList<string> PlacesOf(Measure measure) =>
         measure.Places switch
         {
-            MeasurePlaces.Wheels => Vehicles.Corners.All,
-            MeasurePlaces.Axles => [Vehicles.Corners.Front, Vehicles.Corners.Rear],
+            MeasurePlaces.Wheels => [.. Corners.All.Select(c => c.Name())],
+            MeasurePlaces.Axles => [.. Corners.Axles.Select(a => a.Said())],
             MeasurePlaces.Lamps => ["left lamp", "right lamp"],
             MeasurePlaces.Vehicle => ["vehicle"],
             _ => throw new ArgumentOutOfRangeException(nameof(measure)),

@@ -61,7 +61,7 @@ public sealed record Place
     public string? Name { get; init; }
 
     /// <summary>The axle, where the side is not known.</summary>
-    public string? Axle { get; init; }
+    public Axle? Axle { get; init; }
 }
 
 /// <summary>A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back.</summary>

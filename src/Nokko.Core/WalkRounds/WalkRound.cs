@@ -1,4 +1,5 @@
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.WalkRounds;
 
@@ -76,7 +77,7 @@ public sealed record WalkRound : IRow
 public sealed record WheelPad
 {
     /// <summary>The wheel: LF, RF, LR or RR.</summary>
-    public required string Wheel { get; init; }
+    public required Corner Wheel { get; init; }
 
     /// <summary>Height of the floor there above a level that is common to all four; may be below zero.</summary>
     public required Quantity Height { get; init; }
@@ -86,7 +87,7 @@ public sealed record WheelPad
 public sealed record WheelTyre
 {
     /// <summary>The wheel: LF, RF, LR or RR.</summary>
-    public required string Wheel { get; init; }
+    public required Corner Wheel { get; init; }
 
     /// <summary>Size as printed on it; null is as on the vehicle.</summary>
     public string? Size { get; init; }

@@ -7,7 +7,7 @@ namespace Nokko.Core.WalkRounds;
 /// <param name="Wheel">LF, RF, LR or RR.</param>
 /// <param name="LoadedRadius">r, the hub's height above the floor.</param>
 /// <param name="RimRadius">ρ, the rim's outer radius.</param>
-public sealed record WheelMeasures(string Wheel, Result LoadedRadius, Result RimRadius)
+public sealed record WheelMeasures(Corner Wheel, Result LoadedRadius, Result RimRadius)
 {
     /// <summary>The radii as conversions need them.</summary>
     public WheelRadii? Radii =>
@@ -28,7 +28,7 @@ public sealed record WheelMeasures(string Wheel, Result LoadedRadius, Result Rim
     /// <param name="standing">Readings of the round that stand.</param>
     /// <param name="vehicle">The vehicle.</param>
     public static WheelMeasures Of(
-        string wheel,
+        Corner wheel,
         WalkRound round,
         IReadOnlyList<Reading> standing,
         Vehicle vehicle
@@ -74,7 +74,7 @@ public sealed record WheelMeasures(string Wheel, Result LoadedRadius, Result Rim
             var reads = standing
                 .Where(r =>
                     r.Measure == measure
-                    && r.Place.Name == wheel
+                    && r.Place.Name == wheel.Name()
                     && r.Value is { Known: Known.Measured }
                 )
                 .ToArray();

@@ -104,7 +104,7 @@ internal sealed partial class DemoJob
             new SetPoints(
                 NewId(),
                 0,
-                Corners.Front,
+                Axle.Front,
                 [
                     .. Archetype
                         .Of(SuspensionKind.CoilOverArm)!

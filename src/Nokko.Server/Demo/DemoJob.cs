@@ -14,7 +14,7 @@ namespace Nokko.Server.Demo;
 /// <summary>Writes one made-up job as people would have, step by step.</summary>
 internal sealed partial class DemoJob
 {
-    private static readonly string[] Lips = [Corners.LF, Corners.RF, Corners.LR, Corners.RR];
+    private static readonly string[] Lips = ["LF", "RF", "LR", "RR"];
     private static readonly string[] Mids = ["LM", "RM"];
     private readonly Person _by;
     private readonly Dictionary<Guid, Part> _shelf = [];
@@ -147,7 +147,7 @@ internal sealed partial class DemoJob
         }
     }
 
-    public void Plan(string name, (string Corner, Part Part)[] parts)
+    public void Plan(string name, (Corner Corner, Part Part)[] parts)
     {
         Later(20);
         foreach (var (_, part) in parts)

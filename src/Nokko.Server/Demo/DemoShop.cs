@@ -79,6 +79,7 @@ internal static class DemoShop
         foreach (var job in jobs.Concat(DemoSystems.Jobs(db, shelf, brenna, odd, now)))
         {
             db.PutJob(job, ownerIsNew: false, platformIsNew: false);
+            await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
         await db.SaveChangesAsync();
     }
@@ -87,9 +88,9 @@ internal static class DemoShop
     private static JobDocument WentRight(DemoJob job, DemoShelf shelf, DateTimeOffset now)
     {
         job.Round(Settled.Rolled, [20.56, 21.5, 22.88, 22.81], [41.06, 41.0]);
-        job.Correct(Corners.RF, 20.5, "Read the wrong inch mark.");
+        job.Correct("RF", 20.5, "Read the wrong inch mark.");
         SquareAndLamps(0.25, 0.1875, 33.5);
-        job.Plan("Plan A", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
+        job.Plan("Plan A", [(Corner.LF, shelf.Thin), (Corner.RF, shelf.Thin)]);
         job.Begin();
         job.FitAll();
         job.Round(Settled.Driven, [22.69, 22.63, 22.88, 22.81], [42.31, 42.25]);
@@ -102,8 +103,8 @@ internal static class DemoShop
 
         void SquareAndLamps(double left, double right, double lamp)
         {
-            job.Measure(Measures.CamberSquare, Corners.LF, left, 17.5);
-            job.Measure(Measures.CamberSquare, Corners.RF, right, 17.5);
+            job.Measure(Measures.CamberSquare, "LF", left, 17.5);
+            job.Measure(Measures.CamberSquare, "RF", right, 17.5);
             job.Measure(Measures.LampCutOff, "left lamp", lamp, 300);
             job.Measure(Measures.LampCutOff, "right lamp", lamp, 300);
         }
@@ -113,11 +114,11 @@ internal static class DemoShop
     private static JobDocument NoseHighThenRight(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [20.5, 20.5, 23.06, 23], [41.13, 41.06]);
-        job.Plan("Plan A", [(Corners.LF, shelf.Thick), (Corners.RF, shelf.Thick)]);
+        job.Plan("Plan A", [(Corner.LF, shelf.Thick), (Corner.RF, shelf.Thick)]);
         job.Begin();
         job.FitAll();
         job.Round(Settled.Rolled, [24.06, 24, 23.06, 23], [43.19, 43.13]);
-        job.Plan("Second pass", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
+        job.Plan("Second pass", [(Corner.LF, shelf.Thin), (Corner.RF, shelf.Thin)]);
         job.Begin();
         job.FitAll(leaveOpen: "LF sway-bar link to arm");
         job.Round(Settled.Driven, [23.06, 23, 23, 22.94], [42.56, 42.5]);
@@ -128,7 +129,7 @@ internal static class DemoShop
     private static JobDocument SlipOfTheTape(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [19.88, 19.81, 22.19, 22.13], [40.5, 40.44]);
-        job.Plan("Plan A", [(Corners.LF, shelf.Thin), (Corners.RF, shelf.Thin)]);
+        job.Plan("Plan A", [(Corner.LF, shelf.Thin), (Corner.RF, shelf.Thin)]);
         job.Begin();
         job.FitAll();
         job.Round(Settled.Rolled, [22.06, 22, 22.19, 22.13], [41.81, 42.25]);
@@ -139,7 +140,7 @@ internal static class DemoShop
     private static JobDocument OnTheStands(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Bounced, [19.94, 19.94, 22.5, 22.44], [40.56, 40.5]);
-        job.Plan("Plan A", [(Corners.LF, shelf.Middle), (Corners.RF, shelf.Middle)]);
+        job.Plan("Plan A", [(Corner.LF, shelf.Middle), (Corner.RF, shelf.Middle)]);
         job.Begin();
         job.Fit(7);
         return job.Document;

@@ -115,21 +115,21 @@ internal static class DemoSystems
         job.Plan(
             "Plan A",
             [
-                (Corners.LF, shelf.Thin),
-                (Corners.RF, shelf.Thin),
-                (Corners.LR, shelf.HeavyCoil),
-                (Corners.RR, shelf.HeavyCoil),
-                (Corners.LR, shelf.StopExtension),
-                (Corners.RR, shelf.StopExtension),
+                (Corner.LF, shelf.Thin),
+                (Corner.RF, shelf.Thin),
+                (Corner.LR, shelf.HeavyCoil),
+                (Corner.RR, shelf.HeavyCoil),
+                (Corner.LR, shelf.StopExtension),
+                (Corner.RR, shelf.StopExtension),
             ]
         );
         job.Plan(
             "Plan B",
             [
-                (Corners.LF, shelf.Preload),
-                (Corners.RF, shelf.Preload),
-                (Corners.LR, shelf.CoilRing),
-                (Corners.RR, shelf.CoilRing),
+                (Corner.LF, shelf.Preload),
+                (Corner.RF, shelf.Preload),
+                (Corner.LR, shelf.CoilRing),
+                (Corner.RR, shelf.CoilRing),
             ]
         );
         return job.Document;
@@ -170,12 +170,12 @@ internal static class DemoSystems
         job.Plan(
             "Plan A",
             [
-                (Corners.LF, shelf.TallRing),
-                (Corners.RF, shelf.TallRing),
-                (Corners.LR, shelf.TallRing),
-                (Corners.RR, shelf.TallRing),
-                (Corners.LF, shelf.LongShock),
-                (Corners.RF, shelf.LongShock),
+                (Corner.LF, shelf.TallRing),
+                (Corner.RF, shelf.TallRing),
+                (Corner.LR, shelf.TallRing),
+                (Corner.RR, shelf.TallRing),
+                (Corner.LF, shelf.LongShock),
+                (Corner.RF, shelf.LongShock),
             ]
         );
         return job.Document;
@@ -211,10 +211,10 @@ internal static class DemoSystems
         job.Plan(
             "Rings and plates",
             [
-                (Corners.LF, shelf.CoilRing),
-                (Corners.RF, shelf.CoilRing),
-                (Corners.LR, shelf.Thin),
-                (Corners.RR, shelf.Thin),
+                (Corner.LF, shelf.CoilRing),
+                (Corner.RF, shelf.CoilRing),
+                (Corner.LR, shelf.Thin),
+                (Corner.RR, shelf.Thin),
             ]
         );
         return job.Document;
@@ -253,12 +253,12 @@ internal static class DemoSystems
         job.Plan(
             "Plan A",
             [
-                (Corners.LF, shelf.LowPlate),
-                (Corners.RF, shelf.LowPlate),
-                (Corners.LF, shelf.Subframe),
-                (Corners.RF, shelf.Subframe),
-                (Corners.LR, shelf.RearRing),
-                (Corners.RR, shelf.RearRing),
+                (Corner.LF, shelf.LowPlate),
+                (Corner.RF, shelf.LowPlate),
+                (Corner.LF, shelf.Subframe),
+                (Corner.RF, shelf.Subframe),
+                (Corner.LR, shelf.RearRing),
+                (Corner.RR, shelf.RearRing),
             ]
         );
         return job.Document;
@@ -305,7 +305,7 @@ internal static class DemoSystems
     private static JobDocument Buggy(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [15.5, 15.44, 16.0, 15.94], [30.0, 30.0]);
-        job.Plan("Plan A", [(Corners.LR, shelf.Lower), (Corners.RR, shelf.Lower)]);
+        job.Plan("Plan A", [(Corner.LR, shelf.Lower), (Corner.RR, shelf.Lower)]);
         return job.Document;
     }
 
@@ -334,10 +334,10 @@ internal static class DemoSystems
         job.Plan(
             "Plan A",
             [
-                (Corners.LF, shelf.CoilRing),
-                (Corners.RF, shelf.CoilRing),
-                (Corners.LR, shelf.Block),
-                (Corners.RR, shelf.Block),
+                (Corner.LF, shelf.CoilRing),
+                (Corner.RF, shelf.CoilRing),
+                (Corner.LR, shelf.Block),
+                (Corner.RR, shelf.Block),
             ]
         );
         return job.Document;
@@ -377,10 +377,10 @@ internal static class DemoSystems
         job.Plan(
             "Plan A",
             [
-                (Corners.LF, shelf.Shackle),
-                (Corners.RF, shelf.Shackle),
-                (Corners.LR, shelf.Pack),
-                (Corners.RR, shelf.Pack),
+                (Corner.LF, shelf.Shackle),
+                (Corner.RF, shelf.Shackle),
+                (Corner.LR, shelf.Pack),
+                (Corner.RR, shelf.Pack),
             ]
         );
         return job.Document;

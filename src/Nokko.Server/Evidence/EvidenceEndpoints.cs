@@ -3,6 +3,8 @@ using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Evidence;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
@@ -13,26 +15,429 @@ namespace Nokko.Server.Evidence;
 /// <summary>What the shop's own jobs have proved.</summary>
 internal static class EvidenceEndpoints
 {
-    /// <summary>Every trial with the lines that they make.</summary>
+    private const int Page = 50;
+
+    /// <summary>A job's trial in words and numbers.</summary>
+    /// <param name="JobId">The job.</param>
+    /// <param name="PlanId">The plan.</param>
+    /// <param name="Axle">front or rear.</param>
+    /// <param name="Said">Make, name and plate.</param>
+    /// <param name="Family">Family of its parts.</param>
+    /// <param name="Parts">Names of the parts that came.</param>
+    /// <param name="At">When it was measured.</param>
+    /// <param name="ClaimMm">What the makers claim, mm; null when none says.</param>
+    /// <param name="PredictedMm">Rise as predicted before the work, mm.</param>
+    /// <param name="PredictedUMm">Its standard uncertainty, mm.</param>
+    /// <param name="MeasuredMm">Rise as measured, mm.</param>
+    /// <param name="MeasuredUMm">Its standard uncertainty, mm.</param>
+    /// <param name="WhyNot">Why it teaches nothing; null when it does.</param>
+    internal sealed record TrialView(
+        Guid JobId,
+        Guid PlanId,
+        Axle Axle,
+        string Said,
+        LiftFamily Family,
+        IReadOnlyList<string> Parts,
+        DateTimeOffset At,
+        double? ClaimMm,
+        double? PredictedMm,
+        double? PredictedUMm,
+        double? MeasuredMm,
+        double? MeasuredUMm,
+        string? WhyNot
+    );
+
+    /// <summary>Some trials, the latest first; those too that teach nothing, with the reason.</summary>
+    /// <param name="Trials">The trials.</param>
+    /// <param name="Next">What to ask for the next ones; null after the last.</param>
+    internal sealed record TrialsPage(IReadOnlyList<TrialView> Trials, string? Next);
+
+    /// <summary>How one job moved a line.</summary>
+    /// <param name="JobId">The job.</param>
+    /// <param name="Said">Make, name and plate.</param>
+    /// <param name="ExpectedMm">Free rise that the line expected, mm.</param>
+    /// <param name="FoundMm">Free rise that was found, mm.</param>
+    /// <param name="Ratio">The line's ratio after it.</param>
+    /// <param name="Off">Difference in standard deviations.</param>
+    /// <param name="IsOutlier">Whether somebody should look at the job again.</param>
+    internal sealed record StepView(
+        Guid JobId,
+        string Said,
+        double ExpectedMm,
+        double FoundMm,
+        Estimate Ratio,
+        double Off,
+        bool IsOutlier
+    );
+
+    /// <summary>A lift line with what is drawn of it.</summary>
+    /// <param name="Platform">Name of the platform.</param>
+    /// <param name="Axle">front or rear.</param>
+    /// <param name="Suspension">Kind of suspension.</param>
+    /// <param name="Family">Family of parts.</param>
+    /// <param name="Prior">Ratio before any job.</param>
+    /// <param name="PriorOffsetMm">Offset before any job, mm.</param>
+    /// <param name="OffsetMm">Offset now, mm.</param>
+    /// <param name="Ratio">Ratio now.</param>
+    /// <param name="Covariance">Between the two, mm.</param>
+    /// <param name="Jobs">Trials that it rests on.</param>
+    /// <param name="Vehicles">Vehicles seen.</param>
+    /// <param name="Drawn">Trials, evenly out of all.</param>
+    /// <param name="Steps">The latest jobs and those that stand out.</param>
+    internal sealed record LineView(
+        string Platform,
+        Axle Axle,
+        SuspensionKind Suspension,
+        LiftFamily Family,
+        Estimate Prior,
+        Estimate PriorOffsetMm,
+        Estimate OffsetMm,
+        Estimate Ratio,
+        double Covariance,
+        int Jobs,
+        int Vehicles,
+        IReadOnlyList<LiftTrial> Drawn,
+        IReadOnlyList<StepView> Steps
+    );
+
+    /// <summary>A claim beside what was measured.</summary>
+    /// <param name="PlanId">The plan.</param>
+    /// <param name="Axle">front or rear.</param>
+    /// <param name="Said">Make, name and plate.</param>
+    /// <param name="Parts">Names of the parts that came.</param>
+    /// <param name="ClaimMm">The claim, mm.</param>
+    /// <param name="MeasuredMm">What was measured, mm.</param>
+    /// <param name="MeasuredUMm">Its standard uncertainty, mm.</param>
+    internal sealed record ClaimView(
+        Guid PlanId,
+        Axle Axle,
+        string Said,
+        IReadOnlyList<string> Parts,
+        double ClaimMm,
+        double MeasuredMm,
+        double MeasuredUMm
+    );
+
+    /// <summary>Lines and claims; the page does not grow with the jobs.</summary>
+    /// <param name="Trials">How many trials there are.</param>
     /// <param name="Lines">Lift lines, those with most jobs first.</param>
-    /// <param name="Trials">Trials, the latest first; those too that teach nothing, with the reason.</param>
-    /// <param name="Platforms">Names of platforms by their ids.</param>
+    /// <param name="Claims">How many claims of a lift were measured.</param>
+    /// <param name="ClaimsWithin">How many came true within a quarter inch and the tape.</param>
+    /// <param name="ClaimShare">Mean of measured over claimed; null without a claim.</param>
+    /// <param name="Drawn">Claims, evenly out of all.</param>
     internal sealed record EvidenceView(
-        IReadOnlyList<EvidenceLine> Lines,
-        IReadOnlyList<JobTrial> Trials,
-        IReadOnlyDictionary<Guid, string> Platforms
+        int Trials,
+        IReadOnlyList<LineView> Lines,
+        int Claims,
+        int ClaimsWithin,
+        double? ClaimShare,
+        IReadOnlyList<ClaimView> Drawn
+    );
+
+    /// <summary>The numbers of a trial, without words.</summary>
+    private sealed record Numbers(
+        Guid PlanId,
+        Axle Axle,
+        Guid JobId,
+        Guid VehicleId,
+        LineKey Line,
+        double? ClaimMm,
+        double? MeasuredMm,
+        double? MeasuredUMm,
+        LiftTrial? Trial
     );
 
     public static void Map(RouteGroupBuilder api)
     {
         api.MapGet("/evidence", Show);
+        api.MapGet("/evidence/trials", List);
         api.MapGet("/evidence.csv", Csv).Produces<string>(StatusCodes.Status200OK, "text/csv");
     }
 
     private static async Task<Ok<EvidenceView>> Show(NokkoDb db, CancellationToken cancel)
     {
-        var trials = await Trials(db, cancel);
-        var ids = trials.Select(t => t.VehicleId).Distinct().ToArray();
+        var trials = await AllNumbers(db, cancel);
+        var byLine = trials.Where(t => t.Trial is not null).ToLookup(t => t.Line);
+        var priors = await Priors(
+            db,
+            byLine.ToDictionary(l => l.Key, l => l.First().VehicleId),
+            cancel
+        );
+        EvidenceLine[] lines =
+        [
+            .. byLine
+                .Select(l =>
+                    EvidenceLine.Of(
+                        l.Key,
+                        priors[l.Key],
+                        [.. l.Select(t => new LineTrial((t.PlanId, t.Axle), t.VehicleId, t.Trial!))]
+                    )
+                )
+                .OrderByDescending(l => l.Jobs),
+        ];
+        var claims = ClaimSummary.Of(
+            trials
+                .Where(t => t is { ClaimMm: not null, MeasuredMm: not null })
+                .Select(t => new ClaimPoint(
+                    (t.PlanId, t.Axle),
+                    t.ClaimMm!.Value,
+                    t.MeasuredMm!.Value,
+                    t.MeasuredUMm ?? 0
+                ))
+        );
+        var vehicleOf = trials.ToDictionary(t => (t.PlanId, t.Axle));
+        var said = await Said(
+            db,
+            [
+                .. lines.SelectMany(l => l.Steps.Select(s => s.Of.VehicleId)),
+                .. claims.Drawn.Select(c => vehicleOf[c.Key].VehicleId),
+            ],
+            cancel
+        );
+        Guid[] plans = [.. claims.Drawn.Select(c => c.Key.PlanId).Distinct()];
+        var parts = await db
+            .Trials.AsNoTracking()
+            .Where(t => plans.Contains(t.PlanId))
+            .ToDictionaryAsync(t => (t.PlanId, t.Axle), t => t.Parts, cancel);
+        var platforms = await db
+            .Platforms.AsNoTracking()
+            .ToDictionaryAsync(p => p.Id, p => p.Name, cancel);
+        return TypedResults.Ok(
+            new EvidenceView(
+                trials.Count,
+                [
+                    .. lines.Select(l => new LineView(
+                        platforms[l.Line.PlatformId],
+                        l.Line.Axle,
+                        l.Line.Suspension,
+                        l.Line.Family,
+                        l.Prior,
+                        l.PriorOffsetMm,
+                        l.OffsetMm,
+                        l.Ratio,
+                        l.Covariance,
+                        l.Jobs,
+                        l.Vehicles,
+                        l.Drawn,
+                        [
+                            .. l.Steps.Select(s => new StepView(
+                                vehicleOf[s.Of.Key].JobId,
+                                said[s.Of.VehicleId],
+                                s.Expected.Mean,
+                                s.Of.Trial.FreeRiseMm,
+                                s.Ratio,
+                                s.Off,
+                                Math.Abs(s.Off) > LineStep.Outlier
+                            )),
+                        ]
+                    )),
+                ],
+                claims.Count,
+                claims.Within,
+                claims.MeanShare,
+                [
+                    .. claims.Drawn.Select(c => new ClaimView(
+                        c.Key.PlanId,
+                        c.Key.Axle,
+                        said[vehicleOf[c.Key].VehicleId],
+                        parts[c.Key],
+                        c.ClaimMm,
+                        c.MeasuredMm,
+                        c.MeasuredUMm
+                    )),
+                ]
+            )
+        );
+    }
+
+    private static async Task<Results<Ok<TrialsPage>, ProblemHttpResult>> List(
+        NokkoDb db,
+        CancellationToken cancel,
+        string? after = null
+    )
+    {
+        var rows = Latest(db);
+        if (after is not null)
+        {
+            if (
+                after.Split('_') is not [var ticks, var plan, var which]
+                || !long.TryParse(ticks, CultureInfo.InvariantCulture, out var t)
+                || t is < 0 or > 3_155_378_975_999_999_999
+                || !Guid.TryParse(plan, out var id)
+                || !Enum.TryParse<Axle>(which, out var axle)
+            )
+            {
+                return Trouble.At("after", "This is no place in the list.").Answer();
+            }
+            var at = new DateTimeOffset(t, TimeSpan.Zero);
+            rows = rows.Where(r =>
+                r.At < at
+                || (
+                    r.At == at
+                    && (
+                        r.PlanId > id
+                        || (r.PlanId == id && axle == Axle.Front && r.Axle == Axle.Rear)
+                    )
+                )
+            );
+        }
+        var page = await rows.Take(Page + 1).ToListAsync(cancel);
+        var said = await Said(db, page.Select(t => t.VehicleId), cancel);
+        return TypedResults.Ok(
+            new TrialsPage(
+                [.. page.Take(Page).Select(t => View(t, said))],
+                page.Count > Page
+                    ? $"{page[Page - 1].At.UtcTicks}_{page[Page - 1].PlanId}_{page[Page - 1].Axle}"
+                    : null
+            )
+        );
+    }
+
+    private static PushStreamHttpResult Csv(NokkoDb db, CancellationToken cancel) =>
+        TypedResults.Stream(
+            body => WriteCsv(db, body, cancel),
+            "text/csv; charset=utf-8",
+            "evidence.csv"
+        );
+
+    private static async Task WriteCsv(NokkoDb db, Stream body, CancellationToken cancel)
+    {
+        var platforms = await db
+            .Platforms.AsNoTracking()
+            .ToDictionaryAsync(p => p.Id, p => p.Name, cancel);
+        var said = await Said(db, null, cancel);
+        await using var text = new StreamWriter(body, leaveOpen: true);
+        await using var csv = CsvWriter.Create(text);
+        foreach (
+            var head in (string[])
+                [
+                    "platform",
+                    "vehicle",
+                    "axle",
+                    "parts",
+                    "measured at",
+                    "claim mm",
+                    "predicted mm",
+                    "predicted u mm",
+                    "measured mm",
+                    "measured u mm",
+                    "added mm",
+                    "free rise mm",
+                    "free rise u mm",
+                    "foretold ratio",
+                    "teaches nothing because",
+                ]
+        )
+        {
+            csv.WriteField(head);
+        }
+        await csv.EndRecordAsync(cancel);
+        await foreach (var t in Latest(db).AsAsyncEnumerable().WithCancellation(cancel))
+        {
+            csv.WriteField(CsvCell.Plain(platforms.GetValueOrDefault(t.PlatformId)));
+            csv.WriteField(CsvCell.Plain(said.GetValueOrDefault(t.VehicleId)));
+            csv.WriteField(t.Axle);
+            csv.WriteField(CsvCell.Plain(string.Join(" + ", t.Parts)));
+            csv.WriteField(t.At.ToString("O", CultureInfo.InvariantCulture));
+            foreach (
+                var number in (double?[])
+                    [
+                        t.ClaimMm,
+                        t.PredictedMm,
+                        t.PredictedUMm,
+                        t.MeasuredMm,
+                        t.MeasuredUMm,
+                        t.ThicknessMm,
+                        t.FreeRiseMm,
+                        t.FreeRiseUMm,
+                        t.ForetoldRatio,
+                    ]
+            )
+            {
+                csv.WriteField(CsvCell.Number(number));
+            }
+            csv.WriteField(t.WhyNot);
+            await csv.EndRecordAsync(cancel);
+        }
+    }
+
+    private static IQueryable<KeptTrial> Latest(NokkoDb db) =>
+        db
+            .Trials.AsNoTracking()
+            .OrderByDescending(t => t.At)
+            .ThenBy(t => t.PlanId)
+            .ThenBy(t => t.Axle);
+
+    private static TrialView View(KeptTrial t, Dictionary<Guid, string> said) =>
+        new(
+            t.JobId,
+            t.PlanId,
+            t.Axle,
+            said[t.VehicleId],
+            t.Family,
+            t.Parts,
+            t.At,
+            t.ClaimMm,
+            t.PredictedMm,
+            t.PredictedUMm,
+            t.MeasuredMm,
+            t.MeasuredUMm,
+            t.WhyNot
+        );
+
+    /// <summary>Every trial in the order of its readings, numbers only.</summary>
+    private static async Task<List<Numbers>> AllNumbers(NokkoDb db, CancellationToken cancel)
+    {
+        var rows = await db
+            .Trials.AsNoTracking()
+            .OrderBy(t => t.At)
+            .ThenBy(t => t.PlanId)
+            .ThenBy(t => t.Axle)
+            .Select(t => new
+            {
+                t.PlanId,
+                t.Axle,
+                t.JobId,
+                t.VehicleId,
+                t.PlatformId,
+                t.Suspension,
+                t.Family,
+                t.ClaimMm,
+                t.MeasuredMm,
+                t.MeasuredUMm,
+                t.ThicknessMm,
+                t.FreeRiseMm,
+                t.FreeRiseUMm,
+                t.ForetoldRatio,
+                t.IsNew,
+            })
+            .ToListAsync(cancel);
+        return
+        [
+            .. rows.Select(t => new Numbers(
+                t.PlanId,
+                t.Axle,
+                t.JobId,
+                t.VehicleId,
+                new LineKey(t.PlatformId, t.Axle, t.Suspension, t.Family),
+                t.ClaimMm,
+                t.MeasuredMm,
+                t.MeasuredUMm,
+                t is { ThicknessMm: { } mm, FreeRiseMm: { } h, FreeRiseUMm: { } u }
+                    ? new LiftTrial(mm, h, u, t.ForetoldRatio!.Value, t.IsNew!.Value)
+                    : null
+            )),
+        ];
+    }
+
+    /// <summary>What was believed of each line before any job, by its first vehicle as it was with that suspension.</summary>
+    private static async Task<Dictionary<LineKey, LiftPrior>> Priors(
+        NokkoDb db,
+        Dictionary<LineKey, Guid> first,
+        CancellationToken cancel
+    )
+    {
+        Guid[] ids = [.. first.Values.Distinct()];
         var vehicles = await db
             .Vehicles.AsNoTracking()
             .Where(v => ids.Contains(v.Id))
@@ -40,99 +445,39 @@ internal static class EvidenceEndpoints
         var stages = (
             await db.Stages.AsNoTracking().Where(s => ids.Contains(s.VehicleId)).ToListAsync(cancel)
         ).ToLookup(s => s.VehicleId);
-        return TypedResults.Ok(
-            new EvidenceView(
-                ShopEvidence.Lines(trials, id => At(vehicles[id])),
-                trials,
-                await db.Platforms.AsNoTracking().ToDictionaryAsync(p => p.Id, p => p.Name, cancel)
-            )
+        return first.ToDictionary(
+            l => l.Key,
+            l =>
+            {
+                var stage = stages[l.Value]
+                    .Where(s => s.SuspensionOf(l.Key.Axle).Kind == l.Key.Suspension)
+                    .MaxBy(s => s.Ordinal)!;
+                var vehicle = vehicles[l.Value] with { Front = stage.Front, Rear = stage.Rear };
+                return LiftLaw.Prior(l.Key.Family, AxleState.Of(vehicle, l.Key.Axle));
+            }
         );
-
-        Vehicle At(Vehicle vehicle) =>
-            stages[vehicle.Id].MaxBy(s => s.Ordinal) is { } now
-                ? vehicle with
-                {
-                    Front = now.Front,
-                    Rear = now.Rear,
-                }
-                : vehicle;
     }
 
-    private static async Task<FileContentHttpResult> Csv(NokkoDb db, CancellationToken cancel)
+    /// <summary>Make, name and plate of vehicles by key; of all when none is named.</summary>
+    private static async Task<Dictionary<Guid, string>> Said(
+        NokkoDb db,
+        IEnumerable<Guid>? vehicles,
+        CancellationToken cancel
+    )
     {
-        var platforms = await db
-            .Platforms.AsNoTracking()
-            .ToDictionaryAsync(p => p.Id, p => p.Name, cancel);
-        await using var text = new StringWriter(CultureInfo.InvariantCulture);
-        await using (var csv = CsvWriter.Create(text))
+        var rows = db.Vehicles.AsNoTracking();
+        if (vehicles is not null)
         {
-            foreach (
-                var head in (string[])
-                    [
-                        "platform",
-                        "vehicle",
-                        "axle",
-                        "parts",
-                        "measured at",
-                        "claim mm",
-                        "predicted mm",
-                        "predicted u mm",
-                        "measured mm",
-                        "measured u mm",
-                        "added mm",
-                        "free rise mm",
-                        "free rise u mm",
-                        "teaches nothing because",
-                    ]
-            )
-            {
-                csv.WriteField(head);
-            }
-            await csv.EndRecordAsync(cancel);
-            foreach (var t in await Trials(db, cancel))
-            {
-                csv.WriteField(CsvCell.Plain(platforms.GetValueOrDefault(t.PlatformId)));
-                csv.WriteField(CsvCell.Plain(t.Said));
-                csv.WriteField(t.Axle);
-                csv.WriteField(CsvCell.Plain(string.Join(" + ", t.Parts)));
-                csv.WriteField(t.At.ToString("O", CultureInfo.InvariantCulture));
-                csv.WriteField(CsvCell.Number(t.Claim.Value));
-                Both(t.Predicted);
-                Both(t.Measured);
-                csv.WriteField(CsvCell.Number(t.Trial?.ThicknessMm));
-                csv.WriteField(CsvCell.Number(t.Trial?.FreeRiseMm));
-                csv.WriteField(CsvCell.Number(t.Trial?.FreeRiseUMm));
-                csv.WriteField(t.WhyNot);
-                await csv.EndRecordAsync(cancel);
-
-                void Both(Result r)
-                {
-                    csv.WriteField(CsvCell.Number(r.Value));
-                    csv.WriteField(CsvCell.Number(r.U));
-                }
-            }
+            Guid[] ids = [.. vehicles.Distinct()];
+            rows = rows.Where(v => ids.Contains(v.Id));
         }
-        return TypedResults.File(
-            System.Text.Encoding.UTF8.GetBytes(text.ToString()),
-            "text/csv; charset=utf-8",
-            "evidence.csv"
-        );
+        return await rows.Select(v => new
+            {
+                v.Id,
+                v.Make,
+                v.Name,
+                v.Plate,
+            })
+            .ToDictionaryAsync(v => v.Id, v => $"{v.Make} {v.Name} {v.Plate}".TrimEnd(), cancel);
     }
-
-    private static async Task<JobTrial[]> Trials(NokkoDb db, CancellationToken cancel) =>
-        [
-            .. ShopEvidence
-                .Once(
-                    (
-                        await db
-                            .Evidence.AsNoTracking()
-                            .OrderBy(e => e.Id)
-                            .Select(e => e.Trials)
-                            .ToListAsync(cancel)
-                    ).SelectMany(t => t)
-                )
-                .OrderByDescending(t => t.At)
-                .ThenBy(t => t.PlanId)
-                .ThenBy(t => t.Axle),
-        ];
 }

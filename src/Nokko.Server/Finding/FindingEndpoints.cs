@@ -226,7 +226,7 @@ internal static class FindingEndpoints
             loaded.Document,
             from,
             stances,
-            [.. loaded.Others, .. JobEvaluator.TrialsOf(loaded.Document, stances)]
+            loaded.Others.With(JobEvaluator.TrialsOf(loaded.Document, stances))
         );
     }
 }

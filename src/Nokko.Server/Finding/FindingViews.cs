@@ -42,7 +42,7 @@ internal sealed record FindingLine
 internal sealed record LeftOut(string Part, string Why);
 
 /// <summary>A limit with its corner.</summary>
-internal sealed record MostUsed(string Corner, LimitUse Use);
+internal sealed record MostUsed(Corner Corner, LimitUse Use);
 
 /// <summary>A found stack as a screen shows it.</summary>
 internal sealed record FoundView(
@@ -50,7 +50,7 @@ internal sealed record FoundView(
     double Chance,
     MostUsed? Most,
     IReadOnlyList<string> Irreversible,
-    IReadOnlyList<string> Opened,
+    IReadOnlyList<Axle> Opened,
     IReadOnlyList<string> Touches,
     double Hours,
     bool HoursGuessed,
@@ -72,7 +72,7 @@ internal sealed record FoundView(
             s.Most is { } most ? new MostUsed(most.Corner, most.Use) : null,
             s.Irreversible,
             [
-                .. new[] { Corners.Front, Corners.Rear }.Where(a =>
+                .. Corners.Axles.Where(a =>
                     Corners.Of(a).Any(c => Change(situation.From, s.Plan, c).Count > 0)
                 ),
             ],
@@ -92,7 +92,7 @@ internal sealed record FoundView(
     /// <summary>What is done to a vehicle, in a fitter's words; both sides in one where they are alike.</summary>
     public static IEnumerable<string> Touched(Stage from, Plan plan)
     {
-        foreach (var axle in (string[])[Corners.Front, Corners.Rear])
+        foreach (var axle in Corners.Axles)
         {
             var (left, right) = (
                 Change(from, plan, Corners.Of(axle)[0]),
@@ -102,7 +102,7 @@ internal sealed record FoundView(
             {
                 foreach (var what in left)
                 {
-                    yield return $"{axle}: {what}";
+                    yield return $"{axle.Said()}: {what}";
                 }
                 continue;
             }
@@ -116,7 +116,7 @@ internal sealed record FoundView(
         }
     }
 
-    private static List<string> Change(Stage from, Plan plan, string corner)
+    private static List<string> Change(Stage from, Plan plan, Corner corner)
     {
         var (old, next) = (
             CornerStack.At(from.Stacks, corner),
@@ -138,7 +138,7 @@ internal sealed record FoundView(
                 ? Text($"less likely to land: {s.Chance:0.00} against {before.Chance:0.00}")
             : b.Touched != a.Touched ? Text($"touches {b.Touched} pieces against {a.Touched}")
             : b.Share != a.Share
-                ? $"uses more of a limit: {s.Most?.Use.What}, {Corners.Said(s.Most?.Corner ?? "")}"
+                ? $"uses more of a limit: {s.Most?.Use.What}, {s.Most?.Corner.Said()}"
             : b.Irreversible != a.Irreversible ? "more work that cannot be undone"
             : b.Opened != a.Opened ? "opens another axle"
             : b.Hours != a.Hours ? Text($"takes {s.Hours:0.#} h against {before.Hours:0.#} h")
@@ -149,7 +149,7 @@ internal sealed record FoundView(
 
 /// <summary>What to do in one way to miss.</summary>
 internal sealed record PlanBView(
-    string Axle,
+    Axle Axle,
     double OffMm,
     bool StaysGood,
     IReadOnlyList<string> Touches,

@@ -49,6 +49,7 @@ internal static class Composition
         if (builder.Configuration["openapi"] is null)
         {
             builder.Services.AddHostedService(s => s.GetRequiredService<LiveFeed>());
+            builder.Services.AddHostedService<EvidenceBehind>();
         }
         builder.Services.AddHealthChecks().AddCheck<DatabaseCheck>("database");
 
@@ -83,10 +84,16 @@ internal static class Composition
 
     private static void AddData(WebApplicationBuilder builder)
     {
-        var connection =
-            builder.Configuration.GetConnectionString("Nokko") ?? "Host=127.0.0.1;Database=nokko";
+        var connection = new NpgsqlConnectionStringBuilder(
+            builder.Configuration.GetConnectionString("Nokko") ?? "Host=127.0.0.1;Database=nokko"
+        );
+        if (connection.MaxAutoPrepare == 0)
+        {
+            // To plan the one statement that loads a job takes longer than to carry it out.
+            (connection.MaxAutoPrepare, connection.AutoPrepareMinUsages) = (64, 2);
+        }
         builder.Services.AddDbContext<NokkoDb>(o =>
-            o.UseNpgsql(connection).UseSnakeCaseNamingConvention()
+            o.UseNpgsql(connection.ConnectionString).UseSnakeCaseNamingConvention()
         );
         var protection = builder.Services.AddDataProtection().SetApplicationName("nokko");
         if (builder.Configuration["openapi"] is null)

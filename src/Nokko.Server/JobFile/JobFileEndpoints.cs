@@ -77,6 +77,7 @@ internal static class JobFileEndpoints
     private static async Task<Results<Ok<Imported>, ProblemHttpResult>> Import(
         HttpRequest request,
         NokkoDb db,
+        TimeProvider clock,
         CancellationToken cancel,
         bool copy = false
     )
@@ -92,6 +93,13 @@ internal static class JobFileEndpoints
             if (read.Document is not { } d)
             {
                 return Trouble.At(read.Error!.Path, read.Error.Message).Answer();
+            }
+            if (copy)
+            {
+                d = d with
+                {
+                    Job = d.Job with { CopiedAt = Instants.ToMicroseconds(clock.GetUtcNow()) },
+                };
             }
             await Put(db, d, files, cancel);
             return TypedResults.Ok(new Imported(d.Job.Id));
@@ -158,8 +166,10 @@ internal static class JobFileEndpoints
             }
             db.Put(new StoredFile { Sha256 = attachment.Sha256, Content = content });
         }
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         db.PutJob(d, owner is null, platform is null);
-        await db.SaveChangesAsync(cancel);
+        await db.SaveNew(d.Job.Id, cancel);
+        await transaction.CommitAsync(cancel);
     }
 
     /// <summary>Gives every row a new key. People, platform and shelf keep theirs.</summary>

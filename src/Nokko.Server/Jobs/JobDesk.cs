@@ -189,9 +189,10 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         {
             db.Put(StoredCommand.Of(made.Entry, job, (command.Hash, command.Body, made.Changes)));
         }
-        db.KeepDerived(batch.Document, after, loaded.Version + 1, loaded.HasEvidence);
+        await db.KeepDerived(loaded, batch.Document, after, cancel);
         // From here on a client that hangs up changes nothing.
         await db.SaveChangesAsync(CancellationToken.None);
+        await db.KeepOthers(batch.Document, net, CancellationToken.None);
         await transaction.CommitAsync(CancellationToken.None);
         return new JobAnswer(
             await WithNames(job, outcomes, cancel),

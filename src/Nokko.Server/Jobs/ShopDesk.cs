@@ -132,7 +132,9 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         }
         if (command is TakeIn takeIn)
         {
-            await Open(takeIn, shop, made, versions, cancel);
+            db.WriteOf(takeIn.JobId, takeIn.VehicleId, made.Changes, versions);
+            var opened = await db.SaveNew(takeIn.JobId, cancel);
+            await db.KeepOthers(opened, made.Changes, cancel);
         }
         else
         {
@@ -142,22 +144,6 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         await db.SaveChangesAsync(CancellationToken.None);
         await transaction.CommitAsync(CancellationToken.None);
         return new Outcome(key, OutcomeStatus.Stored);
-    }
-
-    /// <summary>Writes a job that is opened, and what follows from it.</summary>
-    private async Task Open(
-        TakeIn takeIn,
-        ShopState shop,
-        Decision.Made made,
-        Dictionary<Guid, uint> versions,
-        CancellationToken cancel
-    )
-    {
-        db.WriteOf(takeIn.JobId, takeIn.VehicleId, made.Changes, versions);
-        await db.SaveChangesAsync(cancel);
-        db.ChangeTracker.Clear();
-        var d = (await db.LoadDocument(takeIn.JobId, cancel))!;
-        db.KeepDerived(d, JobEvaluator.Evaluate(d), 1, hadEvidence: false);
     }
 
     private async Task<(ShopState, Dictionary<Guid, uint>)> State(

@@ -41,7 +41,7 @@ internal static class Suspensions
 /// <param name="LiftRatio">Rise of the body per length of the spring, at ride height.</param>
 /// <param name="LiftRatioSd">Its standard deviation.</param>
 internal sealed record AxleView(
-    string Axle,
+    Axle Axle,
     string Said,
     RatioGrade Grade,
     double MotionRatio,
@@ -51,7 +51,7 @@ internal sealed record AxleView(
 {
     public static IReadOnlyList<AxleView> Of(Vehicle vehicle) =>
         [
-            .. new[] { Corners.Front, Corners.Rear }.Select(axle =>
+            .. new[] { Axle.Front, Axle.Rear }.Select(axle =>
             {
                 var suspension = vehicle.SuspensionOf(axle);
                 var corner = CornerLinkage.Of(suspension);

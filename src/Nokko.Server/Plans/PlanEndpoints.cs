@@ -66,7 +66,7 @@ internal static class PlanEndpoints
                     d,
                     plan,
                     stances,
-                    [.. loaded.Others, .. JobEvaluator.TrialsOf(d, stances)]
+                    loaded.Others.With(JobEvaluator.TrialsOf(d, stances))
                 )!
             );
         }

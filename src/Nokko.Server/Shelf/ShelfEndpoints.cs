@@ -28,7 +28,7 @@ internal static class ShelfEndpoints
         .. PartRule.All.Select(r => new PartKindView(
             r,
             [.. r.Sizes.Select(s => PartSizes.Find(s)!)],
-            [.. Enum.GetValues<SuspensionKind>().Where(r.Fits)]
+            [.. Enum.GetValues<SuspensionKind>().Where(r.FitsOn)]
         )),
     ];
 

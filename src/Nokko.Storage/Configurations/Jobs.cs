@@ -59,7 +59,37 @@ internal sealed class JobEvidenceTable : IEntityTypeConfiguration<JobEvidence>
             .HasForeignKey<JobEvidence>(e => e.Id)
             .OnDelete(DeleteBehavior.Cascade);
         table.Property(e => e.Id).ValueGeneratedNever();
-        table.HasIndex(e => e.PlatformId);
+        table.HasIndex(e => e.Rules);
+    }
+}
+
+internal sealed class KeptTrialTable : IEntityTypeConfiguration<KeptTrial>
+{
+    public void Configure(EntityTypeBuilder<KeptTrial> table)
+    {
+        table.OfShop("lift_trials");
+        table.HasKey(t => new { t.PlanId, t.Axle });
+        table.HasOne<Job>().WithMany().HasForeignKey(t => t.JobId).OnDelete(DeleteBehavior.Cascade);
+        table.HasIndex(t => t.VehicleId);
+        // The evidence page goes through them by time.
+        table.HasIndex(NokkoDb.ShopIdColumn, nameof(KeptTrial.At));
+    }
+}
+
+internal sealed class KeptSumsTable : IEntityTypeConfiguration<KeptSums>
+{
+    public void Configure(EntityTypeBuilder<KeptSums> table)
+    {
+        table.OfShop("lift_sums").Edited();
+        table
+            .HasIndex(s => new
+            {
+                s.PlatformId,
+                s.Axle,
+                s.Suspension,
+                s.Family,
+            })
+            .IsUnique();
     }
 }
 

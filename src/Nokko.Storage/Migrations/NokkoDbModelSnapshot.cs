@@ -803,6 +803,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("carries");
 
+                    b.Property<DateTimeOffset?>("CopiedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("copied_at");
+
                     b.Property<string>("Equipment")
                         .IsRequired()
                         .HasColumnType("text")
@@ -1709,24 +1713,19 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
-                    b.Property<Guid>("PlatformId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("platform_id");
+                    b.Property<int>("Rules")
+                        .HasColumnType("integer")
+                        .HasColumnName("rules");
 
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
 
-                    b.Property<string>("Trials")
-                        .IsRequired()
-                        .HasColumnType("jsonb")
-                        .HasColumnName("trials");
-
                     b.HasKey("Id")
                         .HasName("pk_job_evidence");
 
-                    b.HasIndex("PlatformId")
-                        .HasDatabaseName("ix_job_evidence_platform_id");
+                    b.HasIndex("Rules")
+                        .HasDatabaseName("ix_job_evidence_rules");
 
                     b.HasIndex("ShopId")
                         .HasDatabaseName("ix_job_evidence_shop_id");
@@ -1791,6 +1790,176 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_job_summaries_shop_id_closed_due_id");
 
                     b.ToTable("job_summaries", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.KeptSums", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Axle")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("axle");
+
+                    b.Property<string>("Family")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("family");
+
+                    b.Property<Guid>("PlatformId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("platform_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Suspension")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("suspension");
+
+                    b.Property<int>("Trials")
+                        .HasColumnType("integer")
+                        .HasColumnName("trials");
+
+                    b.PrimitiveCollection<double[]>("Values")
+                        .IsRequired()
+                        .HasColumnType("double precision[]")
+                        .HasColumnName("values");
+
+                    b.Property<int>("Vehicles")
+                        .HasColumnType("integer")
+                        .HasColumnName("vehicles");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id")
+                        .HasName("pk_lift_sums");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_lift_sums_shop_id");
+
+                    b.HasIndex("PlatformId", "Axle", "Suspension", "Family")
+                        .IsUnique()
+                        .HasDatabaseName("ix_lift_sums_platform_id_axle_suspension_family");
+
+                    b.ToTable("lift_sums", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.KeptTrial", b =>
+                {
+                    b.Property<Guid>("PlanId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("plan_id");
+
+                    b.Property<string>("Axle")
+                        .HasColumnType("text")
+                        .HasColumnName("axle");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<double?>("ClaimMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("claim_mm");
+
+                    b.Property<string>("Family")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("family");
+
+                    b.Property<double?>("ForetoldRatio")
+                        .HasColumnType("double precision")
+                        .HasColumnName("foretold_ratio");
+
+                    b.Property<double?>("FreeRiseMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("free_rise_mm");
+
+                    b.Property<double?>("FreeRiseUMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("free_rise_u_mm");
+
+                    b.Property<bool?>("IsNew")
+                        .HasColumnType("boolean")
+                        .HasColumnName("is_new");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<double?>("MeasuredMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("measured_mm");
+
+                    b.Property<double?>("MeasuredUMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("measured_u_mm");
+
+                    b.Property<int>("Ordinal")
+                        .HasColumnType("integer")
+                        .HasColumnName("ordinal");
+
+                    b.PrimitiveCollection<string[]>("Parts")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("parts");
+
+                    b.Property<Guid>("PlatformId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("platform_id");
+
+                    b.Property<double?>("PredictedMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("predicted_mm");
+
+                    b.Property<double?>("PredictedUMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("predicted_u_mm");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Suspension")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("suspension");
+
+                    b.Property<double?>("ThicknessMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("thickness_mm");
+
+                    b.Property<Guid>("VehicleId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("vehicle_id");
+
+                    b.Property<string>("WhyNot")
+                        .HasColumnType("text")
+                        .HasColumnName("why_not");
+
+                    b.HasKey("PlanId", "Axle")
+                        .HasName("pk_lift_trials");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_lift_trials_job_id");
+
+                    b.HasIndex("VehicleId")
+                        .HasDatabaseName("ix_lift_trials_vehicle_id");
+
+                    b.HasIndex("ShopId", "At")
+                        .HasDatabaseName("ix_lift_trials_shop_id_at");
+
+                    b.ToTable("lift_trials", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
@@ -2389,6 +2558,33 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_job_summaries_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.KeptSums", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_lift_sums_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.KeptTrial", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_lift_trials_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_lift_trials_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>

@@ -2,6 +2,7 @@ using CsCheck;
 using Nokko.Bay;
 using Nokko.Core.Jobs;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
 
@@ -90,7 +91,13 @@ public class BayTests
             new BayOptions(
                 1,
                 NoiseMm: 1e-6,
-                Pads: [Pad("LF", -10), Pad("RF", 0), Pad("LR", 0), Pad("RR", 0)],
+                Pads:
+                [
+                    Pad(Corner.LF, -10),
+                    Pad(Corner.RF, 0),
+                    Pad(Corner.LR, 0),
+                    Pad(Corner.RR, 0),
+                ],
                 SlipStation: "RR"
             )
         );
@@ -141,6 +148,6 @@ public class BayTests
         );
     }
 
-    private static WheelPad Pad(string wheel, double mm) =>
+    private static WheelPad Pad(Corner wheel, double mm) =>
         new() { Wheel = wheel, Height = Quantity.Mm(mm, Known.Measured) };
 }

@@ -30,10 +30,11 @@ public class BenchSheetsTests
     [Fact]
     public void A_spacer_says_what_a_plan_would_say_of_it()
     {
-        // The rule of thumb: offset 3, ratio 1.9 ± 0.3 and 5 % of it between vehicles.
+        // The rule of thumb: offset 3, ratio 1.9 ± 0.3 and about 6 % of it between vehicles, known to a factor of 1.8.
         var a = Work("spacer", ("suspension", "coilOverArm"), ("thickness", "25.4"));
         Assert.Equal(3 + (1.9 * 25.4), Value(a, 0), 9);
-        var u = Math.Sqrt(36 + (25.4 * 25.4 * ((0.3 * 0.3) + (0.095 * 0.095))));
+        var spread = Math.Pow(0.06 * 1.9, 2) * Math.Exp(2 * Math.Pow(Math.Log(1.8), 2));
+        var u = Math.Sqrt(36 + (25.4 * 25.4 * ((0.3 * 0.3) + spread)));
         Assert.Equal(u, a.Numbers[0].Result.U!.Value, 6);
         // With lengths it is another grade, with another band.
         var taped = Work(

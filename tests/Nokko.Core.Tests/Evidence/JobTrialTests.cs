@@ -19,7 +19,7 @@ public class JobTrialTests
     {
         var trial = Assert.Single(Trials(Sample.Job(Before, [571, 1070, 580, 580, 1070, 569])));
         Assert.Null(trial.WhyNot);
-        Assert.Equal((Corners.Front, LiftFamily.Spring), (trial.Axle, trial.Family));
+        Assert.Equal((Axle.Front, LiftFamily.Spring), (trial.Axle, trial.Family));
         Assert.Equal(25.4, trial.Trial!.ThicknessMm, 9);
         Assert.Equal(50, trial.Trial.FreeRiseMm, 9);
         Assert.True(trial.Trial.IsNew);
@@ -51,7 +51,7 @@ public class JobTrialTests
                 520 + Lip("RF"),
             ]
         );
-        var left = job.Plans[0].Stacks.Where(s => s.Corner == Corners.LF).ToArray();
+        var left = job.Plans[0].Stacks.Where(s => s.Corner == Corner.LF).ToArray();
         job = job with
         {
             Plans = [job.Plans[0] with { Stacks = left }],
@@ -142,18 +142,21 @@ public class JobTrialTests
     {
         var trial = Assert.Single(Trials(Sample.Job(Before, [591, 1085, 580, 580, 1085, 589])));
         var sister = Sample.Pickup with { Id = Sample.Id(77) };
-        var learned = ShopEvidence.Learned(sister, [trial])[(Corners.Front, LiftFamily.Spring)];
+        var others = new PlatformEvidence(PlatformEvidence.None.With([trial]).Sums(), []);
+        var learned = others.Learned(sister, 0)[(Axle.Front, LiftFamily.Spring)];
         Assert.Equal((1, 0), (learned.Jobs, learned.OfThisVehicle));
         // 70 mm of 25.4 lies above 3 + 1.9 · 25.4: the ratio goes up, its band narrows.
         Assert.True(learned.Ratio.Mean > 1.9);
         Assert.True(learned.Ratio.Sd < 0.3);
-        Assert.Empty(ShopEvidence.Learned(sister with { PlatformId = Sample.Id(78) }, [trial]));
+        Assert.Empty(others.Learned(sister with { PlatformId = Sample.Id(78) }, 0));
         var other = sister with { Front = sister.Front with { Kind = SuspensionKind.Strut } };
-        Assert.Empty(ShopEvidence.Learned(other, [trial]));
-        // The vehicle that was measured is known better than its sister.
-        var own = ShopEvidence.Learned(Sample.Pickup, [trial])[(Corners.Front, LiftFamily.Spring)];
+        Assert.Empty(others.Learned(other, 0));
+        // The vehicle that was measured is known better than its sister, from the stage on that was measured.
+        var mine = PlatformEvidence.None.With([trial]);
+        var own = mine.Learned(Sample.Pickup, 1)[(Axle.Front, LiftFamily.Spring)];
         Assert.Equal(1, own.OfThisVehicle);
         Assert.True(Spread(own, 20) < Spread(learned, 20));
+        Assert.Empty(mine.Learned(Sample.Pickup, 0));
 
         static double Spread(LiftBelief b, double t) =>
             (b.OffsetMm.Sd * b.OffsetMm.Sd)
@@ -162,65 +165,99 @@ public class JobTrialTests
     }
 
     [Fact]
-    public void The_belief_of_a_vehicle_is_the_line_s_own_prediction()
+    public void What_is_kept_of_a_vehicle_is_taken_out_before_it_is_counted_again()
     {
-        var prior = new LiftPrior(new(3, 6), new(1.9, 0.3), 0.05 * 1.9, 0.2);
-        var line = new LiftLine(prior).Learn(new("a", 30, 66, 2)).Learn(new("b", 20, 40, 3));
-        foreach (var vehicle in (string[])["a", "b", "never seen"])
-        {
-            var belief = line.Belief(vehicle);
-            var expected = line.Predict(vehicle, 25);
-            Assert.Equal(expected.Mean, belief.OffsetMm.Mean + (25 * belief.Ratio.Mean), 9);
-            var variance =
-                (belief.OffsetMm.Sd * belief.OffsetMm.Sd)
-                + (2 * 25 * belief.Covariance)
-                + (25 * 25 * belief.Ratio.Sd * belief.Ratio.Sd);
-            Assert.Equal(expected.Sd, Math.Sqrt(variance), 9);
-        }
+        var trial = Assert.Single(Trials(Sample.Job(Before, [591, 1085, 580, 580, 1085, 589])));
+        var kept = PlatformEvidence.None.With([trial]).Sums();
+        var beside = PlatformEvidence.Beside(kept, [trial.Taught!], []);
+        Assert.Empty(beside.Learned(Sample.Pickup, 9));
+        var again = beside.With([trial]).Learned(Sample.Pickup, 9);
+        Assert.Equal(1, again[(Axle.Front, LiftFamily.Spring)].Jobs);
     }
 
     [Fact]
-    public void A_line_that_starts_from_what_trials_taught_goes_on_as_if_it_had_seen_them()
+    public void What_a_copy_brought_with_it_proves_nothing_anew()
     {
-        var prior = new LiftPrior(new(3, 6), new(1.9, 0.3), 0, 0.2);
-        LiftTrial first = new("a", 30, 66, 2),
-            then = new("a", 20, 44, 2);
-        var whole = new LiftLine(prior).Learn(first).Learn(then);
-        var belief = new LiftLine(prior).Learn(first).Belief("a");
-        var again = new LiftLine(
-            prior with
-            {
-                OffsetMm = belief.OffsetMm,
-                Ratio = belief.Ratio,
-            },
-            belief.Covariance
-        ).Learn(then);
-        Assert.Equal(whole.OffsetMm.Mean, again.OffsetMm.Mean, 1);
-        Assert.Equal(whole.RatioEstimate.Mean, again.RatioEstimate.Mean, 2);
-        Assert.Equal(whole.Covariance, again.Covariance, 1);
+        var job = Sample.Job(Before, [591, 1085, 580, 580, 1085, 589]);
+        JobDocument Copied(DateTimeOffset at) => job with { Job = job.Job with { CopiedAt = at } };
+        var round = job.WalkRounds.Max(w => w.At);
+        Assert.Contains(
+            "came in as a copy",
+            Assert.Single(Trials(Copied(round))).WhyNot,
+            StringComparison.Ordinal
+        );
+        // What is measured after it came is its own.
+        Assert.Null(Assert.Single(Trials(Copied(round.AddSeconds(-1)))).WhyNot);
     }
 
     [Fact]
     public void A_job_far_from_the_line_stands_out_and_each_step_is_told()
     {
-        JobTrial At(int n, double rise) =>
-            Assert.Single(
-                Trials(Sample.Job(Before, [520 + rise, 1040, 580, 580, 1040, 520 + rise]))
-            ) with
-            {
-                VehicleId = Sample.Id(600 + n),
-                At = Sample.At(n),
-                Trial = new LiftTrial($"{n}", 25.4, rise, 1.5),
-                WhyNot = null,
-            };
-        JobTrial[] jobs = [At(1, 50), At(2, 52), At(3, 51), At(4, 90)];
-        var line = Assert.Single(ShopEvidence.Lines(jobs, _ => Sample.Pickup));
-        Assert.Equal((4, 4), (line.Steps.Count, line.Vehicles));
+        LineTrial At(int n, double rise) =>
+            new(
+                (Sample.Id(700 + n), Axle.Front),
+                Sample.Id(600 + n),
+                new LiftTrial(25.4, rise, 1.5, 1.9)
+            );
+        LineTrial[] trials = [At(1, 50), At(2, 52), At(3, 51), At(4, 90)];
+        var key = Assert.Single(Trials(Sample.Job(Before, [591, 1085, 580, 580, 1085, 589]))).Line;
+        var prior = LiftLaw.Prior(LiftFamily.Spring, AxleState.Of(Sample.Pickup, Axle.Front));
+        var line = EvidenceLine.Of(key, prior, trials);
+        Assert.Equal((4, 4, 4), (line.Steps.Count, line.Jobs, line.Vehicles));
         Assert.All(line.Steps.Take(3), s => Assert.True(Math.Abs(s.Off) < LineStep.Outlier));
         Assert.True(line.Steps[3].Off > LineStep.Outlier);
         // Each step is where the next one starts, and the last one is the line.
-        Assert.Equal(line.Ratio, line.Steps[^1].Ratio);
+        Assert.Equal(line.Ratio.Mean, line.Steps[^1].Ratio.Mean, 9);
         Assert.True(line.Steps[2].Ratio.Sd < line.Steps[0].Ratio.Sd);
+    }
+
+    [Fact]
+    public void A_line_of_many_jobs_is_drawn_with_some_and_its_outliers_are_among_the_told()
+    {
+        var random = new Random(7);
+        LineTrial[] trials =
+        [
+            .. Enumerable
+                .Range(0, 1_000)
+                .Select(n => new LineTrial(
+                    (Sample.Id(n), Axle.Front),
+                    Sample.Id(n / 2),
+                    new LiftTrial(
+                        20 + (n % 30),
+                        3 + (1.9 * (20 + (n % 30))) + random.NextDouble() + (n == 123 ? 40 : 0),
+                        1.5,
+                        1.9
+                    )
+                )),
+        ];
+        var key = new LineKey(
+            Sample.Id(1),
+            Axle.Front,
+            SuspensionKind.CoilOverArm,
+            LiftFamily.Spring
+        );
+        var prior = LiftLaw.Prior(LiftFamily.Spring, AxleState.Of(Sample.Pickup, Axle.Front));
+        var line = EvidenceLine.Of(key, prior, trials);
+        Assert.Equal((1_000, 500, 200), (line.Jobs, line.Vehicles, line.Drawn.Count));
+        Assert.InRange(line.Steps.Count, 15, 30);
+        Assert.Equal(trials[^1], line.Steps[^1].Of);
+        Assert.Contains(line.Steps, s => s.Of == trials[123]);
+        Assert.Equal(trials[0].Trial, line.Drawn[0]);
+        Assert.Throws<ArgumentException>(() => EvidenceLine.Of(key, prior, []));
+    }
+
+    [Fact]
+    public void Claims_are_counted_and_some_of_them_drawn()
+    {
+        ClaimPoint At(double claim, double measured, double u = 1) =>
+            new((Guid.Empty, Axle.Front), claim, measured, u);
+        var said = ClaimSummary.Of([At(50, 50), At(50, 58.3), At(50, 58.4), At(40, 20), At(0, 30)]);
+        // Within 6.35 mm and twice the tape's own 1 mm; a claim of no lift says nothing.
+        Assert.Equal((4, 2), (said.Count, said.Within));
+        Assert.Equal((1 + 1.166 + 1.168 + 0.5) / 4, said.MeanShare!.Value, 9);
+        Assert.Null(ClaimSummary.Of([]).MeanShare);
+        var many = ClaimSummary.Of(Enumerable.Range(1, 1_000).Select(i => At(i, i)));
+        Assert.Equal((1_000, 300), (many.Count, many.Drawn.Count));
     }
 
     [Theory]
@@ -250,9 +287,9 @@ public class JobTrialTests
             )
         )
         {
-            Learned = new Dictionary<(string, LiftFamily), LiftBelief>
+            Learned = new Dictionary<(Axle, LiftFamily), LiftBelief>
             {
-                [(Corners.Rear, family)] = new(new(0, 1), new(0.98, 0.03), 0)
+                [(Axle.Rear, family)] = new(new(0, 1), new(0.98, 0.03), 0)
                 {
                     Jobs = 4,
                     OfThisVehicle = 1,
@@ -260,8 +297,8 @@ public class JobTrialTests
             },
         };
         var plan = Sample.Plan(
-            (Corners.LR, Sample.Plate(30, 40, kind)),
-            (Corners.RR, Sample.Plate(31, 40, kind))
+            (Corner.LR, Sample.Plate(30, 40, kind)),
+            (Corner.RR, Sample.Plate(31, 40, kind))
         );
         var prediction = Predictor.Predict(plan, here);
         Assert.Contains(prediction.Basis, b => b.StartsWith(says, StringComparison.Ordinal));

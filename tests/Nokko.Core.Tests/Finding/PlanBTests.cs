@@ -25,15 +25,15 @@ public class PlanBTests
     };
 
     private static readonly Plan Thirty = Sample.Plan(
-        (Corners.LF, PlacedPart.Of(Plate(30), Sample.Id(801))),
-        (Corners.RF, PlacedPart.Of(Plate(30), Sample.Id(802)))
+        (Corner.LF, PlacedPart.Of(Plate(30), Sample.Id(801))),
+        (Corner.RF, PlacedPart.Of(Plate(30), Sample.Id(802)))
     );
 
     [Fact]
     public void Landing_high_takes_a_thinner_plate_and_landing_low_a_thicker_one()
     {
         var cases = PlanB.Of(Thirty, Here, Shelf, new SearchRules());
-        Assert.Equal([Corners.Front, Corners.Front], cases.Select(c => c.Axle));
+        Assert.Equal([Axle.Front, Axle.Front], cases.Select(c => c.Axle));
         var (high, low) = (cases[0], cases[1]);
         Assert.True(high.OffMm > 0 && low.OffMm < 0);
         Assert.True(Thickness(high) < 30);
@@ -73,7 +73,7 @@ public class PlanBTests
         Assert.Empty(PlanB.Of(Thirty, Here with { Baseline = null }, Shelf, new SearchRules()));
 
     private static double Thickness(PlanB b) =>
-        CornerStack.At(b.Stack!.Plan.Stacks, Corners.LF).Sum(p => p.Thickness!.In("mm"));
+        CornerStack.At(b.Stack!.Plan.Stacks, Corner.LF).Sum(p => p.Thickness!.In("mm"));
 
     private static Part Plate(int mm) =>
         new()

@@ -13,6 +13,8 @@ namespace Nokko.Core.Tests.Finding;
 
 public class StackSearchTests
 {
+    private static CancellationToken Cancel => CancellationToken.None;
+
     private static readonly PartKind[] Kinds =
     [
         PartKind.StrutTopSpacer,
@@ -34,7 +36,7 @@ public class StackSearchTests
                     var search = new StackSearch(situation, shelf, rules);
                     Assert.Null(search.Cannot);
                     var found = search
-                        .Run(TestContext.Current.CancellationToken)
+                        .Run(Cancel)
                         .Where(n => n is { Proved: true, Found.Stopped: null })
                         .Select(n => n.Found!)
                         .Take(10)
@@ -86,8 +88,8 @@ public class StackSearchTests
         {
             Stacks =
             [
-                new() { Corner = Corners.LF, Parts = [there] },
-                new() { Corner = Corners.RF, Parts = [there with { Id = Sample.Id(71) }] },
+                new() { Corner = Corner.LF, Parts = [there] },
+                new() { Corner = Corner.RF, Parts = [there with { Id = Sample.Id(71) }] },
             ],
         };
         // 100 mm nose high: both plates behind instead of in front make it level.
@@ -168,7 +170,7 @@ public class StackSearchTests
         Assert.Equal("LF: part 1 · RF: part 1", Said(order[1]));
         Assert.Contains("studs are cut by", order[1].Irreversible[0], StringComparison.Ordinal);
         var stopped = new StackSearch(situation, shelf, new SearchRules { NoCutting = true })
-            .Run(TestContext.Current.CancellationToken)
+            .Run(Cancel)
             .First(n => n.Proved && Said(n.Found!) == "LF: part 1 · RF: part 1");
         Assert.Contains("studs are cut", stopped.Found!.Stopped, StringComparison.Ordinal);
     }
@@ -197,8 +199,8 @@ public class StackSearchTests
         );
         var apart = Proved(situation, shelf, new() { SidesDiffer = true })[0];
         Assert.NotEqual(
-            PartsAt(apart, Corners.LF).FirstOrDefault(),
-            PartsAt(apart, Corners.RF).FirstOrDefault()
+            PartsAt(apart, Corner.LF).FirstOrDefault(),
+            PartsAt(apart, Corner.RF).FirstOrDefault()
         );
     }
 
@@ -220,15 +222,15 @@ public class StackSearchTests
         {
             Stacks =
             [
-                new() { Corner = Corners.LR, Parts = [unknown] },
-                new() { Corner = Corners.RR, Parts = [unknown with { Id = Sample.Id(71) }] },
+                new() { Corner = Corner.LR, Parts = [unknown] },
+                new() { Corner = Corner.RR, Parts = [unknown with { Id = Sample.Id(71) }] },
             ],
         };
         Part[] shelf = [Shelf(1, 30, 2), Shelf(2, 40, 2) with { Kind = PartKind.Block }];
         var found = Proved(Measured(Sample.Level) with { From = from }, shelf);
         Assert.Contains("LF: part 1 · RF: part 1", Said(found[0]), StringComparison.Ordinal);
         // What it would do to take it out cannot be told, so that no stack does.
-        Assert.All(found, s => Assert.Equal([unknown.Name], PartsAt(s, Corners.LR)));
+        Assert.All(found, s => Assert.Equal([unknown.Name], PartsAt(s, Corner.LR)));
     }
 
     [Fact]
@@ -290,7 +292,7 @@ public class StackSearchTests
     ) =>
         [
             .. new StackSearch(situation, shelf, rules ?? new SearchRules())
-                .Run(TestContext.Current.CancellationToken)
+                .Run(Cancel)
                 .Where(n => n is { Proved: true, Found.Stopped: null })
                 .Select(n => n.Found!),
         ];
@@ -303,7 +305,7 @@ public class StackSearchTests
             )
         );
 
-    private static string[] PartsAt(FoundStack s, string corner) =>
+    private static string[] PartsAt(FoundStack s, Corner corner) =>
         [.. CornerStack.At(s.Plan.Stacks, corner).Select(p => p.Name)];
 
     /// <summary>A shelf, a vehicle, readings and a wish, all drawn.</summary>
@@ -390,7 +392,9 @@ public class StackSearchTests
             .. Corners.All.Select(c =>
                 Subsets(
                         shelf.Where(p =>
-                            PartRule.Of(p.Kind).Fits(s.Vehicle.SuspensionOf(Corners.AxleOf(c)).Kind)
+                            PartRule
+                                .Of(p.Kind)
+                                .FitsOn(s.Vehicle.SuspensionOf(Corners.AxleOf(c)).Kind)
                         )
                     )
                     .ToArray()

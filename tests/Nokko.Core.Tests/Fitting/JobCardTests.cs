@@ -10,22 +10,22 @@ namespace Nokko.Core.Tests.Fitting;
 
 public class JobCardTests
 {
-    private static JobCard Card(params (string, PlacedPart)[] parts) =>
+    private static JobCard Card(params (Corner, PlacedPart)[] parts) =>
         JobCard.Derive(Sample.AsFound, Sample.Plan(parts), Sample.Pickup, Equipment.TwoPostLift);
 
     [Fact]
     public void The_card_follows_from_what_changes()
     {
         Assert.Empty(Card().Steps);
-        var one = Card((Corners.LF, Sample.Plate(30, 25)));
-        Assert.DoesNotContain(one.Steps, s => s.Where is Corners.RF or Corners.LR or Corners.RR);
+        var one = Card((Corner.LF, Sample.Plate(30, 25)));
+        Assert.DoesNotContain(one.Steps, s => s.Where is "RF" or "LR" or "RR");
         Assert.Contains(
             one.Steps,
             s => s.Title.Contains("put in plate 25", StringComparison.Ordinal)
         );
         var rear = Card(
-            (Corners.LR, Sample.Plate(30, 25, PartKind.Block)),
-            (Corners.RR, Sample.Plate(31, 25, PartKind.Block))
+            (Corner.LR, Sample.Plate(30, 25, PartKind.Block)),
+            (Corner.RR, Sample.Plate(31, 25, PartKind.Block))
         );
         Assert.Contains(rear.Joints, j => j.Kind == JointKind.UBolt);
         Assert.DoesNotContain(
@@ -39,11 +39,11 @@ public class JobCardTests
     {
         var fitted = Sample.AsFound with
         {
-            Stacks = Sample.Plan((Corners.LF, Sample.Plate(30, 38))).Stacks,
+            Stacks = Sample.Plan((Corner.LF, Sample.Plate(30, 38))).Stacks,
         };
         var card = JobCard.Derive(
             fitted,
-            Sample.Plan((Corners.LF, Sample.Plate(31, 25))),
+            Sample.Plan((Corner.LF, Sample.Plate(31, 25))),
             Sample.Pickup,
             Equipment.Pit
         );
@@ -59,7 +59,7 @@ public class JobCardTests
     [InlineData("LF/no-weight-on-hose", "damaged inside")]
     public void Hold_points_carry_their_caution_where_the_danger_is(string key, string caution)
     {
-        var step = Card((Corners.LF, Sample.Plate(30, 25))).Steps.First(s => s.Key == key);
+        var step = Card((Corner.LF, Sample.Plate(30, 25))).Steps.First(s => s.Key == key);
         Assert.True(step.Hold);
         Assert.Contains(caution, step.Caution, StringComparison.Ordinal);
     }
@@ -68,9 +68,9 @@ public class JobCardTests
     public void Every_joint_is_started_snugged_and_final_and_rubber_only_on_its_wheels()
     {
         var card = Card(
-            (Corners.LF, Sample.Plate(30, 25)),
-            (Corners.RF, Sample.Plate(31, 25)),
-            (Corners.LR, Sample.Plate(32, 25, PartKind.Block))
+            (Corner.LF, Sample.Plate(30, 25)),
+            (Corner.RF, Sample.Plate(31, 25)),
+            (Corner.LR, Sample.Plate(32, 25, PartKind.Block))
         );
         var down = card.Steps.ToList().FindIndex(s => s.Key == "vehicle/down");
         foreach (var joint in card.Joints)
@@ -91,9 +91,9 @@ public class JobCardTests
     public void Step_keys_are_unique_and_name_their_place()
     {
         var steps = Card(
-            (Corners.LF, Sample.Plate(30, 25)),
-            (Corners.RF, Sample.Plate(31, 25)),
-            (Corners.RR, Sample.Plate(32, 25, PartKind.Block))
+            (Corner.LF, Sample.Plate(30, 25)),
+            (Corner.RF, Sample.Plate(31, 25)),
+            (Corner.RR, Sample.Plate(32, 25, PartKind.Block))
         ).Steps;
         Assert.Equal(steps.Count, steps.Select(s => s.Key).Distinct().Count());
         Assert.All(steps, s => Assert.Equal(s.Where, s.Key.Split('/')[0]));
@@ -102,7 +102,7 @@ public class JobCardTests
     [Fact]
     public void A_hold_stops_what_it_concerns_and_nothing_else()
     {
-        var card = Card((Corners.LF, Sample.Plate(30, 25)), (Corners.RF, Sample.Plate(31, 25)));
+        var card = Card((Corner.LF, Sample.Plate(30, 25)), (Corner.RF, Sample.Plate(31, 25)));
         var done = new HashSet<string>
         {
             "vehicle/raise",
@@ -133,7 +133,7 @@ public class FittingRulesTests
         new()
         {
             Id = Sample.Id(60),
-            Where = Corners.LF,
+            Where = "LF",
             Place = "LF strut foot",
             Kind = kind,
             Fasteners = [],

@@ -9,7 +9,7 @@ namespace Nokko.Core.Tests.Fitting;
 /// <summary>The card follows the kind of suspension, and each caution stands where its danger is.</summary>
 public class SystemCardsTests
 {
-    private static JobCard Card(params (string, PlacedPart)[] parts) =>
+    private static JobCard Card(params (Corner, PlacedPart)[] parts) =>
         JobCard.Derive(Sample.AsFound, Sample.Plan(parts), Sample.Pickup, Equipment.TwoPostLift);
 
     [Theory]
@@ -43,8 +43,8 @@ public class SystemCardsTests
         var card = JobCard.Derive(
             Sample.AsFound,
             Sample.Plan(
-                (Corners.LR, Sample.Plate(30, 25, part)),
-                (Corners.RR, Sample.Plate(31, 25, part))
+                (Corner.LR, Sample.Plate(30, 25, part)),
+                (Corner.RR, Sample.Plate(31, 25, part))
             ),
             vehicle,
             Equipment.JackAndStands
@@ -55,7 +55,7 @@ public class SystemCardsTests
         // It comes before anything of a corner comes off.
         Assert.True(
             card.Steps.ToList().IndexOf(step)
-                < card.Steps.ToList().FindIndex(s => s.Where is Corners.LR or Corners.RR)
+                < card.Steps.ToList().FindIndex(s => s.Where is "LR" or "RR")
         );
         EveryJointCloses(card);
     }
@@ -65,7 +65,7 @@ public class SystemCardsTests
     [InlineData(PartKind.Coil)]
     public void A_strut_is_opened_under_a_hold_point_of_its_own(PartKind kind)
     {
-        var card = Card((Corners.LF, Sample.Plate(30, 25, kind)));
+        var card = Card((Corner.LF, Sample.Plate(30, 25, kind)));
         var step = card.Steps.Single(s => s.Key == "LF/coil-squeezed");
         Assert.True(step.Hold);
         Assert.Contains("no impact gun", step.Caution, StringComparison.Ordinal);
@@ -80,7 +80,7 @@ public class SystemCardsTests
     {
         var card = JobCard.Derive(
             Sample.AsFound,
-            Sample.Plan((Corners.LF, Sample.Plate(30, 25))),
+            Sample.Plan((Corner.LF, Sample.Plate(30, 25))),
             Sample.Pickup with
             {
                 Front = new() { Kind = kind },
@@ -98,7 +98,7 @@ public class SystemCardsTests
     [Fact]
     public void Body_mounts_are_opened_once_the_steering_shaft_is_marked()
     {
-        var card = Card((Corners.LF, Sample.Plate(30, 25, PartKind.BodyPuck)));
+        var card = Card((Corner.LF, Sample.Plate(30, 25, PartKind.BodyPuck)));
         Assert.True(card.Steps.Single(s => s.Key == "body/free").Hold);
         Assert.DoesNotContain(card.Steps, s => s.Key == "LF/strut-out");
         EveryJointCloses(card);

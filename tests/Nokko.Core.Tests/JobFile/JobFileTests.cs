@@ -4,6 +4,7 @@ using Json.Schema;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Vehicles;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;
@@ -210,7 +211,7 @@ public class JobFileTests
             WalkRounds = [],
             Readings = [],
             Stages = [Sample.AsFound],
-            Plans = [Sample.Plan(("LF", Sample.Plate(30, 25)))],
+            Plans = [Sample.Plan((Corner.LF, Sample.Plate(30, 25)))],
             FrozenPredictions = [],
         };
         var results = JobEvaluator.Evaluate(JobFileReader.Read(JobJson.Canonical(bare)).Document!);

@@ -34,16 +34,16 @@ public class AskedMeasuresTests
         );
         Assert.All(
             asked.Where(a => a.Measure is Measures.ToeFront or Measures.ToeRear),
-            a => Assert.Equal(Corners.Front, a.Place)
+            a => Assert.Equal("front", a.Place)
         );
     }
 
     [Fact]
     public void A_block_asks_for_the_pinion_and_the_hoses_behind()
     {
-        var asked = AskedMeasures.Of(Planned(Corners.LR, Corners.RR, PartKind.Block));
-        Assert.Contains(asked, a => a is { Measure: Measures.PinionAngle, Place: Corners.Rear });
-        Assert.Contains(asked, a => a is { Measure: Measures.ShaftAngle, Place: Corners.Rear });
+        var asked = AskedMeasures.Of(Planned(Corner.LR, Corner.RR, PartKind.Block));
+        Assert.Contains(asked, a => a is { Measure: Measures.PinionAngle, Place: "rear" });
+        Assert.Contains(asked, a => a is { Measure: Measures.ShaftAngle, Place: "rear" });
         Assert.Equal(
             ["LR", "RR"],
             asked.Where(a => a.Measure == Measures.HoseSlack).Select(a => a.Place)
@@ -54,7 +54,7 @@ public class AskedMeasuresTests
     [Fact]
     public void One_side_on_purpose_asks_on_that_side_only()
     {
-        var asked = AskedMeasures.Of(Planned(Corners.LF, null, PartKind.StrutTopSpacer));
+        var asked = AskedMeasures.Of(Planned(Corner.LF, null, PartKind.StrutTopSpacer));
         Assert.Equal(
             ["LF"],
             asked.Where(a => a.Measure == Measures.HoseSlack).Select(a => a.Place)
@@ -86,21 +86,21 @@ public class AskedMeasuresTests
     public void Nothing_is_asked_for_twice() =>
         Assert.Distinct(
             AskedMeasures
-                .Of(Planned(Corners.LF, Corners.RF, PartKind.StrutTopSpacer))
+                .Of(Planned(Corner.LF, Corner.RF, PartKind.StrutTopSpacer))
                 .Select(a => (a.Measure, a.Place))
         );
 
     [Fact]
     public void Every_measure_that_is_asked_for_is_in_the_list_and_has_that_place() =>
         Assert.All(
-            AskedMeasures.Of(Planned(Corners.LR, Corners.RR, PartKind.Block)),
+            AskedMeasures.Of(Planned(Corner.LR, Corner.RR, PartKind.Block)),
             a => Assert.Contains(a.Place, Measures.PlacesOf(Measures.Find(a.Measure)!))
         );
 
     private static AskedMeasure Lamp(IReadOnlyList<AskedMeasure> asked, string place) =>
         Assert.Single(asked, a => a.Measure == Measures.LampCutOff && a.Place == place);
 
-    private static JobDocument Planned(string left, string? right, PartKind kind) =>
+    private static JobDocument Planned(Corner left, Corner? right, PartKind kind) =>
         Found with
         {
             Plans =
@@ -109,7 +109,7 @@ public class AskedMeasuresTests
                     ? Sample.Plan((left, Sample.Plate(30, 25, kind)))
                     : Sample.Plan(
                         (left, Sample.Plate(30, 25, kind)),
-                        (right, Sample.Plate(31, 25, kind))
+                        (right.Value, Sample.Plate(31, 25, kind))
                     ),
             ],
         };

@@ -155,7 +155,10 @@ public class ProgressTests
     public void A_second_draft_from_the_new_stage_is_a_second_pass()
     {
         var d = Fitted(Sample.Job(Before, [600, 1087, 570, 570, 1087, 600]));
-        var second = Sample.Plan(("LF", Sample.Plate(90, 15)), ("RF", Sample.Plate(91, 15))) with
+        var second = Sample.Plan(
+            (Corner.LF, Sample.Plate(90, 15)),
+            (Corner.RF, Sample.Plate(91, 15))
+        ) with
         {
             Id = Sample.Id(21),
             FromStageId = Sample.Id(11),
@@ -170,15 +173,13 @@ public class ProgressTests
         var trial = results.Trials.Single().Trial!;
         Assert.Equal(25.4, trial.ThicknessMm, 9);
         Assert.Equal(80, trial.FreeRiseMm, 9);
-        var line = new LiftLine(
-            new LiftPrior(
-                new(3, 6),
-                CornerLinkage.RuleOfThumb(SuspensionKind.CoilOverArm),
-                0.05 * 1.9,
-                0.2
-            )
-        ).Learn(trial with { Vehicle = "this" });
-        var change = line.Change("this", 25.4, 15);
+        var own = VehicleSums.Of([trial]);
+        var change = new LiftLine(
+            LiftPrior.OfPlatform(new(3, 6), CornerLinkage.RuleOfThumb(SuspensionKind.CoilOverArm)),
+            LiftSums.None.Plus(own)
+        )
+            .Belief(own)
+            .Rise(0, 15 - 25.4);
         Assert.True(change.Mean < 1.9 * (15 - 25.4) - 5);
         Assert.Equal(change.Mean, results.Predictions[1].FrontRise.Value!.Value, 6);
     }

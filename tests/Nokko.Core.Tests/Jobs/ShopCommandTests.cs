@@ -91,19 +91,6 @@ public class ShopCommandTests
         Assert.Equal("plate", Refused(Come with { Plate = " " }, Shop).Field);
         Assert.Equal("platformId", Refused(Come, new ShopState()).Field);
         Assert.Equal("make", Refused(Come with { Make = "" }, Shop).Field);
-        Assert.Equal(
-            "fitted",
-            Refused(
-                Come with
-                {
-                    Fitted =
-                    [
-                        new FittedInput(Sample.Id(9), "XX", "a plate", PartKind.Block, null, null),
-                    ],
-                },
-                Shop
-            ).Field
-        );
     }
 
     [Fact]
@@ -124,7 +111,7 @@ public class ShopCommandTests
             {
                 Fitted =
                 [
-                    new FittedInput(Sample.Id(9), "LR", "a block", PartKind.Block, null, null),
+                    new FittedInput(Sample.Id(9), Corner.LR, "a block", PartKind.Block, null, null),
                 ],
             },
             state

@@ -48,7 +48,7 @@ public class TakeBackTests
                 ]
             ),
             new PlaceStation(_shop.Key(), 0, "tow eye", 0, 0, Carrier.Frame, null, _shop.Round),
-            new SetSuspension(_shop.Key(), 0, "front", SuspensionKind.Strut, []),
+            new SetSuspension(_shop.Key(), 0, Axle.Front, SuspensionKind.Strut, []),
             new BeginWalkRound(
                 _shop.Key(),
                 _shop.Key(),

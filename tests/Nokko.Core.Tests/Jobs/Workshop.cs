@@ -142,7 +142,7 @@ internal sealed class Workshop
         Part part,
         Guid? id = null,
         string name = "Plan A",
-        params string[] corners
+        params Corner[] corners
     ) =>
         new(
             Key(),
@@ -151,7 +151,7 @@ internal sealed class Workshop
             Document.CurrentStage()!.Id,
             name,
             [
-                .. (corners.Length == 0 ? ["LF", "RF"] : corners).Select(
+                .. (corners.Length == 0 ? [Corner.LF, Corner.RF] : corners).Select(
                     c => new CornerPlacingsInput(c, [new PlacingInput(Key(), part.Id)])
                 ),
             ]

@@ -60,7 +60,7 @@ public class StacksTests
             ),
         };
 
-    internal static Plan Both(string axle, params PlacedPart[] parts) =>
+    internal static Plan Both(Axle axle, params PlacedPart[] parts) =>
         Sample.Plan() with
         {
             Stacks =
@@ -108,10 +108,10 @@ public class StacksTests
         );
 
     private static double Front(Vehicle vehicle, params PlacedPart[] parts) =>
-        Predict(Both(Corners.Front, parts), vehicle).FrontRise.Value!.Value;
+        Predict(Both(Axle.Front, parts), vehicle).FrontRise.Value!.Value;
 
     private static double Rear(Vehicle vehicle, params PlacedPart[] parts) =>
-        Predict(Both(Corners.Rear, parts), vehicle).RearRise.Value!.Value;
+        Predict(Both(Axle.Rear, parts), vehicle).RearRise.Value!.Value;
 
     [Fact]
     public void Top_lower_preload_and_collar_of_one_thickness_give_one_height()
@@ -216,8 +216,8 @@ public class StacksTests
         );
         Assert.Equal(22.24, Rear(taped, shackle), 2);
         Assert.True(
-            Predict(Both(Corners.Rear, shackle), taped).RearRise.U
-                < Predict(Both(Corners.Rear, shackle), On()).RearRise.U
+            Predict(Both(Axle.Rear, shackle), taped).RearRise.U
+                < Predict(Both(Axle.Rear, shackle), On()).RearRise.U
         );
     }
 
@@ -294,18 +294,18 @@ public class StacksTests
         var load = 800 * 0.8 * 9.80665 / 2;
         Assert.Equal(440 - (load / 40) - (432 - (load / 30)), Rear(vehicle, coil), 1e-6);
         // Nobody knows how far the old one sagged: the ± allows for it; standard heights tell it.
-        var p = Predict(Both(Corners.Rear, coil), vehicle);
+        var p = Predict(Both(Axle.Rear, coil), vehicle);
         Assert.Contains(p.Basis, b => b.Contains("sagged", StringComparison.Ordinal));
         var standard = StanceOf.Compute(
             Sample.Round(41, Sample.AsFound.Id),
             Sample.Readings(200, 41, 520, 1040, 592, 592, 1040, 520),
             vehicle
         );
-        var known = Predict(Both(Corners.Rear, coil), vehicle, standard: standard);
+        var known = Predict(Both(Axle.Rear, coil), vehicle, standard: standard);
         Assert.Equal(p.RearRise.Value!.Value + 12, known.RearRise.Value!.Value, 6);
         Assert.True(known.RearRise.U < p.RearRise.U);
         // Side by side: over today, and over standard height.
-        var lift = known.Lifts.Single(l => l.Axle == Corners.Rear);
+        var lift = known.Lifts.Single(l => l.Axle == Axle.Rear);
         Assert.Equal(12, lift.OverToday.Value!.Value - lift.OverStandard.Value!.Value, 6);
     }
 
@@ -316,7 +316,7 @@ public class StacksTests
         var vehicle = On(rear: Of(SuspensionKind.CoilFourLink));
         Assert.Contains(
             "the load for which it was made",
-            Predict(Both(Corners.Rear, coil), vehicle).Cannot,
+            Predict(Both(Axle.Rear, coil), vehicle).Cannot,
             StringComparison.Ordinal
         );
         var designed = Part(
@@ -367,7 +367,7 @@ public class StacksTests
                 Behind = Sample.Mm(behind),
                 Stays = stays,
             };
-        var plan = Both(Corners.Front, Part(1, PartKind.StrutTopSpacer, 25.4));
+        var plan = Both(Axle.Front, Part(1, PartKind.StrutTopSpacer, 25.4));
         var bare = Predict(plan, On());
         var engine = Predict(plan, On(), loads: [Load("engine", 90, 50, true)]);
         Assert.True(engine.FrontRise.Value < bare.FrontRise.Value - 5);
@@ -414,7 +414,7 @@ public class StacksTests
         PartKind part
     ) =>
         Assert.Contains(
-            Predict(Both(Corners.Rear, Part(1, part, 20)), On(rear: Of(suspension))).Refusals,
+            Predict(Both(Axle.Rear, Part(1, part, 20)), On(rear: Of(suspension))).Refusals,
             r => r.Contains("has no place on this suspension", StringComparison.Ordinal)
         );
 
@@ -422,7 +422,7 @@ public class StacksTests
     public void A_block_under_an_underslung_spring_is_refused_as_a_lift_and_lowers()
     {
         var vehicle = On(rear: Of(SuspensionKind.LeafUnderslung));
-        var p = Predict(Both(Corners.Rear, Part(1, PartKind.Block, 25)), vehicle);
+        var p = Predict(Both(Axle.Rear, Part(1, PartKind.Block, 25)), vehicle);
         Assert.Contains(p.Refusals, r => r.Contains("it is no lift", StringComparison.Ordinal));
         Assert.Equal(-25, p.RearRise.Value!.Value, 9);
     }
@@ -444,12 +444,12 @@ public class StacksTests
             (PartSizes.BindLength, 150)
         );
         Assert.Contains(
-            Predict(Both(Corners.Rear, weak), On(rear: rear)).Refusals,
+            Predict(Both(Axle.Rear, weak), On(rear: rear)).Refusals,
             r => r.Contains("pushed shut", StringComparison.Ordinal)
         );
         var ring = Part(1, PartKind.CoilSpacer, 40, (PartSizes.MaxStack, 30));
         Assert.Contains(
-            Predict(Both(Corners.Rear, ring), On(rear: rear)).Refusals,
+            Predict(Both(Axle.Rear, ring), On(rear: rear)).Refusals,
             r => r.Contains("thicker than its maker allows", StringComparison.Ordinal)
         );
     }
@@ -484,7 +484,7 @@ public class StacksTests
     )
     {
         var vehicle = On(Of(suspension), Of(suspension));
-        var plan = Both(Corners.Rear, Part(1, kind, 20));
+        var plan = Both(Axle.Rear, Part(1, kind, 20));
         var p = Predict(plan, vehicle);
         Assert.Equal(0, p.LeanRear.Value!.Value, 9);
         var fitted = Sample.AsFound with { Stacks = plan.Stacks };
@@ -501,7 +501,7 @@ public class StacksTests
         // An archetype's ratio is good to 15 %, a coil's rates to 3 %, its load to 5 %; each side has a plate of its own.
         var front = Of(SuspensionKind.CoilOverArm, (SuspensionSizes.ArmLength, 392));
         var vehicle = On(front);
-        var p = Predict(Both(Corners.Front, Part(1, PartKind.StrutTopSpacer, 25.4)), vehicle);
+        var p = Predict(Both(Axle.Front, Part(1, PartKind.StrutTopSpacer, 25.4)), vehicle);
         var corner = CornerLinkage.Of(front);
         var random = new Random(7);
         double Normal(double mean, double sd) =>

@@ -136,7 +136,7 @@ public class TapedPointsTests
             Stacks =
             [
                 .. Corners
-                    .Of(Corners.Front)
+                    .Of(Axle.Front)
                     .Select(
                         (c, i) =>
                             new Nokko.Core.Shelf.CornerStack
@@ -160,7 +160,7 @@ public class TapedPointsTests
             Stacks =
             [
                 .. Corners
-                    .Of(Corners.Front)
+                    .Of(Axle.Front)
                     .Select(
                         (c, i) =>
                             new Nokko.Core.Shelf.CornerStack

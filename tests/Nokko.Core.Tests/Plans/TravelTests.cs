@@ -58,8 +58,8 @@ public class TravelTests
         params PlacedPart[] parts
     ) =>
         StacksTests
-            .Predict(StacksTests.Both(Corners.Front, parts), StacksTests.On(front))
-            .Corners.Single(c => c.Corner == Corners.LF);
+            .Predict(StacksTests.Both(Axle.Front, parts), StacksTests.On(front))
+            .Corners.Single(c => c.Corner == Corner.LF);
 
     private static PlacedPart Top(double mm = 25.4) =>
         StacksTests.Part(1, PartKind.StrutTopSpacer, mm);
@@ -244,8 +244,8 @@ public class TravelTests
         );
         CornerOutlook Rear(params PlacedPart[] parts) =>
             StacksTests
-                .Predict(StacksTests.Both(Corners.Rear, parts), StacksTests.On(rear: rear))
-                .Corners.Single(c => c.Corner == Corners.LR);
+                .Predict(StacksTests.Both(Axle.Rear, parts), StacksTests.On(rear: rear))
+                .Corners.Single(c => c.Corner == Corner.LR);
         var ring = StacksTests.Part(1, PartKind.CoilSpacer, 20);
         var left = Rear(ring);
         Assert.Equal(90 - 20, left.Droop.Value!.Value, 6);
@@ -276,8 +276,8 @@ public class TravelTests
         );
         CornerOutlook Rear(params PlacedPart[] parts) =>
             StacksTests
-                .Predict(StacksTests.Both(Corners.Rear, parts), StacksTests.On(rear: rear))
-                .Corners.Single(c => c.Corner == Corners.LR);
+                .Predict(StacksTests.Both(Axle.Rear, parts), StacksTests.On(rear: rear))
+                .Corners.Single(c => c.Corner == Corner.LR);
         Assert.Equal(110, Rear().Bump.Value!.Value, 1.0);
         // The ring lifts by its height and is squeezed with the coil: bound at the same place of the axle to the ring's top.
         var ring = Rear(StacksTests.Part(1, PartKind.CoilSpacer, 20));
@@ -310,7 +310,7 @@ public class TravelTests
     {
         Prediction Plan(params PlacedPart[] parts) =>
             StacksTests.Predict(
-                StacksTests.Both(Corners.Front, parts),
+                StacksTests.Both(Axle.Front, parts),
                 StacksTests.On(Taped((SuspensionSizes.HoseSlack, 80)))
             );
         var bare = Plan(Top());
@@ -349,8 +349,8 @@ public class TravelTests
         string[] Said(params PlacedPart[] parts) =>
             [
                 .. StacksTests
-                    .Predict(StacksTests.Both(Corners.Rear, parts), StacksTests.On(rear: rear))
-                    .Corners.Single(c => c.Corner == Corners.LR)
+                    .Predict(StacksTests.Both(Axle.Rear, parts), StacksTests.On(rear: rear))
+                    .Corners.Single(c => c.Corner == Corner.LR)
                     .Cautions.Select(c => c.Says),
             ];
         Assert.Contains(
@@ -367,7 +367,7 @@ public class TravelTests
     public void Taping_the_points_is_worth_what_it_takes_off_the_uncertainty()
     {
         var vehicle = StacksTests.On(StacksTests.Of(SuspensionKind.CoilOverArm));
-        var plan = StacksTests.Both(Corners.Front, Top());
+        var plan = StacksTests.Both(Axle.Front, Top());
         var baseline = Stance.StanceOfSample(vehicle);
         var sharper = Sharper.Of(plan, new Situation(Sample.AsFound, vehicle, baseline));
         var points = sharper.Single(s => s.What == "All suspension points");
@@ -378,7 +378,7 @@ public class TravelTests
         Assert.Equal(then, points.ThenMm, 0.2);
         Assert.DoesNotContain(
             Sharper.Of(plan, new Situation(Sample.AsFound, StacksTests.On(Taped()), baseline)),
-            s => s.Axle == Corners.Front
+            s => s.Axle == Axle.Front
         );
     }
 

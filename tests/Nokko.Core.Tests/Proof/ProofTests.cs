@@ -1,3 +1,4 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
@@ -235,7 +236,12 @@ public class ProofTests
                 d.FrozenPredictions[0] with
                 {
                     Target = target,
-                    Prediction = JobEvaluator.Predict(d, d.Plans[0], stances, [])!,
+                    Prediction = JobEvaluator.Predict(
+                        d,
+                        d.Plans[0],
+                        stances,
+                        PlatformEvidence.None
+                    )!,
                 },
             ],
         };

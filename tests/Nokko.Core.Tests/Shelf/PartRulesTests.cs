@@ -1,4 +1,7 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
 using Xunit;
@@ -74,7 +77,7 @@ public class PartRulesTests
     public void A_part_has_a_place_where_a_fitter_would_put_it(
         PartKind part,
         SuspensionKind[] suspensions
-    ) => Assert.Equal(suspensions.Order(), All.Where(PartRule.Of(part).Fits));
+    ) => Assert.Equal(suspensions.Order(), All.Where(PartRule.Of(part).FitsOn));
 
     [Fact]
     public void Every_kind_has_one_rule_and_only_sizes_that_there_are()
@@ -86,6 +89,64 @@ public class PartRulesTests
             PartRule.All.Where(r => r.Family is not (LiftFamily.None or LiftFamily.Tyre)),
             r => Assert.True(r.Amount is not null || r.Sizes.Contains(PartSizes.Rate), r.Said)
         );
+    }
+
+    /// <summary>A kind that is new and was forgotten somewhere fails here: prediction, limits, companions, card and search know each one on each suspension that it fits.</summary>
+    [Fact]
+    public void Every_kind_goes_through_every_rule_on_every_suspension_that_it_fits()
+    {
+        foreach (var kind in Enum.GetValues<PartKind>())
+        {
+            foreach (var suspension in All.Where(PartRule.Of(kind).FitsOn))
+            {
+                foreach (var axle in Corners.Axles)
+                {
+                    Through(kind, suspension, axle);
+                }
+            }
+        }
+    }
+
+    private static void Through(PartKind kind, SuspensionKind suspension, Axle axle)
+    {
+        var what = $"{kind} on {suspension}, {axle}";
+        var it = new Core.Vehicles.Suspension { Kind = suspension };
+        var from = Sample.AsFound with
+        {
+            Front = axle == Axle.Front ? it : Sample.AsFound.Front,
+            Rear = axle == Axle.Rear ? it : Sample.AsFound.Rear,
+        };
+        var vehicle = Sample.Pickup with { Front = from.Front, Rear = from.Rear };
+        var plan = Sample.Plan([
+            .. Corners.Of(axle).Select((c, i) => (c, Sample.Plate(30 + i, 20, kind))),
+        ]);
+        var prediction = Predictor.Predict(
+            plan,
+            new Situation(
+                from,
+                vehicle,
+                StanceOf.Compute(
+                    Sample.Round(40, from.Id),
+                    Sample.Readings(100, 40, [520, 1040, 580, 580, 1040, 520]),
+                    vehicle
+                )
+            )
+        );
+        // What lifts is foretold or says why not; what does not lift moves nothing.
+        var rise = axle == Axle.Front ? prediction.FrontRise : prediction.RearRise;
+        var refused = prediction.Cannot is not null;
+        Assert.True(refused || rise.Value is not null || rise.Cannot is not null, what);
+        if (PartRule.Of(kind).Acts == PartActs.Not)
+        {
+            Assert.True(refused || rise.Value is 0 or null, what);
+        }
+        if (PartRule.Of(kind).Acts == PartActs.ByAmount && rise.Value is { } mm)
+        {
+            Assert.True(mm != 0, what);
+        }
+        Assert.All(prediction.Companions, c => Assert.NotEmpty(c.Why));
+        var card = JobCard.Derive(from, plan, vehicle, Equipment.JackAndStands);
+        Assert.True(card.Steps.Count > 2, what);
     }
 
     [Fact]

@@ -63,7 +63,7 @@ public class SpringsTests
                     // Over the rear axle all of it is there; friction holds back half each way.
                     var drop = kg * 9.80665 / 2 / k;
                     var (rate, why) = BallastTest.Rate(
-                        Corners.Rear,
+                        Axle.Rear,
                         kg,
                         3000,
                         3000,
@@ -92,6 +92,6 @@ public class SpringsTests
     ) =>
         Assert.Equal(
             field,
-            BallastTest.Rate(Corners.Rear, kg, behind, 3000, without, with, after).Why!.Value.Field
+            BallastTest.Rate(Axle.Rear, kg, behind, 3000, without, with, after).Why!.Value.Field
         );
 }

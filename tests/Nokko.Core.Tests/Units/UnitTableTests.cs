@@ -6,24 +6,27 @@ namespace Nokko.Core.Tests.Units;
 
 public class UnitTableTests
 {
-    public static TheoryData<string, string> Pairs =>
-        [
-            .. UnitTable.All.SelectMany(a =>
-                UnitTable.All.Where(b => UnitTable.SameKind(a, b)).Select(b => (a, b))
-            ),
-        ];
+    private static IEnumerable<(string A, string B)> Pairs =>
+        UnitTable.All.SelectMany(a =>
+            UnitTable.All.Where(b => UnitTable.SameKind(a, b)).Select(b => (a, b))
+        );
 
-    [Theory]
-    [MemberData(nameof(Pairs))]
-    public void There_and_back_is_the_same_value(string a, string b) =>
-        Gen.Double[-5000, 5000]
-            .Sample(x =>
-                Assert.Equal(
-                    x,
-                    UnitTable.Convert(UnitTable.Convert(x, a, b), b, a),
-                    1e-9 * Math.Max(1, Math.Abs(x))
-                )
-            );
+    [Fact]
+    public void There_and_back_is_the_same_value() =>
+        Assert.All(
+            Pairs,
+            p =>
+                Gen.Double[-5000, 5000]
+                    .Sample(
+                        x =>
+                            Assert.Equal(
+                                x,
+                                UnitTable.Convert(UnitTable.Convert(x, p.A, p.B), p.B, p.A),
+                                1e-9 * Math.Max(1, Math.Abs(x))
+                            ),
+                        iter: 20
+                    )
+        );
 
     // Each from its definition: 1 in = 25.4 mm, 1 lb = 0.45359237 kg, g = 9.80665 m/s².
     [Theory]
@@ -41,7 +44,7 @@ public class UnitTableTests
 
     [Fact]
     public void Zero_is_zero_in_every_unit() =>
-        Assert.All(Pairs, p => Assert.Equal(0, UnitTable.Convert(0, p.Data.Item1, p.Data.Item2)));
+        Assert.All(Pairs, p => Assert.Equal(0, UnitTable.Convert(0, p.A, p.B)));
 
     [Theory]
     [InlineData("mm", "kg")]

@@ -138,13 +138,13 @@ public class SuspensionKindsTests
             {
                 Front = Plans.StacksTests.Of(SuspensionKind.CoilOverArm, sizes),
             };
-        var estimate = AxleState.WheelRateOf(With(), Corners.Front)!.Value;
+        var estimate = AxleState.WheelRateOf(With(), Axle.Front)!.Value;
         // 1,100 kg, 12 % of it unsprung, on two wheels at 1.3 Hz.
         Assert.Equal(1100 * 0.88 / 2 * Math.Pow(2 * Math.PI * 1.3, 2) / 1000, estimate, 9);
         // At the wheel a strut on an arm is softer by the square of the motion ratio.
         Assert.Equal(
             95 / (1.9 * 1.9),
-            AxleState.WheelRateOf(With((SuspensionSizes.SpringRate, 95)), Corners.Front)!.Value,
+            AxleState.WheelRateOf(With((SuspensionSizes.SpringRate, 95)), Axle.Front)!.Value,
             9
         );
         Assert.Equal(
@@ -152,7 +152,7 @@ public class SuspensionKindsTests
             AxleState
                 .WheelRateOf(
                     With((SuspensionSizes.SpringRate, 95), (SuspensionSizes.WheelRate, 31)),
-                    Corners.Front
+                    Axle.Front
                 )!
                 .Value,
             9

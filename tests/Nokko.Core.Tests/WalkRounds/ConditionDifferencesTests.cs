@@ -1,5 +1,6 @@
 using CsCheck;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
 
@@ -79,11 +80,11 @@ public class ConditionDifferencesTests
         var differences = ConditionDifferences.Between(
             Plain with
             {
-                Tyres = [Pumped("LR", before, "kPa")],
+                Tyres = [Pumped(Corner.LR, before, "kPa")],
             },
             Plain with
             {
-                Tyres = [Pumped("LR", after, "kPa")],
+                Tyres = [Pumped(Corner.LR, after, "kPa")],
             },
             Sample.Pickup
         );
@@ -98,11 +99,11 @@ public class ConditionDifferencesTests
         var found = ConditionDifferences.Between(
             Plain with
             {
-                Tyres = [Pumped("LF", 32, "psi")],
+                Tyres = [Pumped(Corner.LF, 32, "psi")],
             },
             Plain with
             {
-                Tyres = [Pumped("LF", 2.2, "bar")],
+                Tyres = [Pumped(Corner.LF, 2.2, "bar")],
             },
             Sample.Pickup
         );
@@ -112,9 +113,12 @@ public class ConditionDifferencesTests
     [Fact]
     public void A_tyre_that_was_not_noted_is_the_vehicles_own()
     {
-        var own = Plain with { Tyres = [new WheelTyre { Wheel = "RF", Size = "265/70R17" }] };
+        var own = Plain with { Tyres = [new WheelTyre { Wheel = Corner.RF, Size = "265/70R17" }] };
         Assert.Empty(ConditionDifferences.Between(Plain, own, Sample.Pickup));
-        var other = Plain with { Tyres = [new WheelTyre { Wheel = "RF", Size = "285/70R17" }] };
+        var other = Plain with
+        {
+            Tyres = [new WheelTyre { Wheel = Corner.RF, Size = "285/70R17" }],
+        };
         var one = Assert.Single(ConditionDifferences.Between(Plain, other, Sample.Pickup));
         Assert.Equal("tyres.RF", one.Key);
         Assert.StartsWith("Right front tyre", one.Says, StringComparison.Ordinal);
@@ -128,7 +132,7 @@ public class ConditionDifferencesTests
             Fuel = "full",
             Load = "trailer",
             Modes = [VehicleMode.SelfLevelling],
-            Tyres = [new WheelTyre { Wheel = "LF", Size = "33x12.50R15" }],
+            Tyres = [new WheelTyre { Wheel = Corner.LF, Size = "33x12.50R15" }],
             SteeringStraight = false,
         };
         var found = ConditionDifferences.Between(Plain, after, Sample.Pickup);
@@ -177,7 +181,7 @@ public class ConditionDifferencesTests
         IReadOnlyList<ConditionDifference> found
     ) => [.. found.Select(f => (f.Key, f.UMm, f.Decides, f.FloorDecides))];
 
-    private static WheelTyre Pumped(string wheel, double value, string unit) =>
+    private static WheelTyre Pumped(Corner wheel, double value, string unit) =>
         new()
         {
             Wheel = wheel,

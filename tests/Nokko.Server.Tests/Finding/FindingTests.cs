@@ -228,14 +228,14 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         var evidence = await caller.Get("/api/evidence");
         var line = evidence["lines"]!
             .AsArray()
-            .Single(l => l!["platformId"]!.GetValue<Guid>() == job.Platform)!;
+            .Single(l => l!["platform"]!.GetValue<string>() == $"Drover {job.Platform}")!;
         // Two and a half inches of one inch of plate.
         Assert.True(line["ratio"]!["mean"]!.GetValue<double>() > 2.1);
-        var trial = evidence["trials"]!
+        var trial = (await caller.Get("/api/evidence/trials"))["trials"]!
             .AsArray()
             .Single(t => t!["jobId"]!.GetValue<Guid>() == job.Job)!;
-        Assert.Equal(63.5, trial["measured"]!["value"]!.GetValue<double>(), 6);
-        Assert.Equal(63.5, trial["trial"]!["freeRiseMm"]!.GetValue<double>(), 6);
+        Assert.Equal(63.5, trial["measuredMm"]!.GetValue<double>(), 6);
+        Assert.Equal(63.5, line["drawn"]![0]!["freeRiseMm"]!.GetValue<double>(), 6);
 
         var csv = await caller.Http.GetStringAsync(
             new Uri("/api/evidence.csv", UriKind.Relative),
@@ -255,14 +255,14 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         );
         // A correction afterwards is evidence at once.
         var before = await server.Ask<string>(
-            $"select trials::text from job_evidence where id = '{job.Job}'"
+            $"select free_rise_mm::text from lift_trials where job_id = '{job.Job}'"
         );
         await job.BeginRound();
         await job.ReadAll("22 1/2", "22 1/2", "22 1/2", "22 1/2", "42 3/16", "42 3/16");
         Assert.NotEqual(
             before,
             await server.Ask<string>(
-                $"select trials::text from job_evidence where id = '{job.Job}'"
+                $"select free_rise_mm::text from lift_trials where job_id = '{job.Job}'"
             )
         );
     }

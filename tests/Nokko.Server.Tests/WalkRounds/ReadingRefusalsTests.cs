@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Nokko.Core.Vehicles;
 using Xunit;
 
 namespace Nokko.Server.Tests;

@@ -72,7 +72,7 @@ public sealed class WalkRoundTests(Hosted server) : IClassFixture<Hosted>
     [InlineData("pads", "conditions.pads.LF")]
     [InlineData("tyres", "conditions.tyres.LF")]
     [InlineData("people", "conditions.peopleIn")]
-    [InlineData("wheel", "conditions.pads")]
+    [InlineData("wheel", "conditions.pads[0].wheel")]
     public async Task Conditions_that_cannot_be_are_refused_where_they_were_typed(
         string what,
         string field

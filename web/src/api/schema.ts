@@ -538,6 +538,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/evidence/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    after?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialsPage"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/evidence.csv": {
         parameters: {
             query?: never;
@@ -1482,10 +1519,15 @@ export interface components {
              */
             at: string;
         };
+        /**
+         * @description One of the two axles.
+         * @enum {unknown}
+         */
+        Axle: "front" | "rear";
         /** @description What a stack lifted on one axle. */
         AxleLift: {
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /** @description Names of the parts that came and went. */
             parts: string[];
             /** @description Change of thickness, mm. */
@@ -1498,7 +1540,7 @@ export interface components {
             ratio: components["schemas"]["Result"];
         };
         AxleView: {
-            axle: string;
+            axle: components["schemas"]["Axle"];
             said: string;
             grade: components["schemas"]["RatioGrade"];
             /** Format: double */
@@ -1634,6 +1676,19 @@ export interface components {
             id: string;
             row: null | components["schemas"]["JsonElement"];
         };
+        ClaimView: {
+            /** Format: uuid */
+            planId: string;
+            axle: components["schemas"]["Axle"];
+            said: string;
+            parts: string[];
+            /** Format: double */
+            claimMm: number;
+            /** Format: double */
+            measuredMm: number;
+            /** Format: double */
+            measuredUMm: number;
+        };
         /** @description A part or a work that a stack needs beside it. */
         Companion: {
             /** @description Axle or corner. */
@@ -1700,16 +1755,21 @@ export interface components {
         /** @description An axle at which nothing was changed between two stages: it should not have moved. */
         ControlAxle: {
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /** @description Mean rise of its two lips, mm. */
             rise: components["schemas"]["Result"];
             /** @description Whether it moved more than the tape allows. */
             moved: boolean;
         };
+        /**
+         * @description One of the four corners of a vehicle, in the order of vectors and matrices.
+         * @enum {unknown}
+         */
+        Corner: "LF" | "RF" | "LR" | "RR";
         /** @description Where a corner's rise came from: the body rose, the springs gave, the tyre did. Each in mm, or why it cannot be told. */
         CornerMotion: {
             /** @description LF, RF, LR or RR. */
-            corner: string;
+            corner: components["schemas"]["Corner"];
             /** @description Rise of the lip above the floor. */
             body: components["schemas"]["Result"];
             /** @description Rise of the lip above the hub. */
@@ -1720,7 +1780,7 @@ export interface components {
         /** @description What a plan leaves of one corner: travel, angles, slack. Lengths in mm at the wheel. */
         CornerOutlook: {
             /** @description LF, RF, LR or RR. */
-            corner: string;
+            corner: components["schemas"]["Corner"];
             /** @description On what the lift ratio rests. */
             grade: components["schemas"]["RatioGrade"];
             /** @description Lift per mm of spring length at ride height. */
@@ -1762,13 +1822,13 @@ export interface components {
         };
         /** @description What shall stand at one corner, in any order. */
         CornerPlacingsInput: {
-            corner: string;
+            corner: components["schemas"]["Corner"];
             parts: components["schemas"]["PlacingInput"][];
         };
         /** @description What is fitted between body and wheel at one corner. */
         CornerStack: {
             /** @description LF, RF, LR or RR. */
-            corner: string;
+            corner: components["schemas"]["Corner"];
             /** @description Parts from the body down. */
             parts: components["schemas"]["PlacedPart"][];
         };
@@ -1848,49 +1908,17 @@ export interface components {
              */
             sd: number;
         };
-        /** @description A lift line of one platform, axle and family of parts. */
-        EvidenceLine: {
-            /**
-             * Format: uuid
-             * @description The platform.
-             */
-            platformId: string;
-            /** @description front or rear. */
-            axle: string;
-            /** @description The family. */
-            family: components["schemas"]["LiftFamily"];
-            /** @description Ratio as it was believed before any job. */
-            prior: components["schemas"]["Estimate"];
-            /** @description Offset as it was believed before any job, mm. */
-            priorOffsetMm: components["schemas"]["Estimate"];
-            /** @description Offset now, mm. */
-            offsetMm: components["schemas"]["Estimate"];
-            /** @description Ratio now: loaded, as vehicles really settled; the prior's is kinematic. */
-            ratio: components["schemas"]["Estimate"];
-            /**
-             * Format: double
-             * @description Between offset and ratio, mm: the band at a thickness t is offset.sd² + 2·covariance·t + ratio.sd²·t².
-             */
-            covariance: number;
-            /**
-             * Format: int32
-             * @description Vehicles that were seen.
-             */
-            vehicles: number;
-            /**
-             * Format: double
-             * @description Standard deviation of one vehicle's own ratio.
-             */
-            vehicleSd: number;
-            /** @description Jobs in the order of their readings. */
-            steps: components["schemas"]["LineStep"][];
-        };
         EvidenceView: {
-            lines: components["schemas"]["EvidenceLine"][];
-            trials: components["schemas"]["JobTrial"][];
-            platforms: {
-                [key: string]: string;
-            };
+            /** Format: int32 */
+            trials: number;
+            lines: components["schemas"]["LineView"][];
+            /** Format: int32 */
+            claims: number;
+            /** Format: int32 */
+            claimsWithin: number;
+            /** Format: double */
+            claimShare: null | number;
+            drawn: components["schemas"]["ClaimView"][];
         };
         /** @description Fasteners of a joint that are alike. */
         Fastener: {
@@ -1947,7 +1975,7 @@ export interface components {
         FittedInput: {
             /** Format: uuid */
             id: string;
-            corner: string;
+            corner: components["schemas"]["Corner"];
             name: string;
             kind: components["schemas"]["PartKind"];
             thickness: null | components["schemas"]["QuantityInput"];
@@ -2007,7 +2035,7 @@ export interface components {
             chance: number;
             most: null | components["schemas"]["MostUsed"];
             irreversible: string[];
-            opened: string[];
+            opened: components["schemas"]["Axle"][];
             touches: string[];
             /** Format: double */
             hours: number;
@@ -2141,6 +2169,11 @@ export interface components {
              * @description When it was taken in.
              */
             takenInAt: string;
+            /**
+             * Format: date-time
+             * @description When it was brought in as a copy of a job that was here already; null for the job itself. What a copy brought with it proves nothing anew.
+             */
+            copiedAt: null | string;
             /**
              * Format: date-time
              * @description When it was handed over.
@@ -2408,7 +2441,7 @@ export interface components {
              */
             version: number;
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2578,7 +2611,7 @@ export interface components {
              */
             version: number;
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2636,7 +2669,7 @@ export interface components {
              */
             version: number;
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2913,7 +2946,7 @@ export interface components {
             /** @description Make, name and plate, as said. */
             said: string;
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /** @description Kind of its suspension. */
             suspension: components["schemas"]["SuspensionKind"];
             /** @description Family of the parts; none where several came at once. */
@@ -3099,8 +3132,6 @@ export interface components {
         LiftFamily: "none" | "spring" | "wheel" | "block" | "shackle" | "puck" | "tyre";
         /** @description One trial: a thickness fitted, and the free rise that was found. */
         LiftTrial: {
-            /** @description The vehicle on which it was fitted. */
-            vehicle: string;
             /**
              * Format: double
              * @description t, mm: above zero where a stack is new; else the change, not zero.
@@ -3117,10 +3148,20 @@ export interface components {
              */
             freeRiseUMm: number;
             /**
+             * Format: double
+             * @description Rise per thickness that was believed before the trial: it turns an uncertain thickness into an uncertain rise.
+             */
+            foretoldRatio: number;
+            /**
              * @description Whether nothing of the family was in before: then bushings settle anew, and the offset counts.
              * @default true
              */
             isNew: boolean;
+            /**
+             * Format: double
+             * @description Variance of the free rise about the vehicle's own line, mm²: of the readings, and of a thickness that is known to 0.2 mm.
+             */
+            variance: number;
         };
         /** @description How much of a limit is used up, on the point that holds in 95 of 100. */
         LimitUse: {
@@ -3139,21 +3180,23 @@ export interface components {
             line: number;
             why: string;
         };
-        /** @description How one job moved a lift line. */
-        LineStep: {
-            /** @description The job's trial. */
-            job: components["schemas"]["JobTrial"];
-            /** @description Free rise that the line expected before it, mm. */
-            expected: components["schemas"]["Estimate"];
-            /**
-             * Format: double
-             * @description Difference in standard deviations of the difference: beyond 2.5 look at the job again.
-             */
-            off: number;
-            /** @description Offset after it, mm. */
+        LineView: {
+            platform: string;
+            axle: components["schemas"]["Axle"];
+            suspension: components["schemas"]["SuspensionKind"];
+            family: components["schemas"]["LiftFamily"];
+            prior: components["schemas"]["Estimate"];
+            priorOffsetMm: components["schemas"]["Estimate"];
             offsetMm: components["schemas"]["Estimate"];
-            /** @description Ratio after it. */
             ratio: components["schemas"]["Estimate"];
+            /** Format: double */
+            covariance: number;
+            /** Format: int32 */
+            jobs: number;
+            /** Format: int32 */
+            vehicles: number;
+            drawn: components["schemas"]["LiftTrial"][];
+            steps: components["schemas"]["StepView"][];
         };
         LinesTaken: {
             /** Format: int32 */
@@ -3167,7 +3210,7 @@ export interface components {
         /** @description Change of a corner's spring load. */
         LoadChange: {
             /** @description LF, RF, LR or RR. */
-            corner: string;
+            corner: components["schemas"]["Corner"];
             /** @description Change, N; positive is more load. */
             change: components["schemas"]["Result"];
         };
@@ -3283,7 +3326,7 @@ export interface components {
             decides: boolean;
         };
         MostUsed: {
-            corner: string;
+            corner: components["schemas"]["Corner"];
             use: components["schemas"]["LimitUse"];
         };
         /** @description What a job needs next, as facts: the words are made when somebody reads them. */
@@ -3320,7 +3363,7 @@ export interface components {
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */
-            corner: string;
+            corner: components["schemas"]["Corner"];
             /** @description Rise over today, mm; its uncertainty is that of what was measured and of the loads. */
             rise: components["schemas"]["Result"];
             loaded: null | components["schemas"]["Result"];
@@ -3417,7 +3460,7 @@ export interface components {
         };
         /** @description A wheel's pad of the floor as typed. */
         PadInput: {
-            wheel: string;
+            wheel: components["schemas"]["Corner"];
             height: components["schemas"]["QuantityInput"];
         };
         /** @description A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown. */
@@ -3560,8 +3603,7 @@ export interface components {
             kind: components["schemas"]["PlaceKind"];
             /** @description Its name; null when the side is not known. */
             name: null | string;
-            /** @description The axle, where the side is not known. */
-            axle: null | string;
+            axle: null | components["schemas"]["Axle"];
         };
         /**
          * @description What sort of place.
@@ -3650,7 +3692,7 @@ export interface components {
             begunAt: null | string;
         };
         PlanBView: {
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /** Format: double */
             offMm: number;
             staysGood: boolean;
@@ -3739,7 +3781,7 @@ export interface components {
         /** @description Lift of one axle, over today and over standard height side by side: a sagged spring flatters a lift, a heavier engine eats one. */
         PlannedLift: {
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /** @description Mean rise of its lips, mm. */
             overToday: components["schemas"]["Result"];
             /** @description Against standard height, mm; cannot be told without it. */
@@ -4187,7 +4229,7 @@ export interface components {
         /** @description What would make a prediction better, and by how much. */
         Sharpening: {
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /** @description What to tape or find out, in a few words. */
             what: string;
             /** @description Of what the uncertainty is: the plan's rake, or the rise that an inch of plate gives there. */
@@ -4622,6 +4664,19 @@ export interface components {
              */
             at: string;
         };
+        StepView: {
+            /** Format: uuid */
+            jobId: string;
+            said: string;
+            /** Format: double */
+            expectedMm: number;
+            /** Format: double */
+            foundMm: number;
+            ratio: components["schemas"]["Estimate"];
+            /** Format: double */
+            off: number;
+            isOutlier: boolean;
+        };
         /** @description Stores a measure as typed; a note has its words in Typed. */
         StoreMeasure: {
             /**
@@ -4900,16 +4955,43 @@ export interface components {
             /** @description Whether the travel ends there. */
             ends: boolean;
         };
+        TrialView: {
+            /** Format: uuid */
+            jobId: string;
+            /** Format: uuid */
+            planId: string;
+            axle: components["schemas"]["Axle"];
+            said: string;
+            family: components["schemas"]["LiftFamily"];
+            parts: string[];
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            claimMm: null | number;
+            /** Format: double */
+            predictedMm: null | number;
+            /** Format: double */
+            predictedUMm: null | number;
+            /** Format: double */
+            measuredMm: null | number;
+            /** Format: double */
+            measuredUMm: null | number;
+            whyNot: null | string;
+        };
+        TrialsPage: {
+            trials: components["schemas"]["TrialView"][];
+            next: null | string;
+        };
         /** @description A wheel's tyre as typed. */
         TyreInput: {
-            wheel: string;
+            wheel: components["schemas"]["Corner"];
             size: null | string;
             pressure: null | components["schemas"]["QuantityInput"];
         };
         /** @description What one axle needs so that another tyre has room. */
         TyreRoom: {
             /** @description front or rear. */
-            axle: string;
+            axle: components["schemas"]["Axle"];
             /**
              * Format: double
              * @description By how much the tyre's radius grows, mm.
@@ -5148,7 +5230,7 @@ export interface components {
         /** @description Loaded radius and rim radius of one wheel in one walk-round, mm, each measured or estimated. */
         WheelMeasures: {
             /** @description LF, RF, LR or RR. */
-            wheel: string;
+            wheel: components["schemas"]["Corner"];
             /** @description r, the hub's height above the floor. */
             loadedRadius: components["schemas"]["Result"];
             /** @description ρ, the rim's outer radius. */
@@ -5159,7 +5241,7 @@ export interface components {
         /** @description The floor under one wheel. */
         WheelPad: {
             /** @description The wheel: LF, RF, LR or RR. */
-            wheel: string;
+            wheel: components["schemas"]["Corner"];
             /** @description Height of the floor there above a level that is common to all four; may be below zero. */
             height: components["schemas"]["Quantity"];
         };
@@ -5204,7 +5286,7 @@ export interface components {
         /** @description The tyre on one wheel. */
         WheelTyre: {
             /** @description The wheel: LF, RF, LR or RR. */
-            wheel: string;
+            wheel: components["schemas"]["Corner"];
             /** @description Size as printed on it; null is as on the vehicle. */
             size: null | string;
             pressure: null | components["schemas"]["Quantity"];

@@ -4,24 +4,29 @@ import type { Schemas } from "../../api/client";
 import { useInks } from "../../shared/theme";
 import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
-import { drawn, trialKey } from "./evidence";
+import { trialKey } from "./evidence";
 
 const size = 420;
 const pad = 52;
 
 /** Measured rise against the claim: on the slanting line a box tells the truth. */
 export function ClaimPlot({
-  trials,
+  claims,
   chosen,
   onChoose,
 }: {
-  trials: Schemas["JobTrial"][];
+  claims: Schemas["ClaimView"][];
   chosen: string | null;
   onChoose: (key: string | null) => void;
 }) {
   const inks = useInks();
   const unit = useUnit();
-  const points = drawn(trials);
+  const points = claims.map((c) => ({
+    of: c,
+    claim: c.claimMm,
+    measured: c.measuredMm,
+    u: c.measuredUMm,
+  }));
   const step = unit === "in" ? 25.4 : 20;
   const most =
     Math.ceil(
@@ -37,14 +42,20 @@ export function ClaimPlot({
     { length: Math.round(most / step) + 1 },
     (_, i) => i * step,
   );
-  const one = points.find((p) => trialKey(p.trial) === chosen);
+  const one = points.find((p) => trialKey(p.of) === chosen);
   return (
     <Box component="section" aria-label="Claimed against measured">
       <Typography variant="h2">Claimed against measured</Typography>
       <svg
         viewBox={`0 0 ${size.toString()} ${size.toString()}`}
         role="img"
-        aria-label={`${points.length.toString()} lifts: ${points.map((p) => `${p.trial.said} ${p.trial.axle}, claimed ${showText(p.claim, unit)}, measured ${showText(p.measured, unit)}`).join("; ")}`}
+        aria-label={`${points.length.toString()} lifts: ${points
+          .slice(-20)
+          .map(
+            (p) =>
+              `${p.of.said} ${p.of.axle}, claimed ${showText(p.claim, unit)}, measured ${showText(p.measured, unit)}`,
+          )
+          .join("; ")}`}
         style={{ width: "100%", maxWidth: size }}
       >
         {marks.map((mm) => (
@@ -122,7 +133,7 @@ export function ClaimPlot({
           the tape says
         </text>
         {points.map((p) => {
-          const key = trialKey(p.trial);
+          const key = trialKey(p.of);
           const on = key === chosen;
           const ink = on ? inks.now : inks.planned;
           return (
@@ -143,7 +154,7 @@ export function ClaimPlot({
                 stroke={ink}
                 strokeWidth={2}
               />
-              {p.trial.axle === "front" ? (
+              {p.of.axle === "front" ? (
                 <circle
                   cx={x(p.claim)}
                   cy={y(p.measured)}
@@ -168,7 +179,7 @@ export function ClaimPlot({
         sx={{ fontSize: "0.9rem", minHeight: "2.6em" }}
       >
         {one
-          ? `${one.trial.said}, ${one.trial.axle}: ${one.trial.parts.join(" + ")} claims ${showText(one.claim, unit)} and lifted ${showText(one.measured, unit)}.`
+          ? `${one.of.said}, ${one.of.axle}: ${one.of.parts.join(" + ")} claims ${showText(one.claim, unit)} and lifted ${showText(one.measured, unit)}.`
           : "● front, ■ rear, with the ± of the tape. Point at one, or at a line of the table."}
       </Typography>
     </Box>

@@ -1,15 +1,16 @@
 import Box from "@mui/material/Box";
 import Link from "@mui/material/Link";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
+import Button from "@mui/material/Button";
+import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
-import { ResultLength, useUnit } from "../../shared/Length";
+import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { ClaimPlot } from "./ClaimPlot";
 import { LinePlot } from "./LinePlot";
-import { familyWords, isOutlier, shareSays, trialKey } from "./evidence";
+import { claimsSay, familyWords, trialKey } from "./evidence";
 
 /** What our own jobs have proved: claims against the tape, and how far an inch of plate really lifts. */
 export default function Evidence() {
@@ -42,7 +43,7 @@ export default function Evidence() {
           All of it as CSV
         </Link>
       </Box>
-      {e.trials.length === 0 ? (
+      {e.trials === 0 ? (
         <Typography sx={{ mt: 1 }}>
           Nothing is proved yet. Measure before, fit, roll it, and measure
           again: every job adds a line here by itself.
@@ -50,7 +51,7 @@ export default function Evidence() {
       ) : (
         <>
           <Typography color="text.secondary" sx={{ my: 1 }}>
-            {shareSays(e.trials)}
+            {claimsSay(e)}
           </Typography>
           <Box
             sx={{
@@ -62,10 +63,10 @@ export default function Evidence() {
               },
             }}
           >
-            <ClaimPlot trials={e.trials} chosen={chosen} onChoose={setChosen} />
+            <ClaimPlot claims={e.drawn} chosen={chosen} onChoose={setChosen} />
             <Lines evidence={e} />
           </Box>
-          <Trials evidence={e} chosen={chosen} onChoose={setChosen} />
+          <Trials count={e.trials} chosen={chosen} onChoose={setChosen} />
         </>
       )}
     </Box>
@@ -84,11 +85,11 @@ function Lines({ evidence: e }: { evidence: Schemas["EvidenceView"] }) {
       )}
       {e.lines.map((l) => (
         <Box
-          key={`${l.platformId} ${l.axle} ${l.family}`}
+          key={`${l.platform} ${l.axle} ${l.suspension} ${l.family}`}
           sx={{ borderTop: 1, borderColor: "divider", py: 1 }}
         >
           <Typography sx={{ fontWeight: 700 }}>
-            {e.platforms[l.platformId]}, {l.axle}: {familyWords[l.family]}
+            {l.platform}, {l.axle}: {familyWords[l.family]}
           </Typography>
           <Typography>
             <Box component="span" sx={{ fontSize: "1.25rem", fontWeight: 700 }}>
@@ -103,25 +104,27 @@ function Lines({ evidence: e }: { evidence: Schemas["EvidenceView"] }) {
               ? "1 vehicle"
               : `${l.vehicles.toString()} vehicles`}{" "}
             really settled in{" "}
-            {l.steps.length === 1
-              ? "1 job"
-              : `${l.steps.length.toString()} jobs`}
-            ; before any, kinematic, {l.prior.mean.toFixed(2)} ±{" "}
-            {(2 * l.prior.sd).toFixed(2)}.
+            {l.jobs === 1 ? "1 job" : `${l.jobs.toString()} jobs`}; before any,
+            kinematic, {l.prior.mean.toFixed(2)} ± {(2 * l.prior.sd).toFixed(2)}
+            .
           </Typography>
           <LinePlot line={l} />
           <details>
-            <summary>How each job moved it</summary>
+            <summary>
+              {l.steps.length < l.jobs
+                ? "How the latest jobs moved it, and those that stand out"
+                : "How each job moved it"}
+            </summary>
             <Box component="ol" sx={{ pl: 2.5, my: 0.5 }}>
-              {l.steps.map((s) => (
-                <li key={trialKey(s.job)}>
-                  <Link component={To} to={`/jobs/${s.job.jobId}/prove`}>
-                    {s.job.said}
+              {l.steps.map((s, i) => (
+                <li key={i}>
+                  <Link component={To} to={`/jobs/${s.jobId}/prove`}>
+                    {s.said}
                   </Link>
-                  : expected {showText(s.expected.mean, unit)}, found{" "}
-                  {s.job.trial && showText(s.job.trial.freeRiseMm, unit)}. Then{" "}
-                  {s.ratio.mean.toFixed(2)} ± {(2 * s.ratio.sd).toFixed(2)}.
-                  {isOutlier(s) && (
+                  : expected {showText(s.expectedMm, unit)}, found{" "}
+                  {showText(s.foundMm, unit)}. Then {s.ratio.mean.toFixed(2)} ±{" "}
+                  {(2 * s.ratio.sd).toFixed(2)}.
+                  {s.isOutlier && (
                     <b>
                       {" "}
                       ▲ {Math.abs(s.off).toFixed(1)} times its ± off: look at
@@ -139,14 +142,31 @@ function Lines({ evidence: e }: { evidence: Schemas["EvidenceView"] }) {
 }
 
 function Trials({
-  evidence: e,
+  count,
   chosen,
   onChoose,
 }: {
-  evidence: Schemas["EvidenceView"];
+  count: number;
   chosen: string | null;
   onChoose: (key: string | null) => void;
 }) {
+  const unit = useUnit();
+  const trials = useInfiniteQuery({
+    queryKey: ["evidence", "trials"],
+    queryFn: async ({ pageParam }) =>
+      must(
+        await api.GET("/api/evidence/trials", {
+          params: { query: { after: pageParam } },
+        }),
+      ),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.next ?? undefined,
+  });
+  const rows = trials.data?.pages.flatMap((p) => p.trials) ?? [];
+  const length = (mm: number | null, u: number | null = null) =>
+    mm === null
+      ? "–"
+      : `${showText(mm, unit, true)}${u === null ? "" : ` ± ${showText(2 * u, unit)}`}`;
   return (
     <Box
       component="section"
@@ -167,7 +187,7 @@ function Trials({
           </tr>
         </thead>
         <tbody>
-          {e.trials.map((t) => (
+          {rows.map((t) => (
             <Box
               component="tr"
               key={trialKey(t)}
@@ -198,15 +218,9 @@ function Trials({
               <td>
                 {t.axle}: {t.parts.join(" + ") || "taken out"}
               </td>
-              <td>
-                <ResultLength result={{ ...t.claim, u: null }} signed />
-              </td>
-              <td>
-                <ResultLength result={t.predicted} signed />
-              </td>
-              <td>
-                <ResultLength result={t.measured} signed />
-              </td>
+              <td>{length(t.claimMm)}</td>
+              <td>{length(t.predictedMm, t.predictedUMm)}</td>
+              <td>{length(t.measuredMm, t.measuredUMm)}</td>
               <td>
                 {t.whyNot
                   ? `nothing: ${t.whyNot}`
@@ -216,6 +230,15 @@ function Trials({
           ))}
         </tbody>
       </Box>
+      {trials.hasNextPage && (
+        <Button
+          sx={{ mt: 1 }}
+          disabled={trials.isFetchingNextPage}
+          onClick={() => void trials.fetchNextPage()}
+        >
+          Show more of {count}
+        </Button>
+      )}
     </Box>
   );
 }

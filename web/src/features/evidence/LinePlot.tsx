@@ -8,12 +8,10 @@ const [width, height] = [440, 190];
 const [left, foot] = [58, 34];
 
 /** Rise against thickness: the line with its band, what was believed before, and every job as a dot with its ±. */
-export function LinePlot({ line }: { line: Schemas["EvidenceLine"] }) {
+export function LinePlot({ line }: { line: Schemas["LineView"] }) {
   const inks = useInks();
   const unit = useUnit();
-  const trials = line.steps.flatMap((s) =>
-    s.job.trial?.isNew ? [s.job.trial] : [],
-  );
+  const trials = line.drawn;
   const step = unit === "in" ? 12.7 : 10;
   const most =
     Math.ceil(
@@ -35,7 +33,7 @@ export function LinePlot({ line }: { line: Schemas["EvidenceLine"] }) {
     <svg
       viewBox={`0 0 ${width.toString()} ${height.toString()}`}
       role="img"
-      aria-label={`Rise against thickness: ${line.ratio.mean.toFixed(2)} of the thickness and ${showText(line.offsetMm.mean, unit)}; ${trials.length.toString()} jobs`}
+      aria-label={`Rise against thickness: ${line.ratio.mean.toFixed(2)} of the thickness and ${showText(line.offsetMm.mean, unit)}; ${line.jobs.toString()} jobs`}
       style={{ width: "100%", maxWidth: width }}
     >
       <path
@@ -68,12 +66,12 @@ export function LinePlot({ line }: { line: Schemas["EvidenceLine"] }) {
             y1={y(t.freeRiseMm - 2 * t.freeRiseUMm)}
             y2={y(t.freeRiseMm + 2 * t.freeRiseUMm)}
             stroke={inks.now}
-            strokeWidth={2}
+            strokeWidth={trials.length > 60 ? 0.7 : 2}
           />
           <circle
             cx={x(t.thicknessMm)}
             cy={y(t.freeRiseMm)}
-            r={5.5}
+            r={trials.length > 60 ? 3 : 5.5}
             fill={inks.now}
           />
         </g>

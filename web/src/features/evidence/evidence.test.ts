@@ -1,56 +1,17 @@
 import { describe, expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
-import { bandAt, drawn, shareSays } from "./evidence";
-
-const result = (value: number | null, u = 1): Schemas["Result"] => ({
-  value,
-  unit: "mm",
-  u: value === null ? null : u,
-  known: "measured",
-  restsOn: [],
-  cannot: value === null ? "not known" : null,
-});
-const trial = (
-  claim: number | null,
-  measured: number | null,
-): Schemas["JobTrial"] => ({
-  jobId: "j",
-  planId: "p",
-  vehicleId: "v",
-  platformId: "f",
-  said: "Ostrel Drover",
-  axle: "front",
-  suspension: "coilOverArm",
-  family: "spring",
-  parts: ["plate"],
-  partIds: [],
-  ordinal: 1,
-  at: "2026-03-02T08:00:00Z",
-  claim: result(claim),
-  predicted: result(50),
-  measured: result(measured),
-  trial: null,
-  whyNot: null,
-});
+import { bandAt, claimsSay } from "./evidence";
 
 describe("claims against the tape", () => {
-  it("are drawn where both are known and something came in", () => {
-    const points = drawn([
-      trial(50, 60),
-      trial(null, 60),
-      trial(50, null),
-      trial(-12, -20),
-    ]);
-    expect(points).toEqual([
-      expect.objectContaining({ claim: 50, measured: 60, u: 1 }),
-    ]);
-  });
   it("are summed up by how many came true and by the mean", () => {
-    // Within a quarter inch and twice the tape's: 50 against 57 is, 50 against 75 is not.
-    const says = shareSays([trial(50, 57), trial(50, 75)]);
+    const says = claimsSay({ claims: 2, claimsWithin: 1, claimShare: 1.318 });
     expect(says).toContain("Of 2 claims 1 came true");
     expect(says).toContain("lifted 1.32 of what its box says");
-    expect(shareSays([trial(null, 60)])).toContain("No part here had a claim");
+    expect(
+      claimsSay({ claims: 3, claimsWithin: 0, claimShare: 0.7 }),
+    ).toContain("Of 3 claims none came true");
+    expect(
+      claimsSay({ claims: 0, claimsWithin: 0, claimShare: null }),
+    ).toContain("No part here had a claim");
   });
 });
 

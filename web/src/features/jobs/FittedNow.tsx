@@ -12,7 +12,7 @@ import { kindsOffered, kindWords } from "../shelf/kinds";
 
 export interface FittedText {
   id: string;
-  corner: string;
+  corner: Schemas["Corner"];
   name: string;
   kind: Schemas["PartKind"];
   thickness: string;
@@ -68,10 +68,10 @@ export function FittedNow({
             label="Corner"
             value={row.corner}
             onChange={(e) => {
-              set(i, { corner: e.target.value });
+              set(i, { corner: e.target.value as Schemas["Corner"] });
             }}
           >
-            {["LF", "RF", "LR", "RR"].map((c) => (
+            {(["LF", "RF", "LR", "RR"] as const).map((c) => (
               <MenuItem key={c} value={c}>
                 {cornerWords[c]}
               </MenuItem>

@@ -7,7 +7,7 @@ import { inMm, showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";
 import { CornerFigures } from "./CornerFigures";
 import { Grip } from "./Grip";
-import { corners, type Piece } from "./stacks";
+import { corners, type Piece, type Corner } from "./stacks";
 import { TravelLadder } from "./TravelLadder";
 
 /** mm to px: thickness is to scale, strut and spring stand for themselves. */
@@ -55,7 +55,7 @@ export function CornerColumn({
   onTakeOut,
   onMove,
 }: {
-  corner: string;
+  corner: Corner;
   suspension: Schemas["SuspensionKind"];
   parts: Schemas["PlacedPart"][];
   chosen: boolean;
@@ -140,7 +140,7 @@ function Tile({
   onMove,
 }: {
   part: Schemas["PlacedPart"];
-  corner: string;
+  corner: Corner;
   /** Whether its kind has no one size that lifts. */
   sizeless: boolean;
   grip: Record<string, unknown>;

@@ -100,7 +100,7 @@ describe("stacks", () => {
     expect(alone && ids(alone, "LR")).toHaveLength(0);
     expect(afterDrop(both, { part }, "off", "both")).toBeNull();
     expect(afterDrop(both, { part }, null, "both")).toBeNull();
-    const taken = { piece: { corner: "LF", id: "a" } };
+    const taken = { piece: { corner: "LF" as const, id: "a" } };
     expect(afterDrop(both, taken, "LF", "both")).toBeNull();
     const off = afterDrop(both, taken, "off", "both");
     expect(off && [ids(off, "LF"), ids(off, "RF")]).toEqual([["b"], ["d"]]);

@@ -4,24 +4,25 @@ import { quantityText, typed, type QuantityInput } from "../../shared/quantity";
 
 export type Stacks = Schemas["CornerStack"][];
 export type Side = "both" | "left" | "right";
-export type Axle = "front" | "rear";
+export type Axle = Schemas["Axle"];
+export type Corner = Schemas["Corner"];
 
 /** A piece in its place. */
 export interface Piece {
-  corner: string;
+  corner: Corner;
   id: string;
 }
 
 /** What a hand carries: a part of the shelf, or a piece that stands already. */
 export type Carried = { part: Schemas["Part"] } | { piece: Piece };
 
-export const corners = ["LF", "RF", "LR", "RR"];
+export const corners: Corner[] = ["LF", "RF", "LR", "RR"];
 
 export const axleOf = (corner: string): Axle =>
   corner.endsWith("F") ? "front" : "rear";
 
 /** The corners that are meant: both of an axle, or one on purpose. */
-export function meant(axle: Axle, side: Side): string[] {
+export function meant(axle: Axle, side: Side): Corner[] {
   return corners.filter(
     (c) =>
       axleOf(c) === axle &&
@@ -32,7 +33,7 @@ export function meant(axle: Axle, side: Side): string[] {
 const at = (stacks: Stacks, corner: string) =>
   stacks.find((s) => s.corner === corner)?.parts ?? [];
 
-const whole = (parts: (corner: string) => Schemas["PlacedPart"][]): Stacks =>
+const whole = (parts: (corner: Corner) => Schemas["PlacedPart"][]): Stacks =>
   corners.map((corner) => ({ corner, parts: parts(corner) }));
 
 /** A piece of the shelf at each of some corners. */
