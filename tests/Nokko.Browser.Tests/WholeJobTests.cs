@@ -21,7 +21,7 @@ public sealed class WholeJobTests : IDisposable
     [Fact]
     public void A_truck_is_measured_planned_fitted_proved_and_handed_over()
     {
-        _browser.SignIn(_server.Address, "odd");
+        _browser.SignInByHand(_server.Address, "odd");
         Axe.Check(_browser, "yard");
         TakeIn();
         ReadBefore();

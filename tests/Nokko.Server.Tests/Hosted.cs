@@ -1,61 +1,38 @@
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Nokko.Driving;
 using Npgsql;
 using Xunit;
 
 namespace Nokko.Server.Tests;
 
 /// <summary>The server in this process, on a database of its own with the demo shop.</summary>
-public sealed partial class Hosted : WebApplicationFactory<Program>
+public sealed class Hosted : WebApplicationFactory<Program>
 {
-    private const string Template = "server_tests_template";
-
-    /// <summary>A database with the demo shop in it, made once by a server; every other one is copied from it.</summary>
-    private static readonly Lazy<string> Seeded = new(() =>
-    {
-        using (var maker = new Hosted(On(Template)))
-        {
-            _ = maker.Server;
-        }
-        NpgsqlConnection.ClearAllPools();
-        return Template;
-    });
-
     private readonly string _connection;
 
     public Hosted()
-        : this(On($"t_{Guid.NewGuid():N}"))
-    {
-        var name = new NpgsqlConnectionStringBuilder(_connection).Database;
-        using var connection = new NpgsqlConnection(On("postgres"));
-        connection.Open();
-        using var command = new NpgsqlCommand(
-            $"create database {name} template {Seeded.Value}",
-            connection
-        );
-        command.ExecuteNonQuery();
-    }
+        : this(TestCluster.On($"t_{Guid.NewGuid():N}")) =>
+        TestCluster
+            .CopyDemo(
+                new NpgsqlConnectionStringBuilder(_connection).Database!,
+                async connection =>
+                {
+                    await using var maker = new Hosted(connection);
+                    _ = maker.Server;
+                }
+            )
+            .GetAwaiter()
+            .GetResult();
 
     /// <summary>Another shop, with a demo of its own keys.</summary>
-    public static Hosted Elsewhere() => new(On($"t_{Guid.NewGuid():N}"));
+    public static Hosted Elsewhere() => new(TestCluster.On($"t_{Guid.NewGuid():N}"));
 
     /// <summary>A server on a database that a test has made itself.</summary>
     public static Hosted OnDatabase(string connection) => new(connection);
-
-    /// <summary>Connection to a database of the test cluster.</summary>
-    public static string On(string database) =>
-        Database()
-            .Replace(
-                Environment.GetEnvironmentVariable("NOKKO_TEST_DB")
-                    ?? throw new InvalidOperationException(
-                        "Run through ./nokko test: it starts the database."
-                    ),
-                $"Database={database}"
-            );
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
@@ -88,9 +65,6 @@ public sealed partial class Hosted : WebApplicationFactory<Program>
         await using var command = new NpgsqlCommand(sql, connection);
         return (T)(await command.ExecuteScalarAsync())!;
     }
-
-    [GeneratedRegex("Database=[^;]*")]
-    private static partial Regex Database();
 }
 
 /// <summary>Calls the API as one signed-in person and reads answers as JSON.</summary>

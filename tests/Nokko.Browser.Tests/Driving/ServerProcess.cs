@@ -1,24 +1,12 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
-using System.Text.RegularExpressions;
-using Npgsql;
 
 namespace Nokko.Driving;
 
 /// <summary>The real server as a process of its own on a database of its own; it can be killed and started again.</summary>
-public sealed partial class ServerProcess : IAsyncDisposable
+public sealed class ServerProcess : IAsyncDisposable
 {
-    /// <summary>A database with the demo shop in it, made once by a real server; every other one is copied from it.</summary>
-    private static readonly Lazy<Task<string>> DemoTemplate = new(async () =>
-    {
-        const string name = "demo_template";
-        var maker = new ServerProcess(On(name), $"http://127.0.0.1:{FreePort()}", false);
-        await maker.Run();
-        await maker.Kill();
-        return name;
-    });
-
     private readonly string _connection;
     private readonly bool _empty;
     private readonly List<string> _log = [];
@@ -36,37 +24,25 @@ public sealed partial class ServerProcess : IAsyncDisposable
     {
         if (!empty)
         {
-            await Copy(await DemoTemplate.Value, database);
+            await TestCluster.CopyDemo(
+                database,
+                async connection =>
+                {
+                    var maker = new ServerProcess(connection, FreeAddress(), false);
+                    await maker.Run();
+                    await maker.Kill();
+                }
+            );
         }
-        var server = new ServerProcess(On(database), $"http://127.0.0.1:{FreePort()}", empty);
+        var server = new ServerProcess(TestCluster.On(database), FreeAddress(), empty);
         await server.Run();
         return server;
-    }
-
-    /// <summary>The test cluster's connection to one of its databases.</summary>
-    private static string On(string database) =>
-        Database()
-            .Replace(
-                Environment.GetEnvironmentVariable("NOKKO_TEST_DB")
-                    ?? throw new InvalidOperationException(
-                        "Run through ./nokko: it starts the database."
-                    ),
-                $"Database={database}"
-            );
-
-    private static async Task Copy(string template, string database)
-    {
-        await using var connection = new NpgsqlConnection(On("postgres"));
-        await connection.OpenAsync();
-        await using var command = connection.CreateCommand();
-        command.CommandText = $"create database \"{database}\" template \"{template}\"";
-        await command.ExecuteNonQueryAsync();
     }
 
     /// <summary>A second server on the same database.</summary>
     public async Task<ServerProcess> Beside()
     {
-        var other = new ServerProcess(_connection, $"http://127.0.0.1:{FreePort()}", _empty);
+        var other = new ServerProcess(_connection, FreeAddress(), _empty);
         await other.Run();
         return other;
     }
@@ -153,13 +129,10 @@ public sealed partial class ServerProcess : IAsyncDisposable
         }
     }
 
-    private static int FreePort()
+    private static string FreeAddress()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();
-        return ((IPEndPoint)listener.LocalEndpoint).Port;
+        return $"http://127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}";
     }
-
-    [GeneratedRegex("Database=[^;]*")]
-    private static partial Regex Database();
 }

@@ -10,9 +10,8 @@ namespace Nokko.Core.Tests.JobFile;
 /// <summary>A file comes from anywhere: whatever stands in any of its places is read or refused, never thrown over.</summary>
 public partial class BrokenFileTests
 {
-    private static readonly string Text = File.ReadAllText(
-        Path.Combine(AppContext.BaseDirectory, "formats", "level-pickup.job.json")
-    );
+    /// <summary>A kept job, with one row of each shape in the lists that nothing else names.</summary>
+    private static readonly string Text = Thinned("history", "torqueEntries", "offLines", "steps");
 
     /// <summary>Keys that name something outside the file, or nothing that must exist.</summary>
     private static readonly string[] Free =
@@ -29,7 +28,8 @@ public partial class BrokenFileTests
         "$.walkRounds[].jobId",
     ];
 
-    private static readonly string[] Odd = ["null", "\"x\"", "-1", "1e300", "{}", "[null]"];
+    private static readonly string[] Odd = ["null", "\"x\"", "-1", "{}", "[null]"];
+    private static readonly string[] OddNumbers = [.. Odd, "1e300"];
 
     /// <summary>One path for each place of the format: rows of a list are alike.</summary>
     public static TheoryData<string> Places =>
@@ -45,7 +45,11 @@ public partial class BrokenFileTests
     [MemberData(nameof(Places))]
     public void Whatever_stands_in_a_place_is_read_or_refused_with_a_path(string path)
     {
-        foreach (var odd in Odd)
+        foreach (
+            var odd in At(JsonNode.Parse(Text)!, path).GetValueKind() == JsonValueKind.Number
+                ? OddNumbers
+                : Odd
+        )
         {
             var file = With(path, JsonNode.Parse(odd));
             var read = JobFileReader.Read(file);
@@ -127,25 +131,40 @@ public partial class BrokenFileTests
         );
     }
 
-    private static string With(string path, JsonNode? value)
+    private static string Thinned(params string[] lists)
     {
-        var root = JsonNode.Parse(Text)!;
-        var steps = Step().Matches(path).Select(m => m.Value).ToArray();
-        var at = root;
-        foreach (var step in steps[..^1])
+        var root = JsonNode.Parse(
+            File.ReadAllText(
+                Path.Combine(AppContext.BaseDirectory, "formats", "level-pickup.job.json")
+            )
+        )!;
+        foreach (var list in lists)
         {
-            at = step[0] == '[' ? at[Number(step)]! : at[step]!;
-        }
-        if (steps[^1][0] == '[')
-        {
-            at[Number(steps[^1])] = value;
-        }
-        else
-        {
-            at[steps[^1]] = value;
+            var seen = new HashSet<string>();
+            var rows = root[list]!.AsArray();
+            var kept = rows.Where(row =>
+                    Nodes(row!)
+                        .Select(n => $"{Shape(n.GetPath())} {n.GetValueKind()}")
+                        .Aggregate(false, (isNew, shape) => seen.Add(shape) || isNew)
+                )
+                .ToArray();
+            rows.RemoveAll(row => !kept.Contains(row));
         }
         return root.ToJsonString();
     }
+
+    private static string With(string path, JsonNode? value)
+    {
+        var root = JsonNode.Parse(Text)!;
+        At(root, path).ReplaceWith(value);
+        return root.ToJsonString();
+    }
+
+    private static JsonNode At(JsonNode root, string path) =>
+        Step()
+            .Matches(path)
+            .Select(m => m.Value)
+            .Aggregate(root, (at, step) => step[0] == '[' ? at[Number(step)]! : at[step]!);
 
     private static IEnumerable<JsonNode> Nodes(JsonNode root)
     {

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.Extensions.DependencyInjection;
+using Nokko.Driving;
 using Nokko.Server.Evidence;
 using Nokko.Storage;
 using Npgsql;
@@ -18,7 +19,7 @@ public class UpgradeTests
     public async Task The_demo_of_the_first_migration_goes_on_as_it_was()
     {
         var cancel = TestContext.Current.CancellationToken;
-        var connection = Hosted.On($"upgrade_{Guid.NewGuid():N}");
+        var connection = TestCluster.On($"upgrade_{Guid.NewGuid():N}");
         await using (
             var db = new NokkoDb(
                 new DbContextOptionsBuilder<NokkoDb>()
