@@ -68,14 +68,39 @@ public sealed class SecondPassTests(DemoServer demo)
         first.AllSaved();
         second.Type("Wheelbase", "3250 mm");
         second.Press("Keep these sizes");
-        second.Sees("Somebody else changed this meanwhile");
+        second.Sees("Brenna Tarn changed this first");
         Assert.Equal("3250 mm", Wheelbase(second));
+        Assert.Equal("Wheelbase 3250 mm 3300 mm", Apart(second));
         second.Press("Take theirs");
         second.Until(
             _ => Wheelbase(second).StartsWith("3300", StringComparison.Ordinal),
             "their value"
         );
+
+        // The same where names are corrected; here the second one insists.
+        first.Press("Correct what was taken in");
+        second.Press("Correct what was taken in");
+        first.Type("Plate", "HO 90 A");
+        first.Press("Keep the correction");
+        first.Until(
+            d => d.FindElements(By.XPath("//dd[.='HO 90 A']")).Count > 0,
+            "the first correction is shown"
+        );
+        first.AllSaved();
+        second.Type("Plate", "HO 90 B");
+        second.Press("Keep the correction");
+        second.Sees("Brenna Tarn changed this first");
+        Assert.Equal("Plate HO 90 B HO 90 A", Apart(second));
+        second.Press("Keep mine over theirs");
+        first.Until(
+            d => d.FindElements(By.XPath("//dd[.='HO 90 B']")).Count > 0,
+            "what was insisted on is shown to the first"
+        );
     }
+
+    /// <summary>What both say, where they differ.</summary>
+    private static string Apart(Driving.Browser browser) =>
+        browser.Driver.FindElement(By.CssSelector("[role=alert] tbody")).Text.Replace('\n', ' ');
 
     private static string Wheelbase(Driving.Browser browser) =>
         browser.Field("Wheelbase").GetAttribute("value")!;

@@ -25,6 +25,8 @@ public sealed record TakeBack(Guid CommandId, Guid Change) : JobCommand(CommandI
     private static readonly Dictionary<string, string> Never = new()
     {
         [TakeIn.Said] = "A job is not undone by undoing its first step.",
+        [CorrectTakenIn.Said] =
+            "Names, phones and plates are not kept in the record of changes: correct them anew.",
         [HandOver.Said] = "What was handed over is not taken back: note what changed after it.",
     };
 

@@ -135,14 +135,7 @@ public sealed record TakeIn(
         DecisionContext context
     )
     {
-        var plate = TypedText.Blank(Plate);
-        if (plate is null && TypedText.Blank(Vin) is null)
-        {
-            throw Refuse.Value(
-                "plate",
-                "Note the plate or the VIN: one of them tells this vehicle from its sisters."
-            );
-        }
+        var (plate, vin) = Mark(Plate, Vin);
         if (shop.Platforms.All(p => p.Id != PlatformId))
         {
             throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
@@ -159,7 +152,7 @@ public sealed record TakeIn(
                     Make = TypedText.Needed(Make, "make", "What make is it?"),
                     Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
                     Plate = plate,
-                    Vin = TypedText.Blank(Vin),
+                    Vin = vin,
                     Engine = TypedText.Blank(Engine),
                     Drive = TypedText.Blank(Drive),
                     Kind = Sort,
@@ -228,6 +221,19 @@ public sealed record TakeIn(
             Stacks(Fitted)
         );
         return StageId;
+    }
+
+    /// <summary>What tells a vehicle from its sisters.</summary>
+    /// <exception cref="RefusedException">Neither was noted.</exception>
+    internal static (string? Plate, string? Vin) Mark(string? plate, string? vin)
+    {
+        var mark = (Plate: TypedText.Blank(plate), Vin: TypedText.Blank(vin));
+        return mark is (null, null)
+            ? throw Refuse.Value(
+                "plate",
+                "Note the plate or the VIN: one of them tells this vehicle from its sisters."
+            )
+            : mark;
     }
 
     private void AddStage(

@@ -140,6 +140,117 @@ public sealed record SetSizes(Guid CommandId, uint Version, VehicleSizesInput Si
     }
 }
 
+/// <summary>Corrects what was written down of owner, vehicle and job when it was taken in.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Version">Version of the job's row as it was seen.</param>
+/// <param name="VehicleVersion">Version of the vehicle's row as it was seen.</param>
+/// <param name="OwnerVersion">Version of the owner's row as it was seen.</param>
+/// <param name="OwnerName">Name of the owner.</param>
+/// <param name="OwnerContact">How to reach the owner.</param>
+/// <param name="Make">Make.</param>
+/// <param name="Name">Model.</param>
+/// <param name="Plate">Plate; this or the VIN is needed.</param>
+/// <param name="Vin">VIN.</param>
+/// <param name="Engine">Engine.</param>
+/// <param name="Drive">Drive.</param>
+/// <param name="Carries">What it carries and tows.</param>
+/// <param name="Troubles">Known troubles.</param>
+/// <param name="Wish">The owner's words.</param>
+/// <param name="PromisedOn">Day for which it is promised.</param>
+/// <param name="Odometer">Odometer when it came.</param>
+/// <param name="Equipment">What it is lifted with.</param>
+/// <remarks>An owner and a vehicle may have other jobs: they are corrected there too.</remarks>
+public sealed record CorrectTakenIn(
+    Guid CommandId,
+    uint Version,
+    uint VehicleVersion,
+    uint OwnerVersion,
+    [property: Personal] string OwnerName,
+    [property: Personal] string? OwnerContact,
+    string Make,
+    string Name,
+    [property: Personal] string? Plate,
+    [property: Personal] string? Vin,
+    string? Engine,
+    string? Drive,
+    string? Carries,
+    string? Troubles,
+    string? Wish,
+    DateOnly? PromisedOn,
+    QuantityInput? Odometer,
+    Equipment Equipment
+) : JobCommand(CommandId)
+{
+    /// <summary>As the history says it.</summary>
+    public const string Said = "take-in corrected";
+
+    /// <inheritdoc/>
+    public override string Does() => Said;
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var (plate, vin) = TakeIn.Mark(Plate, Vin);
+        var odometer = QuantityInput.Read(Odometer, "odometer", "km");
+        if (
+            odometer is not null
+            && d.Job.OdometerOut is { } gone
+            && gone.In("km") < odometer.In("km")
+        )
+        {
+            throw Refuse.Value("odometer", "It was handed over with less on the odometer.");
+        }
+        Change(
+            work,
+            d.Owner,
+            OwnerVersion,
+            d.Owner with
+            {
+                Name = TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?"),
+                Contact = TypedText.Blank(OwnerContact),
+            }
+        );
+        Change(
+            work,
+            d.Vehicle,
+            VehicleVersion,
+            d.Vehicle with
+            {
+                Make = TypedText.Needed(Make, "make", "What make is it?"),
+                Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
+                Plate = plate,
+                Vin = vin,
+                Engine = TypedText.Blank(Engine),
+                Drive = TypedText.Blank(Drive),
+            }
+        );
+        Change(
+            work,
+            d.Job,
+            Version,
+            d.Job with
+            {
+                Wish = TypedText.Lines(Wish, "wish"),
+                Carries = TypedText.Lines(Carries, "carries"),
+                Troubles = TypedText.Lines(Troubles, "troubles"),
+                PromisedOn = PromisedOn,
+                OdometerIn = odometer,
+                Equipment = Equipment,
+            }
+        );
+    }
+
+    /// <summary>A row that stays as it is meets nobody else's change.</summary>
+    private static void Change<T>(JobWork work, T was, uint seen, T now)
+        where T : class, IRow
+    {
+        if (!now.Equals(was))
+        {
+            work.Edit(was, seen, now);
+        }
+    }
+}
+
 /// <summary>Changes what is wanted.</summary>
 public sealed record SetTarget(
     Guid CommandId,

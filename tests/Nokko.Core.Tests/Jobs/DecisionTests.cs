@@ -83,6 +83,97 @@ public class DecisionTests
         _shop.Do(new PlaceStation(_shop.Key(), 3, "tow eye", 0, 0, Carrier.Frame, null, null));
     }
 
+    private CorrectTakenIn Correction(uint job = 0, uint vehicle = 0, uint owner = 0) =>
+        new(
+            _shop.Key(),
+            job,
+            vehicle,
+            owner,
+            "Ida Vik",
+            "ida@vik.example",
+            "Tarn",
+            "Fell",
+            "IV 7",
+            " ",
+            null,
+            null,
+            null,
+            "a clunk",
+            "level",
+            new DateOnly(2026, 12, 3),
+            Workshop.Typed("81000", "km"),
+            Equipment.Pit
+        );
+
+    [Fact]
+    public void What_was_written_down_at_the_take_in_is_corrected_in_its_three_places()
+    {
+        var before = _shop.Document;
+        _shop.Do(Correction());
+        var (owner, vehicle, job) = (
+            _shop.Document.Owner,
+            _shop.Document.Vehicle,
+            _shop.Document.Job
+        );
+        Assert.Equal(("Ida Vik", "ida@vik.example"), (owner.Name, owner.Contact));
+        Assert.Equal(
+            ("Tarn", "Fell", "IV 7", null),
+            (vehicle.Make, vehicle.Name, vehicle.Plate, vehicle.Vin)
+        );
+        Assert.Equal(("level", "a clunk", Equipment.Pit), (job.Wish, job.Troubles, job.Equipment));
+        Assert.Equal(81000, job.OdometerIn!.In("km"), 9);
+        // What has a form of its own stays.
+        Assert.Equal(before.Job.Target, job.Target);
+        Assert.Equal(before.Vehicle.Dimensions, vehicle.Dimensions);
+        AssertRefused(Correction() with { OwnerName = " " }, RefusalKind.BadValue, "ownerName");
+        AssertRefused(Correction() with { Plate = null }, RefusalKind.BadValue, "plate");
+        AssertRefused(
+            Correction() with
+            {
+                Odometer = Workshop.Typed("-1", "km"),
+            },
+            RefusalKind.BadValue,
+            "odometer"
+        );
+        _shop.Document = _shop.Document with
+        {
+            Job = job with
+            {
+                OdometerOut = new Quantity
+                {
+                    Value = 81010,
+                    Unit = "km",
+                    Known = Known.Told,
+                },
+            },
+        };
+        AssertRefused(
+            Correction() with
+            {
+                Odometer = Workshop.Typed("81011", "km"),
+            },
+            RefusalKind.BadValue,
+            "odometer"
+        );
+    }
+
+    [Fact]
+    public void A_correction_meets_another_s_change_only_in_what_it_changes()
+    {
+        _shop.Do(Correction());
+        _shop.Versions[_shop.Document.Owner.Id] = 4;
+        _shop.Versions[_shop.Document.Vehicle.Id] = 5;
+        _shop.Versions[_shop.Document.Job.Id] = 6;
+        // Only the plate differs: an older owner and job stand in nobody's way.
+        var made = _shop.Do(Correction(vehicle: 5) with { Plate = "IV 8" });
+        Assert.IsType<Vehicle>(Assert.Single(made.Changes).Row);
+        var why = _shop.Refused(Correction(vehicle: 4) with { Plate = "IV 9" });
+        Assert.Equal(
+            (RefusalKind.Conflict, _shop.Document.Vehicle.Id, (object)_shop.Document.Vehicle),
+            (why.Kind, why.Row, why.Theirs)
+        );
+    }
+
     [Fact]
     public void Loads_need_a_mass_and_a_place_and_are_kept_as_typed()
     {

@@ -237,6 +237,88 @@ public class DoorTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task A_correction_is_found_in_every_job_of_the_vehicle_and_is_not_kept_in_the_record()
+    {
+        var (caller, first) = await Begun();
+        await first.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
+        await caller.Do(
+            first.Path,
+            "handOver",
+            new
+            {
+                version = (await caller.Get(first.Path))["versions"]![
+                    first.Job.ToString()
+                ]!.GetValue<uint>(),
+                odometer = (object?)null,
+                ownerNotes = (string?)null,
+                followUps = Array.Empty<object>(),
+            }
+        );
+        var second = new TestJob(caller) { Platform = first.Platform };
+        var takeIn = Caller.Command("takeIn", second.TakeInBody(first.Platform.ToString()));
+        takeIn["vehicleId"] = first.Vehicle.ToString();
+        takeIn["fitted"] = null;
+        var view = await caller.Shop("takeIn", takeIn);
+        uint Version(string row) =>
+            view["versions"]![view["document"]![row]!["id"]!.GetValue<string>()]!.GetValue<uint>();
+        var mark = $"QZ {Guid.NewGuid():N}"[..12];
+        var body = new
+        {
+            version = Version("job"),
+            vehicleVersion = Version("vehicle"),
+            ownerVersion = Version("owner"),
+            ownerName = $"Quist {mark}",
+            ownerContact = (string?)null,
+            make = "Tarn",
+            name = "Fell",
+            plate = mark,
+            vin = (string?)null,
+            engine = (string?)null,
+            drive = (string?)null,
+            carries = (string?)null,
+            troubles = (string?)null,
+            wish = "level",
+            promisedOn = (string?)null,
+            odometer = (object?)null,
+            equipment = "pit",
+        };
+        var path = $"/api/jobs/{second.Job}";
+        await caller.Do(path, "correctTakenIn", body);
+        var found = (await caller.Get($"/api/yard?find={Uri.EscapeDataString(mark)}"))["jobs"]!;
+        Assert.Equal(
+            new[] { first.Job, second.Job }.Order(),
+            found.AsArray().Select(j => j!["jobId"]!.GetValue<Guid>()).Order()
+        );
+        Assert.All(
+            found.AsArray(),
+            j =>
+            {
+                Assert.Equal($"Quist {mark}", j!["facts"]!["owner"]!.GetValue<string>());
+                Assert.Equal(mark, j["facts"]!["vehicle"]!["plate"]!.GetValue<string>());
+            }
+        );
+        Assert.DoesNotContain(
+            mark,
+            await server.Ask<string>(
+                $"select string_agg(c::text, ' ') from commands c where job_id = '{second.Job}'"
+            ),
+            StringComparison.Ordinal
+        );
+        // Somebody who still sees the old plate is told.
+        var late = await caller.Commands(path, Caller.Command("correctTakenIn", body));
+        Assert.Equal("stored", Status(late, 0));
+        var other = JsonNode.Parse(
+            System.Text.Json.JsonSerializer.Serialize(body with { plate = "QZ 2" })
+        )!;
+        late = await caller.Commands(path, Caller.Command("correctTakenIn", other));
+        Assert.Equal("refused", Status(late, 0));
+        Assert.Equal(
+            mark,
+            late["outcomes"]![0]!["refusal"]!["theirs"]!["plate"]!.GetValue<string>()
+        );
+    }
+
+    [Fact]
     public async Task A_torque_entry_is_answered_in_under_four_kilobytes()
     {
         var (caller, job) = await Begun();

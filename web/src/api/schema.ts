@@ -2207,7 +2207,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a photograph whose content is stored. */
         JobCommandAddPhotograph: {
             /** @enum {string} */
@@ -2324,6 +2324,61 @@ export interface components {
             fate: components["schemas"]["Fate"];
             /** @description A few words. */
             note: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Corrects what was written down of owner, vehicle and job when it was taken in. */
+        JobCommandCorrectTakenIn: {
+            /** @enum {string} */
+            kind: "correctTakenIn";
+            /**
+             * Format: uint32
+             * @description Version of the job's row as it was seen.
+             */
+            version: number;
+            /**
+             * Format: uint32
+             * @description Version of the vehicle's row as it was seen.
+             */
+            vehicleVersion: number;
+            /**
+             * Format: uint32
+             * @description Version of the owner's row as it was seen.
+             */
+            ownerVersion: number;
+            /** @description Name of the owner. */
+            ownerName: string;
+            /** @description How to reach the owner. */
+            ownerContact: null | string;
+            /** @description Make. */
+            make: string;
+            /** @description Model. */
+            name: string;
+            /** @description Plate; this or the VIN is needed. */
+            plate: null | string;
+            /** @description VIN. */
+            vin: null | string;
+            /** @description Engine. */
+            engine: null | string;
+            /** @description Drive. */
+            drive: null | string;
+            /** @description What it carries and tows. */
+            carries: null | string;
+            /** @description Known troubles. */
+            troubles: null | string;
+            /** @description The owner's words. */
+            wish: null | string;
+            /**
+             * Format: date
+             * @description Day for which it is promised.
+             */
+            promisedOn: null | string;
+            odometer: null | components["schemas"]["QuantityInput"];
+            /** @description What it is lifted with. */
+            equipment: components["schemas"]["Equipment"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.

@@ -2,6 +2,7 @@ import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { Problem } from "../api/problem";
+import { timeOfDay } from "./time";
 
 /** A refusal or a question, at the place where it arose. */
 export function ProblemNote({
@@ -51,7 +52,7 @@ function First({ problem }: { problem: Problem }) {
   return (
     <Box sx={{ mt: 0.5 }}>
       {problem.by} was first
-      {problem.at !== null && `, ${problem.at.slice(11, 16)} UTC`}
+      {problem.at !== null && `, ${timeOfDay(problem.at)}`}
       {theirs !== "" && <>: {theirs}</>}
     </Box>
   );

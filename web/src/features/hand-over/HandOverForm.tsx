@@ -4,11 +4,14 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import type { JobView } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays, type Lines } from "../../shared/BothWays";
+import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { wantedSays } from "../finding/wanted";
 
 const kmPerMile = 1.609344;
 
@@ -23,7 +26,8 @@ export function HandOverForm() {
   const view = useJob();
   const d = view.document;
   const send = useSend();
-  const unit = useUnit() === "in" ? "mi" : "km";
+  const shown = useUnit();
+  const unit = shown === "in" ? "mi" : "km";
   const [draft, setDraft, clear] = useDraft(`hand-over.${d.job.id}`, {
     odometer: "",
     notes: "",
@@ -31,19 +35,26 @@ export function HandOverForm() {
     days: {} as Record<string, string>,
   });
   const seen = useSeenVersion(d.job.id);
+  // The job as it was when this form was opened.
+  const [opened, setOpened] = useState(view);
+  const agreed = ({ document: { job } }: JobView): Lines => ({
+    Wanted: wantedSays(job.target, shown),
+    "In the owner's words": job.wish ?? "",
+    "Promised for": job.promisedOn ?? "",
+  });
   const [problem, setProblem] = useState<Error | null>(null);
   const kept = view.followUpSuggestions.filter(
     (f) => !draft.left.includes(f.what),
   );
   const odometer = Number.parseFloat(draft.odometer.replace(",", "."));
 
-  const hand = async () => {
+  const hand = async (over?: JobView) => {
     setProblem(null);
     try {
       await send(
         {
           kind: "handOver",
-          version: seen.version,
+          version: over ? (over.versions[d.job.id] ?? 0) : seen.version,
           odometer: typed(draft.odometer, unit),
           ownerNotes: draft.notes || null,
           followUps: kept.map((f) => ({
@@ -148,7 +159,17 @@ export function HandOverForm() {
           </Button>
         </Box>
       ))}
-      <ProblemNote problem={problem} />
+      <BothWays
+        problem={problem}
+        mine={agreed(opened)}
+        theirs={agreed}
+        onTheirs={(fresh) => {
+          setOpened(fresh);
+          seen.see(fresh);
+          setProblem(null);
+        }}
+        onMine={(fresh) => void hand(fresh)}
+      />
       <Button variant="contained" onClick={() => void hand()}>
         Hand it over
       </Button>

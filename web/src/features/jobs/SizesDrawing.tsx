@@ -181,6 +181,11 @@ const fields: {
   },
 ];
 
+/** The sizes as lines, each with its label. */
+export function sizesLines(sizes: SizesText): Record<string, string> {
+  return Object.fromEntries(fields.map((f) => [f.label, sizes[f.key]]));
+}
+
 function shows(
   key: keyof SizesText,
   live: { front: boolean; rear: boolean },

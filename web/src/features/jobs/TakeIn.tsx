@@ -20,6 +20,7 @@ import {
   usualSuspension,
   vehicleWords,
 } from "../../shared/suspensions";
+import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
 import { levelByHub, targetBody, TargetFields } from "./TargetFields";
@@ -313,9 +314,11 @@ export default function TakeIn() {
                 });
               }}
             >
-              <MenuItem value="twoPostLift">two-post lift</MenuItem>
-              <MenuItem value="jackAndStands">jack and stands</MenuItem>
-              <MenuItem value="pit">pit</MenuItem>
+              {Object.entries(equipmentWords).map(([key, said]) => (
+                <MenuItem key={key} value={key}>
+                  {said}
+                </MenuItem>
+              ))}
             </TextField>
           </Grid>
           <Typography color="text.secondary" sx={{ mt: 1 }}>

@@ -3,13 +3,13 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
-import { useJob, useRefreshJob, useSeenVersion, useSend } from "../../api/job";
-import { Problem } from "../../api/problem";
+import { useJob, useSeenVersion, useSend } from "../../api/job";
 import type { JobView, Schemas } from "../../api/client";
 import { firstStage, currentStage } from "../../api/document";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays } from "../../shared/BothWays";
+import { asError } from "../../shared/ProblemNote";
 import {
   isLength,
   knownWords,
@@ -18,15 +18,22 @@ import {
 } from "../../shared/quantity";
 import { liveAxles } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
+import { CorrectTakenIn } from "./CorrectTakenIn";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import {
   noSizes,
   sizesBody,
   SizesDrawing,
+  sizesLines,
   type SizesText,
 } from "./SizesDrawing";
-import { targetBody, TargetFields, type TargetText } from "./TargetFields";
+import {
+  targetBody,
+  TargetFields,
+  targetLines,
+  type TargetText,
+} from "./TargetFields";
 
 function sizesOf(v: Schemas["Vehicle"]): SizesText {
   const d = v.dimensions;
@@ -65,17 +72,17 @@ export default function TakenIn() {
   const kinds = useSuspensionKinds();
   const [sizes, setSizes] = useState(() => sizesOf(d.vehicle));
   const [target, setTarget] = useState(() => targetOf(d.job.target));
-  const [problem, setProblem] = useState<Error | null>(null);
-  const [last, setLast] = useState<"vehicle" | "target">("vehicle");
-  const refresh = useRefreshJob();
-  const stale = problem instanceof Problem && problem.field === "version";
+  const [problem, setProblem] = useState<{
+    of: "vehicle" | "target";
+    why: Error;
+  } | null>(null);
+  const [correcting, setCorrecting] = useState(false);
 
   const vehicle = useSeenVersion(d.vehicle.id);
   const job = useSeenVersion(d.job.id);
 
   const save = async (what: "vehicle" | "target", over?: JobView) => {
     setProblem(null);
-    setLast(what);
     try {
       const outcome = await (what === "vehicle"
         ? send(
@@ -100,9 +107,12 @@ export default function TakenIn() {
           ));
       (what === "vehicle" ? vehicle : job).saved(outcome);
     } catch (e) {
-      setProblem(asError(e));
+      setProblem({ of: what, why: asError(e) });
     }
   };
+
+  const why = (of: "vehicle" | "target") =>
+    problem?.of === of ? problem.why : null;
 
   const facts: [string, string | null][] = [
     ["Owner", [d.owner.name, d.owner.contact].filter(Boolean).join(", ")],
@@ -127,31 +137,49 @@ export default function TakenIn() {
 
   return (
     <Box sx={{ maxWidth: 1080 }}>
-      <Box
-        component="dl"
-        sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(220px, 1fr))",
-          gap: 1,
-          m: 0,
-        }}
-      >
-        {facts
-          .filter(([, value]) => value)
-          .map(([name, value]) => (
-            <Box key={name}>
-              <Box
-                component="dt"
-                sx={{ color: "text.secondary", fontSize: "0.85rem" }}
-              >
-                {name}
-              </Box>
-              <Box component="dd" sx={{ m: 0, fontWeight: 600 }}>
-                {value}
-              </Box>
-            </Box>
-          ))}
-      </Box>
+      {correcting ? (
+        <CorrectTakenIn
+          onDone={() => {
+            setCorrecting(false);
+          }}
+        />
+      ) : (
+        <>
+          <Box
+            component="dl"
+            sx={{
+              display: "grid",
+              gridTemplateColumns: "repeat(auto-fill, minmax(220px, 1fr))",
+              gap: 1,
+              m: 0,
+            }}
+          >
+            {facts
+              .filter(([, value]) => value)
+              .map(([name, value]) => (
+                <Box key={name}>
+                  <Box
+                    component="dt"
+                    sx={{ color: "text.secondary", fontSize: "0.85rem" }}
+                  >
+                    {name}
+                  </Box>
+                  <Box component="dd" sx={{ m: 0, fontWeight: 600 }}>
+                    {value}
+                  </Box>
+                </Box>
+              ))}
+          </Box>
+          <Button
+            sx={{ mt: 1 }}
+            onClick={() => {
+              setCorrecting(true);
+            }}
+          >
+            Correct what was taken in
+          </Button>
+        </>
+      )}
       <Typography variant="h2" sx={{ mt: 2.5 }}>
         As found
       </Typography>
@@ -177,7 +205,11 @@ export default function TakenIn() {
       <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>
         How it shall sit
       </Typography>
-      <TargetFields target={target} onChange={setTarget} problem={problem} />
+      <TargetFields
+        target={target}
+        onChange={setTarget}
+        problem={why("target")}
+      />
       <Button
         variant="outlined"
         sx={{ mt: 1.5 }}
@@ -185,6 +217,17 @@ export default function TakenIn() {
       >
         Keep this target
       </Button>
+      <BothWays
+        problem={why("target")}
+        mine={targetLines(target)}
+        theirs={(fresh) => targetLines(targetOf(fresh.document.job.target))}
+        onTheirs={(fresh) => {
+          setTarget(targetOf(fresh.document.job.target));
+          job.see(fresh);
+          setProblem(null);
+        }}
+        onMine={(fresh) => void save("target", fresh)}
+      />
       <Typography variant="h2" sx={{ mt: 2.5 }}>
         Its suspension
       </Typography>
@@ -208,7 +251,7 @@ export default function TakenIn() {
           currentStage(d).rear.kind,
         )}
         onChange={setSizes}
-        problem={problem}
+        problem={why("vehicle")}
       />
       <Button
         variant="outlined"
@@ -217,35 +260,17 @@ export default function TakenIn() {
       >
         Keep these sizes
       </Button>
-      <Box sx={{ mt: 1.5 }}>
-        <ProblemNote problem={problem} />
-        {stale && (
-          <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
-            <Button
-              variant="outlined"
-              onClick={() => {
-                void refresh().then((fresh) => {
-                  setSizes(sizesOf(fresh.document.vehicle));
-                  setTarget(targetOf(fresh.document.job.target));
-                  vehicle.see(fresh);
-                  job.see(fresh);
-                  setProblem(null);
-                });
-              }}
-            >
-              Take theirs
-            </Button>
-            <Button
-              variant="outlined"
-              onClick={() => {
-                void refresh().then((fresh) => save(last, fresh));
-              }}
-            >
-              Keep mine over theirs
-            </Button>
-          </Box>
-        )}
-      </Box>
+      <BothWays
+        problem={why("vehicle")}
+        mine={sizesLines(sizes)}
+        theirs={(fresh) => sizesLines(sizesOf(fresh.document.vehicle))}
+        onTheirs={(fresh) => {
+          setSizes(sizesOf(fresh.document.vehicle));
+          vehicle.see(fresh);
+          setProblem(null);
+        }}
+        onMine={(fresh) => void save("vehicle", fresh)}
+      />
     </Box>
   );
 }

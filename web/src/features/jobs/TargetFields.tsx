@@ -35,6 +35,29 @@ export const levelByHub: TargetText = {
   datum: "hub",
 };
 
+const wishWords: Record<TargetText["wish"], string> = {
+  level: "level",
+  rake: "with a stated rake",
+  lift: "higher, rake as it comes",
+};
+
+/** The target as lines, each with its label. */
+export function targetLines(t: TargetText): Record<string, string> {
+  const yes = (it: boolean) => (it ? "yes" : "no");
+  return {
+    "It shall sit": wishWords[t.wish],
+    "Rake (nose down)": t.rake,
+    "Least lift, front": t.frontLift,
+    "Least lift, rear": t.rearLift,
+    "Greatest lift, front": t.frontMost,
+    "Greatest lift, rear": t.rearMost,
+    "Take out a side lean": yes(t.noLean),
+    "Rake with the stated load on": yes(t.loaded),
+    Tolerance: t.tolerance,
+    "Judged from the": t.datum,
+  };
+}
+
 export function targetBody(
   t: TargetText,
   unit: LengthUnit,
@@ -103,9 +126,11 @@ export function TargetFields({
           onChange({ ...target, wish: e.target.value as TargetText["wish"] });
         }}
       >
-        <MenuItem value="level">level</MenuItem>
-        <MenuItem value="rake">with a stated rake</MenuItem>
-        <MenuItem value="lift">higher, rake as it comes</MenuItem>
+        {Object.entries(wishWords).map(([key, said]) => (
+          <MenuItem key={key} value={key}>
+            {said}
+          </MenuItem>
+        ))}
       </TextField>
       {target.wish === "rake" &&
         field(

@@ -5,10 +5,11 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { useJob, type useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays, type Lines } from "../../shared/BothWays";
+import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { fieldLabel, fieldText, fieldUnit } from "../../shared/suspensions";
 import { BallastTest } from "./BallastTest";
@@ -18,6 +19,11 @@ import { PointsForm } from "./PointsForm";
 
 /** Sizes that a ballast test finds; they are no field of their own. */
 const found = ["wheelRate"];
+
+const sizesOf = (s: Schemas["Suspension"]): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(s.dimensions).map(([name, q]) => [name, fieldText(q)]),
+  );
 
 /** One axle: its kind, its drawing, its points and its sizes. */
 export function AxleSuspension({
@@ -35,21 +41,28 @@ export function AxleSuspension({
   const suspension = currentStage(view.document)[axle];
   const kind = kinds.find((k) => k.kind === suspension.kind);
   const known = view.axles.find((a) => a.axle === axle);
-  const [sizes, setSizes] = useState<Record<string, string>>(() =>
-    Object.fromEntries(
-      Object.entries(suspension.dimensions).map(([name, q]) => [
-        name,
-        fieldText(q),
-      ]),
-    ),
-  );
+  const [sizes, setSizes] = useState(() => sizesOf(suspension));
+  const [wanted, setWanted] = useState(suspension.kind);
   const [problem, setProblem] = useState<Error | null>(null);
 
   const unitOf = (s: Schemas["SuspensionSize"]) =>
     fieldUnit(s.unit, unit, suspension.dimensions[s.name]);
 
-  const save = async (next: Schemas["SuspensionKind"]) => {
+  const linesOf = (
+    of: Schemas["SuspensionKind"],
+    texts: Record<string, string>,
+  ): Lines => ({
+    "Suspension is a": kinds.find((k) => k.kind === of)?.said ?? "",
+    ...Object.fromEntries(
+      (kind?.sizes ?? [])
+        .filter((s) => !found.includes(s.name))
+        .map((s) => [s.label, texts[s.name] ?? ""]),
+    ),
+  });
+
+  const save = async (next: Schemas["SuspensionKind"], over?: JobView) => {
     setProblem(null);
+    setWanted(next);
     const listed =
       kinds.find((k) => k.kind === next)?.sizes.map((s) => s.name) ?? [];
     try {
@@ -57,7 +70,9 @@ export function AxleSuspension({
         await send(
           {
             kind: "setSuspension",
-            version: seen.version,
+            version: over
+              ? (over.versions[currentStage(over.document).id] ?? 0)
+              : seen.version,
             axle,
             suspension: next,
             sizes: (kind?.sizes ?? [])
@@ -162,7 +177,20 @@ export function AxleSuspension({
       >
         Keep the {axle} sizes
       </Button>
-      <ProblemNote problem={problem} />
+      <BothWays
+        problem={problem}
+        mine={linesOf(wanted, sizes)}
+        theirs={(fresh) => {
+          const s = currentStage(fresh.document)[axle];
+          return linesOf(s.kind, sizesOf(s));
+        }}
+        onTheirs={(fresh) => {
+          setSizes(sizesOf(currentStage(fresh.document)[axle]));
+          seen.see(fresh);
+          setProblem(null);
+        }}
+        onMine={(fresh) => void save(wanted, fresh)}
+      />
       <BallastTest axle={axle} rate={rate ?? null} seen={seen} />
     </Box>
   );

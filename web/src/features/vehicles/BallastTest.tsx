@@ -3,10 +3,12 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
+import { currentStage } from "../../api/document";
 import { type useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays } from "../../shared/BothWays";
+import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 
 const fields = [
@@ -16,6 +18,11 @@ const fields = [
   { key: "with", label: "Hub to lip, with it on" },
   { key: "after", label: "Hub to lip, off again" },
 ] as const;
+
+const rateText = (rate: Schemas["Quantity"] | null) =>
+  rate
+    ? `${rate.value.toFixed(1)} ± ${(2 * (rate.u ?? 0)).toFixed(1)} ${rate.unit}`
+    : "";
 
 /** A known weight at a known place gives the axle's own rate. */
 export function BallastTest({
@@ -31,7 +38,7 @@ export function BallastTest({
   const send = useSend();
   const [texts, setTexts] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<Error | null>(null);
-  const save = async () => {
+  const save = async (over?: JobView) => {
     setProblem(null);
     const mass = unit === "in" ? "lb" : "kg";
     const value = (key: string, of: string): Schemas["QuantityInput"] =>
@@ -45,7 +52,9 @@ export function BallastTest({
         await send(
           {
             kind: "noteBallast",
-            version: seen.version,
+            version: over
+              ? (over.versions[currentStage(over.document).id] ?? 0)
+              : seen.version,
             axle,
             weight: value("weight", mass),
             behind: value("behind", unit),
@@ -69,7 +78,7 @@ export function BallastTest({
       >
         Ballast test:{" "}
         {rate
-          ? `${rate.value.toFixed(1)} ± ${(2 * (rate.u ?? 0)).toFixed(1)} ${rate.unit} a side, measured`
+          ? `${rateText(rate)} a side, measured`
           : "rate estimated from the mass it carries"}
       </Typography>
       <Typography color="text.secondary">
@@ -107,7 +116,21 @@ export function BallastTest({
       <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => void save()}>
         Work out the {axle} rate
       </Button>
-      <ProblemNote problem={problem} />
+      <BothWays
+        problem={problem}
+        mine={{ "Rate of a side": "by this test" }}
+        theirs={(fresh) => ({
+          "Rate of a side": rateText(
+            currentStage(fresh.document)[axle].dimensions.wheelRate ?? null,
+          ),
+        })}
+        onTheirs={(fresh) => {
+          seen.see(fresh);
+          setTexts({});
+          setProblem(null);
+        }}
+        onMine={(fresh) => void save(fresh)}
+      />
     </Box>
   );
 }

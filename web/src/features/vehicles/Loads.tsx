@@ -6,10 +6,11 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays, type Lines } from "../../shared/BothWays";
+import { asError, at } from "../../shared/ProblemNote";
 import { retyped, retypedLength, typed } from "../../shared/quantity";
 
 interface LoadText {
@@ -32,6 +33,22 @@ const textOf = (l: Schemas["StatedLoad"]): LoadText => ({
   stays: l.stays,
 });
 
+/** A line for each load. */
+const linesOf = (rows: LoadText[]): Lines =>
+  Object.fromEntries(
+    rows.map((r) => [
+      r.name || "a load",
+      [
+        `${r.mass} ${r.massUnit}`,
+        r.behind && `${r.behind} behind`,
+        r.left && `${r.left} left`,
+        r.stays ? "stays" : "put on",
+      ]
+        .filter(Boolean)
+        .join(", "),
+    ]),
+  );
+
 /** What it carries and tows: how it sits with that on is shown beside every plan. */
 export function Loads() {
   const view = useJob();
@@ -44,14 +61,14 @@ export function Loads() {
   const set = (i: number, change: Partial<LoadText>) => {
     setRows(rows.map((r, j) => (j === i ? { ...r, ...change } : r)));
   };
-  const save = async () => {
+  const save = async (over?: JobView) => {
     setProblem(null);
     try {
       seen.saved(
         await send(
           {
             kind: "setLoads",
-            version: seen.version,
+            version: over ? (over.versions[job.id] ?? 0) : seen.version,
             loads: rows.map((r) => ({
               id: r.id,
               name: r.name,
@@ -170,7 +187,17 @@ export function Loads() {
           Keep these loads
         </Button>
       </Box>
-      <ProblemNote problem={problem} />
+      <BothWays
+        problem={problem}
+        mine={linesOf(rows)}
+        theirs={(fresh) => linesOf(fresh.document.job.loads.map(textOf))}
+        onTheirs={(fresh) => {
+          setRows(fresh.document.job.loads.map(textOf));
+          seen.see(fresh);
+          setProblem(null);
+        }}
+        onMine={(fresh) => void save(fresh)}
+      />
     </Box>
   );
 }

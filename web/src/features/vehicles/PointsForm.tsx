@@ -4,10 +4,11 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { useJob, type useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays, type Lines } from "../../shared/BothWays";
+import { asError, at } from "../../shared/ProblemNote";
 import { retypedLength, typed } from "../../shared/quantity";
 import { ArchetypeDrawing, type Place } from "./ArchetypeDrawing";
 
@@ -72,14 +73,26 @@ export function PointsForm({
     ? own
     : archetype.points.map((p) => ({ name: p.name, ...p.at }));
 
-  const save = async () => {
+  const linesOf = (of: Texts): Lines =>
+    Object.fromEntries(
+      archetype.points.map(({ name, label }) => [
+        label,
+        [of[name]?.across, of[name]?.up && `up ${of[name].up}`]
+          .filter(Boolean)
+          .join(", "),
+      ]),
+    );
+
+  const save = async (over?: JobView) => {
     setProblem(null);
     try {
       seen.saved(
         await send(
           {
             kind: "setPoints",
-            version: seen.version,
+            version: over
+              ? (over.versions[currentStage(over.document).id] ?? 0)
+              : seen.version,
             axle,
             points: archetype.points.map(({ name }) => ({
               name,
@@ -182,7 +195,19 @@ export function PointsForm({
       <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => void save()}>
         Keep the {axle} points
       </Button>
-      <ProblemNote problem={problem} />
+      <BothWays
+        problem={problem}
+        mine={linesOf(texts)}
+        theirs={(fresh) =>
+          linesOf(textsOf(currentStage(fresh.document)[axle], archetype))
+        }
+        onTheirs={(fresh) => {
+          setTexts(textsOf(currentStage(fresh.document)[axle], archetype));
+          seen.see(fresh);
+          setProblem(null);
+        }}
+        onMine={(fresh) => void save(fresh)}
+      />
     </Box>
   );
 }

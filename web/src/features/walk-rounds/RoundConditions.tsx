@@ -1,11 +1,17 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
-import { conditionsBody, conditionsOf, settledWords } from "./conditions";
+import { BothWays } from "../../shared/BothWays";
+import { asError } from "../../shared/ProblemNote";
+import {
+  conditionsBody,
+  conditionsLines,
+  conditionsOf,
+  settledWords,
+} from "./conditions";
 import { ConditionsFields } from "./ConditionsFields";
 
 /** Under which conditions this round is read; they can be put right at any time. */
@@ -17,14 +23,16 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
   const [value, setValue] = useState(() => conditionsOf(round, unit));
   const seen = useSeenVersion(round.id);
   const [problem, setProblem] = useState<Error | null>(null);
-  const keep = async () => {
+  const roundOf = (of: JobView) =>
+    of.document.walkRounds.find((r) => r.id === round.id) ?? round;
+  const keep = async (over?: JobView) => {
     setProblem(null);
     try {
       const outcome = await send(
         {
           kind: "setConditions",
           id: round.id,
-          version: seen.version,
+          version: over ? (over.versions[round.id] ?? 0) : seen.version,
           conditions: conditionsBody(value, unit),
         },
         "the conditions of the walk-round",
@@ -60,7 +68,19 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
       {open && (
         <Box sx={{ border: 1, borderColor: "divider", p: 1.5 }}>
           <ConditionsFields value={value} onChange={setValue} />
-          <ProblemNote problem={problem} />
+          <BothWays
+            problem={problem}
+            mine={conditionsLines(value)}
+            theirs={(fresh) =>
+              conditionsLines(conditionsOf(roundOf(fresh), unit))
+            }
+            onTheirs={(fresh) => {
+              setValue(conditionsOf(roundOf(fresh), unit));
+              seen.see(fresh);
+              setProblem(null);
+            }}
+            onMine={(fresh) => void keep(fresh)}
+          />
           <Button
             variant="outlined"
             disabled={view.versions[round.id] === undefined}

@@ -125,6 +125,35 @@ export function conditionsOf(
   };
 }
 
+/** The conditions as lines, each with its label. */
+export function conditionsLines(c: ConditionsText): Record<string, string> {
+  const by = (texts: ByWheel) =>
+    wheels
+      .map((w) => (texts[w] ? `${w} ${texts[w]}` : null))
+      .filter((t) => t !== null)
+      .join(", ");
+  const yes = (it: boolean) => (it ? "yes" : "no");
+  return {
+    "From the": datumWords[c.datum],
+    "Tape read to":
+      c.denominator === 1 ? "1 mm" : `1/${c.denominator.toString()} in`,
+    Settled: settledWords[c.settled],
+    "Hubs marked": yes(c.hubMarked),
+    "Floor surveyed": yes(c.floorSurveyed),
+    Pads: by(c.pads),
+    Spot: c.spot,
+    Fuel: c.fuel,
+    Load: c.load,
+    "People in it": c.peopleIn,
+    Modes: c.modes.map((m) => modeWords[m]).join(", "),
+    "Wheels straight": yes(c.steeringStraight),
+    Tyres: by(c.tyres),
+    Pressures: by(c.pressures),
+    Odometer: c.odometer,
+    Notes: c.notes,
+  };
+}
+
 /** The conditions of a round in a few words, as they are repeated by one press. */
 export function conditionsWords(round: Schemas["WalkRound"]): string {
   const parts = [

@@ -1,0 +1,6 @@
+/** The time of day of an instant, where this device is. */
+export const timeOfDay = (instant: string): string =>
+  new Date(instant).toLocaleTimeString("en-GB", {
+    hour: "2-digit",
+    minute: "2-digit",
+  });
