@@ -27,6 +27,9 @@ const labels = {
 
 type Key = keyof typeof labels;
 
+/** What may be longer than a line. */
+const spoken: Key[] = ["wish", "carries", "troubles"];
+
 interface Texts extends Record<Key, string> {
   promisedOn: string;
   equipment: Schemas["Equipment"];
@@ -137,6 +140,7 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
             onChange={(e) => {
               setTexts({ ...texts, [key]: e.target.value });
             }}
+            multiline={spoken.includes(key)}
             {...at(problem, key)}
           />
         ))}
