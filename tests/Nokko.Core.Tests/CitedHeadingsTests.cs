@@ -4,6 +4,7 @@ using Xunit;
 namespace Nokko.Core.Tests;
 
 /// <summary>What a comment cites is in the repository, to the heading.</summary>
+[Trait("Cost", "heavy")]
 public partial class CitedHeadingsTests
 {
     private static readonly string Root = FindRoot();

@@ -25,6 +25,7 @@ public class StackSearchTests
     ];
 
     /// <summary>Every stack that can be put together, each predicted by itself, ranked by the words of the rule.</summary>
+    [Trait("Cost", "heavy")]
     [Fact]
     public void The_first_ten_are_those_of_brute_force_in_the_same_order() =>
         Gen.Int[0, 1_000_000]

@@ -41,6 +41,7 @@ public partial class BrokenFileTests
                 .Select(g => g.First()),
         ];
 
+    [Trait("Cost", "heavy")]
     [Theory]
     [MemberData(nameof(Places))]
     public void Whatever_stands_in_a_place_is_read_or_refused_with_a_path(string path)

@@ -63,6 +63,7 @@ public class RigidBodyCheckTests
         );
     }
 
+    [Trait("Cost", "heavy")]
     [Theory]
     [InlineData(5, 2.39)]
     [InlineData(6, 2.55)]
