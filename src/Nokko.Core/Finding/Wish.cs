@@ -151,7 +151,7 @@ public sealed record Wish(
 
     private static Quantity? Least(Quantity? was, TyreRoom room)
     {
-        var needed = Math.Max(0, Math.Ceiling(room.Parked.Value!.Value));
+        var needed = Math.Max(0, Math.Ceiling(room.Parked.Have().Mean));
         return was is not null && was.In("mm") >= needed
             ? was
             : Quantity.Mm(needed, Known.Computed);

@@ -219,13 +219,8 @@ public static class JobEvaluator
             .Of(axle)
             .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c.Name())?.Rise)
             .ToArray();
-        return rises.All(r => r is { Value: not null, U: not null })
-            ? Result.Of(
-                rises.Average(r => r!.Value!.Value),
-                "mm",
-                Math.Sqrt(rises.Sum(r => r!.U!.Value * r.U.Value)) / 2,
-                rises.SelectMany(r => r!.RestsOn)
-            )
+        return rises is [{ Cannot: null } left, { Cannot: null } right]
+            ? Result.Mean("mm", [left, right])
             : null;
     }
 

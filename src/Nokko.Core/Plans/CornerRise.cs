@@ -1,5 +1,6 @@
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Plans;
@@ -132,7 +133,10 @@ internal sealed class CornerRise
         var usual = LiftLaw.Prior(family, axle).Ratio.Mean;
         var added = to.Mm - from.Mm;
         var line = (after.Mm - before.Mm) / usual;
-        var sag = family == LiftFamily.Wheel ? axle.Sag ?? (0, StackAmounts.UnknownSagUMm) : (0, 0);
+        var sag =
+            family == LiftFamily.Wheel
+                ? axle.Sag ?? new Estimate(0, StackAmounts.UnknownSagUMm)
+                : default;
         var term = new Term(
             family,
             belief,
@@ -142,13 +146,13 @@ internal sealed class CornerRise
             change.OwnVariance(family),
             change.CommonU(family),
             family == LiftFamily.Wheel ? change.GivesSagBack : 0,
-            sag.Item2
+            sag.Sd
         );
         _terms.Add(term);
         SpringMm +=
             (belief.OffsetMm.Mean * term.Offset)
             + (belief.Ratio.Mean * line)
-            + (term.Back * sag.Item1);
+            + (term.Back * sag.Mean);
         return null;
     }
 

@@ -37,12 +37,7 @@ internal sealed class PredictedBody
                         s.Station.Name,
                         before,
                         Result.Of(rise, "mm", u, _rises.Parts),
-                        Result.Of(
-                            before.Value!.Value + rise,
-                            "mm",
-                            Math.Sqrt((u * u) + (before.U!.Value * before.U.Value)),
-                            [.. before.RestsOn, .. _rises.Parts]
-                        )
+                        Result.Sum("mm", [(1, before), (1, Result.Of(rise, "mm", u, _rises.Parts))])
                     );
                 }),
         ];

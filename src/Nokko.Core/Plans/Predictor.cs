@@ -126,7 +126,7 @@ public static class Predictor
         axles[Corners.AxleOf(corner) == Axle.Front ? 0 : 1];
 
     /// <summary>Sag by the readings: standard height less today's, of an axle to which nothing was added.</summary>
-    private static (double Mm, double U)? Sag(
+    private static Estimate? Sag(
         Axle axle,
         Stage from,
         WalkRoundStance? now,
@@ -139,14 +139,11 @@ public static class Predictor
             && MeanOf(corners, now) is { } today
             && MeanOf(corners, standard) is { } was
             && now!.Datum == standard!.Datum
-            ? (was.Mm - today.Mm, Math.Sqrt((was.U * was.U) + (today.U * today.U)))
+            ? Result.Sum("mm", [(1, was), (-1, today)]).Found
             : null;
     }
 
-    private static (double Mm, double U)? MeanOf(
-        IReadOnlyList<Corner> corners,
-        WalkRoundStance? stance
-    )
+    private static Result? MeanOf(IReadOnlyList<Corner> corners, WalkRoundStance? stance)
     {
         if (stance is null)
         {
@@ -161,12 +158,7 @@ public static class Predictor
             .OfType<StationHeight>()
             .Select(s => s.Height)
             .ToArray();
-        return heights.Length == corners.Count && heights.All(h => h.Value is not null)
-            ? (
-                heights.Average(h => h.Value!.Value),
-                Math.Sqrt(heights.Sum(h => (h.U ?? 0) * (h.U ?? 0))) / heights.Length
-            )
-            : null;
+        return heights.Length == corners.Count ? Result.Mean("mm", heights) : null;
     }
 
     private static Result OverStandard(
@@ -177,20 +169,15 @@ public static class Predictor
     )
     {
         var corners = Corners.Of(axle);
-        if (rise.Cannot is { } why)
+        if (rise.Cannot is not null)
         {
-            return Result.No("mm", why);
+            return rise;
         }
         return
             MeanOf(corners, baseline) is { } today
             && MeanOf(corners, standard) is { } was
             && baseline.Datum == standard!.Datum
-            ? Result.Of(
-                rise.Value!.Value + today.Mm - was.Mm,
-                "mm",
-                Math.Sqrt((rise.U!.Value * rise.U.Value) + (today.U * today.U) + (was.U * was.U)),
-                rise.RestsOn
-            )
+            ? Result.Sum("mm", [(1, rise), (1, today), (-1, was)])
             : Result.No("mm", "Standard height is not known, or in another datum.");
     }
 

@@ -137,7 +137,7 @@ public static class Sharper
             yield return (
                 "Standard height",
                 plan,
-                a => a.Axle == axle ? a with { Sag = (0, 1.5) } : a
+                a => a.Axle == axle ? a with { Sag = new Estimate(0, 1.5) } : a
             );
         }
 

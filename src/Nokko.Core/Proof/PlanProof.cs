@@ -204,22 +204,16 @@ public static class Prove
         }
         // A reading that does not fit a stiff body is flagged: it asks for another read before it condemns the work.
         var decides = now.Decides && !suspects.Contains(planned.Station);
-        var d = height.Height.Value!.Value - planned.Height.Value!.Value;
-        var (measured, predicted) = (height.Height.U!.Value, planned.Height.U!.Value);
-        var combined = Math.Sqrt((measured * measured) + (predicted * predicted));
+        var difference = Result.Sum("mm", [(1, height.Height), (-1, planned.Height)]);
+        var (d, combined) = difference.Have();
         return new StationProof
         {
             Station = planned.Station,
             Before = planned.Before,
             Planned = planned.Height,
             Now = height.Height,
-            Difference = Result.Of(
-                d,
-                "mm",
-                combined,
-                [.. height.Height.RestsOn, .. planned.Height.RestsOn]
-            ),
-            Verdict = Judge(d, tolerance, measured, decides),
+            Difference = difference,
+            Verdict = Judge(d, tolerance, height.Height.Have().Sd, decides),
             PredictionRight = decides ? Math.Abs(d) <= 2 * combined : null,
         };
     }
@@ -234,15 +228,14 @@ public static class Prove
                     r.Station == c.Name() && r.Rise.Value is not null
                 )
             )
+            .OfType<MeasuredRise>()
             .ToArray();
-        return rises.Any(r => r is null)
+        return rises.Length < 2
             ? Result.No("mm", $"Both {axle.Said()} lips must be read before and after.")
-            : Result.Of(
-                rises.Average(r => r!.Rise.Value!.Value),
+            : Result.Mean(
                 "mm",
-                Math.Sqrt(rises.Sum(r => r!.Rise.U!.Value * r.Rise.U.Value)) / 2,
-                rises.SelectMany(r => r!.Rise.RestsOn),
-                rises.All(r => r!.Decides) ? Known.Measured : Known.Estimated
+                [.. rises.Select(r => r.Rise)],
+                rises.All(r => r.Decides) ? Known.Measured : Known.Estimated
             );
     }
 
@@ -307,24 +300,23 @@ public static class Prove
 
     private static Result Ratio(Result measured, Result thickness)
     {
-        if (measured.Cannot is { } why)
+        if (measured.Found is not { } rise)
         {
-            return Result.No("1", why);
+            return Result.No("1", measured.Cannot!);
         }
-        if (thickness.Cannot is { } none)
+        if (thickness.Found is not { } added)
         {
-            return Result.No("1", none);
+            return Result.No("1", thickness.Cannot!);
         }
-        if (Math.Abs(thickness.Value!.Value) < 1e-9)
+        if (Math.Abs(added.Mean) < 1e-9)
         {
             return Result.No("1", "No thickness was changed.");
         }
-        var ratio = measured.Value!.Value / thickness.Value.Value;
+        var ratio = rise.Mean / added.Mean;
         return Result.Of(
             ratio,
             "1",
-            Math.Sqrt(Math.Pow(measured.U!.Value, 2) + Math.Pow(ratio * thickness.U!.Value, 2))
-                / Math.Abs(thickness.Value.Value),
+            Math.Sqrt(Math.Pow(rise.Sd, 2) + Math.Pow(ratio * added.Sd, 2)) / Math.Abs(added.Mean),
             [.. measured.RestsOn, .. thickness.RestsOn]
         );
     }

@@ -79,7 +79,7 @@ internal static class TargetProofs
                 "The target is stated in another datum than this walk-round: read the lips from there too."
             );
         }
-        if (!frozen.Target.Loaded || now.Rake.Cannot is not null)
+        if (!frozen.Target.Loaded || now.Rake.Found is not { } rake)
         {
             return now.Rake;
         }
@@ -90,12 +90,10 @@ internal static class TargetProofs
                     Loaded.Rake: { Value: { } loaded, U: { } uLoaded }
                 }
             ? Result.Of(
-                now.Rake.Value!.Value + loaded - plain,
+                rake.Mean + loaded - plain,
                 "mm",
                 // What both predictions have in common goes out with their difference.
-                Math.Sqrt(
-                    Math.Pow(now.Rake.U!.Value, 2) + Math.Max(0, (uLoaded * uLoaded) - (u * u))
-                ),
+                Math.Sqrt((rake.Sd * rake.Sd) + Math.Max(0, (uLoaded * uLoaded) - (u * u))),
                 now.Rake.RestsOn
             )
             : Result.No(

@@ -16,10 +16,13 @@ public static class ComparisonWords
         }
         words.AddRange(
             comparison.Controls.Select(c =>
-                c.Moved
-                    ? $"Nobody touched the {c.Axle.Said()} axle, and it moved {Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)}: a reading, the load or a bush is the reason."
-                    : $"Nobody touched the {c.Axle.Said()} axle, and it stayed within what the tape can show ({Signed(c.Rise.Value!.Value, style)} ± {LengthText.ShowUp(2 * c.Rise.U!.Value, style)})."
-            )
+            {
+                var (rise, u) = c.Rise.Have();
+                var said = $"{Signed(rise, style)} ± {LengthText.ShowUp(2 * u, style)}";
+                return c.Moved
+                    ? $"Nobody touched the {c.Axle.Said()} axle, and it moved {said}: a reading, the load or a bush is the reason."
+                    : $"Nobody touched the {c.Axle.Said()} axle, and it stayed within what the tape can show ({said}).";
+            })
         );
         words.AddRange(
             comparison
@@ -33,7 +36,7 @@ public static class ComparisonWords
                     && Math.Abs(tyre) > 2 * u
                 )
                 .Select(c =>
-                    $"{Sentence(c.Corner.Name())}: the body rose {Signed(c.Body.Value!.Value, style)}; the springs gave {Signed(c.Springs.Value!.Value, style)}, the tyre {Signed(c.Tyre.Value!.Value, style)}."
+                    $"{Sentence(c.Corner.Name())}: the body rose {Signed(c.Body.Have().Mean, style)}; the springs gave {Signed(c.Springs.Have().Mean, style)}, the tyre {Signed(c.Tyre.Have().Mean, style)}."
                 )
         );
         words.AddRange(comparison.Notes);
@@ -48,9 +51,12 @@ public static class ComparisonWords
                 return $"The readings fit a stiff body: the largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, no more than the tape allows.";
             case RigidVerdict.Named:
                 var suspect = rigid.Stations.First(s => s.Station == rigid.Suspects[0]);
-                var read = comparison.Rises.First(r => r.Station == suspect.Station).Rise;
+                var read = comparison
+                    .Rises.First(r => r.Station == suspect.Station)
+                    .Rise.Have()
+                    .Mean;
                 var would = suspect is { LeftOutMm: { } left, LeftOutUMm: { } u }
-                    ? $" By the others it should have risen {Signed(left, style)} ± {LengthText.ShowUp(2 * u, style)}; it reads {Signed(read.Value!.Value, style)}, {LengthText.Show(Math.Abs(read.Value.Value - left), style)} {(read.Value.Value > left ? "too much" : "too little")}."
+                    ? $" By the others it should have risen {Signed(left, style)} ± {LengthText.ShowUp(2 * u, style)}; it reads {Signed(read, style)}, {LengthText.Show(Math.Abs(read - left), style)} {(read > left ? "too much" : "too little")}."
                     : "";
                 return $"{Sentence(suspect.Station)} does not fit.{would} Read it again.";
             case RigidVerdict.Candidates:

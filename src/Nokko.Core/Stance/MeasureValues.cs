@@ -111,11 +111,12 @@ public static class MeasureValues
             {
                 continue;
             }
-            var degrees = -Math.Atan(row.Value.Value!.Value / over) * Degrees;
+            var (square, u) = row.Value.Have();
+            var degrees = -Math.Atan(square / over) * Degrees;
             yield return new MeasureValue(
                 "camber",
                 row.Place,
-                Result.Of(degrees, "°", row.Value.U!.Value / over * Degrees, row.Value.RestsOn),
+                Result.Of(degrees, "°", u / over * Degrees, row.Value.RestsOn),
                 0,
                 degrees < 0 ? "top inward" : "top outward"
             );
@@ -147,11 +148,7 @@ public static class MeasureValues
             {
                 continue;
             }
-            var total = rear.Value.Value!.Value - front.Value.Value!.Value;
-            var u = Math.Sqrt(
-                (front.Value.U!.Value * front.Value.U.Value)
-                    + (rear.Value.U!.Value * rear.Value.U.Value)
-            );
+            var (total, u) = Result.Sum("mm", [(1, rear.Value), (-1, front.Value)]).Have();
             var ratio = total / (2 * across.Value);
             if (Math.Abs(ratio) >= 1)
             {
@@ -188,21 +185,13 @@ public static class MeasureValues
             {
                 continue;
             }
-            var drop = body.Value.Value!.Value - end.Value.Value!.Value;
+            var drop = Result.Sum("mm", [(1, body.Value), (-1, end.Value)]);
             yield return new MeasureValue(
                 "panhardDrop",
                 axle.Said(),
-                Result.Of(
-                    drop,
-                    "mm",
-                    Math.Sqrt(
-                        (body.Value.U!.Value * body.Value.U.Value)
-                            + (end.Value.U!.Value * end.Value.U.Value)
-                    ),
-                    [.. body.Value.RestsOn, .. end.Value.RestsOn]
-                ),
+                drop,
                 0,
-                drop >= 0 ? "body end higher" : "axle end higher"
+                drop.Value >= 0 ? "body end higher" : "axle end higher"
             );
         }
     }

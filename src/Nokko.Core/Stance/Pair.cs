@@ -72,7 +72,7 @@ internal sealed class Pair(
             new MeasuredRise(
                 station,
                 Result.Of(
-                    b.Height.Value!.Value - a.Height.Value!.Value,
+                    b.Height.Have().Mean - a.Height.Have().Mean,
                     "mm",
                     Math.Sqrt((tape * tape) + differences.Sum(d => d.UMm * d.UMm)),
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],
@@ -104,7 +104,7 @@ internal sealed class Pair(
             : null;
         if (
             radii is null
-            || Datums.Convert(a.Height.Value!.Value, a.Height.U!.Value, a.Datum, b.Datum, radii)
+            || Datums.Convert(a.Height.Have().Mean, a.Height.Have().Sd, a.Datum, b.Datum, radii)
                 is not { } height
         )
         {
@@ -120,12 +120,12 @@ internal sealed class Pair(
                 0
             );
         }
-        var u = Rises.Root(height.UMm, b.Height.U!.Value);
+        var u = Rises.Root(height.UMm, b.Height.Have().Sd);
         return (
             new MeasuredRise(
                 station,
                 Result.Of(
-                    b.Height.Value!.Value - height.Mm,
+                    b.Height.Have().Mean - height.Mm,
                     "mm",
                     u,
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],

@@ -153,13 +153,9 @@ public static class Rises
         {
             return null;
         }
-        var rise = Result.Of(
-            sides.Average(s => s.Rise.Value!.Value),
-            "mm",
-            Math.Sqrt(sides.Sum(s => s.Rise.U!.Value * s.Rise.U.Value)) / 2,
-            sides.SelectMany(s => s.Rise.RestsOn)
-        );
-        return new ControlAxle(axle, rise, Math.Abs(rise.Value!.Value) > 2 * rise.U!.Value);
+        var rise = Result.Mean("mm", [.. sides.Select(s => s.Rise)]);
+        var (mm, u) = rise.Have();
+        return new ControlAxle(axle, rise, Math.Abs(mm) > 2 * u);
     }
 
     /// <summary>A rise with its place. A mid station in floor datum beside hub rises is reduced by the hubs' own rise: none on the same tyres.</summary>
@@ -176,7 +172,7 @@ public static class Rises
             rise.Station,
             station.X.In("mm"),
             station.Y.In("mm"),
-            rise.Rise.Value!.Value,
+            rise.Rise.Have().Mean,
             reduced ? Root(tapeU, HubsUnmovedUMm) : tapeU
         );
     }
@@ -187,18 +183,12 @@ public static class Rises
             .All.Select(c =>
                 rises.FirstOrDefault(r => r.Station == c.Name() && r.Rise.Value is not null)
             )
+            .OfType<MeasuredRise>()
+            .Select(c => c.Rise)
             .ToArray();
-        if (corners.Any(c => c is null))
-        {
-            return Result.No("mm", "Warp needs all four corners before and after.");
-        }
-        double At(int i) => corners[i]!.Rise.Value!.Value;
-        return Result.Of(
-            At(0) + At(3) - At(1) - At(2),
-            "mm",
-            Math.Sqrt(corners.Sum(c => c!.Rise.U!.Value * c.Rise.U.Value)),
-            corners.SelectMany(c => c!.Rise.RestsOn)
-        );
+        return corners is [var lf, var rf, var lr, var rr]
+            ? Result.Sum("mm", [(1, lf), (-1, rf), (-1, lr), (1, rr)])
+            : Result.No("mm", "Warp needs all four corners before and after.");
     }
 
     internal static double Root(double a, double b) => Math.Sqrt((a * a) + (b * b));

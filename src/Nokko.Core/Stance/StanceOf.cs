@@ -119,13 +119,8 @@ public static class StanceOf
         where radii is not null
         from to in (Datum[])[Datum.Hub, Datum.Floor, Datum.Rim]
         where stations.All(s => s.Station != height.Station || s.Datum != to)
-        let carried = Datums.Convert(
-            height.Height.Value!.Value,
-            height.Height.U!.Value,
-            height.Datum,
-            to,
-            radii
-        )
+        let taken = height.Height.Have()
+        let carried = Datums.Convert(taken.Mean, taken.Sd, height.Datum, to, radii)
         where carried is not null
         select new CarriedHeight(
             height.Station,
@@ -168,18 +163,8 @@ public static class StanceOf
             {
                 continue;
             }
-            var u = Math.Sqrt(
-                (front.Height.U!.Value * front.Height.U.Value)
-                    + (rear.Height.U!.Value * rear.Height.U.Value)
-            );
-            sides.Add(
-                (
-                    Math.Atan2(rear.Height.Value!.Value - front.Height.Value!.Value, run) * degrees,
-                    u / run * degrees,
-                    front,
-                    rear
-                )
-            );
+            var (rise, u) = Result.Sum("mm", [(1, rear.Height), (-1, front.Height)]).Have();
+            sides.Add((Math.Atan2(rise, run) * degrees, u / run * degrees, front, rear));
         }
         return sides.Count == 0
             ? Result.No(
@@ -315,8 +300,7 @@ public static class StanceOf
         public Result Combine(params ReadOnlySpan<(string Station, double Factor)> terms)
         {
             var missing = new List<string>();
-            var (sum, variance) = (0.0, 0.0);
-            var rests = new List<Guid>();
+            var there = new List<(double Factor, Result Of)>();
             foreach (var (name, factor) in terms)
             {
                 if (!stations.TryGetValue(name, out var station))
@@ -324,13 +308,11 @@ public static class StanceOf
                     missing.Add(Corners.Said(name));
                     continue;
                 }
-                sum += factor * station.Height.Value!.Value;
-                variance += factor * factor * station.Height.U!.Value * station.Height.U.Value;
-                rests.AddRange(station.Height.RestsOn);
+                there.Add((factor, station.Height));
             }
             return missing.Count > 0
                 ? Result.No("mm", $"Not read from the {Said(datum)}: {string.Join(", ", missing)}.")
-                : Result.Of(sum, "mm", Math.Sqrt(variance), rests);
+                : Result.Sum("mm", there);
         }
 
         private static string Said(Datum datum) =>

@@ -17,14 +17,14 @@ public sealed record AxleState(
     CornerLinkage Corner,
     double? WheelLoadN,
     LeafGeometry? Leaf,
-    (double Mm, double U)? Sag
+    Estimate? Sag
 )
 {
     /// <summary>The state of an axle.</summary>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">front or rear.</param>
     /// <param name="sag">Sag by the readings, when standard height was measured; what is entered at the axle goes before it.</param>
-    public static AxleState Of(Vehicle vehicle, Axle axle, (double Mm, double U)? sag = null)
+    public static AxleState Of(Vehicle vehicle, Axle axle, Estimate? sag = null)
     {
         var suspension = vehicle.SuspensionOf(axle);
         return new AxleState(
@@ -34,7 +34,7 @@ public sealed record AxleState(
             SprungLoadN(vehicle, axle),
             LeafOf(suspension),
             suspension.Dimensions.TryGetValue(SuspensionSizes.Sag, out var told)
-                ? (told.In("mm"), told.UIn("mm", told.Known == Known.Measured ? 2 : 5))
+                ? new Estimate(told.In("mm"), told.UIn("mm", told.Known == Known.Measured ? 2 : 5))
                 : sag
         );
     }

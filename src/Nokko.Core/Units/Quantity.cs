@@ -5,13 +5,23 @@ namespace Nokko.Core.Units;
 public sealed record Quantity
 {
     /// <summary>The value, in <see cref="Unit"/>; always finite.</summary>
-    public required double Value { get; init; }
+    /// <exception cref="ArgumentOutOfRangeException">It is not finite.</exception>
+    public required double Value
+    {
+        get;
+        init => field = Finite(value);
+    }
 
     /// <summary>A symbol of <see cref="UnitTable"/>.</summary>
     public required string Unit { get; init; }
 
     /// <summary>Standard uncertainty (k = 1) in <see cref="Unit"/>; null when nothing is stated.</summary>
-    public double? U { get; init; }
+    /// <exception cref="ArgumentOutOfRangeException">It is not finite.</exception>
+    public double? U
+    {
+        get;
+        init => field = value is { } u ? Finite(u) : null;
+    }
 
     /// <summary>How the value is known.</summary>
     public required Known Known { get; init; }
@@ -26,6 +36,11 @@ public sealed record Quantity
     /// <summary>The standard uncertainty in another unit, or <paramref name="otherwise"/> (in that unit) when none is stated.</summary>
     public double UIn(string unit, double otherwise = 0) =>
         U is { } u ? UnitTable.Convert(u, Unit, unit) : otherwise;
+
+    private static double Finite(double value) =>
+        double.IsFinite(value)
+            ? value
+            : throw new ArgumentOutOfRangeException(nameof(value), "A quantity must be finite.");
 
     /// <summary>A measured or otherwise known length in mm.</summary>
     public static Quantity Mm(double value, Known known, double? u = null) =>

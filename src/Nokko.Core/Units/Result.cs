@@ -23,6 +23,14 @@ public sealed record Result
     /// <summary>Why the value cannot be computed, in a fitter's words.</summary>
     public string? Cannot { get; private init; }
 
+    /// <summary>The value with its uncertainty, where there is one; without a stated uncertainty it counts as exact.</summary>
+    [JsonIgnore]
+    public Estimate? Found => Value is { } value ? new Estimate(value, U ?? 0) : null;
+
+    /// <summary>The value with its uncertainty, where the caller has seen that there is one.</summary>
+    /// <exception cref="InvalidOperationException">There is none; the message is the reason.</exception>
+    public Estimate Have() => Found ?? throw new InvalidOperationException(Cannot);
+
     /// <summary>Rebuilds a result from its stored parts.</summary>
     [JsonConstructor]
     public Result(
@@ -50,6 +58,36 @@ public sealed record Result
         }
         return new Result(value, unit, u, known, [.. restsOn.Distinct().Order()], null);
     }
+
+    /// <summary>A weighted sum of values whose errors have nothing in common: variances add with the squares of the factors. The first that cannot be had says why the sum cannot.</summary>
+    /// <remarks>Source: docs/computation/uncertainty.md#sums.</remarks>
+    /// <param name="unit">Unit of every term.</param>
+    /// <param name="terms">Factors with what they weigh.</param>
+    /// <param name="known">How the sum is known.</param>
+    public static Result Sum(
+        string unit,
+        IReadOnlyCollection<(double Factor, Result Of)> terms,
+        Known known = Known.Computed
+    ) =>
+        terms.Select(t => t.Of.Cannot).FirstOrDefault(why => why is not null) is { } why
+            ? No(unit, why)
+            : Of(
+                terms.Sum(t => t.Factor * t.Of.Have().Mean),
+                unit,
+                Math.Sqrt(terms.Sum(t => Math.Pow(t.Factor * t.Of.Have().Sd, 2))),
+                terms.SelectMany(t => t.Of.RestsOn),
+                known
+            );
+
+    /// <summary>The mean of values whose errors have nothing in common.</summary>
+    /// <param name="unit">Unit of every one.</param>
+    /// <param name="values">At least one.</param>
+    /// <param name="known">How the mean is known.</param>
+    public static Result Mean(
+        string unit,
+        IReadOnlyCollection<Result> values,
+        Known known = Known.Computed
+    ) => Sum(unit, [.. values.Select(v => (1.0 / values.Count, v))], known);
 
     /// <summary>A value that cannot be had, with the reason.</summary>
     public static Result No(string unit, string why) =>
