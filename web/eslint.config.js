@@ -1,14 +1,24 @@
+import a11y from "eslint-plugin-jsx-a11y-x";
 import hooks from "eslint-plugin-react-hooks";
+import { defineConfig } from "eslint/config";
 import ts from "typescript-eslint";
 
-export default ts.config(
+export default defineConfig(
     { ignores: ["dist", "src/api/schema.ts"] },
-    ...ts.configs.strict,
+    ...ts.configs.strictTypeChecked,
+    a11y.configs.recommended,
     {
+        languageOptions: {
+            parserOptions: {
+                projectService: { allowDefaultProject: ["*.js"] },
+            },
+        },
         plugins: { "react-hooks": hooks },
         rules: {
             "react-hooks/rules-of-hooks": "error",
             "react-hooks/exhaustive-deps": "error",
+            // The next field of a walk-round has the focus: hands are on the tape.
+            "jsx-a11y-x/no-autofocus": "off",
         },
     },
     {

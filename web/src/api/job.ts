@@ -8,7 +8,7 @@ import {
 import { api, must, type JobView } from "./client";
 import { v7 } from "uuid";
 import { after } from "./answer";
-import type { NewCommand, NewShopCommand, ShopCommand } from "./command";
+import type { NewCommand, NewShopCommand } from "./command";
 import { device } from "./device";
 import { Outbox, type Outcome } from "./outbox";
 import { Problem } from "./problem";
@@ -141,7 +141,7 @@ export async function shop(
 ): Promise<void> {
   const answer = must(
     await api.POST("/api/commands", {
-      body: [{ ...command, commandId: key } as ShopCommand],
+      body: [{ ...command, commandId: key }],
     }),
   );
   const problem = Problem.ofOutcome(answer.outcomes[0]);

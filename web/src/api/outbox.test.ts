@@ -20,7 +20,12 @@ const storage = () => new Device(`test ${(++devices).toString()}`);
 function gate() {
   let open: () => void = () => undefined;
   const promise = new Promise<void>((resolve) => (open = resolve));
-  return { promise, open: () => open() };
+  return {
+    promise,
+    open: () => {
+      open();
+    },
+  };
 }
 
 const sentIn = (init: RequestInit) =>
@@ -101,7 +106,9 @@ describe("the outbox", () => {
       },
       () => Promise.resolve(),
     );
-    outbox.onAnswer = () => done.open();
+    outbox.onAnswer = () => {
+      done.open();
+    };
     expect(await outbox.post(letter)).toEqual({ waiting: true });
     await done.promise;
     expect(keys).toHaveLength(3);
@@ -120,7 +127,9 @@ describe("the outbox", () => {
       requests.push(sentIn(init).map((c) => c.commandId));
       return store(path, init);
     });
-    next.onAnswer = () => done.open();
+    next.onAnswer = () => {
+      done.open();
+    };
     await next.resume();
     await done.promise;
     expect(requests).toEqual([
@@ -136,7 +145,9 @@ describe("the outbox", () => {
       (path, init) => (up ? store(path, init) : down()),
       () => new Promise(() => undefined),
     );
-    outbox.onAnswer = () => done.open();
+    outbox.onAnswer = () => {
+      done.open();
+    };
     expect(await outbox.post(letter)).toEqual({ waiting: true });
     up = true;
     outbox.wake();
@@ -157,7 +168,9 @@ describe("the outbox", () => {
       },
       () => Promise.resolve(),
     );
-    outbox.onAnswer = () => done.open();
+    outbox.onAnswer = () => {
+      done.open();
+    };
     await outbox.post(letter);
     await done.promise;
     expect(keys[0]).toBe(keys[1]);
@@ -245,7 +258,9 @@ describe("the outbox", () => {
     ]);
     expect(people).toHaveLength(1);
     const done = gate();
-    outbox.onAnswer = () => done.open();
+    outbox.onAnswer = () => {
+      done.open();
+    };
     outbox.signedIn("brenna");
     await done.promise;
     expect(outbox.snapshot().letters).toEqual([]);

@@ -112,7 +112,7 @@ export class Outbox {
       ...letter,
       commandId,
       person: this.person,
-      command: { ...letter.command, commandId } as JobCommand,
+      command: { ...letter.command, commandId },
     };
     this.sent.add(commandId);
     const outcome = new Promise<Outcome>((resolve, reject) =>

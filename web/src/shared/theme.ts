@@ -113,7 +113,7 @@ export const theme = createTheme({
         root: ({ theme: t }) => ({
           minHeight: 48,
           textTransform: "none",
-          color: (t.vars ?? t).palette.text.primary,
+          color: t.vars.palette.text.primary,
         }),
       },
     },

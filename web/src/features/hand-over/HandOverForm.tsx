@@ -15,6 +15,15 @@ import { wantedSays } from "../finding/wanted";
 
 const kmPerMile = 1.609344;
 
+interface Draft {
+  odometer: string;
+  notes: string;
+  /** Follow-ups that are left out. */
+  left: string[];
+  /** Day by which each is due, where it was changed. */
+  days: Record<string, string>;
+}
+
 function inDays(days: number): string {
   const day = new Date();
   day.setDate(day.getDate() + days);
@@ -28,11 +37,11 @@ export function HandOverForm() {
   const send = useSend();
   const shown = useUnit();
   const unit = shown === "in" ? "mi" : "km";
-  const [draft, setDraft, clear] = useDraft(`hand-over.${d.job.id}`, {
+  const [draft, setDraft, clear] = useDraft<Draft>(`hand-over.${d.job.id}`, {
     odometer: "",
     notes: "",
-    left: [] as string[],
-    days: {} as Record<string, string>,
+    left: [],
+    days: {},
   });
   const seen = useSeenVersion(d.job.id);
   // The job as it was when this form was opened.
@@ -131,7 +140,7 @@ export function HandOverForm() {
             <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
               {f.why} After{" "}
               {unit === "mi"
-                ? `${Math.round(f.km / kmPerMile / 10) * 10} mi`
+                ? `${(Math.round(f.km / kmPerMile / 10) * 10).toString()} mi`
                 : `${f.km.toString()} km`}
               .
             </Box>

@@ -195,7 +195,7 @@ export function PartForm({
               variant="outlined"
               onClick={() => {
                 void client
-                  .fetchQuery({
+                  .query({
                     queryKey: ["parts"],
                     queryFn: async () => must(await api.GET("/api/parts")),
                   })
