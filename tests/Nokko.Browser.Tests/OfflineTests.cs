@@ -29,6 +29,10 @@ public sealed class OfflineTests : IAsyncLifetime
                 "const done = arguments[0]; navigator.serviceWorker.ready.then(() => done())"
             );
             var address = b.Driver.Url;
+            Go(b, "plan");
+            b.Sees("Shelf, for both front");
+            Go(b, "walk-round");
+            b.Focus("Right rear, from the hub");
             await _server.Kill();
             b.TypeAt("Right rear, from the hub", "22 13/16\n");
             b.Sees("Right rear 22 13/16: kept here, not yet at the server");
@@ -46,6 +50,13 @@ public sealed class OfflineTests : IAsyncLifetime
             b.Press("Rolled");
             b.TypeAt("Left front, from the hub", "20 1/8\n");
             b.Sees("Not saved yet: 5");
+            // Parts are put in as they lie on the shelf; the second rests on the first.
+            Go(b, "plan");
+            PutIn(b, 0);
+            b.Sees("Kept here, not yet at the server: what this plan will do");
+            PutIn(b, 1);
+            b.Sees("Not saved yet: 7");
+            Assert.Equal(4, Pieces(b));
 
             await _server.Run();
             b.Until(
@@ -53,6 +64,10 @@ public sealed class OfflineTests : IAsyncLifetime
                 "everything that was kept is stored",
                 seconds: 45
             );
+            b.Sees("Agreed: begin the fitting");
+            Assert.DoesNotContain("Kept here", b.Text, StringComparison.Ordinal);
+            Assert.Equal(4, Pieces(b));
+            Go(b, "walk-round");
             b.Sees("Left front, hub");
             var order = (string)
                 b.Driver.ExecuteAsyncScript(
@@ -72,4 +87,21 @@ public sealed class OfflineTests : IAsyncLifetime
             b.Dispose();
         }
     }
+
+    private static void Go(Driving.Browser b, string phase) =>
+        b.Until(d => d.FindElement(By.CssSelector($"nav a[href$='/{phase}']")), phase).Click();
+
+    private static void PutIn(Driving.Browser b, int which) =>
+        b.Press(
+            b.Until(
+                d =>
+                    d.FindElements(By.CssSelector("button[aria-label^='Put in']"))
+                        .ElementAtOrDefault(which)
+                        ?.GetAttribute("aria-label"),
+                "a part of the shelf"
+            )!
+        );
+
+    private static int Pieces(Driving.Browser b) =>
+        b.Driver.FindElements(By.CssSelector("button[aria-label^='Take out']")).Count;
 }

@@ -267,7 +267,7 @@ public class DoorTests(Hosted server) : IClassFixture<Hosted>
             version = Version("job"),
             vehicleVersion = Version("vehicle"),
             ownerVersion = Version("owner"),
-            ownerName = $"Quist {mark}",
+            ownerName = "Quist",
             ownerContact = (string?)null,
             make = "Tarn",
             name = "Fell",
@@ -293,7 +293,7 @@ public class DoorTests(Hosted server) : IClassFixture<Hosted>
             found.AsArray(),
             j =>
             {
-                Assert.Equal($"Quist {mark}", j!["facts"]!["owner"]!.GetValue<string>());
+                Assert.Equal("Quist", j!["facts"]!["owner"]!.GetValue<string>());
                 Assert.Equal(mark, j["facts"]!["vehicle"]!["plate"]!.GetValue<string>());
             }
         );

@@ -94,6 +94,33 @@ describe("the outbox", () => {
     expect((await kept.load()).letters).toEqual([]);
   });
 
+  it("lets what was done on top of one's own change rest on it, and on nobody else's", async () => {
+    const versions: unknown[] = [];
+    const asked = gate();
+    const answer = gate();
+    const kept = storage();
+    const outbox = box(kept, async (_, init) => {
+      const commands = sentIn(init);
+      versions.push(...commands.map((c) => ("version" in c ? c.version : "-")));
+      asked.open();
+      await answer.promise;
+      return reply(200, { ...answered(commands), versions: { plan: 8 } });
+    });
+    const drop = (id: string) =>
+      outbox.post({
+        job: "j",
+        command: { kind: "dropPlan", id, version: 7 },
+        says: "the plan",
+      });
+    const first = drop("plan");
+    await asked.promise;
+    const later = [drop("plan"), drop("other")];
+    answer.open();
+    await Promise.all([first, ...later]);
+    expect(versions).toEqual([7, 8, 7]);
+    expect((await kept.load()).letters).toEqual([]);
+  });
+
   it("keeps a letter until the server is back, with the same key, and tells the person to go on", async () => {
     const keys: string[] = [];
     let tries = 0;

@@ -44,6 +44,30 @@ interface State {
 
 type Fetch = (input: string, init: RequestInit) => Promise<Response>;
 
+/** The row that a letter edits as it was seen; null when it edits none by a key of its own. */
+function rowOf({ command }: Letter): string | null {
+  return "version" in command && "id" in command ? command.id : null;
+}
+
+/** What was done on top of one's own change that is stored now rests on that, not on what was there before it. */
+function grown(
+  letters: readonly Letter[],
+  batch: readonly Letter[],
+  answer: JobAnswer,
+): readonly Letter[] {
+  const own = batch
+    .filter((_, i) => answer.outcomes[i]?.status !== "refused")
+    .map(rowOf);
+  return letters.map((letter) => {
+    const row = rowOf(letter);
+    const version =
+      row !== null && own.includes(row) ? answer.versions[row] : undefined;
+    return version === undefined
+      ? letter
+      : ({ ...letter, command: { ...letter.command, version } } as Letter);
+  });
+}
+
 /** Most that goes in one request. */
 const most = 200;
 
@@ -246,11 +270,16 @@ export class Outbox {
       ).catch(() => undefined);
     }
     const gone = new Set(batch.map((l) => l.commandId));
+    const left = this.state.letters.filter((l) => !gone.has(l.commandId));
+    const next = answer instanceof Problem ? left : grown(left, batch, answer);
     this.set({
-      letters: this.state.letters.filter((l) => !gone.has(l.commandId)),
+      letters: next,
       refused: [...this.state.refused, ...late],
       failing: false,
     });
+    for (const letter of next.filter((l) => !left.includes(l))) {
+      await this.store.keep(letter).catch(() => undefined);
+    }
     if (!(answer instanceof Problem)) {
       this.onAnswer(batch[0]?.job ?? "", answer);
     }

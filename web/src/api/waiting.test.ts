@@ -8,8 +8,8 @@ const view = {
     job: { id: "j" },
     walkRounds: [{ id: "old", at: "2026-01-01", order: ["LF", "LR"] }],
     vehicle: { stations: [] },
-    stages: [{ id: "s", ordinal: 1 }],
-    plans: [{ id: "p", toStageId: "s" }],
+    stages: [{ id: "s", ordinal: 1, stacks: [] }],
+    plans: [{ id: "p", toStageId: "s", stacks: [] }],
     steps: [{ id: "1", planId: "p", step: "vehicle/raise" }],
   },
 } as unknown as JobView;
@@ -63,5 +63,49 @@ describe("a job while the network is gone", () => {
   it("knows which letters belong to a round", () => {
     const reading = letter({ kind: "storeReading", walkRoundId: "new" });
     expect(waitingIn([begin, reading], "new")).toEqual([reading]);
+  });
+
+  it("shows a plan as it was put together here, with parts of the shelf as last seen", () => {
+    const plate = { id: "plate", name: "plate", kind: "coilSpacer" };
+    const save = (parts: unknown[]) =>
+      letter({
+        kind: "savePlan",
+        id: "mine",
+        name: "Plan A",
+        version: null,
+        fromStageId: "s",
+        stacks: [{ corner: "LF", parts }],
+      });
+    const plans = withWaiting(
+      view,
+      [
+        save([{ id: "1", partId: "plate", raise: null }]),
+        save([
+          { id: "1", partId: "plate", raise: null },
+          { id: "2", partId: null, raise: { typed: "10", unit: "mm" } },
+        ]),
+      ],
+      [{ part: plate as never }],
+    ).document.plans;
+    expect(plans.map((p) => p.id)).toEqual(["p", "mine"]);
+    expect(plans[1]).toMatchObject({
+      fromStageId: "s",
+      toStageId: null,
+      stacks: [
+        {
+          corner: "LF",
+          parts: [
+            { id: "1", partId: "plate", name: "plate" },
+            { id: "2", kind: "raisedCollar" },
+          ],
+        },
+      ],
+    });
+    expect(
+      withWaiting(view, [
+        save([]),
+        letter({ kind: "dropPlan", id: "mine", version: 0 }),
+      ]).document.plans.map((p) => p.id),
+    ).toEqual(["p"]);
   });
 });

@@ -3,10 +3,13 @@ import type { CommandOf, JobCommand } from "./command";
 import { begunPlan } from "./document";
 import type { Letter } from "./outbox";
 
-/** A job with what was done here and is not yet at the server, as far as it can be shown without being decided: rounds that were begun, steps that were ticked. */
+type Part = Schemas["Part"];
+
+/** A job with what was done here and is not yet at the server, as far as it can be shown without being decided: rounds that were begun, steps that were ticked, stacks that were put together. */
 export function withWaiting(
   view: JobView,
   letters: readonly Letter[],
+  shelf: readonly { part: Part }[] = [],
 ): JobView {
   const d = view.document;
   const mine = letters.filter((l) => l.job === d.job.id);
@@ -20,12 +23,18 @@ export function withWaiting(
         (c) => !d.steps.some((s) => s.planId === plan.id && s.step === c.step),
       )
     : [];
-  return begun.length + done.length === 0
+  const plans = plansWith(
+    d,
+    mine,
+    shelf.map((s) => s.part),
+  );
+  return begun.length + done.length === 0 && plans === d.plans
     ? view
     : {
         ...view,
         document: {
           ...d,
+          plans,
           walkRounds: [...d.walkRounds, ...begun.map((c) => roundOf(c, d))],
           steps: [
             ...d.steps,
@@ -41,6 +50,89 @@ export function withWaiting(
         },
       };
 }
+
+/** The plans with what waits of them; the same list when nothing does. */
+function plansWith(
+  d: Schemas["JobDocument"],
+  letters: readonly Letter[],
+  parts: readonly Part[],
+): Schemas["Plan"][] {
+  return letters
+    .map((l) => l.command)
+    .reduce((plans, c) => {
+      switch (c.kind) {
+        case "savePlan": {
+          const was = plans.find((p) => p.id === c.id);
+          const plan = {
+            ...(was ?? {
+              id: c.id,
+              fromStageId: c.fromStageId,
+              toStageId: null,
+              chosen: false,
+              begunAt: null,
+            }),
+            name: c.name,
+            stacks: stacksOf(c.stacks, d, plans, parts),
+          };
+          return was
+            ? plans.map((p) => (p === was ? plan : p))
+            : [...plans, plan];
+        }
+        case "choosePlan":
+          return plans.map((p) =>
+            p.toStageId === null ? { ...p, chosen: p.id === c.id } : p,
+          );
+        case "dropPlan":
+          return plans.filter((p) => p.id !== c.id);
+        default:
+          return plans;
+      }
+    }, d.plans);
+}
+
+/** Placings as pieces: what stands somewhere already, a part of the shelf, or a collar that is turned up. */
+function stacksOf(
+  placings: Schemas["CornerPlacingsInput"][],
+  d: Schemas["JobDocument"],
+  plans: readonly Schemas["Plan"][],
+  parts: readonly Part[],
+): Schemas["CornerStack"][] {
+  const standing = [...d.stages, ...plans].flatMap((of) =>
+    of.stacks.flatMap((s) => s.parts),
+  );
+  return placings.map(({ corner, parts: pieces }) => ({
+    corner,
+    parts: pieces.flatMap((p): Schemas["PlacedPart"][] => {
+      const there = standing.find((s) => s.id === p.id);
+      const part = parts.find((s) => s.id === p.partId);
+      return there
+        ? [there]
+        : part
+          ? [{ ...part, id: p.id, partId: part.id }]
+          : p.raise
+            ? [collar(p.id)]
+            : [];
+    }),
+  }));
+}
+
+/** A collar that is turned up: by how much is told when it is stored. */
+const collar = (id: string): Schemas["PlacedPart"] => ({
+  id,
+  partId: null,
+  number: null,
+  name: "Collar turned up",
+  kind: "raisedCollar",
+  thickness: null,
+  claim: null,
+  extension: null,
+  dimensions: {},
+  leaves: [],
+  price: null,
+  currency: null,
+  hours: null,
+  limits: null,
+});
 
 /** The commands of one kind among letters, in order. */
 export function of<K extends JobCommand["kind"]>(

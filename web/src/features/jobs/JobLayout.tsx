@@ -9,6 +9,7 @@ import { withWaiting } from "../../api/waiting";
 import { JobProvider, outbox, useJobQuery, useOutbox } from "../../api/job";
 import type { Letter } from "../../api/outbox";
 import { keepDraft } from "../../shared/useDraft";
+import { useParts } from "../../shared/useParts";
 import { StanceBand } from "../stance/StanceBand";
 
 interface Band {
@@ -38,6 +39,7 @@ export function JobLayout() {
   const [hidden, setHidden] = useState<string | null>(null);
   const band = useMemo(() => ({ preview: setPreview, hide: setHidden }), []);
   const { letters } = useOutbox();
+  const parts = useParts();
   const live = useListening(job);
   const measuring = useLocation().pathname.endsWith("/walk-round");
   if (query.isPending) {
@@ -51,7 +53,7 @@ export function JobLayout() {
     );
   }
   return (
-    <JobProvider value={withWaiting(query.data, letters)}>
+    <JobProvider value={withWaiting(query.data, letters, parts.data ?? [])}>
       <LiveProvider value={live}>
         <BandContext.Provider value={band}>
           <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />

@@ -4,9 +4,8 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { Fragment, useEffect, useState } from "react";
-import { api, must, type Schemas } from "../../api/client";
+import { api, type Schemas } from "../../api/client";
 import { begunPlan, currentStage, draftPlan } from "../../api/document";
 import { useJob } from "../../api/job";
 import { Problem } from "../../api/problem";
@@ -14,6 +13,7 @@ import { useUnit } from "../../shared/Length";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { usePartKinds } from "../../shared/useKinds";
+import { useParts } from "../../shared/useParts";
 import { FindStacks } from "../finding/FindStacks";
 import { PlanB } from "../finding/PlanB";
 import { Wanted } from "../finding/Wanted";
@@ -55,10 +55,7 @@ export default function PlanView() {
   const [axle, setAxle] = useState<Axle>("front");
   const [side, setSide] = useState<Side>("both");
   const [reason, setReason] = useState("");
-  const shelf = useQuery({
-    queryKey: ["parts"],
-    queryFn: async () => must(await api.GET("/api/parts")),
-  });
+  const shelf = useParts();
   const { predictions } = view.results;
   const prediction = predictions.find((p) => p.planId === draft?.id);
   const shown = draft?.id === draftPlan(d)?.id ? null : (prediction ?? null);
@@ -83,11 +80,14 @@ export default function PlanView() {
       band(null);
       return;
     }
-    const answer = await api.POST("/api/jobs/{job}/plans/preview", {
-      params: { path: { job: d.job.id } },
-      body: { fromStageId: stage.id, stacks: placings(next) },
-    });
-    if (answer.data) {
+    // Without a network there is nothing to show beforehand.
+    const answer = await api
+      .POST("/api/jobs/{job}/plans/preview", {
+        params: { path: { job: d.job.id } },
+        body: { fromStageId: stage.id, stacks: placings(next) },
+      })
+      .catch(() => null);
+    if (answer?.data) {
       preview(answer.data);
     }
   };
@@ -143,7 +143,19 @@ export default function PlanView() {
         onChoose={() => void at.choose()}
         onDrop={() => void at.drop()}
       />
-      <PlanSays prediction={prediction} onBand={band} />
+      {at.waits && at.away && (
+        <Typography role="status" sx={{ fontWeight: 600 }}>
+          ▲ Kept here, not yet at the server: what this plan will do is computed
+          when it is there.
+        </Typography>
+      )}
+      {/* What the last stacks do fades until the answer for these is here. */}
+      <Box sx={{ opacity: at.waits ? 0.4 : 1 }} aria-busy={at.waits}>
+        <PlanSays
+          prediction={at.waits && at.away ? undefined : prediction}
+          onBand={band}
+        />
+      </Box>
       <Box
         sx={{
           display: "grid",

@@ -3,7 +3,8 @@ import { useNavigate } from "react-router";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { currentStage, draftPlan, draftPlans } from "../../api/document";
-import { useJob, useSend } from "../../api/job";
+import { useJob, useOutbox, useSend } from "../../api/job";
+import { of } from "../../api/waiting";
 import { asError } from "../../shared/ProblemNote";
 import { copied, nextName, placings, taken } from "./stacks";
 
@@ -14,6 +15,7 @@ export function usePlans() {
   const send = useSend();
   const navigate = useNavigate();
   const stage = currentStage(d);
+  const { letters, failing } = useOutbox();
   const plans = draftPlans(d);
   const [looked, setLooked] = useState<string | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
@@ -41,12 +43,16 @@ export function usePlans() {
       { kind: "savePlan", id: id, ...body, fromStageId: stage.id },
       "the plan",
     );
-  const of = () => ({ id: draft?.id ?? "", version: version ?? 0 });
+  const row = () => ({ id: draft?.id ?? "", version: version ?? 0 });
 
   return {
     plans,
     draft,
     stacks,
+    /** Whether the plan that is looked at is not yet at the server as it is shown. */
+    waits: of(letters, "savePlan").some((c) => c.id === draft?.id),
+    /** Whether the server cannot be asked now. */
+    away: failing,
     problem,
     look: setLooked,
     keep: (next: Schemas["CornerPlacingsInput"][], name?: string) =>
@@ -82,10 +88,10 @@ export function usePlans() {
         setLooked(id);
       }),
     choose: () =>
-      attempt(() => send({ kind: "choosePlan", ...of() }, "the choice")),
+      attempt(() => send({ kind: "choosePlan", ...row() }, "the choice")),
     drop: () =>
       attempt(async () => {
-        await send({ kind: "dropPlan", ...of() }, "the plan");
+        await send({ kind: "dropPlan", ...row() }, "the plan");
         setLooked(null);
       }),
     begin: (reason: string) =>
@@ -93,7 +99,7 @@ export function usePlans() {
         await send(
           {
             kind: "beginFitting",
-            ...of(),
+            ...row(),
             stageId: v7(),
             frozenId: v7(),
             deviationId: v7(),

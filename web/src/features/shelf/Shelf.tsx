@@ -10,6 +10,7 @@ import { inMm, showText } from "../../shared/length";
 import { knownWords, quantityText } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { usePartKinds } from "../../shared/useKinds";
+import { useParts } from "../../shared/useParts";
 import { kindWords } from "./kinds";
 import { PartForm } from "./PartForm";
 import { blankPart, editPart, type PartText } from "./part";
@@ -35,10 +36,7 @@ function byKindAndThickness(
 export default function Shelf() {
   const client = useQueryClient();
   const kinds = usePartKinds();
-  const parts = useQuery({
-    queryKey: ["parts"],
-    queryFn: async () => must(await api.GET("/api/parts")),
-  });
+  const parts = useParts();
   const [draft, setDraft, clear] = useDraft<PartText | null>("part", null);
   const takeOff = async (id: string) => {
     await shop({ kind: "binPart", id });
