@@ -45,7 +45,7 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
             ($"{_server.Address}/bench/spring", null, "Length under the load"),
             (Of("HO 32 T", "plan"), "Find stacks", "had to be worked out"),
-            (Of("SV 204 R", "take-in"), null, "Its sizes"),
+            (Of("SV 204 R", "take-in"), "Correct what was taken in", "Keep the correction"),
             (Of("TM 41 F", "vehicle"), null, "Its sizes, as it is without added parts"),
             (Of("TM 41 F", "plan"), null, "Side by side"),
             (Of("NF 80 W", "walk-round"), null, "Left rear, from the hub"),

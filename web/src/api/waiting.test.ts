@@ -108,4 +108,21 @@ describe("a job while the network is gone", () => {
       ]).document.plans.map((p) => p.id),
     ).toEqual(["p"]);
   });
+
+  it("shows what was taken in as it was corrected here", () => {
+    const d = withWaiting(view, [
+      letter({
+        kind: "correctTakenIn",
+        ownerName: "Ida Vik",
+        plate: "IV 7",
+        wish: "level",
+      }),
+    ]).document;
+    expect([d.owner.name, d.vehicle.plate, d.job.wish]).toEqual([
+      "Ida Vik",
+      "IV 7",
+      "level",
+    ]);
+    expect(d.job.id).toBe("j");
+  });
 });

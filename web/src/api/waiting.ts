@@ -28,12 +28,14 @@ export function withWaiting(
     mine,
     shelf.map((s) => s.part),
   );
-  return begun.length + done.length === 0 && plans === d.plans
+  const said = of(mine, "correctTakenIn").at(-1);
+  return begun.length + done.length === 0 && plans === d.plans && !said
     ? view
     : {
         ...view,
         document: {
           ...d,
+          ...(said && corrected(d, said)),
           plans,
           walkRounds: [...d.walkRounds, ...begun.map((c) => roundOf(c, d))],
           steps: [
@@ -49,6 +51,20 @@ export function withWaiting(
           ],
         },
       };
+}
+
+/** What was taken in, as it was corrected here. */
+function corrected(
+  d: Schemas["JobDocument"],
+  c: CommandOf<"correctTakenIn">,
+): Pick<Schemas["JobDocument"], "owner" | "vehicle" | "job"> {
+  const { make, name, plate, vin, engine, drive } = c;
+  const { wish, carries, troubles, promisedOn, equipment } = c;
+  return {
+    owner: { ...d.owner, name: c.ownerName, contact: c.ownerContact },
+    vehicle: { ...d.vehicle, make, name, plate, vin, engine, drive },
+    job: { ...d.job, wish, carries, troubles, promisedOn, equipment },
+  };
 }
 
 /** The plans with what waits of them; the same list when nothing does. */
