@@ -234,7 +234,9 @@ public sealed record CorrectTakenIn(
                 Carries = TypedText.Lines(Carries, "carries"),
                 Troubles = TypedText.Lines(Troubles, "troubles"),
                 PromisedOn = PromisedOn,
-                OdometerIn = odometer,
+                // The same reading stays the one that was written down, with how it was known.
+                OdometerIn =
+                    odometer?.In("km") == d.Job.OdometerIn?.In("km") ? d.Job.OdometerIn : odometer,
                 Equipment = Equipment,
             }
         );

@@ -164,7 +164,14 @@ public class DecisionTests
         _shop.Versions[_shop.Document.Owner.Id] = 4;
         _shop.Versions[_shop.Document.Vehicle.Id] = 5;
         _shop.Versions[_shop.Document.Job.Id] = 6;
-        // Only the plate differs: an older owner and job stand in nobody's way.
+        // Only the plate differs: an older owner and job stand in nobody's way, however the odometer was known.
+        _shop.Document = _shop.Document with
+        {
+            Job = _shop.Document.Job with
+            {
+                OdometerIn = _shop.Document.Job.OdometerIn! with { Known = Known.Document },
+            },
+        };
         var made = _shop.Do(Correction(vehicle: 5) with { Plate = "IV 8" });
         Assert.IsType<Vehicle>(Assert.Single(made.Changes).Row);
         var why = _shop.Refused(Correction(vehicle: 4) with { Plate = "IV 9" });

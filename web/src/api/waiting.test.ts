@@ -116,6 +116,7 @@ describe("a job while the network is gone", () => {
         ownerName: "Ida Vik",
         plate: "IV 7",
         wish: "level",
+        odometer: { typed: "81000", unit: "km", known: "told" },
       }),
     ]).document;
     expect([d.owner.name, d.vehicle.plate, d.job.wish]).toEqual([
@@ -123,6 +124,7 @@ describe("a job while the network is gone", () => {
       "IV 7",
       "level",
     ]);
+    expect(d.job.odometerIn).toMatchObject({ value: 81000, unit: "km" });
     expect(d.job.id).toBe("j");
   });
 });
