@@ -60,7 +60,7 @@ function corrected(
 ): Pick<Schemas["JobDocument"], "owner" | "vehicle" | "job"> {
   const { make, name, plate, vin, engine, drive } = c;
   const { wish, carries, troubles, promisedOn, equipment } = c;
-  const value = Number(c.odometer?.typed?.replace(",", "."));
+  const value = Number(c.odometer?.typed.replace(",", "."));
   return {
     owner: { ...d.owner, name: c.ownerName, contact: c.ownerContact },
     vehicle: { ...d.vehicle, make, name, plate, vin, engine, drive },
