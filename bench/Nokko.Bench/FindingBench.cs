@@ -95,7 +95,7 @@ internal static class FindingBench
                     Hours = new Quantity
                     {
                         Value = random.Next(1, 6) / 2.0,
-                        Unit = "h",
+                        Unit = Unit.Hour,
                         Known = Known.Told,
                     },
                 }),

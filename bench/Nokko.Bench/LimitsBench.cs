@@ -26,7 +26,7 @@ public class LimitsBench
         );
         var job = JobFileReader.Read(File.ReadAllText(file)).Document!;
         var archetype = Archetype.Of(SuspensionKind.CoilOverArm)!;
-        Quantity Of(double value, string unit) =>
+        Quantity Of(double value, Unit unit) =>
             new()
             {
                 Value = value,
@@ -41,8 +41,8 @@ public class LimitsBench
                 .. archetype.Points.Select(p => new SuspensionPoint
                 {
                     Name = p.Name,
-                    Y = Of(p.At.Y, "mm"),
-                    Z = Of(p.At.Z, "mm"),
+                    Y = Of(p.At.Y, Unit.Mm),
+                    Z = Of(p.At.Z, Unit.Mm),
                 }),
             ],
             Dimensions = SuspensionSizes
@@ -61,8 +61,8 @@ public class LimitsBench
                     {
                         Id = Guid.Empty,
                         Name = "trailer",
-                        Mass = Of(90, "kg"),
-                        Behind = Of(4300, "mm"),
+                        Mass = Of(90, Unit.Kg),
+                        Behind = Of(4300, Unit.Mm),
                     },
                 ],
             },

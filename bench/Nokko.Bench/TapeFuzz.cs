@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 
 namespace Nokko.Bench;
 
@@ -53,9 +54,9 @@ internal static class TapeFuzz
 
     private static readonly TapeField[] Fields =
     [
-        new("in", 25.4 / 16, [new Band(16 * 25.4, 30 * 25.4)]),
-        new("in", 25.4 / 32, []),
-        new("mm", 1, [new Band(406.4, 762)]),
+        new(Unit.Inch, 25.4 / 16, [new Band(16 * 25.4, 30 * 25.4)]),
+        new(Unit.Inch, 25.4 / 32, []),
+        new(Unit.Mm, 1, [new Band(406.4, 762)]),
     ];
 
     /// <summary>Reads all texts.</summary>
@@ -104,8 +105,7 @@ internal static class TapeFuzz
     {
         switch (TapeReader.Read(text, field))
         {
-            case TapeReading.Understood u
-                when double.IsFinite(u.Mm) && u.Unit is "in" or "mm" or "cm":
+            case TapeReading.Understood u when double.IsFinite(u.Mm) && u.Unit.SameKind(Unit.Mm):
                 return 0;
             case TapeReading.Asked a when a.Choices.Count > 0 && a.Question.Length > 0:
                 foreach (var choice in a.Choices)

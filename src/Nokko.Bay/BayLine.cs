@@ -16,7 +16,7 @@ namespace Nokko.Bay;
 /// <param name="Quantity">What: height.hub, or the key of a measure, or torque.</param>
 /// <param name="Place">Where: a station, a wheel, an axle, a joint.</param>
 /// <param name="Value">The value; always finite.</param>
-/// <param name="Unit">A symbol of <see cref="UnitTable"/>.</param>
+/// <param name="Unit">A symbol of <see cref="Unit"/>.</param>
 /// <param name="State">Whether the value still moves.</param>
 public sealed record BayLine(
     DateTimeOffset At,
@@ -25,7 +25,7 @@ public sealed record BayLine(
     string Quantity,
     string Place,
     double Value,
-    string Unit,
+    Unit Unit,
     LineState State
 )
 {
@@ -75,7 +75,7 @@ public sealed record BayLine(
         {
             return (null, "The seventh field is a number with a point.");
         }
-        if (!UnitTable.Knows(fields[7]))
+        if (Unit.Of(fields[7]) is not { } unit)
         {
             return (null, $"“{fields[7]}” is no unit that Nokko knows.");
         }
@@ -95,7 +95,7 @@ public sealed record BayLine(
                     Words(fields[4]),
                     Words(fields[5]),
                     value,
-                    fields[7],
+                    unit,
                     s
                 ),
                 null

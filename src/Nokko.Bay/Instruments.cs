@@ -1,3 +1,4 @@
+using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Bay;
@@ -78,7 +79,7 @@ public static class Instruments
             $"height.{from.ToString().ToLowerInvariant()}",
             station,
             Math.Round(vehicle.ReadMm(station, from, secondsDown) - approach, 1),
-            "mm",
+            Unit.Mm,
             n < 3 ? LineState.Moving : LineState.Steady
         );
     }
@@ -112,7 +113,7 @@ public static class Instruments
             measure,
             place,
             Math.Round(vehicle.ReadDegrees(measure, place) + (n < 2 ? 1.5 - n : 0), 2),
-            "°",
+            Unit.Degree,
             n < 2 ? LineState.Moving : LineState.Steady
         );
     }
@@ -127,7 +128,7 @@ public static class Instruments
     public static BayLine Torque(
         string joint,
         double target,
-        string unit,
+        Unit unit,
         int n,
         DateTimeOffset at,
         Random chance

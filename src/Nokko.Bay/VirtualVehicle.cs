@@ -2,6 +2,7 @@ using MathNet.Numerics.Distributions;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Stance;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
@@ -108,7 +109,7 @@ public sealed class VirtualVehicle
 
     private double BodyAngle()
     {
-        var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;
+        var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In(Unit.Mm) ?? 3300;
         var rake = (_bodyMm["LR"] + _bodyMm["RR"] - _bodyMm["LF"] - _bodyMm["RF"]) / 2;
         return Math.Atan2(rake, wheelbase) * 180 / Math.PI;
     }
@@ -168,7 +169,7 @@ public sealed class VirtualVehicle
             .Select(w => StanceOf.Compute(w, _job.Readings, _job.VehicleAt(w.StageId)))
             .FirstOrDefault();
         var (front, rear) = (Mean(first, Axle.Front) ?? 518, Mean(first, Axle.Rear) ?? 574);
-        var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In("mm") ?? 3300;
+        var wheelbase = _job.Vehicle.Dimensions.Wheelbase?.In(Unit.Mm) ?? 3300;
         return _job.Vehicle.Stations.ToDictionary(
             s => s.Name,
             s =>
@@ -184,7 +185,7 @@ public sealed class VirtualVehicle
 
     private static double Plane(Station s, double front, double rear, double wheelbase)
     {
-        var lip = front + (-s.X.In("mm") / wheelbase * (rear - front));
+        var lip = front + (-s.X.In(Unit.Mm) / wheelbase * (rear - front));
         return s.Name switch
         {
             ['s', 'i', 'l', 'l', ..] => lip - 400,

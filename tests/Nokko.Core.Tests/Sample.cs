@@ -29,25 +29,25 @@ internal static class Sample
             FrontAxleMass = new()
             {
                 Value = 1100,
-                Unit = "kg",
+                Unit = Unit.Kg,
                 Known = Known.Document,
             },
             RearAxleMass = new()
             {
                 Value = 800,
-                Unit = "kg",
+                Unit = Unit.Kg,
                 Known = Known.Document,
             },
             FrontUnsprungShare = new()
             {
                 Value = 0.12,
-                Unit = "1",
+                Unit = Unit.One,
                 Known = Known.Estimated,
             },
             RearUnsprungShare = new()
             {
                 Value = 0.2,
-                Unit = "1",
+                Unit = Unit.One,
                 Known = Known.Estimated,
             },
             SillHeight = Mm(500),

@@ -1,21 +1,38 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Bench;
 
+/// <summary>What is typed into a field of the bench.</summary>
+[JsonConverter(typeof(JsonStringEnumConverter<BenchAsks>))]
+public enum BenchAsks
+{
+    /// <summary>A number with a unit.</summary>
+    Number,
+
+    /// <summary>A tyre's size as printed.</summary>
+    TyreSize,
+
+    /// <summary>A kind of suspension.</summary>
+    Suspension,
+}
+
 /// <summary>One thing that a calculation asks for.</summary>
 /// <param name="Name">Its name in links.</param>
 /// <param name="Label">As said in a bay.</param>
-/// <param name="Unit">A unit of its kind; "tyre" is a size as printed, "suspension" a kind of suspension.</param>
+/// <param name="Unit">A unit of its kind; null when it asks for no number.</param>
 /// <param name="Example">What stands there until somebody types; of the unit, lengths in mm.</param>
 /// <param name="Optional">Whether it may stay empty.</param>
 /// <param name="Positive">Whether it must be above zero.</param>
+/// <param name="Asks">What is typed there.</param>
 public sealed record BenchField(
     string Name,
     string Label,
-    string Unit,
+    Unit? Unit,
     string Example,
     bool Optional = false,
-    bool Positive = true
+    bool Positive = true,
+    BenchAsks Asks = BenchAsks.Number
 );
 
 /// <summary>A calculation without a job.</summary>

@@ -31,12 +31,12 @@ public static partial class BenchSheets
                         "Body angle, nose down",
                         Result.Of(
                             Math.Atan2(rake, wheelbase) * Degrees,
-                            "°",
+                            Unit.Degree,
                             TapeUMm / wheelbase * Degrees,
                             []
                         )
                     )
-                    : new BenchNumber("Body angle", Result.No("°", "Enter the wheelbase.")),
+                    : new BenchNumber("Body angle", Result.No(Unit.Degree, "Enter the wheelbase.")),
             ],
             [
                 "Each height read once with a tape to a sixteenth.",
@@ -78,7 +78,7 @@ public static partial class BenchSheets
                     n => new Quantity
                     {
                         Value = number(n)!.Value,
-                        Unit = n == SuspensionSizes.SpringLean ? "°" : "mm",
+                        Unit = n == SuspensionSizes.SpringLean ? Unit.Degree : Unit.Mm,
                         Known = Known.Measured,
                     }
                 ),
@@ -106,7 +106,7 @@ public static partial class BenchSheets
                 Length("The lip rises by", belief.OffsetMm.Mean + bare, u),
                 new BenchNumber(
                     "Lift ratio at ride height",
-                    Result.Of(belief.Ratio.Mean, "1", belief.Ratio.Sd, [])
+                    Result.Of(belief.Ratio.Mean, Unit.One, belief.Ratio.Sd, [])
                 ),
             ],
             [
@@ -143,7 +143,7 @@ public static partial class BenchSheets
                 )
                 : new BenchNumber(
                     "Longer than the old one",
-                    Result.No("mm", "Enter the old one's rate and free length.")
+                    Result.No(Unit.Mm, "Enter the old one's rate and free length.")
                 );
         return new BenchAnswer(
             [
@@ -195,7 +195,7 @@ public static partial class BenchSheets
                     "Rate",
                     Result.Of(
                         pack.RateNPerMm,
-                        "N/mm",
+                        Unit.NewtonPerMm,
                         LeafPackBuild.RateShare * pack.RateNPerMm,
                         []
                     )
@@ -233,11 +233,11 @@ public static partial class BenchSheets
                 ),
                 new BenchNumber(
                     "The axle turns with the leaf by",
-                    Result.Of(move.ChordTurnRad * Degrees, "°", null, [])
+                    Result.Of(move.ChordTurnRad * Degrees, Unit.Degree, null, [])
                 ),
                 new BenchNumber(
                     "The shackle's lean then",
-                    Result.Of(move.ShackleAngleRad * Degrees, "°", null, [])
+                    Result.Of(move.ShackleAngleRad * Degrees, Unit.Degree, null, [])
                 ),
             ],
             [
@@ -265,8 +265,8 @@ public static partial class BenchSheets
                 new BenchNumber(
                     "The pinion turns up by",
                     number("taper") is { } taper
-                        ? Result.Of(taper, "°", null, [])
-                        : Result.No("°", "Not with faces that are square.")
+                        ? Result.Of(taper, Unit.Degree, null, [])
+                        : Result.No(Unit.Degree, "Not with faces that are square.")
                 ),
             ],
             [
@@ -296,7 +296,7 @@ public static partial class BenchSheets
                 ),
                 new BenchNumber(
                     string.Create(CultureInfo.InvariantCulture, $"Shown {shown:0.#}, driven"),
-                    Result.Of(shown * share, "1", 0.01 * shown * share, [])
+                    Result.Of(shown * share, Unit.One, 0.01 * shown * share, [])
                 ),
                 Length("Diameter now", now.DiameterMm, null),
                 Length("Diameter then", next.DiameterMm, null),
@@ -304,8 +304,8 @@ public static partial class BenchSheets
                 new BenchNumber(
                     "Axle ratio that would pull as before",
                     number("ratio") is { } ratio
-                        ? Result.Of(ratio * share, "1", null, [])
-                        : Result.No("1", "Enter the axle ratio.")
+                        ? Result.Of(ratio * share, Unit.One, null, [])
+                        : Result.No(Unit.One, "Enter the axle ratio.")
                 ),
             ],
             ["Makers' sizes are good to about one in a hundred; a loaded tyre stands lower."]
@@ -313,5 +313,5 @@ public static partial class BenchSheets
     }
 
     private static BenchNumber Length(string label, double mm, double? u) =>
-        new(label, Result.Of(mm, "mm", u, []));
+        new(label, Result.Of(mm, Unit.Mm, u, []));
 }

@@ -1,3 +1,5 @@
+using Nokko.Core.Units;
+
 namespace Nokko.Core.Bench;
 
 /// <summary>The single calculations of a job, without one.</summary>
@@ -11,25 +13,25 @@ public static partial class BenchSheets
             "rake",
             "Rake and lean from four heights",
             [
-                new("lf", "Left front", "mm", "520"),
-                new("rf", "Right front", "mm", "520"),
-                new("lr", "Left rear", "mm", "580"),
-                new("rr", "Right rear", "mm", "580"),
-                new("wheelbase", "Wheelbase", "mm", "3600", Optional: true),
+                new("lf", "Left front", Unit.Mm, "520"),
+                new("rf", "Right front", Unit.Mm, "520"),
+                new("lr", "Left rear", Unit.Mm, "580"),
+                new("rr", "Right rear", Unit.Mm, "580"),
+                new("wheelbase", "Wheelbase", Unit.Mm, "3600", Optional: true),
             ]
         ),
         new(
             "spacer",
             "Lift from a spacer",
             [
-                new("suspension", "It stands on", "suspension", "coilOverArm"),
-                new("thickness", "Thickness", "mm", "25"),
-                new("armLength", "Lower arm, pivot to ball joint", "mm", "", Optional: true),
-                new("footDistance", "Pivot to strut foot", "mm", "", Optional: true),
+                new("suspension", "It stands on", null, "coilOverArm", Asks: BenchAsks.Suspension),
+                new("thickness", "Thickness", Unit.Mm, "25"),
+                new("armLength", "Lower arm, pivot to ball joint", Unit.Mm, "", Optional: true),
+                new("footDistance", "Pivot to strut foot", Unit.Mm, "", Optional: true),
                 new(
                     "springLean",
                     "Lean of the strut or coil",
-                    "°",
+                    Unit.Degree,
                     "",
                     Optional: true,
                     Positive: false
@@ -40,61 +42,67 @@ public static partial class BenchSheets
             "spring",
             "A coil under its load",
             [
-                new("rate", "Rate", "N/mm", "100"),
-                new("free", "Free length", "mm", "400"),
-                new("load", "Load along it", "kg", "600"),
-                new("oldRate", "Rate of the old one", "N/mm", "", Optional: true),
-                new("oldFree", "Free length of the old one", "mm", "", Optional: true),
+                new("rate", "Rate", Unit.NewtonPerMm, "100"),
+                new("free", "Free length", Unit.Mm, "400"),
+                new("load", "Load along it", Unit.Kg, "600"),
+                new("oldRate", "Rate of the old one", Unit.NewtonPerMm, "", Optional: true),
+                new("oldFree", "Free length of the old one", Unit.Mm, "", Optional: true),
             ]
         ),
         new(
             "leaf",
             "A leaf pack",
             [
-                new("leaves", "Leaves", "1", "4"),
-                new("length", "Main leaf, eye to eye along it", "mm", "1300"),
-                new("shorter", "Each next one shorter by", "mm", "220"),
-                new("width", "Width", "mm", "60"),
-                new("thick", "Thickness of each", "mm", "8"),
-                new("arch", "Free arch of the main leaf", "mm", "120", Positive: false),
-                new("load", "Load on the axle seat", "kg", "400"),
+                new("leaves", "Leaves", Unit.One, "4"),
+                new("length", "Main leaf, eye to eye along it", Unit.Mm, "1300"),
+                new("shorter", "Each next one shorter by", Unit.Mm, "220"),
+                new("width", "Width", Unit.Mm, "60"),
+                new("thick", "Thickness of each", Unit.Mm, "8"),
+                new("arch", "Free arch of the main leaf", Unit.Mm, "120", Positive: false),
+                new("load", "Load on the axle seat", Unit.Kg, "400"),
             ]
         ),
         new(
             "shackle",
             "A longer shackle",
             [
-                new("chord", "Eye to eye, now", "mm", "1300"),
-                new("arch", "Arch now", "mm", "60", Positive: false),
-                new("shackle", "Shackle, eye to eye", "mm", "90"),
-                new("angle", "Its lean, away from the fixed eye", "°", "15", Positive: false),
-                new("longer", "Longer by", "mm", "25"),
+                new("chord", "Eye to eye, now", Unit.Mm, "1300"),
+                new("arch", "Arch now", Unit.Mm, "60", Positive: false),
+                new("shackle", "Shackle, eye to eye", Unit.Mm, "90"),
+                new(
+                    "angle",
+                    "Its lean, away from the fixed eye",
+                    Unit.Degree,
+                    "15",
+                    Positive: false
+                ),
+                new("longer", "Longer by", Unit.Mm, "25"),
             ]
         ),
         new(
             "block",
             "A block",
             [
-                new("thickness", "Thickness", "mm", "50"),
+                new("thickness", "Thickness", Unit.Mm, "50"),
                 new(
                     "taper",
                     "Taper, thick end to the rear",
-                    "°",
+                    Unit.Degree,
                     "",
                     Optional: true,
                     Positive: false
                 ),
-                new("pack", "Thickness of the pack", "mm", "40"),
+                new("pack", "Thickness of the pack", Unit.Mm, "40"),
             ]
         ),
         new(
             "tyre",
             "Another tyre",
             [
-                new("now", "Size now", "tyre", "265/70R17"),
-                new("next", "Size then", "tyre", "285/75R17"),
-                new("shown", "Speed shown", "1", "60"),
-                new("ratio", "Axle ratio", "1", "", Optional: true),
+                new("now", "Size now", null, "265/70R17", Asks: BenchAsks.TyreSize),
+                new("next", "Size then", null, "285/75R17", Asks: BenchAsks.TyreSize),
+                new("shown", "Speed shown", Unit.One, "60"),
+                new("ratio", "Axle ratio", Unit.One, "", Optional: true),
             ]
         ),
     ];

@@ -33,7 +33,7 @@ internal sealed class CornerOption
         }
         PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
-        Hours = come.Sum(p => p.Hours?.In("h") ?? GuessedHours);
+        Hours = come.Sum(p => p.Hours?.In(Unit.Hour) ?? GuessedHours);
         HoursGuessed = come.Any(p => p.Hours is null);
         Cost = (double)come.Sum(p => p.Price ?? 0);
         Irreversible = [.. Cuts(corner, come, axle)];

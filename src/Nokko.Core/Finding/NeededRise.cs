@@ -33,7 +33,7 @@ public sealed record NeededRise(Corner Corner, Result Rise, Result? Loaded)
                 (c, i) =>
                     new NeededRise(
                         c,
-                        plain?[i] ?? Result.No("mm", missing ?? "It cannot be told."),
+                        plain?[i] ?? Result.No(Unit.Mm, missing ?? "It cannot be told."),
                         loaded?[i]
                     )
             ),
@@ -44,16 +44,16 @@ public sealed record NeededRise(Corner Corner, Result Rise, Result? Loaded)
             var (odds, why) = StanceOdds.Of(on, baseline, s.Target!, s);
             if (odds is null)
             {
-                return [.. Corners.All.Select(_ => Result.No("mm", why!))];
+                return [.. Corners.All.Select(_ => Result.No(Unit.Mm, why!))];
             }
             // Figures as they stand: rake, what the axles rose already, leans.
             var m = odds.Mean;
-            var front = Math.Max(0, (s.Target!.LeastFrontLift?.In("mm") ?? 0) - m[1]);
-            var rear = Math.Max(0, (s.Target.LeastRearLift?.In("mm") ?? 0) - m[2]);
+            var front = Math.Max(0, (s.Target!.LeastFrontLift?.In(Unit.Mm) ?? 0) - m[1]);
+            var rear = Math.Max(0, (s.Target.LeastRearLift?.In(Unit.Mm) ?? 0) - m[2]);
             var u = 0.0;
             if (s.Target.Rake is { } rake)
             {
-                var more = rake.In("mm") - m[0] - (rear - front);
+                var more = rake.In(Unit.Mm) - m[0] - (rear - front);
                 (front, rear) = more < 0 ? (front - more, rear) : (front, rear + more);
                 u = Math.Sqrt(odds.Covariance[0, 0]);
             }
@@ -66,7 +66,7 @@ public sealed record NeededRise(Corner Corner, Result Rise, Result? Loaded)
                     (c, i) =>
                         Result.Of(
                             (i < 2 ? front : rear) + lean[i],
-                            "mm",
+                            Unit.Mm,
                             Math.Sqrt(
                                 (u * u)
                                     + (

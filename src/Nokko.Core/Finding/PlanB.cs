@@ -62,7 +62,7 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
             {
                 continue;
             }
-            var off = Math.Max(2 * u, 1.5 * target.Tolerance.In("mm"));
+            var off = Math.Max(2 * u, 1.5 * target.Tolerance.In(Unit.Mm));
             foreach (var by in (double[])[off, -off])
             {
                 cases.Add(Case(plan, situation, prediction, before, axle, by, left, rules));

@@ -41,22 +41,22 @@ public sealed record TyreRoom(Axle Axle, double Growth, Result Parked, Result Fl
             axle,
             growth,
             gap is { } g
-                ? Result.Of(LeastGapMm + growth - g, "mm", 2, [])
-                : Result.No("mm", TapeIt),
-            gap is null ? Result.No("mm", TapeIt)
+                ? Result.Of(LeastGapMm + growth - g, Unit.Mm, 2, [])
+                : Result.No(Unit.Mm, TapeIt),
+            gap is null ? Result.No(Unit.Mm, TapeIt)
                 : others.Length == 0
                     ? Result.No(
-                        "mm",
+                        Unit.Mm,
                         "Enter the gap at the bump stop and its height: then it can be told what meets first."
                     )
                 : Result.Of(
                     Math.Max(0, (others.Min(o => o.W) - tyre.W) * ends.StopShare),
-                    "mm",
+                    Unit.Mm,
                     3,
                     []
                 ),
             Result.No(
-                "mm",
+                Unit.Mm,
                 FormattableString.Invariant(
                     $"Tape the gap at full lock, before and behind: there will be {LengthText.Both(growth)} less of it."
                 )

@@ -112,7 +112,7 @@ public sealed record Wish(
         {
             return No("roof", "How high is it today, at its highest?");
         }
-        var left = height.In("mm") - roof.In("mm");
+        var left = height.In(Unit.Mm) - roof.In(Unit.Mm);
         return left < 0
             ? No("amount", $"It stands {LengthText.Both(-left)} above that already.")
             : Good(
@@ -152,16 +152,16 @@ public sealed record Wish(
     private static Quantity? Least(Quantity? was, TyreRoom room)
     {
         var needed = Math.Max(0, Math.Ceiling(room.Parked.Have().Mean));
-        return was is not null && was.In("mm") >= needed
+        return was is not null && was.In(Unit.Mm) >= needed
             ? was
             : Quantity.Mm(needed, Known.Computed);
     }
 
     private static (Target?, string?, string?) Good(Target target) =>
         target is { LeastFrontLift: { } f, MostFrontLift: { } fm }
-            && f.In("mm") > fm.In("mm") + 1e-9
+            && f.In(Unit.Mm) > fm.In(Unit.Mm) + 1e-9
         || target is { LeastRearLift: { } r, MostRearLift: { } rm }
-            && r.In("mm") > rm.In("mm") + 1e-9
+            && r.In(Unit.Mm) > rm.In(Unit.Mm) + 1e-9
             ? No("amount", "The least lift would be more than the greatest: change one of them.")
             : (target, null, null);
 

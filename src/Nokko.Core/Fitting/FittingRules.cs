@@ -1,4 +1,5 @@
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
@@ -66,7 +67,7 @@ public static class FittingRules
             {
                 return "no value noted";
             }
-            if (value.In("N·m") < torque.In("N·m") * (1 - Short))
+            if (value.In(Unit.NewtonMetre) < torque.In(Unit.NewtonMetre) * (1 - Short))
             {
                 return "stopped short of the spec";
             }

@@ -80,8 +80,7 @@ internal static class JobFileReferences
                         ),
                         Known(
                             w.Pads.All(x =>
-                                Corners.All.Contains(x.Wheel)
-                                && UnitTable.SameKind(x.Height.Unit, "mm")
+                                Corners.All.Contains(x.Wheel) && x.Height.Unit.SameKind(Unit.Mm)
                             ),
                             $"{p}.pads",
                             "A pad is under a wheel (LF, RF, LR or RR), and its height is a length."
@@ -189,7 +188,7 @@ internal static class JobFileReferences
                             "The file does not define this plan."
                         ),
                         Known(
-                            t.Value is null || UnitTable.SameKind(t.Value.Unit, "N·m"),
+                            t.Value is null || t.Value.Unit.SameKind(Unit.NewtonMetre),
                             $"{p}.value.unit",
                             "A value reached is a torque."
                         ),

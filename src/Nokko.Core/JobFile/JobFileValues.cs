@@ -17,46 +17,46 @@ internal static class JobFileValues
     private const double Absurd = 1e9;
 
     /// <summary>Fields that hold a quantity, each with a unit of the kind that it must have and whether it must be above zero; sizes of the vehicle have limits of their own.</summary>
-    private static readonly Dictionary<string, (string Unit, bool Positive)> Kinds = new()
+    private static readonly Dictionary<string, (Unit Unit, bool Positive)> Kinds = new()
     {
-        ["thickness"] = ("mm", true),
-        ["claim"] = ("mm", false),
-        ["extension"] = ("mm", false),
-        ["hours"] = ("h", false),
-        ["mass"] = ("kg", false),
-        ["behind"] = ("mm", false),
-        ["left"] = ("mm", false),
-        ["frontClaim"] = ("mm", false),
-        ["rearClaim"] = ("mm", false),
-        ["tolerance"] = ("mm", true),
-        ["rake"] = ("mm", false),
-        ["leastFrontLift"] = ("mm", false),
-        ["leastRearLift"] = ("mm", false),
-        ["division"] = ("mm", true),
-        ["odometer"] = ("km", false),
-        ["odometerIn"] = ("km", false),
-        ["odometerOut"] = ("km", false),
-        ["dueAt"] = ("km", false),
-        ["torque"] = ("N·m", true),
-        ["lengthFound"] = ("mm", true),
-        ["lengthNeeded"] = ("mm", true),
-        ["height"] = ("mm", false),
-        ["pressure"] = ("kPa", true),
-        ["over"] = ("mm", true),
-        ["x"] = ("mm", false),
-        ["y"] = ("mm", false),
-        ["z"] = ("mm", false),
+        ["thickness"] = (Unit.Mm, true),
+        ["claim"] = (Unit.Mm, false),
+        ["extension"] = (Unit.Mm, false),
+        ["hours"] = (Unit.Hour, false),
+        ["mass"] = (Unit.Kg, false),
+        ["behind"] = (Unit.Mm, false),
+        ["left"] = (Unit.Mm, false),
+        ["frontClaim"] = (Unit.Mm, false),
+        ["rearClaim"] = (Unit.Mm, false),
+        ["tolerance"] = (Unit.Mm, true),
+        ["rake"] = (Unit.Mm, false),
+        ["leastFrontLift"] = (Unit.Mm, false),
+        ["leastRearLift"] = (Unit.Mm, false),
+        ["division"] = (Unit.Mm, true),
+        ["odometer"] = (Unit.Km, false),
+        ["odometerIn"] = (Unit.Km, false),
+        ["odometerOut"] = (Unit.Km, false),
+        ["dueAt"] = (Unit.Km, false),
+        ["torque"] = (Unit.NewtonMetre, true),
+        ["lengthFound"] = (Unit.Mm, true),
+        ["lengthNeeded"] = (Unit.Mm, true),
+        ["height"] = (Unit.Mm, false),
+        ["pressure"] = (Unit.KPa, true),
+        ["over"] = (Unit.Mm, true),
+        ["x"] = (Unit.Mm, false),
+        ["y"] = (Unit.Mm, false),
+        ["z"] = (Unit.Mm, false),
     };
 
-    private static readonly Dictionary<string, string> ReadingUnits = new()
+    private static readonly Dictionary<string, Unit> ReadingUnits = new()
     {
-        ["height"] = "mm",
-        ["gap"] = "mm",
-        ["length"] = "mm",
-        ["angle"] = "°",
-        ["pressure"] = "kPa",
-        ["load"] = "N",
-        ["torque"] = "N·m",
+        ["height"] = Unit.Mm,
+        ["gap"] = Unit.Mm,
+        ["length"] = Unit.Mm,
+        ["angle"] = Unit.Degree,
+        ["pressure"] = Unit.KPa,
+        ["load"] = Unit.Newton,
+        ["torque"] = Unit.NewtonMetre,
     };
 
     /// <summary>Checks every quantity, number and string, wherever it stands.</summary>
@@ -114,11 +114,11 @@ internal static class JobFileValues
 
     private static JobFileError? Quantity(JsonObject row, string path, string name)
     {
-        if (JobFileReader.Text(row["unit"]) is not { } unit || !UnitTable.Knows(unit))
+        if (Unit.Of(JobFileReader.Text(row["unit"])) is not { } unit)
         {
             return new JobFileError(
                 $"{path}.unit",
-                $"The unit “{row["unit"]}” is not known. Known units: {string.Join(", ", UnitTable.All)}."
+                $"The unit “{row["unit"]}” is not known. Known units: {string.Join(", ", Unit.All)}."
             );
         }
         if (row["u"] is JsonValue u && u.TryGetValue<double>(out var sd) && sd < 0)
@@ -148,7 +148,7 @@ internal static class JobFileValues
         {
             return null;
         }
-        if (!UnitTable.SameKind(unit, kind.Unit))
+        if (!unit.SameKind(kind.Unit))
         {
             return new JobFileError($"{path}.unit", $"“{unit}” is no unit for {name}.");
         }
@@ -165,15 +165,15 @@ internal static class JobFileValues
         JsonObject row,
         string path,
         string name,
-        string unit,
-        string expected,
+        Unit unit,
+        Unit expected,
         Func<string, double, string?> whyNot
     ) =>
-        !UnitTable.SameKind(unit, expected)
+        !unit.SameKind(expected)
             ? new JobFileError($"{path}.unit", $"“{unit}” is no unit for {name}.")
         : row["value"] is JsonValue value
         && value.TryGetValue<double>(out var x)
-        && whyNot(name, UnitTable.Convert(x, unit, expected)) is { } why
+        && whyNot(name, unit.To(expected, x)) is { } why
             ? new JobFileError($"{path}.value", why)
         : null;
 
@@ -185,24 +185,24 @@ internal static class JobFileValues
         }
         if (
             !ReadingUnits.TryGetValue(kind, out var expected)
-            || JobFileReader.Text(value["unit"]) is not { } unit
+            || JobFileReader.Text(value["unit"]) is not { } symbol
         )
         {
             return null;
         }
-        if (!UnitTable.Knows(unit))
+        if (Unit.Of(symbol) is not { } unit)
         {
             return new JobFileError(
                 $"{path}.value.unit",
-                $"The unit “{unit}” is not known. Known units: {string.Join(", ", UnitTable.All)}."
+                $"The unit “{symbol}” is not known. Known units: {string.Join(", ", Unit.All)}."
             );
         }
-        if (!UnitTable.SameKind(unit, expected))
+        if (!unit.SameKind(expected))
         {
             return new JobFileError($"{path}.value.unit", $"“{unit}” is no unit for a {kind}.");
         }
         return kind == "height" && value["value"] is JsonValue v && v.TryGetValue<double>(out var x)
-            ? UnitTable.Convert(x, unit, "mm") switch
+            ? unit.To(Unit.Mm, x) switch
             {
                 <= 0 => new JobFileError($"{path}.value.value", "A height must be above zero."),
                 > AbsurdMm => new JobFileError($"{path}.value.value", "No vehicle is that high."),

@@ -1,6 +1,7 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 
 namespace Nokko.Core.Jobs;
 
@@ -114,7 +115,7 @@ public sealed record SetSpec(
     internal override void Decide(JobWork work)
     {
         var joint = FittingWork.JointOf(work.Document, Id);
-        var torque = QuantityInput.Read(Torque, "torque", "N·m");
+        var torque = QuantityInput.Read(Torque, "torque", Unit.NewtonMetre);
         if (torque is null && TypedText.Blank(Criterion) is null)
         {
             throw Refuse.Value(
@@ -130,7 +131,7 @@ public sealed record SetSpec(
                 Spec = new JointSpec
                 {
                     Torque = torque,
-                    Angle = QuantityInput.Read(Angle, "angle", "°"),
+                    Angle = QuantityInput.Read(Angle, "angle", Unit.Degree),
                     Criterion = TypedText.Lines(Criterion, "criterion"),
                     Source = TypedText.Needed(
                         Source,
@@ -191,7 +192,7 @@ public sealed record TightenJoint(
                 JointId = joint.Id,
                 PlanId = plan.Id,
                 Pass = Pass,
-                Value = QuantityInput.Read(Value, "value", "N·m"),
+                Value = QuantityInput.Read(Value, "value", Unit.NewtonMetre),
                 CriterionSeen = CriterionSeen,
                 Tool = TypedText.Blank(Tool),
                 Position = Position,

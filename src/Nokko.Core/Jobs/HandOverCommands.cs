@@ -1,5 +1,6 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 
 namespace Nokko.Core.Jobs;
 
@@ -34,11 +35,11 @@ public sealed record HandOver(
         {
             throw Refuse.Conflict("job", "It was handed over already.", job.Id, job);
         }
-        var odometer = QuantityInput.Read(Odometer, "odometer", "km");
+        var odometer = QuantityInput.Read(Odometer, "odometer", Unit.Km);
         if (
             odometer is not null
             && job.OdometerIn is { } before
-            && odometer.In("km") < before.In("km")
+            && odometer.In(Unit.Km) < before.In(Unit.Km)
         )
         {
             throw Refuse.Value("odometer", "The odometer reads less than when it was taken in.");
@@ -56,7 +57,7 @@ public sealed record HandOver(
         );
         foreach (var (f, i) in FollowUps.Select((f, i) => (f, i)))
         {
-            var dueAt = QuantityInput.Read(f.DueAt, $"followUps[{i}].dueAt", "km");
+            var dueAt = QuantityInput.Read(f.DueAt, $"followUps[{i}].dueAt", Unit.Km);
             if (f.DueOn is null && dueAt is null)
             {
                 throw Refuse.Value(

@@ -220,7 +220,7 @@ public static class JobEvaluator
             .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c.Name())?.Rise)
             .ToArray();
         return rises is [{ Cannot: null } left, { Cannot: null } right]
-            ? Result.Mean("mm", [left, right])
+            ? Result.Mean(Unit.Mm, [left, right])
             : null;
     }
 

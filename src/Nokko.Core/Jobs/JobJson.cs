@@ -118,9 +118,13 @@ public static class JobJson
                 ["format"] = "date-time",
             };
         }
-        if (context.PropertyInfo?.Name == "unit" && schema is JsonObject unit)
+        if (type == typeof(Unit))
         {
-            unit["enum"] = new JsonArray([.. UnitTable.All.Select(s => JsonValue.Create(s))]);
+            return new JsonObject
+            {
+                ["type"] = "string",
+                ["enum"] = new JsonArray([.. Unit.All.Select(u => JsonValue.Create(u.Symbol))]),
+            };
         }
         return schema;
     }

@@ -105,7 +105,7 @@ public sealed record Need(
             && RakeUMm is { } u
             && Datum is { } datum
             && Kind is not (NeedKind.FollowUps or NeedKind.NextStep or NeedKind.WalkAfter)
-                ? StanceWords.SayRake(Result.Of(rake, "mm", u, []), datum, style) + " "
+                ? StanceWords.SayRake(Result.Of(rake, Unit.Mm, u, []), datum, style) + " "
                 : "";
         return Kind switch
         {

@@ -2,6 +2,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
@@ -80,7 +81,7 @@ internal static class Placing
             Name = "collar",
             Kind = PartKind.RaisedCollar,
             Thickness =
-                QuantityInput.Read(raise, "raise", "mm")
+                QuantityInput.Read(raise, "raise", Unit.Mm)
                 ?? throw Refuse.Value("raise", "By how much is the collar raised?"),
         };
 }

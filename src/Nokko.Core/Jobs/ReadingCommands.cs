@@ -61,7 +61,7 @@ public sealed record StoreReading(
             Station ?? "",
             From,
             work.Context.Style,
-            round.Division.In("mm"),
+            round.Division.In(Unit.Mm),
             d.Vehicle,
             ReadingRules.Neighbours(d, round, Station, From),
             Answers
@@ -81,7 +81,7 @@ public sealed record StoreReading(
             OwnMark = From == Datum.Own ? mark : null,
             Value = new Quantity
             {
-                Value = UnitTable.Convert(height.Mm, "mm", height.Unit),
+                Value = Unit.Mm.To(height.Unit, height.Mm),
                 Unit = height.Unit,
                 Known = Known.Measured,
                 Typed = Typed,
@@ -173,7 +173,7 @@ public sealed record StoreMeasure(
                     ?? throw Refuse.Value("typed", "Write a few words."),
             };
         }
-        var over = QuantityInput.Read(Over, "over", "mm");
+        var over = QuantityInput.Read(Over, "over", Unit.Mm);
         if (measure is { Over: { } what, Key: Measures.CamberSquare } && over is null)
         {
             throw Refuse.Value("over", $"{what}: without it the gap says no angle.");
@@ -182,7 +182,7 @@ public sealed record StoreMeasure(
             Typed,
             measure,
             work.Context.Style,
-            round.Division.In("mm"),
+            round.Division.In(Unit.Mm),
             Answers
         );
         return read.Value is { } value
@@ -298,7 +298,7 @@ internal static class ReadingRules
                     && name != station
                     && Corners.Named(name) is not null
                 )
-                .Select(r => r.Value!.In("mm")),
+                .Select(r => r.Value!.In(Unit.Mm)),
         ];
 
     /// <summary>A walk-round of this job.</summary>

@@ -281,6 +281,6 @@ public sealed record NoteStandard(
     private static Quantity? Read(JobDocument d, StandardHeightInput h)
     {
         ReadingRules.KnownStation(d, h.Station);
-        return QuantityInput.Read(h.Height, $"heights.{h.Station}", "mm");
+        return QuantityInput.Read(h.Height, $"heights.{h.Station}", Unit.Mm);
     }
 }

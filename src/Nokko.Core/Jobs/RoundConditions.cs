@@ -74,7 +74,7 @@ public sealed record RoundConditionsInput(
             Modes = [.. (Modes ?? []).Distinct()],
             SteeringStraight = SteeringStraight,
             Tyres = ReadTyres(),
-            Odometer = QuantityInput.Read(Odometer, "conditions.odometer", "km"),
+            Odometer = QuantityInput.Read(Odometer, "conditions.odometer", Unit.Km),
             Notes = TypedText.Lines(Notes, "conditions.notes"),
         };
     }
@@ -88,7 +88,7 @@ public sealed record RoundConditionsInput(
             8 or 16 or 32 => new Quantity
             {
                 Value = 1.0 / Denominator,
-                Unit = "in",
+                Unit = Unit.Inch,
                 Known = Known.Told,
             },
             _ => throw Refuse.Value(
@@ -131,7 +131,7 @@ public sealed record RoundConditionsInput(
                 Typed = below ? typed[1..] : typed,
             },
             field,
-            "mm",
+            Unit.Mm,
             positive: false
         )!;
         var height = read with
@@ -139,7 +139,7 @@ public sealed record RoundConditionsInput(
             Value = below ? -read.Value : read.Value,
             Typed = pad.Height.Typed,
         };
-        return Math.Abs(height.In("mm")) <= 300
+        return Math.Abs(height.In(Unit.Mm)) <= 300
             ? height
             : throw Refuse.Value(field, "A floor that uneven is no floor: measure somewhere else.");
     }
@@ -168,7 +168,7 @@ public sealed record RoundConditionsInput(
                         Pressure = QuantityInput.Read(
                             t.Pressure,
                             $"conditions.pressures.{t.Wheel}",
-                            "kPa"
+                            Unit.KPa
                         ),
                     };
                 })

@@ -134,10 +134,10 @@ public sealed record SetPoints(
         var across = QuantityInput.Read(
             point.Across,
             $"{point.Name}.across",
-            "mm",
+            Unit.Mm,
             positive: false
         );
-        var up = QuantityInput.Read(point.Up, $"{point.Name}.up", "mm");
+        var up = QuantityInput.Read(point.Up, $"{point.Name}.up", Unit.Mm);
         return (across, up) switch
         {
             (null, null) => null,
@@ -184,12 +184,12 @@ public sealed record NoteBallast(
     {
         var (rate, why) = BallastTest.Rate(
             Axle,
-            Needed(Weight, "weight", "kg").In("kg"),
-            Needed(Behind, "behind", "mm", positive: false).In("mm"),
-            d.Vehicle.Dimensions.Wheelbase!.In("mm"),
-            Needed(Without, "without", "mm").In("mm"),
-            Needed(With, "with", "mm").In("mm"),
-            Needed(After, "after", "mm").In("mm")
+            Needed(Weight, "weight", Unit.Kg).In(Unit.Kg),
+            Needed(Behind, "behind", Unit.Mm, positive: false).In(Unit.Mm),
+            d.Vehicle.Dimensions.Wheelbase!.In(Unit.Mm),
+            Needed(Without, "without", Unit.Mm).In(Unit.Mm),
+            Needed(With, "with", Unit.Mm).In(Unit.Mm),
+            Needed(After, "after", Unit.Mm).In(Unit.Mm)
         );
         if (rate is null)
         {
@@ -207,7 +207,7 @@ public sealed record NoteBallast(
     private static Quantity Needed(
         QuantityInput input,
         string field,
-        string kind,
+        Unit kind,
         bool positive = true
     ) =>
         QuantityInput.Read(input, field, kind, positive)

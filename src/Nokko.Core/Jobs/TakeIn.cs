@@ -115,7 +115,7 @@ public sealed record TakeIn(
                     Troubles = TypedText.Lines(Troubles, "troubles"),
                     Target = Target.Read(),
                     PromisedOn = PromisedOn,
-                    OdometerIn = QuantityInput.Read(Odometer, "odometer", "km"),
+                    OdometerIn = QuantityInput.Read(Odometer, "odometer", Unit.Km),
                     Equipment = Equipment,
                     TakenInAt = context.Now,
                 }
@@ -276,7 +276,7 @@ public sealed record TakeIn(
             Id = f.Id,
             Name = TypedText.Needed(f.Name, $"fitted[{i}].name", "What is fitted there?"),
             Kind = f.Kind,
-            Thickness = QuantityInput.Read(f.Thickness, $"fitted[{i}].thickness", "mm"),
-            Claim = QuantityInput.Read(f.Claim, $"fitted[{i}].claim", "mm"),
+            Thickness = QuantityInput.Read(f.Thickness, $"fitted[{i}].thickness", Unit.Mm),
+            Claim = QuantityInput.Read(f.Claim, $"fitted[{i}].claim", Unit.Mm),
         };
 }

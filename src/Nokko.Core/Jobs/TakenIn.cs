@@ -29,17 +29,17 @@ public sealed record TargetInput(
         {
             Datum = Datum,
             Rake = WantsRake
-                ? QuantityInput.Read(Rake, "target.rake", "mm", positive: false)
+                ? QuantityInput.Read(Rake, "target.rake", Unit.Mm, positive: false)
                     ?? Quantity.Mm(0, Known.Told)
                 : null,
-            LeastFrontLift = QuantityInput.Read(LeastFrontLift, "target.leastFrontLift", "mm"),
-            LeastRearLift = QuantityInput.Read(LeastRearLift, "target.leastRearLift", "mm"),
-            MostFrontLift = QuantityInput.Read(MostFrontLift, "target.mostFrontLift", "mm"),
-            MostRearLift = QuantityInput.Read(MostRearLift, "target.mostRearLift", "mm"),
+            LeastFrontLift = QuantityInput.Read(LeastFrontLift, "target.leastFrontLift", Unit.Mm),
+            LeastRearLift = QuantityInput.Read(LeastRearLift, "target.leastRearLift", Unit.Mm),
+            MostFrontLift = QuantityInput.Read(MostFrontLift, "target.mostFrontLift", Unit.Mm),
+            MostRearLift = QuantityInput.Read(MostRearLift, "target.mostRearLift", Unit.Mm),
             NoLean = NoLean,
             Loaded = Loaded,
             Tolerance =
-                QuantityInput.Read(Tolerance, "target.tolerance", "mm")
+                QuantityInput.Read(Tolerance, "target.tolerance", Unit.Mm)
                 ?? Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
         };
 }
@@ -191,11 +191,11 @@ public sealed record CorrectTakenIn(
     {
         var d = work.Document;
         var (plate, vin) = TakeIn.Mark(Plate, Vin);
-        var odometer = QuantityInput.Read(Odometer, "odometer", "km");
+        var odometer = QuantityInput.Read(Odometer, "odometer", Unit.Km);
         if (
             odometer is not null
             && d.Job.OdometerOut is { } gone
-            && gone.In("km") < odometer.In("km")
+            && gone.In(Unit.Km) < odometer.In(Unit.Km)
         )
         {
             throw Refuse.Value("odometer", "It was handed over with less on the odometer.");
@@ -236,7 +236,9 @@ public sealed record CorrectTakenIn(
                 PromisedOn = PromisedOn,
                 // The same reading stays the one that was written down, with how it was known.
                 OdometerIn =
-                    odometer?.In("km") == d.Job.OdometerIn?.In("km") ? d.Job.OdometerIn : odometer,
+                    odometer?.In(Unit.Km) == d.Job.OdometerIn?.In(Unit.Km)
+                        ? d.Job.OdometerIn
+                        : odometer,
                 Equipment = Equipment,
             }
         );
@@ -305,8 +307,8 @@ public sealed record MakeWish(
         var d = work.Document;
         var wish = new Wish(
             Wish,
-            QuantityInput.Read(Amount, "amount", "mm", positive: Wish != WishKind.KeepRake),
-            QuantityInput.Read(Roof, "roof", "mm"),
+            QuantityInput.Read(Amount, "amount", Unit.Mm, positive: Wish != WishKind.KeepRake),
+            QuantityInput.Read(Roof, "roof", Unit.Mm),
             TypedText.Blank(Tyre)
         );
         var (target, field, why) = wish.On(JobEvaluator.SituationNow(d, PlatformEvidence.None));
@@ -333,19 +335,19 @@ public sealed record LoadInput(
     public StatedLoad Read(int i)
     {
         var mass =
-            QuantityInput.Read(Mass, $"loads[{i}].mass", "kg", positive: false)
+            QuantityInput.Read(Mass, $"loads[{i}].mass", Unit.Kg, positive: false)
             ?? throw Refuse.Value($"loads[{i}].mass", "How heavy is it?");
-        if (Math.Abs(mass.In("kg")) > 10_000)
+        if (Math.Abs(mass.In(Unit.Kg)) > 10_000)
         {
             throw Refuse.Value($"loads[{i}].mass", "No axle carries that: check the unit.");
         }
         var behind =
-            QuantityInput.Read(Behind, $"loads[{i}].behind", "mm", positive: false)
+            QuantityInput.Read(Behind, $"loads[{i}].behind", Unit.Mm, positive: false)
             ?? throw Refuse.Value(
                 $"loads[{i}].behind",
                 "Where is it: how far behind the front axle?"
             );
-        return Math.Abs(behind.In("mm")) > 20_000
+        return Math.Abs(behind.In(Unit.Mm)) > 20_000
             ? throw Refuse.Value($"loads[{i}].behind", "That is off the vehicle: check the unit.")
             : new StatedLoad
             {
@@ -353,7 +355,7 @@ public sealed record LoadInput(
                 Name = TypedText.Needed(Name, $"loads[{i}].name", "What is it?"),
                 Mass = mass,
                 Behind = behind,
-                Left = QuantityInput.Read(Left, $"loads[{i}].left", "mm", positive: false),
+                Left = QuantityInput.Read(Left, $"loads[{i}].left", Unit.Mm, positive: false),
                 Stays = Stays,
             };
     }

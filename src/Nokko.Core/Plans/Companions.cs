@@ -172,14 +172,16 @@ internal static class Companions
                 axle.Said(),
                 "New top nuts; threads past each nut",
                 plate.Extension is { } e
-                    ? $"its studs give {LengthText.Both(e.In("mm"))}"
+                    ? $"its studs give {LengthText.Both(e.In(Unit.Mm))}"
                     : "count the threads before it goes together",
                 false
             );
         }
         if (parts.Any(p => p.Kind is PartKind.Block or PartKind.LeafPack))
         {
-            var block = parts.Where(p => p.Kind == PartKind.Block).Max(p => p.Thickness?.In("mm"));
+            var block = parts
+                .Where(p => p.Kind == PartKind.Block)
+                .Max(p => p.Thickness?.In(Unit.Mm));
             var pack = parts.FirstOrDefault(p => p.Kind == PartKind.LeafPack && p.Leaves.Count > 0);
             yield return new(
                 axle.Said(),
@@ -216,7 +218,7 @@ internal static class Companions
         {
             yield break;
         }
-        var tallest = pucks.Max(p => p.Thickness?.In("mm") ?? 0);
+        var tallest = pucks.Max(p => p.Thickness?.In(Unit.Mm) ?? 0);
         yield return new(
             "vehicle",
             $"Body bolts {LengthText.Both(tallest)} longer",

@@ -121,7 +121,7 @@ internal static class CornerCautions
     {
         var tall = stack
             .Where(p => PartRule.Of(p.Kind) is { Family: LiftFamily.Spring, Amount: "Thickness" })
-            .Sum(p => p.Thickness?.In("mm") ?? 0);
+            .Sum(p => p.Thickness?.In(Unit.Mm) ?? 0);
         if (tall > TallStackMm)
         {
             yield return Look(

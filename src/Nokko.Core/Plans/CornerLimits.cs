@@ -65,8 +65,8 @@ internal sealed partial class CornerLimits
         {
             Corner = corner,
             Grade = _axle.Corner.Grade,
-            Ratio = Result.Of(_axle.Corner.Ratio.Mean, "1", _axle.Corner.Ratio.Sd, []),
-            Rise = Result.Of(h, "mm", rise.U, []),
+            Ratio = Result.Of(_axle.Corner.Ratio.Mean, Unit.One, _axle.Corner.Ratio.Sd, []),
+            Rise = Result.Of(h, Unit.Mm, rise.U, []),
             Droop = droop,
             Bump = bump,
             StandardDroop = Left(_bare.Droop, 0, down: true),
@@ -74,7 +74,7 @@ internal sealed partial class CornerLimits
             Marks = Marks(h),
             StopExtension = StopExtension(),
             CvRide = Cv(h, 0),
-            CvDroop = droop.Value is { } d ? Cv(h, d) : No("°", droop.Cannot!),
+            CvDroop = droop.Value is { } d ? Cv(h, d) : No(Unit.Degree, droop.Cannot!),
             BallJointRide = geometry.Ride,
             BallJoint = geometry.Ball,
             Camber = geometry.Camber,
@@ -100,14 +100,14 @@ internal sealed partial class CornerLimits
         if (ends.Count == 0)
         {
             return No(
-                "mm",
+                Unit.Mm,
                 Suspension.Kind.HasCoilOver()
                     ? $"Enter the strut's length now and fully {(down ? "extended" : "collapsed")}."
                     : $"Enter the shock's length now and fully {(down ? "extended" : "collapsed")}."
             );
         }
         var (left, u) = LeftMm(ends, rise, down)!.Value;
-        return Result.Of(left, "mm", u, []);
+        return Result.Of(left, Unit.Mm, u, []);
     }
 
     private (double Mm, double U)? LeftMm(
@@ -154,12 +154,12 @@ internal sealed partial class CornerLimits
         var others = _ends.Bump.Where(b => b.What != TravelEnds.StopSolid).ToArray();
         return solid.What is null || others.Length == 0
             ? No(
-                "mm",
+                Unit.Mm,
                 "Enter the gap at the bump stop, its height, and the collapsed length of shock or strut."
             )
             : Result.Of(
                 Math.Max(0, (solid.W - (others.Min(o => o.W) - StopMarginMm)) * _ends.StopShare),
-                "mm",
+                Unit.Mm,
                 3,
                 []
             );
@@ -169,14 +169,14 @@ internal sealed partial class CornerLimits
     {
         if (Suspension.Get(SuspensionSizes.HoseSlack) is not { } slack)
         {
-            return No("mm", "Tape the hose's slack at the old full droop, both locks.");
+            return No(Unit.Mm, "Tape the hose's slack at the old full droop, both locks.");
         }
         if (_ends.Lowest is not { } now || _bare.Lowest is not { } was)
         {
-            return No("mm", "How far it will droop is not known.");
+            return No(Unit.Mm, "How far it will droop is not known.");
         }
         var gained = Math.Max(0, was - now);
-        return Result.Of(slack - gained, "mm", 4, []);
+        return Result.Of(slack - gained, Unit.Mm, 4, []);
     }
 
     private Result Cv(double rise, double droop)
@@ -187,7 +187,7 @@ internal sealed partial class CornerLimits
         )
         {
             return No(
-                "°",
+                Unit.Degree,
                 Suspension.Kind.IsLiveAxle()
                     ? "A live axle has none."
                     : "Enter how far the outer joint stands below the inner, and the run between them."
@@ -195,7 +195,12 @@ internal sealed partial class CornerLimits
         }
         var below = drop + rise + droop - _ends.Sum(PartKind.DiffDrop);
         var across = run + _ends.Sum(PartKind.HalfShaftSpacer);
-        return Result.Of(Math.Atan2(below, across) * Degrees, "°", 4 / across * Degrees, []);
+        return Result.Of(
+            Math.Atan2(below, across) * Degrees,
+            Unit.Degree,
+            4 / across * Degrees,
+            []
+        );
     }
 
     /// <summary>Swing of the lower ball joint to ride height and to full droop, camber and track at ride height.</summary>
@@ -207,7 +212,12 @@ internal sealed partial class CornerLimits
         var why = "Only taped points tell it.";
         if (_axle.Corner.Grade != RatioGrade.Taped || Length(-rise) is not { } ride)
         {
-            return (No("°", why), No("°", why), No("°", why), No("mm", why));
+            return (
+                No(Unit.Degree, why),
+                No(Unit.Degree, why),
+                No(Unit.Degree, why),
+                No(Unit.Mm, why)
+            );
         }
         var low = droop is { } d ? Length(-rise - d) : null;
         switch (_axle.Corner.Linkage)
@@ -227,9 +237,9 @@ internal sealed partial class CornerLimits
                             arms.Points.LowerBallJoint,
                             -at.CamberChangeRad
                         )
-                        : No("°", "How far it will droop is not known."),
+                        : No(Unit.Degree, "How far it will droop is not known."),
                     Angle(now.CamberChangeRad),
-                    Result.Of(now.TrackChangeMm, "mm", 2, [])
+                    Result.Of(now.TrackChangeMm, Unit.Mm, 2, [])
                 );
             case StrutLinkage strut when strut.At(ride) is { } now:
                 return (
@@ -246,16 +256,21 @@ internal sealed partial class CornerLimits
                             strut.Points.LowerBallJoint,
                             -end.CamberChangeRad
                         )
-                        : No("°", "How far it will droop is not known."),
+                        : No(Unit.Degree, "How far it will droop is not known."),
                     Angle(now.CamberChangeRad),
-                    No("mm", why)
+                    No(Unit.Mm, why)
                 );
             default:
-                return (No("°", why), No("°", why), No("°", why), No("mm", why));
+                return (
+                    No(Unit.Degree, why),
+                    No(Unit.Degree, why),
+                    No(Unit.Degree, why),
+                    No(Unit.Mm, why)
+                );
         }
 
         // Points ± 3 mm give ± 0.15° of camber.
-        static Result Angle(double rad) => Result.Of(rad * Degrees, "°", 0.075, []);
+        static Result Angle(double rad) => Result.Of(rad * Degrees, Unit.Degree, 0.075, []);
 
         static Result Swing(
             PlanePoint ball,
@@ -265,7 +280,7 @@ internal sealed partial class CornerLimits
         ) =>
             Result.Of(
                 Math.Abs(((ball - pivot).Angle - (old - pivot).Angle - uprightTurn) * Degrees),
-                "°",
+                Unit.Degree,
                 0.5,
                 []
             );
@@ -293,5 +308,5 @@ internal sealed partial class CornerLimits
         return length;
     }
 
-    private static Result No(string unit, string why) => Result.No(unit, why);
+    private static Result No(Unit unit, string why) => Result.No(unit, why);
 }

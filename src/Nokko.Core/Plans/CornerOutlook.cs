@@ -72,7 +72,7 @@ public sealed record CornerOutlook
 
     /// <summary>Swing of the lower ball joint from the old ride height to the planned one, °. From taped points only.</summary>
     public Result BallJointRide { get; init; } =
-        Result.No("°", "It was not worked out when this was kept.");
+        Result.No(Unit.Degree, "It was not worked out when this was kept.");
 
     /// <summary>Swing of the lower ball joint from the old ride height to full droop, °. From taped points only.</summary>
     public required Result BallJoint { get; init; }

@@ -36,8 +36,11 @@ internal sealed class PredictedBody
                     return new PredictedStation(
                         s.Station.Name,
                         before,
-                        Result.Of(rise, "mm", u, _rises.Parts),
-                        Result.Sum("mm", [(1, before), (1, Result.Of(rise, "mm", u, _rises.Parts))])
+                        Result.Of(rise, Unit.Mm, u, _rises.Parts),
+                        Result.Sum(
+                            Unit.Mm,
+                            [(1, before), (1, Result.Of(rise, Unit.Mm, u, _rises.Parts))]
+                        )
                     );
                 }),
         ];
@@ -58,14 +61,14 @@ internal sealed class PredictedBody
     {
         if (before?.Cannot is { } why)
         {
-            return Result.No("mm", why);
+            return Result.No(Unit.Mm, why);
         }
         var stations = new List<(Station, double)>();
         foreach (var (name, factor) in terms)
         {
             if (_body.Vehicle.Stations.FirstOrDefault(s => s.Name == name) is not { } station)
             {
-                return Result.No("mm", $"This vehicle has no station {name}.");
+                return Result.No(Unit.Mm, $"This vehicle has no station {name}.");
             }
             stations.Add((station, factor));
         }
@@ -73,7 +76,7 @@ internal sealed class PredictedBody
         var ub = before?.U ?? 0;
         return Result.Of(
             (before?.Value ?? 0) + rise,
-            "mm",
+            Unit.Mm,
             Math.Sqrt((ub * ub) + (u * u)),
             [
                 .. before?.RestsOn ?? [],
@@ -95,7 +98,7 @@ internal sealed class PredictedBody
                     (n, i) =>
                         new LoadChange(
                             Corners.All[i],
-                            Result.Of(n, "N", null, _rises.Parts, Known.Estimated)
+                            Result.Of(n, Unit.Newton, null, _rises.Parts, Known.Estimated)
                         )
                 ),
         ];
@@ -110,7 +113,7 @@ internal sealed class PredictedBody
         var load = 0.0;
         foreach (var (station, factor) in terms)
         {
-            var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
+            var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
             var (springs, plane) = _body.Response(station);
             var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
             // Over its own frame or mark the body does not move; over the floor the tyres count too.

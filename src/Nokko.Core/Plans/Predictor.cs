@@ -118,8 +118,8 @@ public static class Predictor
         }
         var (odds, why) = StanceOdds.Of(body, s.Baseline!, s.Target, s);
         return odds is null
-            ? Result.No("1", why!)
-            : Result.Of(odds.Chance(rises, s.Target), "1", null, rises.Parts);
+            ? Result.No(Unit.One, why!)
+            : Result.Of(odds.Chance(rises, s.Target), Unit.One, null, rises.Parts);
     }
 
     private static AxleState AxleOf(AxleState[] axles, Corner corner) =>
@@ -139,7 +139,7 @@ public static class Predictor
             && MeanOf(corners, now) is { } today
             && MeanOf(corners, standard) is { } was
             && now!.Datum == standard!.Datum
-            ? Result.Sum("mm", [(1, was), (-1, today)]).Found
+            ? Result.Sum(Unit.Mm, [(1, was), (-1, today)]).Found
             : null;
     }
 
@@ -158,7 +158,7 @@ public static class Predictor
             .OfType<StationHeight>()
             .Select(s => s.Height)
             .ToArray();
-        return heights.Length == corners.Count ? Result.Mean("mm", heights) : null;
+        return heights.Length == corners.Count ? Result.Mean(Unit.Mm, heights) : null;
     }
 
     private static Result OverStandard(
@@ -177,8 +177,8 @@ public static class Predictor
             MeanOf(corners, baseline) is { } today
             && MeanOf(corners, standard) is { } was
             && baseline.Datum == standard!.Datum
-            ? Result.Sum("mm", [(1, rise), (1, today), (-1, was)])
-            : Result.No("mm", "Standard height is not known, or in another datum.");
+            ? Result.Sum(Unit.Mm, [(1, rise), (1, today), (-1, was)])
+            : Result.No(Unit.Mm, "Standard height is not known, or in another datum.");
     }
 
     /// <summary>What the plan leaves of each corner that it touches, against the vehicle without added parts.</summary>
@@ -246,11 +246,11 @@ public static class Predictor
             with is { Value: { } a, U: { } ua } && without is { Value: { } b, U: { } ub }
                 ? Result.Of(
                     a - b,
-                    "mm",
+                    Unit.Mm,
                     Math.Sqrt(Math.Max(0, (ua * ua) - (ub * ub))),
                     with.RestsOn
                 )
-                : Result.No("mm", with.Cannot ?? without.Cannot!);
+                : Result.No(Unit.Mm, with.Cannot ?? without.Cannot!);
     }
 
     private static PlanCost CostOf(Plan plan, Stage from)
@@ -265,7 +265,7 @@ public static class Predictor
             come.Length,
             currencies.Length == 1 ? come.Sum(p => p.Price ?? 0) : null,
             currencies.Length == 1 ? currencies[0] : null,
-            come.Any(p => p.Hours is not null) ? come.Sum(p => p.Hours?.In("h") ?? 0) : null,
+            come.Any(p => p.Hours is not null) ? come.Sum(p => p.Hours?.In(Unit.Hour) ?? 0) : null,
             come.Count(p => p.Price is null)
         );
     }
@@ -282,11 +282,11 @@ public static class Predictor
             WalkRoundId = baseline?.WalkRoundId,
             Datum = baseline?.Datum,
             Stations = [],
-            Rake = Result.No("mm", why),
-            LeanFront = Result.No("mm", why),
-            LeanRear = Result.No("mm", why),
-            FrontRise = Result.No("mm", why),
-            RearRise = Result.No("mm", why),
+            Rake = Result.No(Unit.Mm, why),
+            LeanFront = Result.No(Unit.Mm, why),
+            LeanRear = Result.No(Unit.Mm, why),
+            FrontRise = Result.No(Unit.Mm, why),
+            RearRise = Result.No(Unit.Mm, why),
             Loads = [],
             Cannot = why,
             Basis = [],

@@ -59,15 +59,15 @@ internal sealed class StanceOdds
         var (low, high) = (new double[Count], new double[Count]);
         Array.Fill(low, double.NegativeInfinity);
         Array.Fill(high, double.PositiveInfinity);
-        var tolerance = target.Tolerance.In("mm");
+        var tolerance = target.Tolerance.In(Unit.Mm);
         if (target.Rake is { } rake)
         {
-            (low[0], high[0]) = (rake.In("mm") - tolerance, rake.In("mm") + tolerance);
+            (low[0], high[0]) = (rake.In(Unit.Mm) - tolerance, rake.In(Unit.Mm) + tolerance);
         }
-        low[1] = target.LeastFrontLift?.In("mm") ?? low[1];
-        low[2] = target.LeastRearLift?.In("mm") ?? low[2];
-        high[1] = target.MostFrontLift?.In("mm") ?? high[1];
-        high[2] = target.MostRearLift?.In("mm") ?? high[2];
+        low[1] = target.LeastFrontLift?.In(Unit.Mm) ?? low[1];
+        low[2] = target.LeastRearLift?.In(Unit.Mm) ?? low[2];
+        high[1] = target.MostFrontLift?.In(Unit.Mm) ?? high[1];
+        high[2] = target.MostRearLift?.In(Unit.Mm) ?? high[2];
         if (target.NoLean)
         {
             (low[3], high[3], low[4], high[4]) = (-tolerance, tolerance, -tolerance, tolerance);
@@ -129,7 +129,7 @@ internal sealed class StanceOdds
                 // Only the rake can be wanted with loads on that come and go.
                 var under = f == 0 && target.Loaded ? all : staying;
                 var motion = baseline.Datum == Datum.Floor ? under.OnFloor : under.OnHubs;
-                effect[f] += factor * motion.RiseAt(station.X.In("mm"), station.Y.In("mm"));
+                effect[f] += factor * motion.RiseAt(station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
             }
         }
         Result?[] measured =

@@ -25,5 +25,5 @@ public sealed record StatedLoad
 
     /// <summary>As a load on the body.</summary>
     public Stance.BodyLoad OnBody() =>
-        new(-Behind.In("mm"), Left?.In("mm") ?? 0, Mass.In("kg") * Gravity.NPerKg);
+        new(-Behind.In(Unit.Mm), Left?.In(Unit.Mm) ?? 0, Mass.In(Unit.Kg) * Gravity.NPerKg);
 }

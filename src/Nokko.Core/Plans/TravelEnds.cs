@@ -1,5 +1,6 @@
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Plans;
@@ -202,7 +203,7 @@ internal sealed class TravelEnds
         var sum = 0.0;
         foreach (var part in _stack)
         {
-            sum += kinds.Contains(part.Kind) ? part.Thickness?.In("mm") ?? 0 : 0;
+            sum += kinds.Contains(part.Kind) ? part.Thickness?.In(Unit.Mm) ?? 0 : 0;
         }
         return sum;
     }

@@ -1,4 +1,5 @@
 using Nokko.Core.Stance;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Plans;
@@ -22,8 +23,8 @@ internal sealed class VehicleBody
         Springs = new BodyOnSprings(supports);
         var x = supports[2].XMm;
         var (f, r) = (
-            vehicle.Dimensions.FrontTrack!.In("mm") / 2,
-            vehicle.Dimensions.RearTrack!.In("mm") / 2
+            vehicle.Dimensions.FrontTrack!.In(Unit.Mm) / 2,
+            vehicle.Dimensions.RearTrack!.In(Unit.Mm) / 2
         );
         // Mounts and tyres do not give here: the body lies on the plane that fits them best.
         _plane = new BodyOnSprings([
@@ -72,7 +73,7 @@ internal sealed class VehicleBody
     {
         if (!_responses.TryGetValue(station.Name, out var found))
         {
-            var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
+            var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
             found = (Springs.Response(x, y), _plane.Response(x, y));
             _responses[station.Name] = found;
         }

@@ -143,7 +143,7 @@ public static class Prove
         Comparison? sinceFirst = null
     )
     {
-        var tolerance = frozen.Target.Tolerance.In("mm");
+        var tolerance = frozen.Target.Tolerance.In(Unit.Mm);
         var whyNot = now
             .Stations.SelectMany(s => s.Flags.Select(f => $"{Corners.Said(s.Station)}: {f}"))
             .ToList();
@@ -196,15 +196,15 @@ public static class Prove
                 Station = planned.Station,
                 Before = planned.Before,
                 Planned = planned.Height,
-                Now = Result.No("mm", why),
-                Difference = Result.No("mm", why),
+                Now = Result.No(Unit.Mm, why),
+                Difference = Result.No(Unit.Mm, why),
                 Verdict = Verdict.CannotTell,
                 PredictionRight = null,
             };
         }
         // A reading that does not fit a stiff body is flagged: it asks for another read before it condemns the work.
         var decides = now.Decides && !suspects.Contains(planned.Station);
-        var difference = Result.Sum("mm", [(1, height.Height), (-1, planned.Height)]);
+        var difference = Result.Sum(Unit.Mm, [(1, height.Height), (-1, planned.Height)]);
         var (d, combined) = difference.Have();
         return new StationProof
         {
@@ -231,9 +231,9 @@ public static class Prove
             .OfType<MeasuredRise>()
             .ToArray();
         return rises.Length < 2
-            ? Result.No("mm", $"Both {axle.Said()} lips must be read before and after.")
+            ? Result.No(Unit.Mm, $"Both {axle.Said()} lips must be read before and after.")
             : Result.Mean(
-                "mm",
+                Unit.Mm,
                 [.. rises.Select(r => r.Rise)],
                 rises.All(r => r.Decides) ? Known.Measured : Known.Estimated
             );
@@ -285,13 +285,13 @@ public static class Prove
         var all = come.Concat(gone).ToArray();
         if (all.FirstOrDefault(p => figure(p) is null) is { } unknown)
         {
-            return Result.No("mm", $"{unknown.Name} has no known {name}.");
+            return Result.No(Unit.Mm, $"{unknown.Name} has no known {name}.");
         }
-        var sum = come.Sum(p => figure(p)!.In("mm")) - gone.Sum(p => figure(p)!.In("mm"));
-        var u = all.Sum(p => Math.Pow(figure(p)!.UIn("mm"), 2));
+        var sum = come.Sum(p => figure(p)!.In(Unit.Mm)) - gone.Sum(p => figure(p)!.In(Unit.Mm));
+        var u = all.Sum(p => Math.Pow(figure(p)!.UIn(Unit.Mm), 2));
         return Result.Of(
             sum / 2,
-            "mm",
+            Unit.Mm,
             Math.Sqrt(u) / 2,
             all.Select(p => p.PartId ?? p.Id),
             all.Select(p => figure(p)!.Known).Max()
@@ -302,20 +302,20 @@ public static class Prove
     {
         if (measured.Found is not { } rise)
         {
-            return Result.No("1", measured.Cannot!);
+            return Result.No(Unit.One, measured.Cannot!);
         }
         if (thickness.Found is not { } added)
         {
-            return Result.No("1", thickness.Cannot!);
+            return Result.No(Unit.One, thickness.Cannot!);
         }
         if (Math.Abs(added.Mean) < 1e-9)
         {
-            return Result.No("1", "No thickness was changed.");
+            return Result.No(Unit.One, "No thickness was changed.");
         }
         var ratio = rise.Mean / added.Mean;
         return Result.Of(
             ratio,
-            "1",
+            Unit.One,
             Math.Sqrt(Math.Pow(rise.Sd, 2) + Math.Pow(ratio * added.Sd, 2)) / Math.Abs(added.Mean),
             [.. measured.RestsOn, .. thickness.RestsOn]
         );

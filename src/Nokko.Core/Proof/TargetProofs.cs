@@ -20,13 +20,13 @@ internal static class TargetProofs
     )
     {
         var target = frozen.Target;
-        var tolerance = target.Tolerance.In("mm");
+        var tolerance = target.Tolerance.In(Unit.Mm);
         var proofs = new List<TargetProof>();
         if (target.Rake is { } rake)
         {
             Add(
                 target.Loaded ? "rakeLoaded" : "rake",
-                rake.In("mm"),
+                rake.In(Unit.Mm),
                 RakeFound(frozen, now),
                 d => d
             );
@@ -47,7 +47,7 @@ internal static class TargetProofs
         {
             if (wanted is not null)
             {
-                Add(what, wanted.In("mm"), Prove.MeanRise(axle, comparison), counts);
+                Add(what, wanted.In(Unit.Mm), Prove.MeanRise(axle, comparison), counts);
             }
         }
 
@@ -75,7 +75,7 @@ internal static class TargetProofs
         if (frozen.Target.Datum != now.Datum)
         {
             return Result.No(
-                "mm",
+                Unit.Mm,
                 "The target is stated in another datum than this walk-round: read the lips from there too."
             );
         }
@@ -91,13 +91,13 @@ internal static class TargetProofs
                 }
             ? Result.Of(
                 rake.Mean + loaded - plain,
-                "mm",
+                Unit.Mm,
                 // What both predictions have in common goes out with their difference.
                 Math.Sqrt((rake.Sd * rake.Sd) + Math.Max(0, (uLoaded * uLoaded) - (u * u))),
                 now.Rake.RestsOn
             )
             : Result.No(
-                "mm",
+                Unit.Mm,
                 "What the load does was not predicted: state it, or put it on and read."
             );
     }

@@ -1,3 +1,5 @@
+using Nokko.Core.Units;
+
 namespace Nokko.Core.Shelf;
 
 /// <summary>A further size of a part.</summary>
@@ -6,7 +8,7 @@ namespace Nokko.Core.Shelf;
 /// <param name="Low">Least that can be.</param>
 /// <param name="High">Most that can be.</param>
 /// <param name="Label">As said in a bay.</param>
-public sealed record PartSize(string Name, string Unit, double Low, double High, string Label);
+public sealed record PartSize(string Name, Unit Unit, double Low, double High, string Label);
 
 /// <summary>The further sizes of parts; each may be unknown.</summary>
 public static class PartSizes
@@ -56,20 +58,20 @@ public static class PartSizes
     /// <summary>Every further size.</summary>
     public static IReadOnlyList<PartSize> All { get; } =
     [
-        new(Rate, "N/mm", 1, 2_000, "Rate"),
-        new(FreeLength, "mm", 40, 1_500, "Free length"),
-        new(BindLength, "mm", 20, 1_000, "Binds at"),
-        new(DesignLift, "mm", -150, 300, "Lifts, at its design load"),
-        new(DesignLoad, "N", 100, 60_000, "Design load, one wheel"),
-        new(ExtendedLength, "mm", 50, 2_000, "Extended"),
-        new(CollapsedLength, "mm", 30, 1_800, "Collapsed"),
-        new(Recess, "mm", 0, 150, "Room for the strut's studs"),
-        new(FaceLean, "°", 0, 45, "Faces lean against the coil by"),
-        new(Taper, "°", -15, 15, "Taper, thick end to the rear"),
-        new(PinDiameter, "mm", 4, 40, "Centre pin, head"),
-        new(SeatBore, "mm", 4, 60, "Spring-seat bore"),
-        new(Diameter, "mm", 300, 1_400, "Outer diameter"),
-        new(MaxStack, "mm", 1, 300, "Most at one corner, by its maker"),
+        new(Rate, Unit.NewtonPerMm, 1, 2_000, "Rate"),
+        new(FreeLength, Unit.Mm, 40, 1_500, "Free length"),
+        new(BindLength, Unit.Mm, 20, 1_000, "Binds at"),
+        new(DesignLift, Unit.Mm, -150, 300, "Lifts, at its design load"),
+        new(DesignLoad, Unit.Newton, 100, 60_000, "Design load, one wheel"),
+        new(ExtendedLength, Unit.Mm, 50, 2_000, "Extended"),
+        new(CollapsedLength, Unit.Mm, 30, 1_800, "Collapsed"),
+        new(Recess, Unit.Mm, 0, 150, "Room for the strut's studs"),
+        new(FaceLean, Unit.Degree, 0, 45, "Faces lean against the coil by"),
+        new(Taper, Unit.Degree, -15, 15, "Taper, thick end to the rear"),
+        new(PinDiameter, Unit.Mm, 4, 40, "Centre pin, head"),
+        new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
+        new(Diameter, Unit.Mm, 300, 1_400, "Outer diameter"),
+        new(MaxStack, Unit.Mm, 1, 300, "Most at one corner, by its maker"),
     ];
 
     private static readonly Dictionary<string, PartSize> ByName = All.ToDictionary(s => s.Name);

@@ -1,3 +1,4 @@
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
@@ -23,7 +24,7 @@ public sealed class FloorSurvey
     public static FloorSurvey? Of(WalkRound round, Vehicle vehicle)
     {
         var pads = Corners
-            .All.Select(c => round.Pads.FirstOrDefault(p => p.Wheel == c)?.Height.In("mm"))
+            .All.Select(c => round.Pads.FirstOrDefault(p => p.Wheel == c)?.Height.In(Unit.Mm))
             .ToArray();
         if (pads.Any(p => p is null) || VehicleSupports.Of(vehicle).Supports is not { } supports)
         {
@@ -58,7 +59,7 @@ public sealed class FloorSurvey
         {
             return 0;
         }
-        var (x, y) = (station.X.In("mm"), station.Y.In("mm"));
+        var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
         return FloorAt(x, y) - _body.Solve().RiseAt(x, y);
     }
 
@@ -66,7 +67,7 @@ public sealed class FloorSurvey
     private double FloorAt(double x, double y)
     {
         var half = HalfTrack(_vehicle);
-        var back = -x / _vehicle.Dimensions.Wheelbase!.In("mm");
+        var back = -x / _vehicle.Dimensions.Wheelbase!.In(Unit.Mm);
         var front = Across(0, y / half[0]);
         var rear = Across(2, y / half[1]);
         return front + (back * (rear - front));
@@ -76,5 +77,8 @@ public sealed class FloorSurvey
         ((_pads[left] + _pads[left + 1]) / 2) + ((_pads[left] - _pads[left + 1]) / 2 * share);
 
     private static double[] HalfTrack(Vehicle vehicle) =>
-        [vehicle.Dimensions.FrontTrack!.In("mm") / 2, vehicle.Dimensions.RearTrack!.In("mm") / 2];
+        [
+            vehicle.Dimensions.FrontTrack!.In(Unit.Mm) / 2,
+            vehicle.Dimensions.RearTrack!.In(Unit.Mm) / 2,
+        ];
 }

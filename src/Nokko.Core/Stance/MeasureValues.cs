@@ -65,9 +65,9 @@ public static class MeasureValues
         WalkRound round
     )
     {
-        var unit = measure.Kind == ReadingKind.Angle ? "°" : "mm";
+        var unit = measure.Kind == ReadingKind.Angle ? Unit.Degree : Unit.Mm;
         var values = reads.Select(r => r.Value!.In(unit)).ToArray();
-        if (unit == "°")
+        if (unit == Unit.Degree)
         {
             return new MeasureValue(
                 measure.Key,
@@ -88,7 +88,7 @@ public static class MeasureValues
             reads.Any(r => r.Nudged),
             new ReadingConditions(
                 Datum.Rim,
-                round.Division.In("mm"),
+                round.Division.In(Unit.Mm),
                 Settled.Rolled,
                 false,
                 true,
@@ -98,7 +98,7 @@ public static class MeasureValues
         return new MeasureValue(
             measure.Key,
             place,
-            Result.Of(value.Mm, "mm", value.U, reads.Select(r => r.Id), Known.Measured),
+            Result.Of(value.Mm, Unit.Mm, value.U, reads.Select(r => r.Id), Known.Measured),
             reads.Length
         );
     }
@@ -107,7 +107,7 @@ public static class MeasureValues
     {
         foreach (var (reads, row) in taken.Where(t => t.Row.Measure == Measures.CamberSquare))
         {
-            if (reads[^1].Over?.In("mm") is not { } over || over <= 0)
+            if (reads[^1].Over?.In(Unit.Mm) is not { } over || over <= 0)
             {
                 continue;
             }
@@ -116,7 +116,7 @@ public static class MeasureValues
             yield return new MeasureValue(
                 "camber",
                 row.Place,
-                Result.Of(degrees, "°", u / over * Degrees, row.Value.RestsOn),
+                Result.Of(degrees, Unit.Degree, u / over * Degrees, row.Value.RestsOn),
                 0,
                 degrees < 0 ? "top inward" : "top outward"
             );
@@ -142,13 +142,13 @@ public static class MeasureValues
                     .FirstOrDefault(t =>
                         t.Row.Measure == Measures.ToeRear && t.Row.Place == axle.Said()
                     )
-                    .Reads?[^1].Over?.In("mm")
+                    .Reads?[^1].Over?.In(Unit.Mm)
                 ?? TyreSize.Parse(vehicle.TyreSize)?.DiameterMm;
             if (front is null || rear is null || across is not > 0)
             {
                 continue;
             }
-            var (total, u) = Result.Sum("mm", [(1, rear.Value), (-1, front.Value)]).Have();
+            var (total, u) = Result.Sum(Unit.Mm, [(1, rear.Value), (-1, front.Value)]).Have();
             var ratio = total / (2 * across.Value);
             if (Math.Abs(ratio) >= 1)
             {
@@ -159,7 +159,7 @@ public static class MeasureValues
                 axle.Said(),
                 Result.Of(
                     Math.Asin(ratio) * Degrees,
-                    "°",
+                    Unit.Degree,
                     u / (2 * across.Value) / Math.Sqrt(1 - (ratio * ratio)) * Degrees,
                     [.. front.Value.RestsOn, .. rear.Value.RestsOn]
                 ),
@@ -185,7 +185,7 @@ public static class MeasureValues
             {
                 continue;
             }
-            var drop = Result.Sum("mm", [(1, body.Value), (-1, end.Value)]);
+            var drop = Result.Sum(Unit.Mm, [(1, body.Value), (-1, end.Value)]);
             yield return new MeasureValue(
                 "panhardDrop",
                 axle.Said(),

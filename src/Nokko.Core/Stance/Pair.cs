@@ -37,7 +37,7 @@ internal sealed class Pair(
             tyre ?? Sum(floor, hub, -1) ?? No("hub heights, or lips from both hub and floor")
         );
 
-        Result No(string what) => Result.No("mm", $"Needs {what}, before and after.");
+        Result No(string what) => Result.No(Unit.Mm, $"Needs {what}, before and after.");
     }
 
     private (Datum Datum, string? OwnMark)? SharedDatum(string station)
@@ -73,7 +73,7 @@ internal sealed class Pair(
                 station,
                 Result.Of(
                     b.Height.Have().Mean - a.Height.Have().Mean,
-                    "mm",
+                    Unit.Mm,
                     Math.Sqrt((tape * tape) + differences.Sum(d => d.UMm * d.UMm)),
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],
                     _measured ? Known.Measured : Known.Document
@@ -112,7 +112,7 @@ internal sealed class Pair(
                 new MeasuredRise(
                     station,
                     Result.No(
-                        "mm",
+                        Unit.Mm,
                         $"{Corners.Said(station)}: measured from two datums that cannot be turned into each other. Read it again from the same place as before."
                     ),
                     false
@@ -126,7 +126,7 @@ internal sealed class Pair(
                 station,
                 Result.Of(
                     b.Height.Have().Mean - height.Mm,
-                    "mm",
+                    Unit.Mm,
                     u,
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],
                     height.Decides ? Known.Computed : Known.Estimated
@@ -161,12 +161,12 @@ internal sealed class Pair(
         return
             a is { Known: Known.Measured, Value: { } x, U: { } ux }
             && b is { Known: Known.Measured, Value: { } y, U: { } uy }
-            ? Result.Of(y - x, "mm", Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
+            ? Result.Of(y - x, Unit.Mm, Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
             : null;
     }
 
     private static Result? Sum(Result? a, Result? b, double sign) =>
         a is { Value: { } x, U: { } ux } && b is { Value: { } y, U: { } uy }
-            ? Result.Of(x + (sign * y), "mm", Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
+            ? Result.Of(x + (sign * y), Unit.Mm, Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
             : null;
 }

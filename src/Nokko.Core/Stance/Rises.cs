@@ -153,7 +153,7 @@ public static class Rises
         {
             return null;
         }
-        var rise = Result.Mean("mm", [.. sides.Select(s => s.Rise)]);
+        var rise = Result.Mean(Unit.Mm, [.. sides.Select(s => s.Rise)]);
         var (mm, u) = rise.Have();
         return new ControlAxle(axle, rise, Math.Abs(mm) > 2 * u);
     }
@@ -170,8 +170,8 @@ public static class Rises
         var reduced = Corners.Named(rise.Station) is null && before.Datum != Datum.Floor;
         return new StationRise(
             rise.Station,
-            station.X.In("mm"),
-            station.Y.In("mm"),
+            station.X.In(Unit.Mm),
+            station.Y.In(Unit.Mm),
             rise.Rise.Have().Mean,
             reduced ? Root(tapeU, HubsUnmovedUMm) : tapeU
         );
@@ -187,8 +187,8 @@ public static class Rises
             .Select(c => c.Rise)
             .ToArray();
         return corners is [var lf, var rf, var lr, var rr]
-            ? Result.Sum("mm", [(1, lf), (-1, rf), (-1, lr), (1, rr)])
-            : Result.No("mm", "Warp needs all four corners before and after.");
+            ? Result.Sum(Unit.Mm, [(1, lf), (-1, rf), (-1, lr), (1, rr)])
+            : Result.No(Unit.Mm, "Warp needs all four corners before and after.");
     }
 
     internal static double Root(double a, double b) => Math.Sqrt((a * a) + (b * b));

@@ -128,7 +128,7 @@ public static class StanceOf
             to,
             Result.Of(
                 carried.Value.Mm,
-                "mm",
+                Unit.Mm,
                 carried.Value.UMm,
                 height.Height.RestsOn,
                 carried.Value.Decides ? Known.Computed : Known.Estimated
@@ -163,24 +163,24 @@ public static class StanceOf
             {
                 continue;
             }
-            var (rise, u) = Result.Sum("mm", [(1, rear.Height), (-1, front.Height)]).Have();
+            var (rise, u) = Result.Sum(Unit.Mm, [(1, rear.Height), (-1, front.Height)]).Have();
             sides.Add((Math.Atan2(rise, run) * degrees, u / run * degrees, front, rear));
         }
         return sides.Count == 0
             ? Result.No(
-                "°",
+                Unit.Degree,
                 "Neither sill was read at both ends, and no angle gauge was laid on it."
             )
             : Result.Of(
                 sides.Average(s => s.Angle),
-                "°",
+                Unit.Degree,
                 Math.Sqrt(sides.Sum(s => s.U * s.U)) / sides.Count,
                 sides.SelectMany(s =>
                     (IEnumerable<Guid>)[.. s.Front.Height.RestsOn, .. s.Rear.Height.RestsOn]
                 )
             );
 
-        double X(StationHeight s) => vehicle.Stations.First(v => v.Name == s.Station).X.In("mm");
+        double X(StationHeight s) => vehicle.Stations.First(v => v.Name == s.Station).X.In(Unit.Mm);
     }
 
     private static string? WhyUnused(Reading reading, WalkRound round)
@@ -210,11 +210,11 @@ public static class StanceOf
     {
         var atWheel = Corners.Named(station) is not null;
         var value = ReadingUncertainty.Combine(
-            [.. reads.Select(r => r.Value!.In("mm"))],
+            [.. reads.Select(r => r.Value!.In(Unit.Mm))],
             reads.Any(r => r.Nudged),
             new ReadingConditions(
                 datum,
-                round.Division.In("mm"),
+                round.Division.In(Unit.Mm),
                 round.Settled,
                 round.HubMarked,
                 round.FloorSurveyed,
@@ -249,7 +249,7 @@ public static class StanceOf
             datum,
             Result.Of(
                 value.Mm + correction,
-                "mm",
+                Unit.Mm,
                 round.FromDocument ? DocumentUMm : value.U,
                 reads.Select(r => r.Id)
             ),
@@ -278,17 +278,17 @@ public static class StanceOf
     {
         if (rake.Value is not { } value)
         {
-            return Result.No("°", rake.Cannot!);
+            return Result.No(Unit.Degree, rake.Cannot!);
         }
         if (wheelbase is null)
         {
-            return Result.No("°", "The wheelbase is not known.");
+            return Result.No(Unit.Degree, "The wheelbase is not known.");
         }
-        var length = wheelbase.In("mm");
+        var length = wheelbase.In(Unit.Mm);
         const double degrees = 180 / Math.PI;
         return Result.Of(
             Math.Atan2(value, length) * degrees,
-            "°",
+            Unit.Degree,
             rake.U / length * degrees,
             rake.RestsOn
         );
@@ -311,8 +311,11 @@ public static class StanceOf
                 there.Add((factor, station.Height));
             }
             return missing.Count > 0
-                ? Result.No("mm", $"Not read from the {Said(datum)}: {string.Join(", ", missing)}.")
-                : Result.Sum("mm", there);
+                ? Result.No(
+                    Unit.Mm,
+                    $"Not read from the {Said(datum)}: {string.Join(", ", missing)}."
+                )
+                : Result.Sum(Unit.Mm, there);
         }
 
         private static string Said(Datum datum) =>

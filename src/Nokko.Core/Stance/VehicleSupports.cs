@@ -33,9 +33,10 @@ public static class VehicleSupports
             front = Series(front, Datums.TyreRateNPerMm);
             rear = Series(rear, Datums.TyreRateNPerMm);
         }
-        var x = -d.Wheelbase!.In("mm");
-        var f = (vehicle.Front.Kind.IsLiveAxle() ? d.FrontSpringBase! : d.FrontTrack!).In("mm") / 2;
-        var r = (vehicle.Rear.Kind.IsLiveAxle() ? d.RearSpringBase! : d.RearTrack!).In("mm") / 2;
+        var x = -d.Wheelbase!.In(Unit.Mm);
+        var f =
+            (vehicle.Front.Kind.IsLiveAxle() ? d.FrontSpringBase! : d.FrontTrack!).In(Unit.Mm) / 2;
+        var r = (vehicle.Rear.Kind.IsLiveAxle() ? d.RearSpringBase! : d.RearTrack!).In(Unit.Mm) / 2;
         return (
             [
                 new Support(0, f, front, 0),

@@ -34,7 +34,10 @@ public sealed record AxleState(
             SprungLoadN(vehicle, axle),
             LeafOf(suspension),
             suspension.Dimensions.TryGetValue(SuspensionSizes.Sag, out var told)
-                ? new Estimate(told.In("mm"), told.UIn("mm", told.Known == Known.Measured ? 2 : 5))
+                ? new Estimate(
+                    told.In(Unit.Mm),
+                    told.UIn(Unit.Mm, told.Known == Known.Measured ? 2 : 5)
+                )
                 : sag
         );
     }
@@ -94,7 +97,7 @@ public sealed record AxleState(
     {
         var d = vehicle.Dimensions;
         var unsprung = axle == Axle.Front ? d.FrontUnsprungShare : d.RearUnsprungShare;
-        return vehicle.WheelLoadN(axle) * (1 - (unsprung?.In("1") ?? UsualUnsprungShare));
+        return vehicle.WheelLoadN(axle) * (1 - (unsprung?.In(Unit.One) ?? UsualUnsprungShare));
     }
 
     /// <summary>Share of an axle's mass that no spring carries: a rule of thumb.</summary>

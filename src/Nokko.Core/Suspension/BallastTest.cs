@@ -71,7 +71,7 @@ public static class BallastTest
             new Quantity
             {
                 Value = rate,
-                Unit = "N/mm",
+                Unit = Unit.NewtonPerMm,
                 U = rate * Math.Sqrt(Math.Pow(u / drop, 2) + (0.02 * 0.02)),
                 Known = Known.Measured,
             },

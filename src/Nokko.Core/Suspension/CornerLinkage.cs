@@ -107,9 +107,9 @@ public sealed record CornerLinkage(ILinkage Linkage, RatioGrade Grade, Estimate 
                 && p.Z is { Known: Known.Measured } z
                     ? new PlanePoint(
                         archetype.View == PlaneView.Across
-                            ? Math.Abs(across.In("mm"))
-                            : across.In("mm"),
-                        z.In("mm")
+                            ? Math.Abs(across.In(Unit.Mm))
+                            : across.In(Unit.Mm),
+                        z.In(Unit.Mm)
                     )
                     : (PlanePoint?)null
             )

@@ -102,7 +102,7 @@ public static class LiftLaw
     public static double PlatesMm(IReadOnlyList<PlacedPart> parts) =>
         parts
             .Where(p => PartRule.Of(p.Kind).Family == LiftFamily.Spring)
-            .Sum(p => p.Thickness?.In("mm") ?? 0);
+            .Sum(p => p.Thickness?.In(Unit.Mm) ?? 0);
 
     /// <summary>Springs that this load would push shut, or leave loose.</summary>
     private static IEnumerable<(PlacedPart Part, string Why)> SpringsOutOfRange(

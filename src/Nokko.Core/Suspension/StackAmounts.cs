@@ -54,12 +54,12 @@ public static class StackAmounts
                 : $"{part.Name} has a claim but no thickness: measure it, then there is a prediction.";
         }
         var u = thickness.UIn(
-            "mm",
+            Unit.Mm,
             thickness.Known == Known.Measured
                 ? LiftLaw.MeasuredThicknessUMm
                 : LiftLaw.UnmeasuredThicknessUMm
         );
-        var mm = thickness.In("mm");
+        var mm = thickness.In(Unit.Mm);
         shares = rule.Acts switch
         {
             PartActs.ByAmount or PartActs.ByAmountOrDesign => [new(rule.Family, false, mm, u)],

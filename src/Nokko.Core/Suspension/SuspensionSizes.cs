@@ -1,3 +1,4 @@
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Suspension;
@@ -11,7 +12,7 @@ namespace Nokko.Core.Suspension;
 /// <param name="How">How it is had, and what it is for.</param>
 public sealed record SuspensionSize(
     string Name,
-    string Unit,
+    Unit Unit,
     double Low,
     double High,
     string Label,
@@ -117,7 +118,7 @@ public static class SuspensionSizes
     [
         new(
             ArmLength,
-            "mm",
+            Unit.Mm,
             50,
             2_500,
             "Arm, pivot to wheel end",
@@ -125,7 +126,7 @@ public static class SuspensionSizes
         ),
         new(
             FootDistance,
-            "mm",
+            Unit.Mm,
             20,
             2_500,
             "Arm, pivot to spring foot",
@@ -133,7 +134,7 @@ public static class SuspensionSizes
         ),
         new(
             SpringLean,
-            "°",
+            Unit.Degree,
             0,
             70,
             "Lean of the spring or strut",
@@ -141,7 +142,7 @@ public static class SuspensionSizes
         ),
         new(
             SpringLength,
-            "mm",
+            Unit.Mm,
             30,
             1_500,
             "Strut or coil, foot to top, now",
@@ -149,7 +150,7 @@ public static class SuspensionSizes
         ),
         new(
             StrutExtended,
-            "mm",
+            Unit.Mm,
             30,
             2_000,
             "Strut fully extended",
@@ -157,7 +158,7 @@ public static class SuspensionSizes
         ),
         new(
             StrutCollapsed,
-            "mm",
+            Unit.Mm,
             20,
             1_800,
             "Strut fully collapsed",
@@ -165,7 +166,7 @@ public static class SuspensionSizes
         ),
         new(
             CoilBind,
-            "mm",
+            Unit.Mm,
             20,
             1_800,
             "Length at which the coil binds",
@@ -173,7 +174,7 @@ public static class SuspensionSizes
         ),
         new(
             SpringRate,
-            "N/mm",
+            Unit.NewtonPerMm,
             1,
             2_000,
             "Rate of the spring that is in",
@@ -181,7 +182,7 @@ public static class SuspensionSizes
         ),
         new(
             SpringFreeLength,
-            "mm",
+            Unit.Mm,
             40,
             1_500,
             "Free length of the spring that is in",
@@ -189,7 +190,7 @@ public static class SuspensionSizes
         ),
         new(
             Sag,
-            "mm",
+            Unit.Mm,
             -60,
             150,
             "Sag below standard height",
@@ -197,16 +198,16 @@ public static class SuspensionSizes
         ),
         new(
             WheelRate,
-            "N/mm",
+            Unit.NewtonPerMm,
             1,
             2_000,
             "Rate from a ballast test",
             "One side, at the wheel; at the spring on a live axle. Takes the place of the estimate from the mass."
         ),
-        new(ShockLength, "mm", 50, 1_500, "Shock, eye to eye, now", "On its wheels."),
+        new(ShockLength, Unit.Mm, 50, 1_500, "Shock, eye to eye, now", "On its wheels."),
         new(
             ShockExtended,
-            "mm",
+            Unit.Mm,
             50,
             2_000,
             "Shock fully extended",
@@ -214,7 +215,7 @@ public static class SuspensionSizes
         ),
         new(
             ShockCollapsed,
-            "mm",
+            Unit.Mm,
             30,
             1_800,
             "Shock fully collapsed",
@@ -222,7 +223,7 @@ public static class SuspensionSizes
         ),
         new(
             BumpStopGap,
-            "mm",
+            Unit.Mm,
             0,
             600,
             "Gap at the bump stop, now",
@@ -230,7 +231,7 @@ public static class SuspensionSizes
         ),
         new(
             BumpStopHeight,
-            "mm",
+            Unit.Mm,
             1,
             300,
             "Height of the bump stop",
@@ -238,7 +239,7 @@ public static class SuspensionSizes
         ),
         new(
             StrapSlack,
-            "mm",
+            Unit.Mm,
             0,
             600,
             "Droop until a limit strap is tight",
@@ -246,7 +247,7 @@ public static class SuspensionSizes
         ),
         new(
             TyreGap,
-            "mm",
+            Unit.Mm,
             0,
             900,
             "Tyre to metal above it, now",
@@ -254,7 +255,7 @@ public static class SuspensionSizes
         ),
         new(
             HoseSlack,
-            "mm",
+            Unit.Mm,
             0,
             500,
             "Hose slack at the old full droop",
@@ -262,7 +263,7 @@ public static class SuspensionSizes
         ),
         new(
             CvDrop,
-            "mm",
+            Unit.Mm,
             -300,
             400,
             "CV: outer joint below the inner, now",
@@ -270,7 +271,7 @@ public static class SuspensionSizes
         ),
         new(
             CvRun,
-            "mm",
+            Unit.Mm,
             80,
             1_200,
             "CV: joint to joint, across",
@@ -278,7 +279,7 @@ public static class SuspensionSizes
         ),
         new(
             CvRideLimit,
-            "°",
+            Unit.Degree,
             1,
             60,
             "CV limit at ride height",
@@ -286,7 +287,7 @@ public static class SuspensionSizes
         ),
         new(
             CvDroopLimit,
-            "°",
+            Unit.Degree,
             1,
             60,
             "CV limit at full droop",
@@ -294,7 +295,7 @@ public static class SuspensionSizes
         ),
         new(
             BallJointLimit,
-            "°",
+            Unit.Degree,
             1,
             60,
             "Ball joint: swing from ride height",
@@ -302,7 +303,7 @@ public static class SuspensionSizes
         ),
         new(
             StudLength,
-            "mm",
+            Unit.Mm,
             3,
             150,
             "Studs above the strut's plate",
@@ -310,7 +311,7 @@ public static class SuspensionSizes
         ),
         new(
             LeafChord,
-            "mm",
+            Unit.Mm,
             200,
             3_000,
             "Leaf: eye to eye, now",
@@ -318,16 +319,16 @@ public static class SuspensionSizes
         ),
         new(
             LeafArch,
-            "mm",
+            Unit.Mm,
             -200,
             400,
             "Leaf: arch now",
             "From the straight line between the eyes to the main leaf at the axle."
         ),
-        new(ShackleLength, "mm", 20, 500, "Shackle, eye to eye", "The one that is in."),
+        new(ShackleLength, Unit.Mm, 20, 500, "Shackle, eye to eye", "The one that is in."),
         new(
             ShackleAngle,
-            "°",
+            Unit.Degree,
             -70,
             70,
             "Shackle against square to the chord",
@@ -335,7 +336,7 @@ public static class SuspensionSizes
         ),
         new(
             AxleFraction,
-            "1",
+            Unit.One,
             0.2,
             0.8,
             "Axle's place on the leaf",
@@ -359,7 +360,7 @@ public static class SuspensionSizes
         return value >= size.Low && value <= size.High
             ? null
             : FormattableString.Invariant(
-                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##} {(size.Unit == "1" ? "" : size.Unit)}: check the unit."
+                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##} {(size.Unit == Unit.One ? "" : size.Unit)}: check the unit."
             );
     }
 

@@ -10,7 +10,7 @@ namespace Nokko.Core.Tape;
 /// <param name="Answers">Answers to questions that the reader asked.</param>
 public sealed record QuantityInput(
     string Typed,
-    string Unit,
+    Unit Unit,
     Known Known,
     IReadOnlyList<string>? Answers = null
 )
@@ -24,7 +24,7 @@ public sealed record QuantityInput(
     public static Quantity? Read(
         QuantityInput? input,
         string field,
-        string kind,
+        Unit kind,
         bool positive = true
     )
     {
@@ -32,13 +32,14 @@ public sealed record QuantityInput(
         {
             return null;
         }
-        if (!UnitTable.SameKind(input.Unit, kind))
+        if (!input.Unit.SameKind(kind))
         {
             throw Refuse.Value(field, $"“{input.Unit}” is no unit for this.");
         }
-        var quantity = input.Unit is "mm" or "in"
-            ? ReadLength(input, field)
-            : ReadNumber(input, field);
+        var quantity =
+            input.Unit == Unit.Mm || input.Unit == Unit.Inch
+                ? ReadLength(input, field)
+                : ReadNumber(input, field);
         return positive && quantity.Value <= 0
             ? throw Refuse.Value(field, "This must be above zero.")
             : quantity;
@@ -48,14 +49,14 @@ public sealed record QuantityInput(
     {
         var read = TapeReader.Read(
             input.Typed,
-            new TapeField(input.Unit, input.Unit == "in" ? 25.4 / 16 : 1, []),
+            new TapeField(input.Unit, input.Unit == Unit.Inch ? 25.4 / 16 : 1, []),
             input.Answers ?? []
         );
         if (read is not TapeReading.Understood length)
         {
             throw new RefusedException(Refusal.Of(field, read));
         }
-        return Make(input, UnitTable.Convert(length.Mm, "mm", length.Unit), length.Unit);
+        return Make(input, Unit.Mm.To(length.Unit, length.Mm), length.Unit);
     }
 
     private static Quantity ReadNumber(QuantityInput input, string field) =>
@@ -72,7 +73,7 @@ public sealed record QuantityInput(
                 $"“{input.Typed.Trim()}” is no number. Write it like 118 or 118.5."
             );
 
-    private static Quantity Make(QuantityInput input, double value, string unit) =>
+    private static Quantity Make(QuantityInput input, double value, Unit unit) =>
         new()
         {
             Value = value,

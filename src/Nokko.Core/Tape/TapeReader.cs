@@ -92,14 +92,14 @@ public static partial class TapeReader
             nudge = n.Groups["plus"].Success ? 1 : -1;
             body = body[..n.Index].TrimEnd();
         }
-        string? unit = null;
+        Unit? unit = null;
         if (Suffix.Match(body) is { Success: true } s && s.Index > 0)
         {
             unit = s.Groups["u"].Value.ToLowerInvariant() switch
             {
-                "mm" => "mm",
-                "cm" => "cm",
-                _ => "in",
+                "mm" => Unit.Mm,
+                "cm" => Unit.Cm,
+                _ => Unit.Inch,
             };
             body = body[..s.Index].TrimEnd();
         }
@@ -107,14 +107,14 @@ public static partial class TapeReader
         var behindFeet = 0;
         if (Feet.Match(body) is { Success: true } f)
         {
-            if (unit is "mm" or "cm")
+            if (unit == Unit.Mm || unit == Unit.Cm)
             {
                 return new TapeReading.Refused(
                     "Feet and millimetres in one reading: type one of them.",
                     f.Length
                 );
             }
-            unit = "in";
+            unit = Unit.Inch;
             if (!TryNumber(f.Groups["f"].Value, out feet))
             {
                 return TooLong(0);
@@ -125,7 +125,7 @@ public static partial class TapeReader
         }
         var read =
             body.Length == 0 && feet > 0
-                ? new TapeReading.Understood(feet * 12 * Inch, "in", false)
+                ? new TapeReading.Understood(feet * 12 * Inch, Unit.Inch, false)
                 : Body(body, unit, feet * 12 * Inch, field, answers);
         return read switch
         {
@@ -141,7 +141,7 @@ public static partial class TapeReader
 
     private static TapeReading Body(
         string body,
-        string? unit,
+        Unit? unit,
         double feetMm,
         TapeField field,
         IReadOnlyCollection<string> answers
@@ -149,7 +149,7 @@ public static partial class TapeReader
     {
         if (Fraction.Match(body) is { Success: true } fraction)
         {
-            if (unit is "mm" or "cm")
+            if (unit == Unit.Mm || unit == Unit.Cm)
             {
                 return new TapeReading.Refused(
                     "Fractions are inches: leave the mm out.",
@@ -158,7 +158,7 @@ public static partial class TapeReader
             }
             return ReadFraction(fraction, feetMm);
         }
-        var isInch = (unit ?? field.Unit) == "in";
+        var isInch = (unit ?? field.Unit) == Unit.Inch;
         if (WholeThenDecimal.Match(body) is { Success: true } mixed)
         {
             if (isInch && LostSlash(mixed.Groups["n"].Value, mixed.Groups["d"].Value) is { } part)
@@ -173,7 +173,7 @@ public static partial class TapeReader
                             feetMm + whole + part
                         ),
                     ],
-                    "in",
+                    Unit.Inch,
                     answers
                 );
             }
@@ -210,13 +210,13 @@ public static partial class TapeReader
         var whole = match.Groups["w"].Success ? Parse(match.Groups["w"].Value) : 0;
         return whole > 10_000
             ? TooLong(0)
-            : new TapeReading.Understood(feetMm + ((whole + (n / d)) * Inch), "in", false);
+            : new TapeReading.Understood(feetMm + ((whole + (n / d)) * Inch), Unit.Inch, false);
     }
 
     private static TapeReading ReadNumber(
         Match match,
         string body,
-        string? unit,
+        Unit? unit,
         double feetMm,
         TapeField field,
         IReadOnlyCollection<string> answers
@@ -258,7 +258,7 @@ public static partial class TapeReader
             );
         }
         if (
-            (unit ?? field.Unit) == "in"
+            (unit ?? field.Unit) == Unit.Inch
             && point.Length > 0
             && LostSlash(whole, decimals) is { } part
         )
@@ -269,21 +269,25 @@ public static partial class TapeReader
                     new("slash", $"{whole}/{decimals} in", feetMm + part),
                     new("asTyped", $"{whole}.{decimals} in", feetMm + (value * Inch)),
                 ],
-                "in",
+                Unit.Inch,
                 answers
             );
         }
-        if (unit is null && field.BandsMm.Count > 0 && field.Unit is "in" or "mm")
+        if (
+            unit is null
+            && field.BandsMm.Count > 0
+            && (field.Unit == Unit.Inch || field.Unit == Unit.Mm)
+        )
         {
-            var other = field.Unit == "in" ? "mm" : "in";
+            var other = field.Unit == Unit.Inch ? Unit.Mm : Unit.Inch;
             var (here, there) = (value * scale, value * ToMm(other));
             if (!field.BandsMm.Any(b => b.Holds(here)) && field.BandsMm.Any(b => b.Holds(there)))
             {
                 return AskOrTake(
                     $"{body} {field.Unit} would be far outside what is usual. Was it {other}?",
                     [
-                        new(other, $"{body} {other}", there),
-                        new(field.Unit, $"{body} {field.Unit}, as typed", here),
+                        new(other.Symbol, $"{body} {other}", there),
+                        new(field.Unit.Symbol, $"{body} {field.Unit}, as typed", here),
                     ],
                     null,
                     answers
@@ -297,11 +301,11 @@ public static partial class TapeReader
     private static TapeReading AskOrTake(
         string question,
         IReadOnlyList<TapeChoice> choices,
-        string? unit,
+        Unit? unit,
         IReadOnlyCollection<string> answers
     ) =>
         choices.FirstOrDefault(c => answers.Contains(c.Key)) is { } chosen
-            ? new TapeReading.Understood(chosen.Mm, unit ?? chosen.Key, false)
+            ? new TapeReading.Understood(chosen.Mm, unit ?? Unit.Of(chosen.Key)!, false)
             : new TapeReading.Asked(question, choices);
 
     /// <summary>The tape fraction in mm that a decimal n.d would be with its slash, or null.</summary>
@@ -338,7 +342,7 @@ public static partial class TapeReader
 
     private static TapeReading.Refused TooLong(int at) => new("That is longer than any tape.", at);
 
-    private static double ToMm(string unit) => UnitTable.Convert(1, unit, "mm");
+    private static double ToMm(Unit unit) => unit.To(Unit.Mm, 1);
 
     private static double Parse(string digits) =>
         double.Parse(digits, NumberStyles.None, CultureInfo.InvariantCulture);

@@ -1,3 +1,5 @@
+using Nokko.Core.Units;
+
 namespace Nokko.Core.Tape;
 
 /// <summary>What the tape reader made of a text: a value, a question, or a refusal.</summary>
@@ -9,7 +11,7 @@ public abstract record TapeReading
     /// <param name="Mm">The length in mm, after strong or shy.</param>
     /// <param name="Unit">The unit in which it was typed: "in", "mm" or "cm".</param>
     /// <param name="Nudged">Whether "strong" or "shy" moved it by a quarter division, which doubles its resolution term.</param>
-    public sealed record Understood(double Mm, string Unit, bool Nudged) : TapeReading;
+    public sealed record Understood(double Mm, Unit Unit, bool Nudged) : TapeReading;
 
     /// <summary>A text with more than one likely meaning.</summary>
     /// <param name="Question">The question, in a fitter's words.</param>
@@ -32,7 +34,7 @@ public sealed record TapeChoice(string Key, string Label, double Mm);
 /// <param name="Unit">Unit of a bare number: "in", "mm" or "cm".</param>
 /// <param name="DivisionMm">The smallest division of the tape in mm; "strong" and "shy" move by a quarter of it.</param>
 /// <param name="BandsMm">Usual ranges of the quantity in mm; empty when any length may be typed.</param>
-public sealed record TapeField(string Unit, double DivisionMm, IReadOnlyList<Band> BandsMm);
+public sealed record TapeField(Unit Unit, double DivisionMm, IReadOnlyList<Band> BandsMm);
 
 /// <summary>A usual range.</summary>
 /// <param name="LowMm">Lower end in mm.</param>

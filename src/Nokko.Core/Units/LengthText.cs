@@ -5,16 +5,16 @@ namespace Nokko.Core.Units;
 /// <summary>How a person reads lengths: inches in tape fractions, or whole millimetres.</summary>
 /// <param name="Unit">"in" or "mm".</param>
 /// <param name="Denominator">The smallest tape division in inches, as its denominator: 8, 16, 32 or 64. Ignored for mm.</param>
-public sealed record LengthStyle(string Unit, int Denominator)
+public sealed record LengthStyle(Unit Unit, int Denominator)
 {
     /// <summary>Inches to the sixteenth.</summary>
-    public static LengthStyle Inches { get; } = new("in", 16);
+    public static LengthStyle Inches { get; } = new(Unit.Inch, 16);
 
     /// <summary>Whole millimetres.</summary>
-    public static LengthStyle Millimetres { get; } = new("mm", 1);
+    public static LengthStyle Millimetres { get; } = new(Unit.Mm, 1);
 
     /// <summary>The division in mm.</summary>
-    public double DivisionMm => Unit == "in" ? 25.4 / Denominator : 1;
+    public double DivisionMm => Unit == Unit.Inch ? 25.4 / Denominator : 1;
 }
 
 /// <summary>Lengths as a tape shows them: nearest division, reduced, or whole mm.</summary>
@@ -39,7 +39,7 @@ public static class LengthText
 
     private static string Divisions(double count, LengthStyle style)
     {
-        if (style.Unit != "in")
+        if (style.Unit != Unit.Inch)
         {
             return count.ToString("0", CultureInfo.InvariantCulture) + " mm";
         }

@@ -12,8 +12,8 @@ public sealed record Quantity
         init => field = Finite(value);
     }
 
-    /// <summary>A symbol of <see cref="UnitTable"/>.</summary>
-    public required string Unit { get; init; }
+    /// <summary>A symbol of <see cref="Unit"/>.</summary>
+    public required Unit Unit { get; init; }
 
     /// <summary>Standard uncertainty (k = 1) in <see cref="Unit"/>; null when nothing is stated.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is not finite.</exception>
@@ -31,11 +31,10 @@ public sealed record Quantity
 
     /// <summary>The value in another unit of the same kind.</summary>
     /// <exception cref="ArgumentException">The units measure different things.</exception>
-    public double In(string unit) => UnitTable.Convert(Value, Unit, unit);
+    public double In(Unit unit) => Unit.To(unit, Value);
 
     /// <summary>The standard uncertainty in another unit, or <paramref name="otherwise"/> (in that unit) when none is stated.</summary>
-    public double UIn(string unit, double otherwise = 0) =>
-        U is { } u ? UnitTable.Convert(u, Unit, unit) : otherwise;
+    public double UIn(Unit unit, double otherwise = 0) => U is { } u ? Unit.To(unit, u) : otherwise;
 
     private static double Finite(double value) =>
         double.IsFinite(value)
@@ -47,7 +46,7 @@ public sealed record Quantity
         new()
         {
             Value = value,
-            Unit = "mm",
+            Unit = Unit.Mm,
             Known = known,
             U = u,
         };

@@ -6,22 +6,22 @@ namespace Nokko.Core.Units;
 public sealed record Result
 {
     /// <summary>The unrounded value; null exactly when <see cref="Cannot"/> is set.</summary>
-    public double? Value { get; private init; }
+    public double? Value { get; }
 
     /// <summary>The unit of <see cref="Value"/> and <see cref="U"/>.</summary>
-    public string Unit { get; private init; }
+    public Unit Unit { get; }
 
     /// <summary>Standard uncertainty (k = 1).</summary>
-    public double? U { get; private init; }
+    public double? U { get; }
 
     /// <summary>The weakest way of knowing among the inputs; <see cref="Known.Measured"/> only if all that decides was measured.</summary>
-    public Known Known { get; private init; }
+    public Known Known { get; }
 
     /// <summary>Ids of the readings and parts on which the value rests.</summary>
-    public IReadOnlyList<Guid> RestsOn { get; private init; }
+    public IReadOnlyList<Guid> RestsOn { get; }
 
     /// <summary>Why the value cannot be computed, in a fitter's words.</summary>
-    public string? Cannot { get; private init; }
+    public string? Cannot { get; }
 
     /// <summary>The value with its uncertainty, where there is one; without a stated uncertainty it counts as exact.</summary>
     [JsonIgnore]
@@ -31,33 +31,41 @@ public sealed record Result
     /// <exception cref="InvalidOperationException">There is none; the message is the reason.</exception>
     public Estimate Have() => Found ?? throw new InvalidOperationException(Cannot);
 
-    /// <summary>Rebuilds a result from its stored parts.</summary>
+    /// <summary>Rebuilds a result from its stored parts: a value or a reason, never both and never neither.</summary>
+    /// <exception cref="ArgumentException">It has both, or neither; or an uncertainty without a value, below zero or not finite.</exception>
     [JsonConstructor]
     public Result(
         double? value,
-        string unit,
+        Unit unit,
         double? u,
         Known known,
         IReadOnlyList<Guid> restsOn,
         string? cannot
-    ) => (Value, Unit, U, Known, RestsOn, Cannot) = (value, unit, u, known, restsOn, cannot);
+    )
+    {
+        if ((value is null) == (cannot is null) || (value is null && u is not null))
+        {
+            throw new ArgumentException("A result has a value, or the reason why it has none.");
+        }
+        if (!double.IsFinite(value ?? 0) || !double.IsFinite(u ?? 0) || u < 0)
+        {
+            throw new ArgumentOutOfRangeException(
+                nameof(value),
+                "A result is finite, and its uncertainty not below zero."
+            );
+        }
+        (Value, Unit, U, Known, RestsOn, Cannot) = (value, unit, u, known, restsOn, cannot);
+    }
 
     /// <summary>A computed value.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">The value or its uncertainty is not finite.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">The value or its uncertainty is not finite, or the uncertainty below zero.</exception>
     public static Result Of(
         double value,
-        string unit,
+        Unit unit,
         double? u,
         IEnumerable<Guid> restsOn,
         Known known = Known.Computed
-    )
-    {
-        if (!double.IsFinite(value) || (u is { } s && !double.IsFinite(s)))
-        {
-            throw new ArgumentOutOfRangeException(nameof(value), "A result must be finite.");
-        }
-        return new Result(value, unit, u, known, [.. restsOn.Distinct().Order()], null);
-    }
+    ) => new(value, unit, u, known, [.. restsOn.Distinct().Order()], null);
 
     /// <summary>A weighted sum of values whose errors have nothing in common: variances add with the squares of the factors. The first that cannot be had says why the sum cannot.</summary>
     /// <remarks>Source: docs/computation/uncertainty.md#sums.</remarks>
@@ -65,7 +73,7 @@ public sealed record Result
     /// <param name="terms">Factors with what they weigh.</param>
     /// <param name="known">How the sum is known.</param>
     public static Result Sum(
-        string unit,
+        Unit unit,
         IReadOnlyCollection<(double Factor, Result Of)> terms,
         Known known = Known.Computed
     ) =>
@@ -84,12 +92,12 @@ public sealed record Result
     /// <param name="values">At least one.</param>
     /// <param name="known">How the mean is known.</param>
     public static Result Mean(
-        string unit,
+        Unit unit,
         IReadOnlyCollection<Result> values,
         Known known = Known.Computed
     ) => Sum(unit, [.. values.Select(v => (1.0 / values.Count, v))], known);
 
     /// <summary>A value that cannot be had, with the reason.</summary>
-    public static Result No(string unit, string why) =>
+    public static Result No(Unit unit, string why) =>
         new(null, unit, null, Known.Computed, [], why);
 }

@@ -177,21 +177,21 @@ public sealed record VehicleDimensions
     /// <summary>Between what each size lies on anything with four wheels; outside, no body could be computed from it.</summary>
     public static IReadOnlyDictionary<
         string,
-        (string Unit, double Low, double High)
+        (Unit Unit, double Low, double High)
     > Limits { get; } =
-        new Dictionary<string, (string, double, double)>
+        new Dictionary<string, (Unit, double, double)>
         {
-            ["wheelbase"] = ("mm", 700, 10_000),
-            ["frontTrack"] = ("mm", 400, 4_000),
-            ["rearTrack"] = ("mm", 400, 4_000),
-            ["frontSpringBase"] = ("mm", 200, 4_000),
-            ["rearSpringBase"] = ("mm", 200, 4_000),
-            ["frontAxleMass"] = ("kg", 30, 20_000),
-            ["rearAxleMass"] = ("kg", 30, 20_000),
-            ["frontUnsprungShare"] = ("1", 0.01, 0.8),
-            ["rearUnsprungShare"] = ("1", 0.01, 0.8),
-            ["sillHeight"] = ("mm", 50, 3_000),
-            ["midMark"] = ("mm", 10, 10_000),
+            ["wheelbase"] = (Unit.Mm, 700, 10_000),
+            ["frontTrack"] = (Unit.Mm, 400, 4_000),
+            ["rearTrack"] = (Unit.Mm, 400, 4_000),
+            ["frontSpringBase"] = (Unit.Mm, 200, 4_000),
+            ["rearSpringBase"] = (Unit.Mm, 200, 4_000),
+            ["frontAxleMass"] = (Unit.Kg, 30, 20_000),
+            ["rearAxleMass"] = (Unit.Kg, 30, 20_000),
+            ["frontUnsprungShare"] = (Unit.One, 0.01, 0.8),
+            ["rearUnsprungShare"] = (Unit.One, 0.01, 0.8),
+            ["sillHeight"] = (Unit.Mm, 50, 3_000),
+            ["midMark"] = (Unit.Mm, 10, 10_000),
         };
 
     /// <summary>Why a size cannot be, or null.</summary>
@@ -201,7 +201,7 @@ public sealed record VehicleDimensions
     {
         var (unit, low, high) = Limits[name];
         return value >= low && value <= high ? null
-            : unit == "1"
+            : unit == Unit.One
                 ? FormattableString.Invariant(
                     $"A share lies between {low} and {high}: 0.12 is twelve in a hundred."
                 )
@@ -294,7 +294,7 @@ public sealed record Vehicle : IRow
     /// <summary>Static load on one wheel of an axle, N; null when the axle's mass is not known.</summary>
     /// <param name="axle">front or rear.</param>
     public double? WheelLoadN(Axle axle) =>
-        (axle == Axle.Front ? Dimensions.FrontAxleMass : Dimensions.RearAxleMass)?.In("kg")
+        (axle == Axle.Front ? Dimensions.FrontAxleMass : Dimensions.RearAxleMass)?.In(Unit.Kg)
         * Gravity.NPerKg
         / 2;
 

@@ -35,21 +35,21 @@ public static class VehicleDefaults
     public static VehicleDimensions Fill(VehicleDimensions known, VehicleKind kind)
     {
         var usual = Usual(kind);
-        var wheelbase = known.Wheelbase ?? Guess(usual.Wheelbase, "mm", 0.045 * usual.Wheelbase);
-        var track = known.FrontTrack ?? Guess(usual.Track, "mm", 40);
+        var wheelbase = known.Wheelbase ?? Guess(usual.Wheelbase, Unit.Mm, 0.045 * usual.Wheelbase);
+        var track = known.FrontTrack ?? Guess(usual.Track, Unit.Mm, 40);
         return known with
         {
             Wheelbase = wheelbase,
             FrontTrack = track,
-            RearTrack = known.RearTrack ?? Guess(track.In("mm"), "mm", 40),
-            FrontSpringBase = known.FrontSpringBase ?? Guess(0.62 * track.In("mm"), "mm", 60),
-            RearSpringBase = known.RearSpringBase ?? Guess(0.66 * track.In("mm"), "mm", 60),
-            FrontAxleMass = known.FrontAxleMass ?? Guess(usual.Front, "kg", 0.1 * usual.Front),
-            RearAxleMass = known.RearAxleMass ?? Guess(usual.Rear, "kg", 0.14 * usual.Rear),
-            FrontUnsprungShare = known.FrontUnsprungShare ?? Guess(0.12, "1", 0.03),
-            RearUnsprungShare = known.RearUnsprungShare ?? Guess(0.2, "1", 0.05),
-            SillHeight = known.SillHeight ?? Guess(usual.Sill, "mm", 60),
-            MidMark = known.MidMark ?? Guess(0.42 * wheelbase.In("mm"), "mm", 100),
+            RearTrack = known.RearTrack ?? Guess(track.In(Unit.Mm), Unit.Mm, 40),
+            FrontSpringBase = known.FrontSpringBase ?? Guess(0.62 * track.In(Unit.Mm), Unit.Mm, 60),
+            RearSpringBase = known.RearSpringBase ?? Guess(0.66 * track.In(Unit.Mm), Unit.Mm, 60),
+            FrontAxleMass = known.FrontAxleMass ?? Guess(usual.Front, Unit.Kg, 0.1 * usual.Front),
+            RearAxleMass = known.RearAxleMass ?? Guess(usual.Rear, Unit.Kg, 0.14 * usual.Rear),
+            FrontUnsprungShare = known.FrontUnsprungShare ?? Guess(0.12, Unit.One, 0.03),
+            RearUnsprungShare = known.RearUnsprungShare ?? Guess(0.2, Unit.One, 0.05),
+            SillHeight = known.SillHeight ?? Guess(usual.Sill, Unit.Mm, 60),
+            MidMark = known.MidMark ?? Guess(0.42 * wheelbase.In(Unit.Mm), Unit.Mm, 100),
         };
     }
 
@@ -76,10 +76,10 @@ public static class VehicleDefaults
         }
         var bed = kind == VehicleKind.Pickup ? Carrier.Bed : Carrier.Body;
         var (x, f, r, m) = (
-            wheelbase.In("mm"),
-            front.In("mm") / 2,
-            rear.In("mm") / 2,
-            mid.In("mm")
+            wheelbase.In(Unit.Mm),
+            front.In(Unit.Mm) / 2,
+            rear.In(Unit.Mm) / 2,
+            mid.In(Unit.Mm)
         );
         // Door handles and sill marks stand a little outside the wheels' middle.
         var side = Math.Max(f, r) + 60;
@@ -104,7 +104,7 @@ public static class VehicleDefaults
         {
             throw new ArgumentException("Stations need wheelbase and tracks.", nameof(sizes));
         }
-        var (x, side) = (wheelbase.In("mm"), Math.Max(front.In("mm"), rear.In("mm")) / 2);
+        var (x, side) = (wheelbase.In(Unit.Mm), Math.Max(front.In(Unit.Mm), rear.In(Unit.Mm)) / 2);
         // Rules of thumb: sills begin a wheel's length behind the axle, bumpers stand 0.26 and 0.32 of the wheelbase beyond.
         var back = kind == VehicleKind.Pickup ? Carrier.Bed : Carrier.Body;
         return
@@ -133,7 +133,7 @@ public static class VehicleDefaults
             Carrier = carrier,
         };
 
-    private static Quantity Guess(double value, string unit, double u) =>
+    private static Quantity Guess(double value, Unit unit, double u) =>
         new()
         {
             Value = value,

@@ -130,8 +130,8 @@ public static class ConditionDifferences
                 );
             }
             else if (
-                a?.Pressure?.In("kPa") is { } p
-                && b?.Pressure?.In("kPa") is { } q
+                a?.Pressure?.In(Unit.KPa) is { } p
+                && b?.Pressure?.In(Unit.KPa) is { } q
                 && Math.Abs(p - q) > PressureKPa
             )
             {

@@ -66,7 +66,7 @@ public static class MeasureReader
             : new MeasuredText(
                 new Quantity
                 {
-                    Value = UnitTable.Convert(mm, "mm", length.Unit),
+                    Value = Unit.Mm.To(length.Unit, mm),
                     Unit = length.Unit,
                     Known = Known.Measured,
                     Typed = text,
@@ -103,7 +103,7 @@ public static class MeasureReader
                 degrees,
                 measure,
                 answers,
-                x => x.ToString("0.0", CultureInfo.InvariantCulture) + "°"
+                x => x.ToString("0.0", CultureInfo.InvariantCulture) + Unit.Degree
             )
                 is { } question
             ? new MeasuredText(null, false, question)
@@ -111,7 +111,7 @@ public static class MeasureReader
                 new Quantity
                 {
                     Value = degrees,
-                    Unit = "°",
+                    Unit = Unit.Degree,
                     Known = Known.Measured,
                     Typed = text,
                 },

@@ -1,3 +1,4 @@
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.WalkRounds;
@@ -28,7 +29,7 @@ public static class WalkingOrders
     public static IReadOnlyList<Station> Sort(IEnumerable<Station> stations, WalkingOrder order)
     {
         var places = stations
-            .Select(s => (Station: s, X: s.X.In("mm"), Left: s.Y.In("mm") >= 0))
+            .Select(s => (Station: s, X: s.X.In(Unit.Mm), Left: s.Y.In(Unit.Mm) >= 0))
             .ToArray();
         return order switch
         {

@@ -46,10 +46,10 @@ public sealed record WheelMeasures(Corner Wheel, Result LoadedRadius, Result Rim
             Read(Measures.HubHeight)
                 ?? (
                     estimate is null
-                        ? Result.No("mm", unknown)
+                        ? Result.No(Unit.Mm, unknown)
                         : Result.Of(
                             estimate.LoadedRadiusMm,
-                            "mm",
+                            Unit.Mm,
                             estimate.LoadedRadiusUMm,
                             [],
                             Known.Estimated
@@ -58,10 +58,10 @@ public sealed record WheelMeasures(Corner Wheel, Result LoadedRadius, Result Rim
             Read(Measures.RimRadius)
                 ?? (
                     estimate is null
-                        ? Result.No("mm", unknown)
+                        ? Result.No(Unit.Mm, unknown)
                         : Result.Of(
                             estimate.RimRadiusMm,
-                            "mm",
+                            Unit.Mm,
                             estimate.RimRadiusUMm,
                             [],
                             Known.Estimated
@@ -84,18 +84,18 @@ public sealed record WheelMeasures(Corner Wheel, Result LoadedRadius, Result Rim
             }
             // A hub's height ends at the floor beside its own tyre: a survey of the pads says nothing about it, a rim knows no floor at all.
             var value = ReadingUncertainty.Combine(
-                [.. reads.Select(r => r.Value!.In("mm"))],
+                [.. reads.Select(r => r.Value!.In(Unit.Mm))],
                 reads.Any(r => r.Nudged),
                 new ReadingConditions(
                     Datum.Hub,
-                    round.Division.In("mm"),
+                    round.Division.In(Unit.Mm),
                     round.Settled == Settled.No ? Settled.Rolled : round.Settled,
                     round.HubMarked,
                     true,
                     false
                 )
             );
-            return Result.Of(value.Mm, "mm", value.U, reads.Select(r => r.Id), Known.Measured);
+            return Result.Of(value.Mm, Unit.Mm, value.U, reads.Select(r => r.Id), Known.Measured);
         }
     }
 }

@@ -11,11 +11,11 @@ namespace Nokko.Server.Bench;
 internal static class BenchEndpoints
 {
     /// <summary>Units in which somebody types who measures in inches.</summary>
-    private static readonly Dictionary<string, string> Imperial = new()
+    private static readonly Dictionary<Unit, Unit> Imperial = new()
     {
-        ["mm"] = "in",
-        ["N/mm"] = "lb/in",
-        ["kg"] = "lb",
+        [Unit.Mm] = Unit.Inch,
+        [Unit.NewtonPerMm] = Unit.PoundPerInch,
+        [Unit.Kg] = Unit.Lb,
     };
 
     public static void Map(RouteGroupBuilder api)
@@ -36,8 +36,8 @@ internal static class BenchEndpoints
         try
         {
             var numbers = found
-                .Fields.Where(f => UnitTable.Knows(f.Unit))
-                .ToDictionary(f => f.Name, f => Number(f, request.Query));
+                .Fields.Where(f => f.Asks == BenchAsks.Number)
+                .ToDictionary(f => f.Name, f => Number(f, f.Unit!, request.Query));
             return TypedResults.Ok(
                 BenchSheets.Work(
                     sheet,
@@ -57,25 +57,25 @@ internal static class BenchEndpoints
     }
 
     /// <summary>A field as typed; a length may name its own unit, else it is in the one that the link says.</summary>
-    private static double? Number(BenchField field, IQueryCollection query)
+    private static double? Number(BenchField field, Unit unit, IQueryCollection query)
     {
         var typed = query[field.Name].ToString();
-        var unit =
-            query["unit"] == "in" ? Imperial.GetValueOrDefault(field.Unit, field.Unit) : field.Unit;
+        var typedIn =
+            query["unit"] == Unit.Inch.Symbol ? Imperial.GetValueOrDefault(unit, unit) : unit;
         var quantity =
-            unit == "1"
+            unit == Unit.One
                 ? Plain(field, typed)
                 : QuantityInput.Read(
-                    new QuantityInput(typed, unit, Known.Measured),
+                    new QuantityInput(typed, typedIn, Known.Measured),
                     field.Name,
-                    field.Unit,
+                    unit,
                     field.Positive
                 );
         return quantity is null
             ? field.Optional
                 ? null
                 : throw Refuse.Value(field.Name, "This one is needed.")
-            : quantity.In(field.Unit);
+            : quantity.In(unit);
     }
 
     private static Quantity? Plain(BenchField field, string typed) =>
@@ -91,7 +91,7 @@ internal static class BenchEndpoints
             ? new Quantity
             {
                 Value = value,
-                Unit = "1",
+                Unit = Unit.One,
                 Known = Known.Told,
             }
         : throw Refuse.Value(field.Name, "A number above zero.");

@@ -65,7 +65,7 @@ internal sealed partial class DemoJob
                 place,
                 Sixteenths(inches),
                 overInches is { } over
-                    ? new QuantityInput(Sixteenths(over), "in", Known.Measured)
+                    ? new QuantityInput(Sixteenths(over), Unit.Inch, Known.Measured)
                     : null,
                 [],
                 _now,
@@ -117,7 +117,7 @@ internal sealed partial class DemoJob
         );
 
         static QuantityInput Mm(double value) =>
-            new(value.ToString(CultureInfo.InvariantCulture), "mm", Known.Measured);
+            new(value.ToString(CultureInfo.InvariantCulture), Unit.Mm, Known.Measured);
     }
 
     private WalkRound Round() => Document.WalkRounds.MaxBy(w => w.At)!;
@@ -135,7 +135,7 @@ internal sealed partial class DemoJob
                 joint.Id,
                 pass,
                 pass == Pass.Final
-                    ? new QuantityInput(TorqueOf(joint.Kind), "lb·ft", Known.Measured)
+                    ? new QuantityInput(TorqueOf(joint.Kind), Unit.PoundFoot, Known.Measured)
                     : null,
                 false,
                 pass == Pass.Final ? "torque wrench" : "ratchet",
@@ -168,5 +168,5 @@ internal sealed partial class DemoJob
     }
 
     private static QuantityInput Miles(double value) =>
-        new(value.ToString(CultureInfo.InvariantCulture), "mi", Known.Measured);
+        new(value.ToString(CultureInfo.InvariantCulture), Unit.Mile, Known.Measured);
 }

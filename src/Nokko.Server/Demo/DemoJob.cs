@@ -79,7 +79,7 @@ internal sealed partial class DemoJob
                     Tolerance = Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
                 },
                 PromisedOn = DateOnly.FromDateTime(_now.AddDays(5).UtcDateTime),
-                OdometerIn = QuantityInput.Read(Miles(48_200), "", "km"),
+                OdometerIn = QuantityInput.Read(Miles(48_200), "", Unit.Km),
                 Equipment = Equipment.TwoPostLift,
                 TakenInAt = _now,
             },
@@ -188,7 +188,7 @@ internal sealed partial class DemoJob
                     NewId(),
                     joint.Id,
                     0,
-                    new QuantityInput(TorqueOf(joint.Kind), "lb·ft", Known.Document),
+                    new QuantityInput(TorqueOf(joint.Kind), Unit.PoundFoot, Known.Document),
                     null,
                     null,
                     "shop's sheet SV-12 (made up)"

@@ -13,17 +13,20 @@ internal sealed class DemoShelf
     public Part Block { get; } =
         Inch("B-100", "Fell block 1", PartKind.Block, 1, 1, 4, 18) with
         {
-            Dimensions = Sizes((PartSizes.PinDiameter, 15, "mm"), (PartSizes.SeatBore, 16, "mm")),
+            Dimensions = Sizes(
+                (PartSizes.PinDiameter, 15, Unit.Mm),
+                (PartSizes.SeatBore, 16, Unit.Mm)
+            ),
         };
     public Part TallBlock { get; } =
         Inch("B-200", "Fell block 2", PartKind.Block, 2, 2, 2, 26) with
         {
-            Dimensions = Sizes((PartSizes.Taper, 2, "°")),
+            Dimensions = Sizes((PartSizes.Taper, 2, Unit.Degree)),
         };
     public Part Preload { get; } =
         Inch("PR-25", "Rowan preload ring", PartKind.PreloadSpacer, 1, 2, 4, 24) with
         {
-            Dimensions = Sizes((PartSizes.MaxStack, 30, "mm")),
+            Dimensions = Sizes((PartSizes.MaxStack, 30, Unit.Mm)),
         };
     public Part Lower { get; } =
         Inch("LS-20", "Rowan foot plate", PartKind.StrutLowerSpacer, 0.75, 1.5, 2, 30);
@@ -31,9 +34,9 @@ internal sealed class DemoShelf
         Inch("CO-7", "Whin coil-over", PartKind.CoilOver, 1.2, 2, 2, 310) with
         {
             Dimensions = Sizes(
-                (PartSizes.Rate, 98, "N/mm"),
-                (PartSizes.ExtendedLength, 590, "mm"),
-                (PartSizes.CollapsedLength, 462, "mm")
+                (PartSizes.Rate, 98, Unit.NewtonPerMm),
+                (PartSizes.ExtendedLength, 590, Unit.Mm),
+                (PartSizes.CollapsedLength, 462, Unit.Mm)
             ),
         };
     public Part CoilRing { get; } =
@@ -44,24 +47,27 @@ internal sealed class DemoShelf
         Inch("HC-40", "Heron coil, heavy", PartKind.Coil, null, 1.75, 2, 96) with
         {
             Dimensions = Sizes(
-                (PartSizes.Rate, 40, "N/mm"),
-                (PartSizes.FreeLength, 452, "mm"),
-                (PartSizes.BindLength, 190, "mm")
+                (PartSizes.Rate, 40, Unit.NewtonPerMm),
+                (PartSizes.FreeLength, 452, Unit.Mm),
+                (PartSizes.BindLength, 190, Unit.Mm)
             ),
         };
     public Part BoxCoil { get; } =
         Inch("LC-2", "Heron coil, lift", PartKind.Coil, null, 2, 2, 104) with
         {
             Dimensions = Sizes(
-                (PartSizes.Rate, 34, "N/mm"),
-                (PartSizes.DesignLift, 46, "mm"),
-                (PartSizes.DesignLoad, 4400, "N")
+                (PartSizes.Rate, 34, Unit.NewtonPerMm),
+                (PartSizes.DesignLift, 46, Unit.Mm),
+                (PartSizes.DesignLoad, 4400, Unit.Newton)
             ),
         };
     public Part Pack { get; } =
         Inch("LP-5", "Gorse pack, five leaves", PartKind.LeafPack, null, 2, 2, 240) with
         {
-            Dimensions = Sizes((PartSizes.PinDiameter, 15, "mm"), (PartSizes.SeatBore, 16, "mm")),
+            Dimensions = Sizes(
+                (PartSizes.PinDiameter, 15, Unit.Mm),
+                (PartSizes.SeatBore, 16, Unit.Mm)
+            ),
             Leaves =
             [
                 new Leaf
@@ -117,7 +123,7 @@ internal sealed class DemoShelf
     public Part LowPlate { get; } =
         Inch("ST-30", "Teasel strut plate", PartKind.StrutTopSpacer, 1.1875, 1.1875, 2, 44) with
         {
-            Dimensions = Sizes((PartSizes.Recess, 22, "mm")),
+            Dimensions = Sizes((PartSizes.Recess, 22, Unit.Mm)),
         };
     public Part RearRing { get; } =
         Inch("SR-30", "Teasel coil ring", PartKind.CoilSpacer, 1.1875, 1.1875, 2, 26);
@@ -129,8 +135,8 @@ internal sealed class DemoShelf
         Inch("SK-9", "Wren shock, long", PartKind.Shock, null, null, 4, 88) with
         {
             Dimensions = Sizes(
-                (PartSizes.ExtendedLength, 640, "mm"),
-                (PartSizes.CollapsedLength, 395, "mm")
+                (PartSizes.ExtendedLength, 640, Unit.Mm),
+                (PartSizes.CollapsedLength, 395, Unit.Mm)
             ),
         };
     public Part Link { get; } =
@@ -140,7 +146,7 @@ internal sealed class DemoShelf
     public Part Tyre { get; } =
         Inch("TY-31", "Plover tyre", PartKind.Tyre, null, null, 4, 170) with
         {
-            Dimensions = Sizes((PartSizes.Diameter, 801, "mm")),
+            Dimensions = Sizes((PartSizes.Diameter, 801, Unit.Mm)),
         };
 
     public IEnumerable<Part> All =>
@@ -196,8 +202,8 @@ internal sealed class DemoShelf
             Number = number,
             Name = name,
             Kind = kind,
-            Thickness = thickness is { } t ? Of(t, "in", Known.Measured) : null,
-            Claim = claim is { } c ? Of(c, "in", Known.Box) : null,
+            Thickness = thickness is { } t ? Of(t, Unit.Inch, Known.Measured) : null,
+            Claim = claim is { } c ? Of(c, Unit.Inch, Known.Box) : null,
             Count = count,
             Price = price,
             Currency = "EUR",
@@ -210,16 +216,16 @@ internal sealed class DemoShelf
                     PartKind.DropBracket => 4,
                     _ => 1.2,
                 },
-                "h",
+                Unit.Hour,
                 Known.Estimated
             ),
         };
 
     private static Dictionary<string, Quantity> Sizes(
-        params (string Name, double Value, string Unit)[] sizes
+        params (string Name, double Value, Unit Unit)[] sizes
     ) => sizes.ToDictionary(s => s.Name, s => Of(s.Value, s.Unit, Known.Box));
 
-    private static Quantity Of(double value, string unit, Known known) =>
+    private static Quantity Of(double value, Unit unit, Known known) =>
         new()
         {
             Value = value,

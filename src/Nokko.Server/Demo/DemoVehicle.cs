@@ -85,7 +85,7 @@ internal sealed record DemoVehicle
         new()
         {
             Value = value,
-            Unit = "kg",
+            Unit = Unit.Kg,
             Known = Known.Document,
         };
 }

@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.AspNetCore.DataProtection;
@@ -9,6 +10,7 @@ using Microsoft.OpenApi;
 using Nokko.Core.Jobs;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Server.Bench;
 using Nokko.Server.Evidence;
 using Nokko.Server.Finding;
@@ -42,7 +44,17 @@ internal static class Composition
         AddAccounts(builder.Services);
         builder.Services.ConfigureHttpJsonOptions(o => JobJson.Apply(o.SerializerOptions));
         builder.Services.AddProblemDetails();
-        builder.Services.AddOpenApi("v1", o => o.AddSchemaTransformer(RequireWhatIsAlwaysThere));
+        builder.Services.AddOpenApi(
+            "v1",
+            o =>
+            {
+                o.CreateSchemaReferenceId = t =>
+                    t.Type == typeof(Unit)
+                        ? nameof(Unit)
+                        : OpenApiOptions.CreateDefaultSchemaReferenceId(t);
+                o.AddSchemaTransformer(RequireWhatIsAlwaysThere);
+            }
+        );
         builder.Services.AddResponseCompression(o => o.EnableForHttps = true);
         builder.Services.AddSingleton(TimeProvider.System);
         builder.Services.AddSingleton<LiveFeed>();
@@ -273,6 +285,11 @@ internal static class Composition
                     ? JsonSchemaType.String
                     : JsonSchemaType.String | JsonSchemaType.Null;
             schema.Format = "date-time";
+        }
+        if (type == typeof(Unit))
+        {
+            schema.Type = JsonSchemaType.String;
+            schema.Enum = [.. Unit.All.Select(u => JsonValue.Create(u.Symbol))];
         }
         if (type.IsEnum && schema.Enum is { } values)
         {

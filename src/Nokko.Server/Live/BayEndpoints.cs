@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Bay;
 using Nokko.Core.Jobs;
+using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
@@ -33,7 +34,7 @@ internal static class BayEndpoints
         string? measure = null,
         string from = "hub",
         double? target = null,
-        string unit = "N·m",
+        string? unit = null,
         string? slip = null
     )
     {
@@ -57,9 +58,10 @@ internal static class BayEndpoints
                 var chance = new Random(seed);
                 return
                     target is > 0
-                    && Core.Units.UnitTable.SameKind(unit, "N·m")
+                    && Unit.Of(unit ?? Unit.NewtonMetre.Symbol) is { } of
+                    && of.SameKind(Unit.NewtonMetre)
                     && d.Joints.Any(j => j.Place == place)
-                    ? (n, at) => Instruments.Torque(place, target.Value, unit, n, at, chance)
+                    ? (n, at) => Instruments.Torque(place, target.Value, of, n, at, chance)
                     : null;
             }
             if (

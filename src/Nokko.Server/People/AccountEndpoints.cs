@@ -58,7 +58,7 @@ internal static class AccountEndpoints
                     .Shops.Where(s => s.Id == me.ShopId)
                     .Select(s => s.Name)
                     .SingleAsync(cancel),
-                me.Style.Unit
+                me.Style.Unit.Symbol
             )
         );
 

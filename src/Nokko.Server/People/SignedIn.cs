@@ -22,7 +22,7 @@ internal sealed class SignedIn(IHttpContextAccessor http)
 
     /// <summary>How this person reads lengths.</summary>
     public LengthStyle Style =>
-        Claim(UnitClaim) == "mm" ? LengthStyle.Millimetres : LengthStyle.Inches;
+        Claim(UnitClaim) == Unit.Mm.Symbol ? LengthStyle.Millimetres : LengthStyle.Inches;
 
     private string Claim(string type) =>
         User.FindFirstValue(type) ?? throw new InvalidOperationException("Nobody is signed in.");

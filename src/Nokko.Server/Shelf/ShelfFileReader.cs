@@ -127,9 +127,7 @@ internal static class ShelfFileReader
             ? null
             : new QuantityInput(
                 q.Value.ToString("R", CultureInfo.InvariantCulture),
-                UnitTable.Knows(q.Unit)
-                    ? q.Unit
-                    : throw Refuse.Value("unit", $"The unit “{q.Unit}” is not known."),
+                q.Unit,
                 q.Known,
                 AsRead
             );
@@ -240,8 +238,7 @@ internal static class ShelfFileReader
             return null;
         }
         var at = cell.LastIndexOf(' ');
-        var unit = at > 0 ? cell[(at + 1)..] : "";
-        return UnitTable.Knows(unit)
+        return Unit.Of(at > 0 ? cell[(at + 1)..] : null) is { } unit
             ? new QuantityInput(cell[..at], unit, known, AsRead)
             : throw Refuse.Value(
                 field,

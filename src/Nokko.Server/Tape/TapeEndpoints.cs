@@ -27,10 +27,10 @@ internal static class TapeEndpoints
         var style = denominator switch
         {
             1 => LengthStyle.Millimetres,
-            8 or 16 or 32 => new LengthStyle("in", denominator.Value),
+            8 or 16 or 32 => new LengthStyle(Unit.Inch, denominator.Value),
             _ => me.Style,
         };
-        var fraction = style.Unit == "in" ? style : LengthStyle.Inches;
+        var fraction = style.Unit == Unit.Inch ? style : LengthStyle.Inches;
         var read = TapeReader.Read(
             text,
             new TapeField(style.Unit, style.DivisionMm, []),

@@ -124,9 +124,9 @@ internal static class ReadingsCsv
             r.From is { } from ? Camel(from) : null,
             r.OwnMark,
             r.Value?.Typed,
-            In(r.Value, "mm"),
-            In(r.Value, "°"),
-            In(r.Over, "mm"),
+            In(r.Value, Unit.Mm),
+            In(r.Value, Unit.Degree),
+            In(r.Over, Unit.Mm),
             r.Value is null ? null : Camel(r.Value.Known),
             r.Instrument,
             r.Skipped ? "yes" : null,
@@ -139,8 +139,8 @@ internal static class ReadingsCsv
         ];
     }
 
-    private static string? In(Quantity? q, string unit) =>
-        q is not null && UnitTable.SameKind(q.Unit, unit)
+    private static string? In(Quantity? q, Unit unit) =>
+        q is not null && q.Unit.SameKind(unit)
             ? q.In(unit).ToString("R", CultureInfo.InvariantCulture)
             : null;
 

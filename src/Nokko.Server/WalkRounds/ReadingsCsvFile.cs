@@ -172,7 +172,7 @@ internal sealed class ReadingsCsvFile(
                 Measures.Find(measure)?.Kind == ReadingKind.Note
                     ? Field(csv, "note") ?? ""
                     : Text(csv) ?? "",
-                over is null ? null : new QuantityInput(over, "mm", Known.Measured),
+                over is null ? null : new QuantityInput(over, Unit.Mm, Known.Measured),
                 answers,
                 at,
                 null,

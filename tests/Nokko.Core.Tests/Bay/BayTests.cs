@@ -23,7 +23,7 @@ public class BayTests
                 Gen.Double[-1e5, 1e5],
                 Gen.OneOf("LF", "sill LF", "LF strut foot to lower arm"),
                 Gen.Enum<LineState>(),
-                Gen.OneOf([.. UnitTable.All])
+                Gen.OneOf([.. Unit.All])
             )
             .Sample(
                 (micros, value, place, state, unit) =>
@@ -131,7 +131,9 @@ public class BayTests
         Assert.Equal(LineState.Steady, lines[^1].State);
         var pull = Enumerable
             .Range(0, 8)
-            .Select(n => Instruments.Torque("joint", 137, "N·m", n, Sample.At(0), new Random(1)))
+            .Select(n =>
+                Instruments.Torque("joint", 137, Unit.NewtonMetre, n, Sample.At(0), new Random(1))
+            )
             .ToArray();
         Assert.True(pull.Zip(pull.Skip(1)).All(p => p.First.Value <= p.Second.Value));
         Assert.InRange(pull[^1].Value, 137, 140);

@@ -1,4 +1,5 @@
 using Nokko.Core.Bench;
+using Nokko.Core.Units;
 using Xunit;
 
 namespace Nokko.Core.Tests.Bench;

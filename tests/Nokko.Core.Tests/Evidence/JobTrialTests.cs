@@ -4,6 +4,7 @@ using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -38,7 +39,7 @@ public class JobTrialTests
         double Lip(string name) =>
             Sample
                 .Pickup.Stations.Where(s => s.Name == name)
-                .Select(s => body.RiseAt(s.X.In("mm"), s.Y.In("mm")))
+                .Select(s => body.RiseAt(s.X.In(Unit.Mm), s.Y.In(Unit.Mm)))
                 .Single();
         var job = Sample.Job(
             Before,

@@ -2,6 +2,7 @@ using Nokko.Core.Finding;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 
@@ -73,7 +74,7 @@ public class PlanBTests
         Assert.Empty(PlanB.Of(Thirty, Here with { Baseline = null }, Shelf, new SearchRules()));
 
     private static double Thickness(PlanB b) =>
-        CornerStack.At(b.Stack!.Plan.Stacks, Corner.LF).Sum(p => p.Thickness!.In("mm"));
+        CornerStack.At(b.Stack!.Plan.Stacks, Corner.LF).Sum(p => p.Thickness!.In(Unit.Mm));
 
     private static Part Plate(int mm) =>
         new()

@@ -360,7 +360,7 @@ public class StackSearchTests
                             : new Quantity
                             {
                                 Value = random.Next(1, 5) / 2.0,
-                                Unit = "h",
+                                Unit = Unit.Hour,
                                 Known = Known.Told,
                             },
                 }
@@ -491,7 +491,7 @@ public class StackSearchTests
             0,
             (corners[0].Length + corners[1].Length > 0 ? 1 : 0)
                 + (corners[2].Length + corners[3].Length > 0 ? 1 : 0),
-            come.Sum(c => c.Hours?.In("h") ?? 1),
+            come.Sum(c => c.Hours?.In(Unit.Hour) ?? 1),
             (double)come.Sum(c => c.Price ?? 0),
             string.Join(
                 '|',

@@ -34,7 +34,7 @@ public class WishTests
         Mass = new()
         {
             Value = 90,
-            Unit = "kg",
+            Unit = Unit.Kg,
             Known = Known.Told,
         },
         Behind = Sample.Mm(4800),
@@ -44,21 +44,24 @@ public class WishTests
     public void Each_wish_becomes_its_numbers()
     {
         Assert.Equal(0, On(new Wish(WishKind.Level)).Rake!.Value);
-        Assert.Equal(60, On(new Wish(WishKind.KeepRake)).Rake!.In("mm"), 1);
-        Assert.Equal(25.4, On(new Wish(WishKind.KeepRake, Inch(1))).Rake!.In("mm"), 9);
+        Assert.Equal(60, On(new Wish(WishKind.KeepRake)).Rake!.In(Unit.Mm), 1);
+        Assert.Equal(25.4, On(new Wish(WishKind.KeepRake, Inch(1))).Rake!.In(Unit.Mm), 9);
         var both = On(new Wish(WishKind.RaiseBoth, Inch(2)));
-        Assert.Equal((50.8, 50.8), (both.LeastFrontLift!.In("mm"), both.LeastRearLift!.In("mm")));
+        Assert.Equal(
+            (50.8, 50.8),
+            (both.LeastFrontLift!.In(Unit.Mm), both.LeastRearLift!.In(Unit.Mm))
+        );
         var most = On(new Wish(WishKind.NotMoreThan, Inch(3)));
         Assert.Equal(
             (76.2, 76.2),
             (
-                Math.Round(most.MostFrontLift!.In("mm"), 6),
-                Math.Round(most.MostRearLift!.In("mm"), 6)
+                Math.Round(most.MostFrontLift!.In(Unit.Mm), 6),
+                Math.Round(most.MostRearLift!.In(Unit.Mm), 6)
             )
         );
         Assert.True(On(new Wish(WishKind.NoLean)).NoLean);
         var under = On(new Wish(WishKind.NotAbove, Sample.Mm(2000), Sample.Mm(1930)));
-        Assert.Equal(70, under.MostFrontLift!.In("mm"), 9);
+        Assert.Equal(70, under.MostFrontLift!.In(Unit.Mm), 9);
         // Wishes add up; starting over keeps only how it is judged.
         var two = On(new Wish(WishKind.Level), On(new Wish(WishKind.NoLean)));
         Assert.True(two is { NoLean: true, Rake.Value: 0 });
@@ -176,7 +179,7 @@ public class WishTests
         new()
         {
             Value = value,
-            Unit = "in",
+            Unit = Unit.Inch,
             Known = Known.Told,
         };
 

@@ -146,7 +146,7 @@ public class FittingRulesTests
             Torque = new()
             {
                 Value = nm,
-                Unit = "N·m",
+                Unit = Unit.NewtonMetre,
                 Known = Known.Document,
             },
             Source = "sheet 7",
@@ -163,7 +163,7 @@ public class FittingRulesTests
                 ? new()
                 {
                     Value = v,
-                    Unit = "N·m",
+                    Unit = Unit.NewtonMetre,
                     Known = Known.Measured,
                 }
                 : null,
@@ -239,7 +239,7 @@ public class FittingRulesTests
             Value = new()
             {
                 Value = 73.8,
-                Unit = "lb·ft",
+                Unit = Unit.PoundFoot,
                 Known = Known.Measured,
             },
         };

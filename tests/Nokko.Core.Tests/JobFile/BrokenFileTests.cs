@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using System.Text.RegularExpressions;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
+using Nokko.Core.Units;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;

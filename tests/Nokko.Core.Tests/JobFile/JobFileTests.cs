@@ -4,6 +4,7 @@ using Json.Schema;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 

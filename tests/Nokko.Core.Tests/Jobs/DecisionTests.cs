@@ -31,7 +31,7 @@ public class DecisionTests
     {
         _shop.Do(new PlaceStation(_shop.Key(), 0, "tow eye", -4800, 0, Carrier.Frame, null, null));
         var sizes = new VehicleSizesInput(
-            Workshop.Typed("3300", "mm"),
+            Workshop.Typed("3300", Unit.Mm),
             null,
             null,
             null,
@@ -46,12 +46,12 @@ public class DecisionTests
         );
         _shop.Do(new SetSizes(_shop.Key(), 0, sizes));
         var vehicle = _shop.Document.Vehicle;
-        Assert.Equal(3300, vehicle.Dimensions.Wheelbase!.In("mm"), 9);
+        Assert.Equal(3300, vehicle.Dimensions.Wheelbase!.In(Unit.Mm), 9);
         Assert.Equal(("285/70R17", Known.Document), (vehicle.TyreSize, vehicle.TyreKnown));
         Assert.Contains(vehicle.Stations, s => s.Name == "tow eye");
-        Assert.Equal(-3300, vehicle.Stations.First(s => s.Name == "LR").X.In("mm"), 9);
+        Assert.Equal(-3300, vehicle.Stations.First(s => s.Name == "LR").X.In(Unit.Mm), 9);
         AssertRefused(
-            new SetSizes(_shop.Key(), 0, sizes with { Wheelbase = Workshop.Typed("33", "mm") }),
+            new SetSizes(_shop.Key(), 0, sizes with { Wheelbase = Workshop.Typed("33", Unit.Mm) }),
             RefusalKind.BadValue,
             "sizes.wheelbase"
         );
@@ -101,7 +101,7 @@ public class DecisionTests
             "a clunk",
             "level",
             new DateOnly(2026, 12, 3),
-            Workshop.Typed("81000", "km"),
+            Workshop.Typed("81000", Unit.Km),
             Equipment.Pit
         );
 
@@ -121,7 +121,7 @@ public class DecisionTests
             (vehicle.Make, vehicle.Name, vehicle.Plate, vehicle.Vin)
         );
         Assert.Equal(("level", "a clunk", Equipment.Pit), (job.Wish, job.Troubles, job.Equipment));
-        Assert.Equal(81000, job.OdometerIn!.In("km"), 9);
+        Assert.Equal(81000, job.OdometerIn!.In(Unit.Km), 9);
         // What has a form of its own stays.
         Assert.Equal(before.Job.Target, job.Target);
         Assert.Equal(before.Vehicle.Dimensions, vehicle.Dimensions);
@@ -130,7 +130,7 @@ public class DecisionTests
         AssertRefused(
             Correction() with
             {
-                Odometer = Workshop.Typed("-1", "km"),
+                Odometer = Workshop.Typed("-1", Unit.Km),
             },
             RefusalKind.BadValue,
             "odometer"
@@ -142,7 +142,7 @@ public class DecisionTests
                 OdometerOut = new Quantity
                 {
                     Value = 81010,
-                    Unit = "km",
+                    Unit = Unit.Km,
                     Known = Known.Told,
                 },
             },
@@ -150,7 +150,7 @@ public class DecisionTests
         AssertRefused(
             Correction() with
             {
-                Odometer = Workshop.Typed("81011", "km"),
+                Odometer = Workshop.Typed("81011", Unit.Km),
             },
             RefusalKind.BadValue,
             "odometer"
@@ -188,8 +188,8 @@ public class DecisionTests
             new(
                 Guid.Empty,
                 "winch",
-                Workshop.Typed(mass, "kg"),
-                Workshop.Typed(behind, "mm"),
+                Workshop.Typed(mass, Unit.Kg),
+                Workshop.Typed(behind, Unit.Mm),
                 null,
                 true
             );
@@ -210,7 +210,7 @@ public class DecisionTests
         );
         _shop.Do(new SetLoads(_shop.Key(), 0, [Load("45", "400")]));
         var load = Assert.Single(_shop.Document.Job.Loads);
-        Assert.Equal((45, 400), (load.Mass.In("kg"), load.Behind.In("mm")));
+        Assert.Equal((45, 400), (load.Mass.In(Unit.Kg), load.Behind.In(Unit.Mm)));
     }
 
     [Fact]
@@ -225,8 +225,8 @@ public class DecisionTests
                 [
                     new PointInput(
                         Archetype.Of(SuspensionKind.CoilOverArm)!.Points[0].Name,
-                        Workshop.Typed("230", "mm"),
-                        Workshop.Typed("250", "mm")
+                        Workshop.Typed("230", Unit.Mm),
+                        Workshop.Typed("250", Unit.Mm)
                     ),
                 ]
             )
@@ -342,7 +342,7 @@ public class DecisionTests
         AssertRefused(Of("smell", "LF", "1"), RefusalKind.BadValue, "measure");
         AssertRefused(Of(Measures.CamberSquare, "roof", "1"), RefusalKind.BadValue, "place");
         AssertRefused(Of(Measures.CamberSquare, "LF", "1/8"), RefusalKind.BadValue, "over");
-        _shop.Do(Of(Measures.CamberSquare, "LF", "1/8", Workshop.Typed("17", "in")));
+        _shop.Do(Of(Measures.CamberSquare, "LF", "1/8", Workshop.Typed("17", Unit.Inch)));
         Assert.Equal(17, Assert.Single(_shop.Document.Readings).Over!.Value);
     }
 
@@ -379,7 +379,7 @@ public class DecisionTests
                 _shop.Key(),
                 _shop.Key(),
                 Datum.Hub,
-                [new StandardHeightInput(_shop.Key(), "LF", Workshop.Typed("21", "in"))],
+                [new StandardHeightInput(_shop.Key(), "LF", Workshop.Typed("21", Unit.Inch))],
                 source
             );
         AssertRefused(Standard(" "), RefusalKind.BadValue, "source");
@@ -535,7 +535,15 @@ public class DecisionTests
         _shop.Begun();
         var joint = _shop.Document.Joints.First(j => j.Kind == JointKind.BondedRubber);
         AssertRefused(
-            new SetSpec(_shop.Key(), joint.Id, 0, Workshop.Typed("101", "lb·ft"), null, null, " "),
+            new SetSpec(
+                _shop.Key(),
+                joint.Id,
+                0,
+                Workshop.Typed("101", Unit.PoundFoot),
+                null,
+                null,
+                " "
+            ),
             RefusalKind.BadValue,
             "source"
         );
@@ -549,7 +557,7 @@ public class DecisionTests
                 _shop.Key(),
                 joint.Id,
                 0,
-                Workshop.Typed("101", "lb·ft"),
+                Workshop.Typed("101", Unit.PoundFoot),
                 null,
                 null,
                 "sheet 7"
@@ -561,7 +569,7 @@ public class DecisionTests
                 _shop.Key(),
                 joint.Id,
                 pass,
-                pass == Pass.Final ? Workshop.Typed("101", "lb·ft") : null,
+                pass == Pass.Final ? Workshop.Typed("101", Unit.PoundFoot) : null,
                 false,
                 "wrench",
                 position,
@@ -623,7 +631,7 @@ public class DecisionTests
             null
         );
         HandOver Hand(params FollowUpInput[] follows) =>
-            new(_shop.Key(), 0, Workshop.Typed("48204", "mi"), null, follows);
+            new(_shop.Key(), 0, Workshop.Typed("48204", Unit.Mile), null, follows);
         AssertRefused(
             Hand(follow with { DueOn = null }),
             RefusalKind.BadValue,
@@ -636,7 +644,7 @@ public class DecisionTests
                 OdometerIn = new Quantity
                 {
                     Value = 50_000,
-                    Unit = "mi",
+                    Unit = Unit.Mile,
                     Known = Known.Measured,
                 },
             },

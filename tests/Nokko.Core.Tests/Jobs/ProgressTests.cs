@@ -26,7 +26,7 @@ public class ProgressTests
             Torque = new()
             {
                 Value = 100,
-                Unit = "N·m",
+                Unit = Unit.NewtonMetre,
                 Known = Known.Document,
             },
             Source = "sheet 7",

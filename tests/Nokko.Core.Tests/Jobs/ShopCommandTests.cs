@@ -2,6 +2,7 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -151,7 +152,7 @@ public class ShopCommandTests
         "T-1",
         "plate",
         PartKind.StrutTopSpacer,
-        Workshop.Typed("1", "in"),
+        Workshop.Typed("1", Unit.Inch),
         null,
         2,
         35,

@@ -2,6 +2,7 @@ using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -40,8 +41,8 @@ public class TakeBackTests
                     new LoadInput(
                         _shop.Key(),
                         "winch",
-                        Workshop.Typed("45", "kg"),
-                        Workshop.Typed("400", "mm"),
+                        Workshop.Typed("45", Unit.Kg),
+                        Workshop.Typed("400", Unit.Mm),
                         null,
                         true
                     ),
@@ -61,7 +62,7 @@ public class TakeBackTests
                 _shop.Key(),
                 joint.Id,
                 0,
-                Workshop.Typed("62", "lb·ft"),
+                Workshop.Typed("62", Unit.PoundFoot),
                 null,
                 null,
                 "sheet 7"

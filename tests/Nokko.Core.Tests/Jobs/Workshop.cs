@@ -183,5 +183,5 @@ internal sealed class Workshop
         }
     }
 
-    public static QuantityInput Typed(string text, string unit) => new(text, unit, Known.Measured);
+    public static QuantityInput Typed(string text, Unit unit) => new(text, unit, Known.Measured);
 }

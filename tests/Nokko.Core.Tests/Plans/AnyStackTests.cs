@@ -19,7 +19,7 @@ public class AnyStackTests
         ]
         .Select(i => (SuspensionKind)i);
 
-    private static Gen<Quantity> Within(string unit, double low, double high) =>
+    private static Gen<Quantity> Within(Unit unit, double low, double high) =>
         Gen.Double[low, high]
             .Select(v => new Quantity
             {
@@ -106,8 +106,8 @@ public class AnyStackTests
         );
 
     private static readonly Gen<StatedLoad> Loads = Gen.Select(
-        Within("kg", -500, 2_000),
-        Within("mm", -2_000, 8_000),
+        Within(Unit.Kg, -500, 2_000),
+        Within(Unit.Mm, -2_000, 8_000),
         Gen.Bool,
         (mass, behind, stays) =>
             new StatedLoad

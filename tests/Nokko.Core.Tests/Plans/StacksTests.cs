@@ -361,7 +361,7 @@ public class StacksTests
                 Mass = new Quantity
                 {
                     Value = kg,
-                    Unit = "kg",
+                    Unit = Unit.Kg,
                     Known = Known.Told,
                 },
                 Behind = Sample.Mm(behind),

@@ -198,7 +198,7 @@ public class ProofTests
             Mass = new()
             {
                 Value = 200,
-                Unit = "kg",
+                Unit = Unit.Kg,
                 Known = Known.Told,
             },
             Behind = Sample.Mm(4800),

@@ -48,7 +48,7 @@ public class FloorSurveyTests
         {
             var s = Sample.Pickup.Stations.First(x => x.Name == station);
             Assert.Equal(
-                floor - motion.RiseAt(s.X.In("mm"), s.Y.In("mm")),
+                floor - motion.RiseAt(s.X.In(Unit.Mm), s.Y.In(Unit.Mm)),
                 survey.CorrectionMm(s, Datum.Hub),
                 9
             );

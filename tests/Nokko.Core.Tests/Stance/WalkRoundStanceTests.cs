@@ -198,7 +198,7 @@ public class WalkRoundStanceTests
     public void The_rake_is_said_in_words(double mm, string words) =>
         Assert.StartsWith(
             words,
-            StanceWords.SayRake(Result.Of(mm, "mm", 1.5, []), Datum.Hub, LengthStyle.Inches),
+            StanceWords.SayRake(Result.Of(mm, Unit.Mm, 1.5, []), Datum.Hub, LengthStyle.Inches),
             StringComparison.Ordinal
         );
 

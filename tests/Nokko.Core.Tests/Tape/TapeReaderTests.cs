@@ -7,10 +7,10 @@ namespace Nokko.Core.Tests.Tape;
 
 public class TapeReaderTests
 {
-    private static readonly TapeField Inches = new("in", 25.4 / 16, []);
-    private static readonly TapeField Millimetres = new("mm", 1, []);
+    private static readonly TapeField Inches = new(Unit.Inch, 25.4 / 16, []);
+    private static readonly TapeField Millimetres = new(Unit.Mm, 1, []);
     private static readonly TapeField HubInches = new(
-        "in",
+        Unit.Inch,
         25.4 / 16,
         [new Band(16 * 25.4, 30 * 25.4)]
     );
@@ -104,7 +104,7 @@ public class TapeReaderTests
         var asked = Assert.IsType<TapeReading.Asked>(TapeReader.Read("520", HubInches));
         Assert.Equal(["mm", "in"], asked.Choices.Select(c => c.Key));
         var read = Assert.IsType<TapeReading.Understood>(TapeReader.Read("520", HubInches, ["mm"]));
-        Assert.Equal(("mm", 520), (read.Unit, Math.Round(read.Mm, 9)));
+        Assert.Equal((Unit.Mm, 520), (read.Unit, Math.Round(read.Mm, 9)));
         Assert.IsType<TapeReading.Understood>(TapeReader.Read("20 1/2", HubInches));
     }
 
@@ -154,7 +154,7 @@ public class TapeReaderTests
             .Sample(
                 (n, power) =>
                 {
-                    var style = new LengthStyle("in", 1 << power);
+                    var style = new LengthStyle(Unit.Inch, 1 << power);
                     var mm = n * style.DivisionMm;
                     var read = TapeReader.Read(LengthText.Show(mm, style), Millimetres);
                     return read is TapeReading.Understood u && Math.Abs(u.Mm - mm) < 1e-9;

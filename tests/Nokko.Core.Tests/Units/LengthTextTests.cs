@@ -35,9 +35,9 @@ public class LengthTextTests
     [Fact]
     public void Units_of_different_kinds_do_not_mix()
     {
-        Assert.Equal(25.4, UnitTable.Convert(1, "in", "mm"), 12);
-        Assert.Equal(1.3558179483, UnitTable.Convert(1, "lb·ft", "N·m"), 9);
-        Assert.Throws<ArgumentException>(() => UnitTable.Convert(1, "in", "kg"));
-        Assert.False(UnitTable.Knows("furlong"));
+        Assert.Equal(25.4, Unit.Inch.To(Unit.Mm, 1), 12);
+        Assert.Equal(1.3558179483, Unit.PoundFoot.To(Unit.NewtonMetre, 1), 9);
+        Assert.Throws<ArgumentException>(() => Unit.Inch.To(Unit.Kg, 1));
+        Assert.Null(Unit.Of("furlong"));
     }
 }

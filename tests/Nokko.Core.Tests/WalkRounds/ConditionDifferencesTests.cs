@@ -80,11 +80,11 @@ public class ConditionDifferencesTests
         var differences = ConditionDifferences.Between(
             Plain with
             {
-                Tyres = [Pumped(Corner.LR, before, "kPa")],
+                Tyres = [Pumped(Corner.LR, before, Unit.KPa)],
             },
             Plain with
             {
-                Tyres = [Pumped(Corner.LR, after, "kPa")],
+                Tyres = [Pumped(Corner.LR, after, Unit.KPa)],
             },
             Sample.Pickup
         );
@@ -99,11 +99,11 @@ public class ConditionDifferencesTests
         var found = ConditionDifferences.Between(
             Plain with
             {
-                Tyres = [Pumped(Corner.LF, 32, "psi")],
+                Tyres = [Pumped(Corner.LF, 32, Unit.Psi)],
             },
             Plain with
             {
-                Tyres = [Pumped(Corner.LF, 2.2, "bar")],
+                Tyres = [Pumped(Corner.LF, 2.2, Unit.Bar)],
             },
             Sample.Pickup
         );
@@ -181,7 +181,7 @@ public class ConditionDifferencesTests
         IReadOnlyList<ConditionDifference> found
     ) => [.. found.Select(f => (f.Key, f.UMm, f.Decides, f.FloorDecides))];
 
-    private static WheelTyre Pumped(Corner wheel, double value, string unit) =>
+    private static WheelTyre Pumped(Corner wheel, double value, Unit unit) =>
         new()
         {
             Wheel = wheel,

@@ -17,8 +17,8 @@ public class MeasuresTests
     [Fact]
     public void A_sign_is_read_where_a_measure_has_two_sides()
     {
-        Assert.Equal(-3.175, Read("-1/8", Camber).Value!.In("mm"), 9);
-        Assert.Equal(3.175, Read("1/8", Camber).Value!.In("mm"), 9);
+        Assert.Equal(-3.175, Read("-1/8", Camber).Value!.In(Unit.Mm), 9);
+        Assert.Equal(3.175, Read("1/8", Camber).Value!.In(Unit.Mm), 9);
         Assert.IsType<TapeReading.Refused>(Read("-1/8", Gap).Trouble);
     }
 
@@ -91,7 +91,7 @@ public class MeasuresTests
             Value = new Quantity
             {
                 Value = 3,
-                Unit = "°",
+                Unit = Unit.Degree,
                 Known = Known.Measured,
             },
         };
@@ -130,7 +130,7 @@ public class MeasuresTests
                 Assert.Equal(pair[0].Y.Value, -pair[1].Y.Value);
             }
         );
-        Assert.True(more.First(s => s.Name == "bumper LR").X.In("mm") < -3600);
+        Assert.True(more.First(s => s.Name == "bumper LR").X.In(Unit.Mm) < -3600);
         Assert.Equal(Carrier.Bed, more.First(s => s.Name == "bumper LR").Carrier);
     }
 

@@ -3,6 +3,7 @@ import { Problem } from "./problem";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
+export type Unit = Schemas["Unit"];
 export type JobView = Schemas["JobView"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });

@@ -1557,14 +1557,19 @@ export interface components {
             /** @description On what it rests, and what to look at. */
             says: string[];
         };
+        /**
+         * @description What is typed into a field of the bench.
+         * @default number
+         * @enum {unknown}
+         */
+        BenchAsks: "number" | "tyreSize" | "suspension";
         /** @description One thing that a calculation asks for. */
         BenchField: {
             /** @description Its name in links. */
             name: string;
             /** @description As said in a bay. */
             label: string;
-            /** @description A unit of its kind; "tyre" is a size as printed, "suspension" a kind of suspension. */
-            unit: string;
+            unit: null | components["schemas"]["Unit"];
             /** @description What stands there until somebody types; of the unit, lengths in mm. */
             example: string;
             /**
@@ -1577,6 +1582,8 @@ export interface components {
              * @default true
              */
             positive: boolean;
+            /** @description What is typed there. */
+            asks: components["schemas"]["BenchAsks"];
         };
         /** @description One number of an answer. */
         BenchNumber: {
@@ -3603,7 +3610,7 @@ export interface components {
             /** @description Its name in files. */
             name: string;
             /** @description A unit of its kind; the limits are in it. */
-            unit: string;
+            unit: components["schemas"]["Unit"];
             /**
              * Format: double
              * @description Least that can be.
@@ -3958,14 +3965,14 @@ export interface components {
         Quantity: {
             /**
              * Format: double
-             * @description The value, in string Quantity.Unit; always finite.
+             * @description The value, in Unit Quantity.Unit; always finite.
              */
             value: number;
-            /** @description A symbol of UnitTable. */
-            unit: string;
+            /** @description A symbol of Unit Quantity.Unit. */
+            unit: components["schemas"]["Unit"];
             /**
              * Format: double
-             * @description Standard uncertainty (k = 1) in string Quantity.Unit; null when nothing is stated.
+             * @description Standard uncertainty (k = 1) in Unit Quantity.Unit; null when nothing is stated.
              */
             u: null | number;
             /** @description How the value is known. */
@@ -3978,7 +3985,7 @@ export interface components {
             /** @description The text. */
             typed: string;
             /** @description Unit of the field. */
-            unit: string;
+            unit: components["schemas"]["Unit"];
             /** @description How it is known. */
             known: components["schemas"]["Known"];
             /** @description Answers to questions that the reader asked. */
@@ -4156,7 +4163,7 @@ export interface components {
              */
             value: null | number;
             /** @description The unit of double? Result.Value and double? Result.U. */
-            unit: string;
+            unit: components["schemas"]["Unit"];
             /**
              * Format: double
              * @description Standard uncertainty (k = 1).
@@ -4872,7 +4879,7 @@ export interface components {
             /** @description Its name in files. */
             name: string;
             /** @description A unit of its kind; the limits are in it. */
-            unit: string;
+            unit: components["schemas"]["Unit"];
             /**
              * Format: double
              * @description Least that can be.
@@ -5059,6 +5066,11 @@ export interface components {
             /** @description What is left of the gap that was taped at full lock; none was taped. */
             atLock: components["schemas"]["Result"];
         };
+        /**
+         * @description A unit that Nokko reads and writes. There are only those below; each is one object, so that two are the same unit exactly when they are equal.
+         * @enum {string}
+         */
+        Unit: "mm" | "cm" | "in" | "mi" | "km" | "kg" | "lb" | "N" | "N/mm" | "lb/in" | "N·m" | "lb·ft" | "psi" | "kPa" | "bar" | "°" | "min" | "h" | "1";
         /** @description A reading that entered no result. */
         UnusedReading: {
             /**

@@ -1,3 +1,5 @@
+import type { Unit } from "../api/client";
+
 export type LengthUnit = "in" | "mm";
 
 export interface Shown {
@@ -72,7 +74,7 @@ export function showText(mm: number, unit: LengthUnit, signed = false): string {
 const toMm: Record<string, number> = { mm: 1, cm: 10, in: 25.4 };
 
 /** A stored length in mm. */
-export function inMm(q: { value: number; unit: string }): number {
+export function inMm(q: { value: number; unit: Unit }): number {
   const factor = toMm[q.unit];
   if (factor === undefined) {
     throw new Error(`${q.unit} is no length`);

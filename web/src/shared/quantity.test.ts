@@ -19,7 +19,7 @@ describe("quantities in fields", () => {
   });
 
   it("shows what was typed and leaves estimates empty", () => {
-    const q = { value: 1.5, unit: "in", u: null, typed: "1 1/2" };
+    const q = { value: 1.5, unit: "in" as const, u: null, typed: "1 1/2" };
     expect(retyped({ ...q, known: "measured" })).toBe("1 1/2");
     expect(retyped({ ...q, known: "measured", typed: null })).toBe("1.5");
     expect(retyped({ ...q, known: "estimated" })).toBe("");

@@ -1,11 +1,11 @@
-import type { Schemas } from "../api/client";
+import type { Schemas, Unit } from "../api/client";
 
 export type QuantityInput = Schemas["QuantityInput"];
 
 /** What a field sends: nothing when it is empty. */
 export function typed(
   text: string,
-  unit: string,
+  unit: Unit,
   known: Schemas["Known"] = "measured",
   answers: string[] = [],
 ): QuantityInput | null {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Schemas } from "../api/client";
+import type { Schemas, Unit } from "../api/client";
 import {
   fieldLabel,
   fieldText,
@@ -11,7 +11,7 @@ import {
 
 const q = (
   value: number,
-  unit: string,
+  unit: Unit,
   typed: string | null = null,
   known: Schemas["Known"] = "measured",
 ): Schemas["Quantity"] => ({ value, unit, u: null, known, typed });

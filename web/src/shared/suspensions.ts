@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas, Unit } from "../api/client";
 import { retyped, retypedLength } from "./quantity";
 
 /** Which axles have both wheels on one axle; none until the catalogue is here. */
@@ -12,7 +12,7 @@ export function liveAxles(
   return { front: live(front), rear: live(rear) };
 }
 
-const imperial: Record<string, string> = {
+const imperial: Partial<Record<Unit, Unit>> = {
   mm: "in",
   "N/mm": "lb/in",
   kg: "lb",
@@ -20,10 +20,10 @@ const imperial: Record<string, string> = {
 
 /** The unit in which a size is typed: the person's own; what is stored already keeps the unit that it was typed in. */
 export function fieldUnit(
-  unit: string,
+  unit: Unit,
   length: "in" | "mm",
   stored?: Schemas["Quantity"],
-): string {
+): Unit {
   return stored && unit !== "mm"
     ? stored.unit
     : length === "in"
@@ -37,7 +37,7 @@ export function fieldText(q: Schemas["Quantity"]): string {
 }
 
 /** The label of a size's field: the unit stands in it unless a length is typed with its own. */
-export function fieldLabel(label: string, unit: string): string {
+export function fieldLabel(label: string, unit: Unit): string {
   return unit === "in" || unit === "mm" || unit === "1"
     ? label
     : `${label}, ${unit}`;

@@ -112,7 +112,7 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
           }}
         >
           {sheet.fields.map((f) =>
-            f.unit === "suspension" ? (
+            f.asks === "suspension" ? (
               <TextField
                 key={f.name}
                 select
@@ -132,7 +132,11 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
             ) : (
               <TextField
                 key={f.name}
-                label={fieldLabel(f.label, fieldUnit(f.unit, unit))}
+                label={
+                  f.unit
+                    ? fieldLabel(f.label, fieldUnit(f.unit, unit))
+                    : f.label
+                }
                 value={texts[f.name] ?? ""}
                 placeholder={f.optional ? "may stay empty" : ""}
                 onChange={(e) => {

@@ -1,16 +1,17 @@
 import { describe, expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas, Unit } from "../../api/client";
 import { exampleOf, jobOf, numberSays } from "./bench";
 
-const field = (unit: string, example: string): Schemas["BenchField"] => ({
+const field = (unit: Unit | null, example: string): Schemas["BenchField"] => ({
   name: "f",
   label: "F",
   unit,
   example,
   optional: false,
   positive: true,
+  asks: unit ? "number" : "tyreSize",
 });
-const result = (value: number, unit: string, u: number | null = null) => ({
+const result = (value: number, unit: Unit, u: number | null = null) => ({
   value,
   unit,
   u,
@@ -27,7 +28,7 @@ describe("an example", () => {
     expect(exampleOf(field("mm", "25.4"), "in")).toBe("1");
     expect(exampleOf(field("N/mm", "100"), "in")).toBe("571");
     expect(exampleOf(field("kg", "600"), "in")).toBe("1323");
-    expect(exampleOf(field("tyre", "265/70R17"), "in")).toBe("265/70R17");
+    expect(exampleOf(field(null, "265/70R17"), "in")).toBe("265/70R17");
     expect(exampleOf(field("mm", ""), "in")).toBe("");
   });
 });
@@ -47,7 +48,7 @@ describe("a job that starts from the bench", () => {
       name: "tyre",
       said: "Another tyre",
       fields: [
-        { ...field("tyre", "265/70R17"), name: "now", label: "Size now" },
+        { ...field(null, "265/70R17"), name: "now", label: "Size now" },
         { ...field("1", ""), name: "ratio", label: "Axle ratio" },
       ],
     };

@@ -11,7 +11,7 @@ export function exampleOf(
     return "";
   }
   const n = Number(field.example);
-  switch (fieldUnit(field.unit, unit)) {
+  switch (field.unit && fieldUnit(field.unit, unit)) {
     case "in":
       // Sixteenths, as a tape has them.
       return sixteenths(n / 25.4);

@@ -1,10 +1,12 @@
+import type { Unit } from "../../api/client";
+
 const perPoundFoot = 1.3558179483;
 
-export type TorqueUnit = "lb·ft" | "N·m";
+export type TorqueUnit = Extract<Unit, "lb·ft" | "N·m">;
 
 /** A torque in one of the units of a bay. */
 export function torqueIn(
-  q: { value: number; unit: string },
+  q: { value: number; unit: Unit },
   unit: TorqueUnit,
 ): number {
   if (q.unit === unit) {
@@ -15,7 +17,7 @@ export function torqueIn(
 }
 
 /** A torque in both units, as it is read in a bay. */
-export function torqueText(q: { value: number; unit: string }): string {
+export function torqueText(q: { value: number; unit: Unit }): string {
   return (["lb·ft", "N·m"] as const)
     .map((unit) => `${Math.round(torqueIn(q, unit)).toString()} ${unit}`)
     .join(" · ");

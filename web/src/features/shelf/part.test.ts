@@ -16,7 +16,7 @@ describe("part", () => {
       stored: {
         rate: {
           value: 200,
-          unit: "lb/in",
+          unit: "lb/in" as const,
           u: null,
           known: "box" as const,
           typed: "200",
@@ -35,10 +35,16 @@ describe("part", () => {
         opensSpring: true,
       },
       sizes: [
-        { name: "rate", unit: "N/mm", low: 1, high: 2000, label: "Rate" },
+        {
+          name: "rate",
+          unit: "N/mm" as const,
+          low: 1,
+          high: 2000,
+          label: "Rate",
+        },
         {
           name: "freeLength",
-          unit: "mm",
+          unit: "mm" as const,
           low: 40,
           high: 1500,
           label: "Free length",

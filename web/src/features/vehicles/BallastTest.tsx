@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { JobView, Schemas } from "../../api/client";
+import type { JobView, Schemas, Unit } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { type useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
@@ -41,7 +41,7 @@ export function BallastTest({
   const save = async (over?: JobView) => {
     setProblem(null);
     const mass = unit === "in" ? "lb" : "kg";
-    const value = (key: string, of: string): Schemas["QuantityInput"] =>
+    const value = (key: string, of: Unit): Schemas["QuantityInput"] =>
       typed(texts[key] ?? "", of) ?? {
         typed: "",
         unit: of,

@@ -6,7 +6,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
-import type { JobView, Schemas } from "../../api/client";
+import type { JobView, Schemas, Unit } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { BothWays, type Lines } from "../../shared/BothWays";
@@ -17,7 +17,7 @@ interface LoadText {
   id: string;
   name: string;
   mass: string;
-  massUnit: string;
+  massUnit: Unit;
   behind: string;
   left: string;
   stays: boolean;

@@ -1,3 +1,4 @@
+import type { Unit } from "../../api/client";
 import { shown, text, type LengthUnit } from "../../shared/length";
 
 /** How a tape is divided: 1/8, 1/16, 1/32 in, or 1 mm. */
@@ -8,7 +9,7 @@ export interface Division {
 }
 
 /** The division of a walk-round's tape. */
-export function divisionOf(q: { value: number; unit: string }): Division {
+export function divisionOf(q: { value: number; unit: Unit }): Division {
   return q.unit === "in"
     ? { unit: "in", denominator: Math.round(1 / q.value) }
     : { unit: "mm", denominator: 1 };

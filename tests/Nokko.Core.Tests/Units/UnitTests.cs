@@ -1,15 +1,14 @@
+using System.Text.Json;
 using CsCheck;
 using Nokko.Core.Units;
 using Xunit;
 
 namespace Nokko.Core.Tests.Units;
 
-public class UnitTableTests
+public class UnitTests
 {
-    private static IEnumerable<(string A, string B)> Pairs =>
-        UnitTable.All.SelectMany(a =>
-            UnitTable.All.Where(b => UnitTable.SameKind(a, b)).Select(b => (a, b))
-        );
+    private static IEnumerable<(Unit A, Unit B)> Pairs =>
+        Unit.All.SelectMany(a => Unit.All.Where(b => a.SameKind(b)).Select(b => (a, b)));
 
     [Fact]
     public void There_and_back_is_the_same_value() =>
@@ -21,7 +20,7 @@ public class UnitTableTests
                         x =>
                             Assert.Equal(
                                 x,
-                                UnitTable.Convert(UnitTable.Convert(x, p.A, p.B), p.B, p.A),
+                                p.B.To(p.A, p.A.To(p.B, x)),
                                 1e-9 * Math.Max(1, Math.Abs(x))
                             ),
                         iter: 20
@@ -40,24 +39,42 @@ public class UnitTableTests
     [InlineData(1, "h", "min", 60)]
     [InlineData(1, "cm", "mm", 10)]
     public void Each_unit_is_its_definition(double x, string from, string to, double y) =>
-        Assert.Equal(y, UnitTable.Convert(x, from, to), 1e-9);
+        Assert.Equal(y, Unit.Of(from)!.To(Unit.Of(to)!, x), 1e-9);
 
     [Fact]
     public void Zero_is_zero_in_every_unit() =>
-        Assert.All(Pairs, p => Assert.Equal(0, UnitTable.Convert(0, p.A, p.B)));
+        Assert.All(Pairs, p => Assert.Equal(0, p.A.To(p.B, 0)));
 
     [Theory]
     [InlineData("mm", "kg")]
     [InlineData("N", "kg")]
     [InlineData("N·m", "N")]
-    [InlineData("mm", "ell")]
-    [InlineData("ell", "ell")]
     public void What_measures_different_things_is_never_turned_into_one_another(
         string from,
         string to
     )
     {
-        Assert.False(UnitTable.SameKind(from, to));
-        Assert.Throws<ArgumentException>(() => UnitTable.Convert(1, from, to));
+        var (a, b) = (Unit.Of(from)!, Unit.Of(to)!);
+        Assert.False(a.SameKind(b));
+        Assert.Throws<ArgumentException>(() => a.To(b, 1));
     }
+
+    [Fact]
+    public void A_unit_is_stored_as_its_symbol_and_read_back_as_itself() =>
+        Assert.All(
+            Unit.All,
+            u =>
+            {
+                Assert.Same(u, Unit.Of(u.Symbol));
+                Assert.Same(u, JsonSerializer.Deserialize<Unit>(JsonSerializer.Serialize(u)));
+            }
+        );
+
+    [Theory]
+    [InlineData("\"ell\"")]
+    [InlineData("\"MM\"")]
+    [InlineData("\"\"")]
+    [InlineData("25.4")]
+    public void What_is_no_unit_is_not_read(string text) =>
+        Assert.Throws<JsonException>(() => JsonSerializer.Deserialize<Unit>(text));
 }
