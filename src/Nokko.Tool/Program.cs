@@ -25,6 +25,11 @@ public static class Program
             );
             return 0;
         }
+        if (args is ["words", var target])
+        {
+            File.WriteAllText(target, Words.Written());
+            return 0;
+        }
         if (args is not ["eval", var file])
         {
             errors.WriteLine("Call: nokko eval FILE, or nokko eval - to read standard input.");

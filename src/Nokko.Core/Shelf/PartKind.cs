@@ -93,6 +93,25 @@ public enum LiftFamily
     Tyre,
 }
 
+/// <summary>What families of parts have in common.</summary>
+public static class LiftFamilies
+{
+    /// <summary>The family as said in a bay.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is no family.</exception>
+    public static string Said(this LiftFamily family) =>
+        family switch
+        {
+            LiftFamily.None => "several kinds at once",
+            LiftFamily.Spring => "plates, rings and coil-overs",
+            LiftFamily.Wheel => "what acts at the wheel itself",
+            LiftFamily.Block => "blocks",
+            LiftFamily.Shackle => "shackles",
+            LiftFamily.Puck => "body pucks",
+            LiftFamily.Tyre => "tyres",
+            _ => throw new ArgumentOutOfRangeException(nameof(family), family, "No family."),
+        };
+}
+
 /// <summary>How a part's own numbers become a change of its corner.</summary>
 public enum PartActs
 {

@@ -30,6 +30,14 @@ public sealed record PartRule(
 {
     private const string Thick = "Thickness";
 
+    /// <summary>Whether it lies below the spring, seen from the body down.</summary>
+    [JsonIgnore]
+    public bool BelowSpring => Order >= 50;
+
+    /// <summary>Whether it lies on a shelf: a collar is turned up, and what nobody knows is not offered.</summary>
+    [JsonIgnore]
+    public bool Offered => Kind is not (PartKind.RaisedCollar or PartKind.Unknown);
+
     /// <summary>Every kind's rule.</summary>
     public static IReadOnlyList<PartRule> All { get; } =
     [

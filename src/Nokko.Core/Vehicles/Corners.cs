@@ -86,24 +86,26 @@ public static class Corners
     /// <summary>A corner as said in a bay.</summary>
     public static string Said(this Corner corner) => Said(corner.Name());
 
-    /// <summary>A station as said in a bay.</summary>
-    public static string Said(string station) =>
-        station switch
+    /// <summary>Every station that has a name of its own, as said in a bay.</summary>
+    public static IReadOnlyDictionary<string, string> Stations { get; } =
+        new Dictionary<string, string>
         {
-            "LF" => "left front",
-            "RF" => "right front",
-            "LR" => "left rear",
-            "RR" => "right rear",
-            "LM" => "left middle",
-            "RM" => "right middle",
-            "sill LF" => "left sill, front",
-            "sill LR" => "left sill, rear",
-            "sill RF" => "right sill, front",
-            "sill RR" => "right sill, rear",
-            "bumper LF" => "left front bumper corner",
-            "bumper RF" => "right front bumper corner",
-            "bumper LR" => "left rear bumper corner",
-            "bumper RR" => "right rear bumper corner",
-            _ => station,
+            ["LF"] = "left front",
+            ["RF"] = "right front",
+            ["LR"] = "left rear",
+            ["RR"] = "right rear",
+            ["LM"] = "left middle",
+            ["RM"] = "right middle",
+            ["sill LF"] = "left sill, front",
+            ["sill LR"] = "left sill, rear",
+            ["sill RF"] = "right sill, front",
+            ["sill RR"] = "right sill, rear",
+            ["bumper LF"] = "left front bumper corner",
+            ["bumper RF"] = "right front bumper corner",
+            ["bumper LR"] = "left rear bumper corner",
+            ["bumper RR"] = "right rear bumper corner",
         };
+
+    /// <summary>A station as said in a bay; its own name where somebody named it.</summary>
+    public static string Said(string station) => Stations.GetValueOrDefault(station, station);
 }

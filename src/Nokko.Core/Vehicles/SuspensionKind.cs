@@ -68,6 +68,24 @@ public static class SuspensionKinds
     /// <summary>Whether pivots of arms or links can be lowered by brackets or blocks.</summary>
     public static bool HasArms(this SuspensionKind kind) => !kind.IsLiveAxle();
 
+    /// <summary>What is above and below a stack of this kind.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is no kind.</exception>
+    public static (string Above, string Below) Ends(this SuspensionKind kind) =>
+        kind switch
+        {
+            SuspensionKind.CoilOverArm => ("body, tower", "lower arm"),
+            SuspensionKind.Strut => ("body, tower", "upright"),
+            SuspensionKind.MultiLink => ("body", "link"),
+            SuspensionKind.TransverseLeaf => ("frame", "arm"),
+            SuspensionKind.TrailingArm => ("frame", "trailing arm"),
+            SuspensionKind.LeafUnderslung => ("frame", "axle, above it"),
+            SuspensionKind.CoilFourLink
+            or SuspensionKind.CoilRadiusArm
+            or SuspensionKind.CoilOverAxle
+            or SuspensionKind.LeafOverslung => ("frame", "axle"),
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No suspension."),
+        };
+
     /// <summary>The kind as said in a bay.</summary>
     public static string Said(this SuspensionKind kind) =>
         kind switch

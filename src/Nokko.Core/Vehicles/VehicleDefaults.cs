@@ -3,6 +3,18 @@ using Nokko.Core.Units;
 
 namespace Nokko.Core.Vehicles;
 
+/// <summary>What usually goes with a sort of vehicle; each can be chosen otherwise.</summary>
+/// <param name="Said">The sort as said in a bay.</param>
+/// <param name="BodyKind">How its body is carried.</param>
+/// <param name="Front">Its front suspension.</param>
+/// <param name="Rear">Its rear suspension.</param>
+public sealed record UsualVehicle(
+    string Said,
+    BodyKind BodyKind,
+    SuspensionKind Front,
+    SuspensionKind Rear
+);
+
 /// <summary>Sizes used until somebody measures: all marked estimated, with wide uncertainties.</summary>
 /// <remarks>Rules of thumb for the sort of vehicle; no value belongs to a real one.</remarks>
 public static class VehicleDefaults
@@ -15,6 +27,44 @@ public static class VehicleDefaults
             VehicleKind.Utv => "25x10-12",
             VehicleKind.Estate => "215/65R16",
             _ => "265/70R17",
+        };
+
+    /// <summary>What usually goes with a sort of vehicle.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is no sort.</exception>
+    public static UsualVehicle With(VehicleKind kind) =>
+        kind switch
+        {
+            VehicleKind.Pickup => new(
+                "pickup",
+                BodyKind.BodyOnFrame,
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafOverslung
+            ),
+            VehicleKind.OpenTop => new(
+                "open-top 4x4",
+                BodyKind.BodyOnFrame,
+                SuspensionKind.CoilFourLink,
+                SuspensionKind.CoilFourLink
+            ),
+            VehicleKind.Wagon => new(
+                "SUV or wagon",
+                BodyKind.BodyOnFrame,
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.CoilFourLink
+            ),
+            VehicleKind.Estate => new(
+                "estate or car",
+                BodyKind.Unibody,
+                SuspensionKind.Strut,
+                SuspensionKind.MultiLink
+            ),
+            VehicleKind.Utv => new(
+                "UTV or cart",
+                BodyKind.BodyOnFrame,
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.TrailingArm
+            ),
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No sort of vehicle."),
         };
 
     private static (double Wheelbase, double Track, double Front, double Rear, double Sill) Usual(

@@ -1,4 +1,5 @@
 import type { Schemas, Unit } from "../api/client";
+import { stationWords } from "../api/words";
 
 export type QuantityInput = Schemas["QuantityInput"];
 
@@ -47,19 +48,10 @@ export const knownWords: Record<Schemas["Known"], string> = {
   computed: "computed",
 };
 
-export const cornerWords: Record<string, string> = {
-  LF: "Left front",
-  RF: "Right front",
-  LR: "Left rear",
-  RR: "Right rear",
-  LM: "Left middle",
-  RM: "Right middle",
-  "sill LF": "Left sill, front",
-  "sill LR": "Left sill, rear",
-  "sill RF": "Right sill, front",
-  "sill RR": "Right sill, rear",
-  "bumper LF": "Left front bumper corner",
-  "bumper RF": "Right front bumper corner",
-  "bumper LR": "Left rear bumper corner",
-  "bumper RR": "Right rear bumper corner",
-};
+/** Stations as they head a line. */
+export const cornerWords: Record<string, string> = Object.fromEntries(
+  Object.entries(stationWords).map(([station, said]) => [
+    station,
+    said.replace(/^./, (c) => c.toUpperCase()),
+  ]),
+);

@@ -1,13 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas, Unit } from "../api/client";
-import {
-  fieldLabel,
-  fieldText,
-  fieldUnit,
-  liveAxles,
-  usualSuspension,
-  vehicleWords,
-} from "./suspensions";
+import { fieldLabel, fieldText, fieldUnit, liveAxles } from "./suspensions";
 
 const q = (
   value: number,
@@ -55,11 +48,5 @@ describe("suspensions", () => {
       front: false,
       rear: false,
     });
-  });
-
-  it("has a usual suspension for every sort of vehicle", () => {
-    expect(Object.keys(usualSuspension).toSorted()).toEqual(
-      Object.keys(vehicleWords).toSorted(),
-    );
   });
 });

@@ -10,7 +10,8 @@ import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { ClaimPlot } from "./ClaimPlot";
 import { LinePlot } from "./LinePlot";
-import { claimsSay, familyWords, trialKey } from "./evidence";
+import { familyWords } from "../../api/words";
+import { claimsSay, trialKey } from "./evidence";
 
 /** What our own jobs have proved: claims against the tape, and how far an inch of plate really lifts. */
 export default function Evidence() {

@@ -1,15 +1,5 @@
 import type { Schemas } from "../../api/client";
 
-export const familyWords: Record<Schemas["LiftFamily"], string> = {
-  none: "several kinds at once",
-  spring: "plates, rings and coil-overs",
-  wheel: "what acts at the wheel itself",
-  block: "blocks",
-  shackle: "shackles",
-  puck: "body pucks",
-  tyre: "tyres",
-};
-
 export const trialKey = (t: { planId: string; axle: string }) =>
   `${t.planId} ${t.axle}`;
 

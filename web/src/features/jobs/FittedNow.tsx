@@ -8,7 +8,8 @@ import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
 import { at } from "../../shared/ProblemNote";
 import { cornerWords, typed } from "../../shared/quantity";
-import { kindsOffered, kindWords } from "../shelf/kinds";
+import { partWords } from "../../api/words";
+import { kindsOffered } from "../shelf/kinds";
 
 export interface FittedText {
   id: string;
@@ -96,7 +97,7 @@ export function FittedNow({
             <MenuItem value="unknown">part nobody knows</MenuItem>
             {kindsOffered.map((k) => (
               <MenuItem key={k} value={k}>
-                {kindWords[k]}
+                {partWords[k].said}
               </MenuItem>
             ))}
           </TextField>

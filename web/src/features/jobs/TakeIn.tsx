@@ -10,20 +10,23 @@ import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { shop } from "../../api/job";
+import { vehicleWords } from "../../api/words";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { useSuspensionKinds } from "../../shared/useKinds";
-import {
-  liveAxles,
-  usualSuspension,
-  vehicleWords,
-} from "../../shared/suspensions";
+import { liveAxles } from "../../shared/suspensions";
 import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
 import { levelByHub, targetBody, TargetFields } from "./TargetFields";
+
+/** What usually carries a sort of vehicle. */
+const usual = (kind: Schemas["VehicleKind"]) => {
+  const { bodyKind, front, rear } = vehicleWords[kind];
+  return { bodyKind, front, rear };
+};
 
 const blank = {
   ownerName: "",
@@ -41,7 +44,7 @@ const blank = {
   troubles: "",
   promisedOn: "",
   kind: "pickup" as Schemas["VehicleKind"],
-  ...usualSuspension.pickup,
+  ...usual("pickup"),
   equipment: "twoPostLift" as Schemas["Equipment"],
   sizes: noSizes,
   target: levelByHub,
@@ -232,10 +235,10 @@ export default function TakeIn() {
                 value={draft.kind}
                 onChange={(e) => {
                   const kind = e.target.value as Schemas["VehicleKind"];
-                  setDraft({ ...draft, kind, ...usualSuspension[kind] });
+                  setDraft({ ...draft, kind, ...usual(kind) });
                 }}
               >
-                {Object.entries(vehicleWords).map(([kind, said]) => (
+                {Object.entries(vehicleWords).map(([kind, { said }]) => (
                   <MenuItem key={kind} value={kind}>
                     {said}
                   </MenuItem>

@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import type { Schemas } from "../../api/client";
+import { partWords, suspensionEnds } from "../../api/words";
 import { useInks } from "../../shared/theme";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
@@ -12,34 +13,6 @@ import { TravelLadder } from "./TravelLadder";
 
 /** mm to px: thickness is to scale, strut and spring stand for themselves. */
 const scale = 0.8;
-
-/** What is above a stack, what is below it, and what stands for the spring. */
-const ends: Record<
-  Schemas["SuspensionKind"],
-  { above: string; below: string; leaf: boolean }
-> = {
-  coilOverArm: { above: "body, tower", below: "lower arm", leaf: false },
-  strut: { above: "body, tower", below: "upright", leaf: false },
-  multiLink: { above: "body", below: "link", leaf: false },
-  transverseLeaf: { above: "frame", below: "arm", leaf: true },
-  trailingArm: { above: "frame", below: "trailing arm", leaf: false },
-  coilFourLink: { above: "frame", below: "axle", leaf: false },
-  coilRadiusArm: { above: "frame", below: "axle", leaf: false },
-  coilOverAxle: { above: "frame", below: "axle", leaf: false },
-  leafOverslung: { above: "frame", below: "axle", leaf: true },
-  leafUnderslung: { above: "frame", below: "axle, above it", leaf: true },
-};
-
-/** Kinds that sit below the spring; all others are drawn above it. */
-const belowSpring: Schemas["PartKind"][] = [
-  "strutLowerSpacer",
-  "block",
-  "dropBracket",
-  "swayBarLink",
-  "diffDrop",
-  "halfShaftSpacer",
-  "tyre",
-];
 
 /** One corner as an exploded stack: what is above, the parts to scale, what is below, and the travel that is left. */
 export function CornerColumn({
@@ -68,7 +41,7 @@ export function CornerColumn({
   onMove: (id: string, to: string) => void;
 }) {
   const inks = useInks();
-  const { above, below, leaf } = ends[suspension];
+  const { above, below, leaf } = suspensionEnds[suspension];
   const tile = (p: Schemas["PlacedPart"]) => (
     <Tile
       key={p.id}
@@ -108,7 +81,7 @@ export function CornerColumn({
         {cornerWords[corner]}
       </Button>
       <Layer label={above} />
-      {parts.filter((p) => !belowSpring.includes(p.kind)).map(tile)}
+      {parts.filter((p) => !partWords[p.kind].belowSpring).map(tile)}
       <Box sx={{ flex: 1 }} />
       <Box component="svg" viewBox="0 0 80 66" height={66} aria-hidden>
         <path
@@ -122,7 +95,7 @@ export function CornerColumn({
           strokeWidth={2.5}
         />
       </Box>
-      {parts.filter((p) => belowSpring.includes(p.kind)).map(tile)}
+      {parts.filter((p) => partWords[p.kind].belowSpring).map(tile)}
       <Layer label={below} />
       {outlook && <TravelLadder outlook={outlook} range={range} />}
       {outlook && <CornerFigures outlook={outlook} />}

@@ -8,11 +8,11 @@ import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
-import { kindWords } from "../shelf/kinds";
+import { partWords } from "../../api/words";
 import { Grip } from "./Grip";
 import type { Axle, Side } from "./stacks";
 
-const order = Object.keys(kindWords);
+const order = Object.keys(partWords);
 
 /** From here on the list is worth a search. */
 const many = 8;
@@ -58,7 +58,7 @@ export function ShelfColumn({
     );
   const mine = fits
     .filter((p) =>
-      `${p.name} ${p.number} ${kindWords[p.kind]}`
+      `${p.name} ${p.number} ${partWords[p.kind].said}`
         .toLowerCase()
         .includes(find.trim().toLowerCase()),
     )
@@ -175,7 +175,7 @@ export function ShelfColumn({
               </b>{" "}
               {p.name}
               <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>
-                {kindWords[p.kind]} {p.number}
+                {partWords[p.kind].said} {p.number}
                 {p.claim && ` · says ${showText(inMm(p.claim), unit)}`} ·{" "}
                 {p.count} on the shelf
               </Box>

@@ -13,7 +13,8 @@ import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
-import { kindsOffered, kindWords } from "./kinds";
+import { partWords } from "../../api/words";
+import { kindsOffered } from "./kinds";
 import {
   blankLeaf,
   leafProblem,
@@ -109,7 +110,7 @@ export function PartForm({
       >
         {kindsOffered.map((k) => (
           <MenuItem key={k} value={k}>
-            {kindWords[k]}
+            {partWords[k].said}
           </MenuItem>
         ))}
       </TextField>

@@ -11,13 +11,13 @@ import { knownWords, quantityText } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
-import { kindWords } from "./kinds";
+import { partWords } from "../../api/words";
 import { PartForm } from "./PartForm";
 import { blankPart, editPart, type PartText } from "./part";
 import { Platforms } from "./Platforms";
 import { ShelfFiles } from "./ShelfFiles";
 
-const order = Object.keys(kindWords);
+const order = Object.keys(partWords);
 
 function byKindAndThickness(
   { part: a }: Schemas["ShelfPart"],
@@ -151,7 +151,7 @@ function Line({
             fontWeight: 700,
           }}
         >
-          {kindWords[part.kind]}
+          {partWords[part.kind].said}
         </Box>
       )}
       <Box
@@ -229,7 +229,7 @@ function Bin() {
           sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}
         >
           <Box sx={{ flex: 1 }}>
-            {part.name} {part.number}, {kindWords[part.kind]}
+            {part.name} {part.number}, {partWords[part.kind].said}
           </Box>
           <Button
             variant="outlined"

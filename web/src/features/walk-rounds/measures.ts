@@ -1,10 +1,10 @@
 import { shown, text, type LengthUnit } from "../../shared/length";
-import { cornerWords } from "../../shared/quantity";
+import { stationWords } from "../../api/words";
 
 /** A place of a measure as said in a bay. */
 export function placeWords(place: string): string {
   return (
-    cornerWords[place]?.toLowerCase() ??
+    stationWords[place] ??
     { front: "front axle", rear: "rear axle", vehicle: "vehicle" }[place] ??
     place
   );

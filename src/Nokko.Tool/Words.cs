@@ -1,0 +1,63 @@
+using System.Text.Json;
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Tool;
+
+/// <summary>The core's words and fixed facts as a file of the front end, which must have them without a network.</summary>
+internal static class Words
+{
+    /// <summary>The file, TypeScript.</summary>
+    public static string Written()
+    {
+        var text = new StringWriter { NewLine = "\n" };
+        text.WriteLine("// Made from the core by ./nokko generate.");
+        text.WriteLine("import type { components } from \"./schema\";");
+        text.WriteLine("type Kinds = components[\"schemas\"];");
+        Put("stationWords", "Record<string, string>", Corners.Stations);
+        Put(
+            "partWords",
+            "Record<Kinds[\"PartKind\"], { said: string; belowSpring: boolean; offered: boolean }>",
+            PartRule.All.ToDictionary(
+                r => r.Kind,
+                r => new
+                {
+                    r.Said,
+                    r.BelowSpring,
+                    r.Offered,
+                }
+            )
+        );
+        Put(
+            "familyWords",
+            "Record<Kinds[\"LiftFamily\"], string>",
+            Enum.GetValues<LiftFamily>().ToDictionary(f => f, f => f.Said())
+        );
+        Put(
+            "vehicleWords",
+            "Record<Kinds[\"VehicleKind\"], { said: string; bodyKind: Kinds[\"BodyKind\"]; front: Kinds[\"SuspensionKind\"]; rear: Kinds[\"SuspensionKind\"] }>",
+            Enum.GetValues<VehicleKind>().ToDictionary(k => k, VehicleDefaults.With)
+        );
+        Put(
+            "suspensionEnds",
+            "Record<Kinds[\"SuspensionKind\"], { above: string; below: string; leaf: boolean }>",
+            Enum.GetValues<SuspensionKind>()
+                .ToDictionary(
+                    k => k,
+                    k => new
+                    {
+                        k.Ends().Above,
+                        k.Ends().Below,
+                        Leaf = k.Rubs(),
+                    }
+                )
+        );
+        return text.ToString();
+
+        void Put(string name, string type, object value) =>
+            text.WriteLine(
+                $"export const {name}: {type} = {JsonSerializer.Serialize(value, JobJson.Indented)};"
+            );
+    }
+}

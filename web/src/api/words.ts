@@ -1,0 +1,214 @@
+// Made from the core by ./nokko generate.
+import type { components } from "./schema";
+type Kinds = components["schemas"];
+export const stationWords: Record<string, string> = {
+  "LF": "left front",
+  "RF": "right front",
+  "LR": "left rear",
+  "RR": "right rear",
+  "LM": "left middle",
+  "RM": "right middle",
+  "sill LF": "left sill, front",
+  "sill LR": "left sill, rear",
+  "sill RF": "right sill, front",
+  "sill RR": "right sill, rear",
+  "bumper LF": "left front bumper corner",
+  "bumper RF": "right front bumper corner",
+  "bumper LR": "left rear bumper corner",
+  "bumper RR": "right rear bumper corner"
+};
+export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: boolean; offered: boolean }> = {
+  "strutTopSpacer": {
+    "said": "strut top spacer",
+    "belowSpring": false,
+    "offered": true
+  },
+  "coilOver": {
+    "said": "whole coil-over",
+    "belowSpring": false,
+    "offered": true
+  },
+  "preloadSpacer": {
+    "said": "preload spacer",
+    "belowSpring": false,
+    "offered": true
+  },
+  "raisedCollar": {
+    "said": "raised collar",
+    "belowSpring": false,
+    "offered": false
+  },
+  "coilSpacer": {
+    "said": "coil spacer",
+    "belowSpring": false,
+    "offered": true
+  },
+  "coil": {
+    "said": "coil spring",
+    "belowSpring": false,
+    "offered": true
+  },
+  "strutLowerSpacer": {
+    "said": "strut lower spacer",
+    "belowSpring": true,
+    "offered": true
+  },
+  "leafPack": {
+    "said": "leaf pack",
+    "belowSpring": false,
+    "offered": true
+  },
+  "shackle": {
+    "said": "shackle",
+    "belowSpring": false,
+    "offered": true
+  },
+  "block": {
+    "said": "block",
+    "belowSpring": true,
+    "offered": true
+  },
+  "bodyPuck": {
+    "said": "body puck",
+    "belowSpring": false,
+    "offered": true
+  },
+  "dropBracket": {
+    "said": "drop bracket",
+    "belowSpring": true,
+    "offered": true
+  },
+  "subframeBlock": {
+    "said": "subframe block",
+    "belowSpring": false,
+    "offered": true
+  },
+  "diffDrop": {
+    "said": "differential drop",
+    "belowSpring": true,
+    "offered": true
+  },
+  "bumpStopExtension": {
+    "said": "bump-stop extension",
+    "belowSpring": false,
+    "offered": true
+  },
+  "shock": {
+    "said": "shock",
+    "belowSpring": false,
+    "offered": true
+  },
+  "swayBarLink": {
+    "said": "sway-bar link",
+    "belowSpring": true,
+    "offered": true
+  },
+  "halfShaftSpacer": {
+    "said": "half-shaft spacer",
+    "belowSpring": true,
+    "offered": true
+  },
+  "tyre": {
+    "said": "tyre",
+    "belowSpring": true,
+    "offered": true
+  },
+  "unknown": {
+    "said": "unknown part",
+    "belowSpring": true,
+    "offered": false
+  }
+};
+export const familyWords: Record<Kinds["LiftFamily"], string> = {
+  "none": "several kinds at once",
+  "spring": "plates, rings and coil-overs",
+  "wheel": "what acts at the wheel itself",
+  "block": "blocks",
+  "shackle": "shackles",
+  "puck": "body pucks",
+  "tyre": "tyres"
+};
+export const vehicleWords: Record<Kinds["VehicleKind"], { said: string; bodyKind: Kinds["BodyKind"]; front: Kinds["SuspensionKind"]; rear: Kinds["SuspensionKind"] }> = {
+  "pickup": {
+    "said": "pickup",
+    "bodyKind": "bodyOnFrame",
+    "front": "coilOverArm",
+    "rear": "leafOverslung"
+  },
+  "openTop": {
+    "said": "open-top 4x4",
+    "bodyKind": "bodyOnFrame",
+    "front": "coilFourLink",
+    "rear": "coilFourLink"
+  },
+  "wagon": {
+    "said": "SUV or wagon",
+    "bodyKind": "bodyOnFrame",
+    "front": "coilOverArm",
+    "rear": "coilFourLink"
+  },
+  "estate": {
+    "said": "estate or car",
+    "bodyKind": "unibody",
+    "front": "strut",
+    "rear": "multiLink"
+  },
+  "utv": {
+    "said": "UTV or cart",
+    "bodyKind": "bodyOnFrame",
+    "front": "coilOverArm",
+    "rear": "trailingArm"
+  }
+};
+export const suspensionEnds: Record<Kinds["SuspensionKind"], { above: string; below: string; leaf: boolean }> = {
+  "coilOverArm": {
+    "above": "body, tower",
+    "below": "lower arm",
+    "leaf": false
+  },
+  "strut": {
+    "above": "body, tower",
+    "below": "upright",
+    "leaf": false
+  },
+  "multiLink": {
+    "above": "body",
+    "below": "link",
+    "leaf": false
+  },
+  "transverseLeaf": {
+    "above": "frame",
+    "below": "arm",
+    "leaf": true
+  },
+  "trailingArm": {
+    "above": "frame",
+    "below": "trailing arm",
+    "leaf": false
+  },
+  "coilFourLink": {
+    "above": "frame",
+    "below": "axle",
+    "leaf": false
+  },
+  "coilRadiusArm": {
+    "above": "frame",
+    "below": "axle",
+    "leaf": false
+  },
+  "coilOverAxle": {
+    "above": "frame",
+    "below": "axle",
+    "leaf": false
+  },
+  "leafOverslung": {
+    "above": "frame",
+    "below": "axle",
+    "leaf": true
+  },
+  "leafUnderslung": {
+    "above": "frame",
+    "below": "axle, above it",
+    "leaf": true
+  }
+};
