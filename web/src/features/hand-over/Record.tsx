@@ -7,9 +7,13 @@ import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
 import { torqueText } from "../fitting/torque";
-import { corrections } from "../walk-rounds/corrections";
-import { measureTitle, placeWords, valueText } from "../walk-rounds/measures";
-import { useCatalogue } from "../walk-rounds/useCatalogue";
+import { corrections } from "../walk-rounds/reading/corrections";
+import {
+  measureTitle,
+  placeWords,
+  valueText,
+} from "../walk-rounds/measures/measures";
+import { useCatalogue } from "../walk-rounds/measures/useCatalogue";
 import { targetWords, verdicts } from "../proof/verdict";
 import { due } from "./due";
 

@@ -12,8 +12,8 @@ import {
   conditionsOf,
   conditionsWords,
   datumWords,
-} from "./conditions";
-import { ConditionsFields } from "./ConditionsFields";
+} from "./conditions/conditions";
+import { ConditionsFields } from "./conditions/ConditionsFields";
 
 const settled: { key: Schemas["Settled"]; words: string }[] = [
   { key: "rolled", words: "Rolled" },

@@ -9,9 +9,9 @@ import { heightAt } from "../../api/document";
 import { useJob } from "../../api/job";
 import { Length, ResultLength } from "../../shared/Length";
 import { ProblemNote } from "../../shared/ProblemNote";
-import { settledWords } from "./conditions";
+import { settledWords } from "./conditions/conditions";
 import { StandardHeights } from "./StandardHeights";
-import { stationWords } from "./useEntry";
+import { stationWords } from "./reading/useEntry";
 
 const cell = { px: 1.25, py: 0.5, textAlign: "left" as const };
 

@@ -10,7 +10,7 @@ import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
-import { lips, stationWords } from "./useEntry";
+import { lips, stationWords } from "./reading/useEntry";
 
 /** Heights of the vehicle as it left the works, where a document gives them: a stage that informs and decides nothing. */
 export function StandardHeights() {

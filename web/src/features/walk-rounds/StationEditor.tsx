@@ -8,8 +8,8 @@ import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { cornerWords } from "../../shared/quantity";
-import { TopDrawing } from "./TopDrawing";
-import { stationWords, type Entry } from "./useEntry";
+import { TopDrawing } from "./reading/TopDrawing";
+import { stationWords, type Entry } from "./reading/useEntry";
 
 interface NewPlace {
   name: string;

@@ -10,10 +10,10 @@ import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
 import { BeginRound } from "./BeginRound";
 import { CompareView } from "./CompareView";
-import { settledWords } from "./conditions";
+import { settledWords } from "./conditions/conditions";
 import { CsvPanel } from "./CsvPanel";
-import { MeasuresView } from "./MeasuresView";
-import { ReadStations } from "./ReadStations";
+import { MeasuresView } from "./measures/MeasuresView";
+import { ReadStations } from "./reading/ReadStations";
 
 type Face = "heights" | "measures" | "compare";
 

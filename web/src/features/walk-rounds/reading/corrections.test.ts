@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Doc } from "../../api/document";
+import type { Doc } from "../../../api/document";
 import { corrections } from "./corrections";
 
 function reading(id: string, more: object) {

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, must } from "../../api/client";
-import { remembered } from "../../api/job";
+import { api, must } from "../../../api/client";
+import { remembered } from "../../../api/job";
 
 /** Every measure that there is beside heights; empty until it is here. */
 export function useCatalogue() {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../../api/client";
 import { conditionsBody, conditionsOf, conditionsWords } from "./conditions";
 
 const round = {

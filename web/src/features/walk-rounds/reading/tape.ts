@@ -1,5 +1,5 @@
-import type { Unit } from "../../api/client";
-import { shown, text, type LengthUnit } from "../../shared/length";
+import type { Unit } from "../../../api/client";
+import { shown, text, type LengthUnit } from "../../../shared/length";
 
 /** How a tape is divided: 1/8, 1/16, 1/32 in, or 1 mm. */
 export interface Division {

@@ -1,5 +1,5 @@
-import { shown, text, type LengthUnit } from "../../shared/length";
-import { stationWords } from "../../api/words";
+import { shown, text, type LengthUnit } from "../../../shared/length";
+import { stationWords } from "../../../api/words";
 
 /** A place of a measure as said in a bay. */
 export function placeWords(place: string): string {

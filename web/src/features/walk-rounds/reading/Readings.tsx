@@ -1,12 +1,12 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import type { Schemas } from "../../api/client";
-import { useJob, useOutbox } from "../../api/job";
-import { waitingIn } from "../../api/waiting";
-import { Length, PlusMinus } from "../../shared/Length";
-import { cornerWords } from "../../shared/quantity";
+import type { Schemas } from "../../../api/client";
+import { useJob, useOutbox } from "../../../api/job";
+import { waitingIn } from "../../../api/waiting";
+import { Length, PlusMinus } from "../../../shared/Length";
+import { cornerWords } from "../../../shared/quantity";
 import { corrections } from "./corrections";
-import { PhotographButton } from "../jobs/Photographs";
+import { PhotographButton } from "../../jobs/Photographs";
 
 /** What was read in this round; the difference to the earlier stage is shown once a station is stored. */
 export function Readings({

@@ -1,13 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useRef, useState } from "react";
 import { v7 } from "uuid";
-import { api, must, type Schemas } from "../../api/client";
-import { heightAt } from "../../api/document";
-import { useJob, useOutbox, useSend } from "../../api/job";
-import { waitingIn } from "../../api/waiting";
-import { asError } from "../../shared/ProblemNote";
-import { cornerWords } from "../../shared/quantity";
-import { keepDraft, useDraft } from "../../shared/useDraft";
+import { api, must, type Schemas } from "../../../api/client";
+import { heightAt } from "../../../api/document";
+import { useJob, useOutbox, useSend } from "../../../api/job";
+import { waitingIn } from "../../../api/waiting";
+import { asError } from "../../../shared/ProblemNote";
+import { cornerWords } from "../../../shared/quantity";
+import { keepDraft, useDraft } from "../../../shared/useDraft";
 import { divisionOf } from "./tape";
 
 export const lips = ["LF", "RF", "LR", "RR"];

@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
-import type { Schemas } from "../../api/client";
-import { useJob } from "../../api/job";
-import type { InstrumentLine } from "../../api/stream";
-import { Length } from "../../shared/Length";
-import { LiveLine } from "../../shared/LiveLine";
-import { useInstrument } from "../../shared/useInstrument";
+import type { Schemas } from "../../../api/client";
+import { useJob } from "../../../api/job";
+import type { InstrumentLine } from "../../../api/stream";
+import { Length } from "../../../shared/Length";
+import { LiveLine } from "../../../shared/LiveLine";
+import { useInstrument } from "../../../shared/useInstrument";
 
 /** The live value of the height gauge at this station. Enter stores it while nothing is typed. */
 export function HeightGauge({

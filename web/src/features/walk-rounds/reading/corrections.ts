@@ -1,5 +1,5 @@
-import type { Doc } from "../../api/document";
-import { quantityText } from "../../shared/quantity";
+import type { Doc } from "../../../api/document";
+import { quantityText } from "../../../shared/quantity";
 
 /** A reading that another one replaced or took back; both stay. */
 export interface Correction {

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useInks } from "../../shared/theme";
+import { useInks } from "../../../shared/theme";
 
 /** How to find the height of each wheel's pad with a hose or a laser. */
 export function FloorGuide() {

@@ -5,8 +5,8 @@ import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import Typography from "@mui/material/Typography";
-import type { Schemas } from "../../api/client";
-import { useUnit } from "../../shared/Length";
+import type { Schemas } from "../../../api/client";
+import { useUnit } from "../../../shared/Length";
 import {
   modeWords,
   walkWords,

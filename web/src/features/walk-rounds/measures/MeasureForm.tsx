@@ -6,18 +6,18 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
-import { api, must, type Schemas } from "../../api/client";
-import { useJob, useSend } from "../../api/job";
-import type { InstrumentLine } from "../../api/stream";
-import { useUnit } from "../../shared/Length";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
-import { typed } from "../../shared/quantity";
-import { useDraft } from "../../shared/useDraft";
-import { PhotographButton } from "../jobs/Photographs";
+import { api, must, type Schemas } from "../../../api/client";
+import { useJob, useSend } from "../../../api/job";
+import type { InstrumentLine } from "../../../api/stream";
+import { useUnit } from "../../../shared/Length";
+import { asError, ProblemNote } from "../../../shared/ProblemNote";
+import { typed } from "../../../shared/quantity";
+import { useDraft } from "../../../shared/useDraft";
+import { PhotographButton } from "../../jobs/Photographs";
 import { instrumentFor, placeWords } from "./measures";
 import { MeasureDrawing } from "./MeasureDrawing";
-import { LiveLine } from "../../shared/LiveLine";
-import { useInstrument } from "../../shared/useInstrument";
+import { LiveLine } from "../../../shared/LiveLine";
+import { useInstrument } from "../../../shared/useInstrument";
 
 /** One measure at one place: how to take it, what stands in the way, its value. */
 export function MeasureForm({

@@ -1,16 +1,16 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { useEffect } from "react";
-import { api, type Schemas } from "../../api/client";
-import { useJob } from "../../api/job";
-import { thisDevice } from "../../api/live";
-import { ResultLength } from "../../shared/Length";
-import { TakeBackLast } from "../jobs/History";
-import { useHide } from "../jobs/JobLayout";
+import { api, type Schemas } from "../../../api/client";
+import { useJob } from "../../../api/job";
+import { thisDevice } from "../../../api/live";
+import { ResultLength } from "../../../shared/Length";
+import { TakeBackLast } from "../../jobs/History";
+import { useHide } from "../../jobs/JobLayout";
 import { EntryPanel } from "./EntryPanel";
 import { Readings } from "./Readings";
-import { RoundConditions } from "./RoundConditions";
-import { StationEditor } from "./StationEditor";
+import { RoundConditions } from "../conditions/RoundConditions";
+import { StationEditor } from "../StationEditor";
 import { useEntry } from "./useEntry";
 
 /** One walk-round: type, Enter stores and walks on. Earlier numbers stay hidden until this one is stored. */

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import { useInks, type Inks } from "../../shared/theme";
+import { useInks, type Inks } from "../../../shared/theme";
 
 /** A small drawing of how a measure is taken: the thing in graphite, the tape or gauge in the marker's colour. */
 export function MeasureDrawing({ measure }: { measure: string }) {

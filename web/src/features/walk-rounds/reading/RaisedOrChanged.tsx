@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import ToggleButton from "@mui/material/ToggleButton";
 import Typography from "@mui/material/Typography";
-import { useJob } from "../../api/job";
+import { useJob } from "../../../api/job";
 import { lips, stationWords, type Entry } from "./useEntry";
 
 /** Corners that hang or are changed already while this is read: such a reading is marked and is no baseline. */

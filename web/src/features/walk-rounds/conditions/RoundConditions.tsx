@@ -1,11 +1,11 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
-import type { JobView, Schemas } from "../../api/client";
-import { useJob, useSeenVersion, useSend } from "../../api/job";
-import { useUnit } from "../../shared/Length";
-import { BothWays } from "../../shared/BothWays";
-import { asError } from "../../shared/ProblemNote";
+import type { JobView, Schemas } from "../../../api/client";
+import { useJob, useSeenVersion, useSend } from "../../../api/job";
+import { useUnit } from "../../../shared/Length";
+import { BothWays } from "../../../shared/BothWays";
+import { asError } from "../../../shared/ProblemNote";
 import {
   conditionsBody,
   conditionsLines,

@@ -1,7 +1,7 @@
-import type { Schemas } from "../../api/client";
-import { cornerWords } from "../../shared/quantity";
-import { shapeOf } from "../stance/vehicle";
-import { useInks } from "../../shared/theme";
+import type { Schemas } from "../../../api/client";
+import { cornerWords } from "../../../shared/quantity";
+import { shapeOf } from "../../stance/vehicle";
+import { useInks } from "../../../shared/theme";
 
 const scale = 0.094;
 const [x0, y0] = [110, 132];

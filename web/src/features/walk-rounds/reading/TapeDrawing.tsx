@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
-import { useInks } from "../../shared/theme";
-import { shown, text } from "../../shared/length";
+import { useInks } from "../../../shared/theme";
+import { shown, text } from "../../../shared/length";
 import { divisionMm, snap, ticks, type Division } from "./tape";
 
 const perMm = 80 / 25.4;

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import type { Schemas } from "../../api/client";
-import { useJob, useOutbox } from "../../api/job";
-import { waitingIn } from "../../api/waiting";
-import { useUnit } from "../../shared/Length";
+import type { Schemas } from "../../../api/client";
+import { useJob, useOutbox } from "../../../api/job";
+import { waitingIn } from "../../../api/waiting";
+import { useUnit } from "../../../shared/Length";
 import { measureTitle, placeWords, valueText } from "./measures";
 
 /** What was measured in this round beside heights, and what follows from it. */

@@ -1,6 +1,6 @@
-import type { Schemas } from "../../api/client";
-import type { LengthUnit } from "../../shared/length";
-import { typed } from "../../shared/quantity";
+import type { Schemas } from "../../../api/client";
+import type { LengthUnit } from "../../../shared/length";
+import { typed } from "../../../shared/quantity";
 
 /** The four wheels, in the order of forms. */
 export const wheels = ["LF", "RF", "LR", "RR"] as const;
