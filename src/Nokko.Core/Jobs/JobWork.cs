@@ -14,7 +14,7 @@ namespace Nokko.Core.Jobs;
 internal sealed class JobWork(JobDocument document, Guid command, DecisionContext context)
 {
     private readonly List<RowChange> _changes = [];
-    private int _keys;
+    private readonly RowKeys _keys = new(command, context.Now);
 
     /// <summary>The job as it is before the command.</summary>
     public JobDocument Document => document;
@@ -112,21 +112,6 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
         );
     }
 
-    /// <summary>A key for a row that the client did not name: made of the command's own key and this instant, in the order of time (RFC 9562, version 7).</summary>
-    public Guid NewKey()
-    {
-        var n = _keys++;
-        Span<byte> seed = stackalloc byte[20];
-        command.TryWriteBytes(seed, bigEndian: true, out _);
-        BinaryPrimitives.WriteInt32BigEndian(seed[16..], n);
-        Span<byte> key = stackalloc byte[32];
-        SHA256.HashData(seed, key);
-        Span<byte> time = stackalloc byte[8];
-        BinaryPrimitives.WriteInt64BigEndian(time, Now.ToUnixTimeMilliseconds());
-        time[2..].CopyTo(key);
-        key[6] = (byte)(0x70 | ((n >> 8) & 0x0F));
-        key[7] = (byte)n;
-        key[8] = (byte)(0x80 | (key[8] & 0x3F));
-        return new Guid(key[..16], bigEndian: true);
-    }
+    /// <summary>A key for a row that the client did not name.</summary>
+    public Guid NewKey() => _keys.Next();
 }

@@ -24,6 +24,10 @@ public sealed record ShopState
     /// <summary>The part that is named.</summary>
     public Part? Part { get; init; }
 
+    /// <summary>All that lies on the shelf, by number and name, when a file is read in.</summary>
+    public IReadOnlyDictionary<(string Number, string Name), Part> Shelf { get; init; } =
+        new Dictionary<(string, string), Part>();
+
     /// <summary>The vehicle that is named.</summary>
     public KnownVehicle? Vehicle { get; init; }
 }
@@ -35,6 +39,7 @@ public sealed record ShopState
 [JsonDerivedType(typeof(SavePart), "savePart")]
 [JsonDerivedType(typeof(BinPart), "binPart")]
 [JsonDerivedType(typeof(PutPartBack), "putPartBack")]
+[JsonDerivedType(typeof(ReadInShelf), "readInShelf")]
 [JsonDerivedType(typeof(SavePlatform), "savePlatform")]
 public abstract record ShopCommand(Guid CommandId)
 {

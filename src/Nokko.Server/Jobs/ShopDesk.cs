@@ -8,6 +8,7 @@ using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
+using Nokko.Server.Shelf;
 using Nokko.Storage;
 using Npgsql;
 
@@ -189,6 +190,22 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                 return (await OfPart(id), versions);
             case PutPartBack { Id: var id }:
                 return (await OfPart(id), versions);
+            case ReadInShelf:
+                var all = await db
+                    .Parts.AsNoTracking()
+                    .Where(p => p.BinnedAt == null)
+                    .OrderBy(p => p.Id)
+                    .Select(p => new
+                    {
+                        Part = p,
+                        Version = EF.Property<uint>(p, NokkoDb.VersionColumn),
+                    })
+                    .ToListAsync(cancel);
+                all.ForEach(p => versions[p.Part.Id] = p.Version);
+                return (
+                    new ShopState { Shelf = ShelfFiles.ByName(all.Select(p => p.Part)) },
+                    versions
+                );
             default:
                 throw new ArgumentOutOfRangeException(nameof(command));
         }

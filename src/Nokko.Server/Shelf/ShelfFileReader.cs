@@ -13,7 +13,6 @@ namespace Nokko.Server.Shelf;
 /// <summary>Reads a shelf from CSV or JSON, part by part, through the same border as what is typed; what is wrong is said of its line.</summary>
 internal static class ShelfFileReader
 {
-    private const int MostRows = 5_000;
     private const int MostCharacters = 2 * 1024 * 1024;
 
     private static readonly CsvReaderOptions Options = new()
@@ -59,11 +58,14 @@ internal static class ShelfFileReader
                     $"This Nokko reads shelves of version {ShelfFiles.ShelfFile.CurrentVersion}."
                 );
             }
-            if (file.Parts.Count > MostRows)
+            if (file.Parts.Count > ReadInShelf.Most)
             {
-                return ([], $"At most {MostRows:#,0} parts at once.");
+                return ([], $"At most {ReadInShelf.Most:#,0} parts at once.");
             }
-            return ([.. file.Parts.Select((p, i) => Checked(i + 1, () => Typed(p)))], null);
+            return (
+                [.. file.Parts.Select((p, i) => Checked(i + 1, () => ReadInShelf.Checked(p)))],
+                null
+            );
         }
         catch (JsonException e)
         {
@@ -89,48 +91,6 @@ internal static class ShelfFileReader
             );
         }
     }
-
-    /// <summary>A part of a JSON file through the same border as a typed one; its quantities stay as they are.</summary>
-    private static Part Typed(Part p)
-    {
-        var read = new SavePart(
-            Guid.Empty,
-            p.Id,
-            null,
-            p.Number,
-            p.Name,
-            p.Kind,
-            Input(p.Thickness),
-            Input(p.Claim),
-            p.Count,
-            p.Price,
-            p.Currency,
-            p.Notes,
-            Input(p.Extension),
-            [.. p.Dimensions.Select(d => new PartSizeInput(d.Key, Input(d.Value)))],
-            p.Leaves,
-            Input(p.Hours),
-            p.Limits
-        ).Read();
-        return read with
-        {
-            Thickness = p.Thickness,
-            Claim = p.Claim,
-            Extension = p.Extension,
-            Dimensions = p.Dimensions,
-            Hours = p.Hours,
-        };
-    }
-
-    private static QuantityInput? Input(Quantity? q) =>
-        q is null
-            ? null
-            : new QuantityInput(
-                q.Value.ToString("R", CultureInfo.InvariantCulture),
-                q.Unit,
-                q.Known,
-                AsRead
-            );
 
     /// <summary>What stands in a file was read before: no question is asked about a decimal again.</summary>
     private static readonly string[] AsRead = ["asTyped", "decimal"];
@@ -173,9 +133,9 @@ internal static class ShelfFileReader
         var rows = new List<(int, Part?, string?)>();
         while (csv.Read())
         {
-            if (rows.Count == MostRows)
+            if (rows.Count == ReadInShelf.Most)
             {
-                return ([], $"At most {MostRows:#,0} parts at once.");
+                return ([], $"At most {ReadInShelf.Most:#,0} parts at once.");
             }
             rows.Add(Checked((int)csv.LineNumber, () => OfRow(csv)));
         }

@@ -1,7 +1,6 @@
 using System.Globalization;
 using System.Text;
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -43,21 +42,24 @@ internal static class ShelfFiles
         public const int CurrentVersion = 1;
     }
 
-    /// <summary>A file to be read in.</summary>
+    /// <summary>A file to be looked at.</summary>
     /// <param name="Text">Its text, CSV or JSON.</param>
-    /// <param name="Store">Whether good lines are stored; else it is only looked at.</param>
-    internal sealed record ReadIn(string Text, bool Store);
+    internal sealed record ShelfText(string Text);
 
     /// <summary>What a file holds, line by line.</summary>
     /// <param name="Problem">Why the file as a whole cannot be read; nothing of it is stored then.</param>
     /// <param name="New">Parts that are new.</param>
     /// <param name="Changed">Parts that are on the shelf already and differ.</param>
     /// <param name="Lines">Every line.</param>
-    internal sealed record ReadInReport(
+    /// <param name="Parts">The parts that are new or change, ready for the command that reads them in.</param>
+    /// <param name="Whole">Whether the file carries all of a part.</param>
+    internal sealed record ShelfLook(
         string? Problem,
         int New,
         int Changed,
-        IReadOnlyList<ReadInLine> Lines
+        IReadOnlyList<ShelfLookLine> Lines,
+        IReadOnlyList<Part> Parts,
+        bool Whole
     );
 
     /// <summary>One part of a file.</summary>
@@ -65,13 +67,13 @@ internal static class ShelfFiles
     /// <param name="Shows">The part.</param>
     /// <param name="Problem">Why it is not stored.</param>
     /// <param name="Does">new, changed or same.</param>
-    internal sealed record ReadInLine(int Line, string Shows, string? Problem, string? Does);
+    internal sealed record ShelfLookLine(int Line, string Shows, string? Problem, string? Does);
 
     public static void Map(RouteGroupBuilder api)
     {
         api.MapGet("/parts.csv", Csv);
         api.MapGet("/parts.json", Json);
-        api.MapPost("/parts/read-in", Take);
+        api.MapPost("/parts/look", Look);
     }
 
     private static Task<List<Part>> Shelf(NokkoDb db, CancellationToken cancel) =>
@@ -152,8 +154,20 @@ internal static class ShelfFiles
 
     // --- in -------------------------------------------------------------------------------------
 
-    private static async Task<Results<Ok<ReadInReport>, ProblemHttpResult>> Take(
-        ReadIn body,
+    /// <summary>Parts by number and name; of two that are alike, the one that was there first.</summary>
+    internal static Dictionary<(string Number, string Name), Part> ByName(IEnumerable<Part> parts)
+    {
+        var found = new Dictionary<(string, string), Part>();
+        foreach (var part in parts)
+        {
+            found.TryAdd((part.Number, part.Name), part);
+        }
+        return found;
+    }
+
+    /// <summary>Says what a file would do; stores nothing.</summary>
+    private static async Task<Ok<ShelfLook>> Look(
+        ShelfText body,
         NokkoDb db,
         CancellationToken cancel
     )
@@ -161,92 +175,54 @@ internal static class ShelfFiles
         var (rows, whole, problem) = ShelfFileReader.Read(body.Text);
         if (problem is not null)
         {
-            return TypedResults.Ok(new ReadInReport(problem, 0, 0, []));
+            return TypedResults.Ok(new ShelfLook(problem, 0, 0, [], [], whole));
         }
-        var there = (await db.Parts.Where(p => p.BinnedAt == null).ToListAsync(cancel))
-            .GroupBy(p => (p.Number, p.Name))
-            .ToDictionary(g => g.Key, g => g.First());
-        var lines = new List<ReadInLine>();
+        var there = ByName((await Shelf(db, cancel)).OrderBy(p => p.Id));
+        var lines = new List<ShelfLookLine>();
+        var parts = new List<Part>();
         var seen = new HashSet<(string, string)>();
         foreach (var (line, part, why) in rows)
         {
             if (part is null)
             {
-                lines.Add(new ReadInLine(line, "", why, null));
+                lines.Add(new ShelfLookLine(line, "", why, null));
             }
             else if (!seen.Add((part.Number, part.Name)))
             {
-                lines.Add(new ReadInLine(line, Shows(part), "The file has this part twice.", null));
+                lines.Add(
+                    new ShelfLookLine(line, Shows(part), "The file has this part twice.", null)
+                );
             }
             else
             {
-                lines.Add(new ReadInLine(line, Shows(part), null, Put(db, there, part, whole)));
+                var row = ReadInShelf.Against(there, part, whole);
+                lines.Add(
+                    new ShelfLookLine(
+                        line,
+                        Shows(part),
+                        null,
+                        row.Now is null ? "new"
+                            : row.Changes ? "changed"
+                            : "same"
+                    )
+                );
+                if (row.Changes)
+                {
+                    parts.Add(part);
+                }
             }
         }
-        if (body.Store)
-        {
-            await db.SaveChangesAsync(cancel);
-        }
         return TypedResults.Ok(
-            new ReadInReport(
+            new ShelfLook(
                 null,
                 lines.Count(l => l.Does == "new"),
                 lines.Count(l => l.Does == "changed"),
-                lines
+                lines,
+                parts,
+                whole
             )
         );
     }
-
-    private static string Put(
-        NokkoDb db,
-        Dictionary<(string, string), Part> there,
-        Part part,
-        bool whole
-    )
-    {
-        if (!there.TryGetValue((part.Number, part.Name), out var now))
-        {
-            db.Put(part with { Id = Guid.CreateVersion7() });
-            return "new";
-        }
-        var next = (whole ? part : Kept(now, part)) with { Id = now.Id };
-        if (
-            // Named sizes have no order of their own.
-            JsonNode.DeepEquals(
-                JsonSerializer.SerializeToNode(now, JobJson.Options),
-                JsonSerializer.SerializeToNode(next, JobJson.Options)
-            )
-        )
-        {
-            return "same";
-        }
-        db.Entry(now).CurrentValues.SetValues(next);
-        return "changed";
-    }
-
-    /// <summary>What a table cannot carry stays as it is: leaves, and of every size that it does not change how it is known and what was typed.</summary>
-    private static Part Kept(Part now, Part next) =>
-        next with
-        {
-            Leaves = next.Kind == now.Kind ? now.Leaves : [],
-            Thickness = Kept(now.Thickness, next.Thickness),
-            Claim = Kept(now.Claim, next.Claim),
-            Extension = Kept(now.Extension, next.Extension),
-            Hours = Kept(now.Hours, next.Hours),
-            Dimensions = next.Dimensions.ToDictionary(
-                d => d.Key,
-                d => Kept(now.Dimensions.GetValueOrDefault(d.Key), d.Value)!
-            ),
-        };
-
-    private static Quantity? Kept(Quantity? now, Quantity? next) =>
-        now is not null
-        && next is not null
-        && now.Unit == next.Unit
-        // A length is read by way of millimetres: the last bits may differ.
-        && Math.Abs(now.Value - next.Value) <= 1e-9 * Math.Abs(now.Value)
-            ? now
-            : next;
 
     private static string Shows(Part p) =>
         $"{p.Number} {p.Name}, {PartRule.Of(p.Kind).Said}{(Text(p.Thickness) is { } t ? $", {t}" : "")}";

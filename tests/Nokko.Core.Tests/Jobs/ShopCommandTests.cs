@@ -196,6 +196,126 @@ public class ShopCommandTests
     }
 
     [Fact]
+    public void A_file_puts_new_parts_on_the_shelf_changes_known_ones_and_leaves_the_rest()
+    {
+        var there = Plate.Read();
+        var other = there with { Id = Sample.Id(210), Number = "T-2" };
+        var shelf = new ShopState
+        {
+            Shelf = new Dictionary<(string, string), Part>
+            {
+                [(there.Number, there.Name)] = there,
+                [(other.Number, other.Name)] = other,
+            },
+        };
+        var read = new ReadInShelf(
+            Sample.Id(211),
+            [
+                there with
+                {
+                    Id = Sample.Id(299),
+                    Count = 9,
+                },
+                other with
+                {
+                    Id = Sample.Id(298),
+                },
+                there with
+                {
+                    Id = there.Id,
+                    Number = "T-3",
+                    BinnedAt = Context.Now,
+                },
+            ],
+            true
+        );
+        var changes = Made(read, shelf);
+        Assert.Equal(2, changes.Count);
+        var replaced = Assert.IsType<RowChange.Replaced>(changes[0]);
+        Assert.Equal((there.Id, 9), (((Part)replaced.Row).Id, ((Part)replaced.Row).Count));
+        // A key of another shelf may be anybody's here.
+        var added = (Part)Assert.IsType<RowChange.Added>(changes[1]).Row;
+        Assert.Equal("T-3", added.Number);
+        Assert.NotEqual(there.Id, added.Id);
+        Assert.Null(added.BinnedAt);
+        // The same command gives the same key.
+        Assert.Equal(added.Id, ((RowChange.Added)Made(read, shelf)[1]).Row.Id);
+    }
+
+    [Fact]
+    public void A_table_leaves_alone_how_a_thickness_is_known_and_the_leaves()
+    {
+        var there = Plate.Read() with
+        {
+            Kind = PartKind.LeafPack,
+            Thickness = null,
+            Claim = Quantity.Mm(50.8, Known.Told),
+            Leaves =
+            [
+                new Leaf
+                {
+                    FrontMm = 600,
+                    RearMm = 700,
+                    WidthMm = 60,
+                    ThicknessMm = 8,
+                    ArchMm = 100,
+                },
+            ],
+        };
+        var shelf = new ShopState
+        {
+            Shelf = new Dictionary<(string, string), Part> { [(there.Number, there.Name)] = there },
+        };
+        var row = there with { Claim = Quantity.Mm(50.8, Known.Box), Leaves = [] };
+        Assert.Empty(Made(new ReadInShelf(Sample.Id(211), [row], false), shelf));
+        var whole = (Part)
+            Assert
+                .IsType<RowChange.Replaced>(
+                    Assert.Single(Made(new ReadInShelf(Sample.Id(211), [row], true), shelf))
+                )
+                .Row;
+        Assert.Empty(whole.Leaves);
+        Assert.Equal(Known.Box, whole.Claim!.Known);
+    }
+
+    [Fact]
+    public void A_file_with_a_part_that_cannot_be_or_is_there_twice_changes_nothing()
+    {
+        var part = Plate.Read();
+        Assert.Contains(
+            "twice",
+            Refused(new ReadInShelf(Sample.Id(211), [part, part], true), new ShopState()).Message,
+            StringComparison.Ordinal
+        );
+        Assert.Equal(
+            "thickness",
+            Refused(
+                new ReadInShelf(
+                    Sample.Id(211),
+                    [part with { Thickness = Quantity.Mm(-4, Known.Told) }],
+                    true
+                ),
+                new ShopState()
+            ).Field
+        );
+        Assert.Equal(
+            "parts",
+            Refused(
+                new ReadInShelf(
+                    Sample.Id(211),
+                    [
+                        .. Enumerable
+                            .Range(0, ReadInShelf.Most + 1)
+                            .Select(i => part with { Number = $"{i}" }),
+                    ],
+                    true
+                ),
+                new ShopState()
+            ).Field
+        );
+    }
+
+    [Fact]
     public void What_a_part_cannot_have_is_refused_at_its_field()
     {
         Assert.Equal("count", Refused(Plate with { Count = -1 }, new ShopState()).Field);

@@ -6,8 +6,16 @@ namespace Nokko.Server.Tests;
 /// <summary>The shelf as a file: out and in again is the same shelf; what is wrong is said of its line.</summary>
 public class ShelfFilesTests(Hosted server) : IClassFixture<Hosted>
 {
-    private static Task<JsonNode> ReadIn(Caller caller, string text, bool store = false) =>
-        caller.Post("/api/parts/read-in", new { text, store });
+    /// <summary>Looks at a file and, when asked to, sends what it would change through the door.</summary>
+    private static async Task<JsonNode> ReadIn(Caller caller, string text, bool store = false)
+    {
+        var look = await caller.Post("/api/parts/look", new { text });
+        if (store && look["problem"] is null)
+        {
+            await caller.Shop("readInShelf", new { parts = look["parts"], whole = look["whole"] });
+        }
+        return look;
+    }
 
     [Theory]
     [InlineData("/api/parts.csv")]

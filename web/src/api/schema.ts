@@ -392,7 +392,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/parts/read-in": {
+    "/api/parts/look": {
         parameters: {
             query?: never;
             header?: never;
@@ -410,7 +410,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["ReadIn"];
+                    "application/json": components["schemas"]["ShelfText"];
                 };
             };
             responses: {
@@ -420,7 +420,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReadInReport"];
+                        "application/json": components["schemas"]["ShelfLook"];
                     };
                 };
             };
@@ -4048,25 +4048,6 @@ export interface components {
          * @enum {unknown}
          */
         RatioGrade: "ruleOfThumb" | "archetype" | "taped";
-        ReadIn: {
-            text: string;
-            store: boolean;
-        };
-        ReadInLine: {
-            /** Format: int32 */
-            line: number;
-            shows: string;
-            problem: null | string;
-            does: null | string;
-        };
-        ReadInReport: {
-            problem: null | string;
-            /** Format: int32 */
-            new: number;
-            /** Format: int32 */
-            changed: number;
-            lines: components["schemas"]["ReadInLine"][];
-        };
         /** @description A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back. */
         Reading: {
             /**
@@ -4307,16 +4288,36 @@ export interface components {
              */
             thenMm: number;
         };
+        ShelfLook: {
+            problem: null | string;
+            /** Format: int32 */
+            new: number;
+            /** Format: int32 */
+            changed: number;
+            lines: components["schemas"]["ShelfLookLine"][];
+            parts: components["schemas"]["Part"][];
+            whole: boolean;
+        };
+        ShelfLookLine: {
+            /** Format: int32 */
+            line: number;
+            shows: string;
+            problem: null | string;
+            does: null | string;
+        };
         ShelfPart: {
             part: components["schemas"]["Part"];
             /** Format: uint32 */
             version: number;
         };
+        ShelfText: {
+            text: string;
+        };
         ShopAnswer: {
             outcomes: components["schemas"]["Outcome"][];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandSavePlatform"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"];
         /** @description Takes a part off the shelf; stacks keep their own copy of it, and it can be put back for 90 days. */
         ShopCommandBinPart: {
             /** @enum {string} */
@@ -4335,6 +4336,20 @@ export interface components {
             kind: "putPartBack";
             /** Format: uuid */
             id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Puts the parts of a file on the shelf; nothing that lies there is taken off. */
+        ShopCommandReadInShelf: {
+            /** @enum {string} */
+            kind: "readInShelf";
+            /** @description The parts; their keys are those of another shelf and count for nothing. */
+            parts: components["schemas"]["Part"][];
+            /** @description Whether the file carries all of a part; a table does not. */
+            whole: boolean;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.

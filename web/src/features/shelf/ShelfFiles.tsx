@@ -3,7 +3,9 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
+import { shop } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 
 const does: Record<string, string> = {
@@ -16,25 +18,27 @@ const does: Record<string, string> = {
 export function ShelfFiles() {
   const client = useQueryClient();
   const picker = useRef<HTMLInputElement>(null);
-  const [text, setText] = useState<string | null>(null);
-  const [report, setReport] = useState<Schemas["ReadInReport"] | null>(null);
+  const [report, setReport] = useState<Schemas["ShelfLook"] | null>(null);
+  /** Key of the command that reads this file in: pressed twice it is stored once. */
+  const [key, setKey] = useState("");
   const [stored, setStored] = useState(false);
   const [problem, setProblem] = useState<Error | null>(null);
-  const take = async (content: string, store: boolean) => {
+  const look = async (text: string) => {
     setProblem(null);
     try {
-      setReport(
-        must(
-          await api.POST("/api/parts/read-in", {
-            body: { text: content, store },
-          }),
-        ),
-      );
-      setText(content);
-      setStored(store);
-      if (store) {
-        await client.invalidateQueries({ queryKey: ["parts"] });
-      }
+      setReport(must(await api.POST("/api/parts/look", { body: { text } })));
+      setKey(v7());
+      setStored(false);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  const store = async ({ parts, whole }: Schemas["ShelfLook"]) => {
+    setProblem(null);
+    try {
+      await shop({ kind: "readInShelf", parts, whole }, key);
+      setStored(true);
+      await client.invalidateQueries({ queryKey: ["parts"] });
     } catch (e) {
       setProblem(asError(e));
     }
@@ -72,7 +76,7 @@ export function ShelfFiles() {
             const file = e.target.files?.[0];
             e.target.value = "";
             if (file) {
-              void file.text().then((content) => take(content, false));
+              void file.text().then(look);
             }
           }}
         />
@@ -99,8 +103,8 @@ export function ShelfFiles() {
               </li>
             ))}
           </ul>
-          {!stored && good > 0 && text !== null && (
-            <Button variant="contained" onClick={() => void take(text, true)}>
+          {!stored && good > 0 && (
+            <Button variant="contained" onClick={() => void store(report)}>
               Store these {good}
             </Button>
           )}
