@@ -96,7 +96,53 @@ public sealed class SecondPassTests(DemoServer demo)
             d => d.FindElements(By.XPath("//dd[.='HO 90 B']")).Count > 0,
             "what was insisted on is shown to the first"
         );
+
+        // One plan, changed by one while the other has no network.
+        var plan = first.Driver.Url.Replace("take-in", "plan", StringComparison.Ordinal);
+        first.Open(plan);
+        second.Open(plan);
+        PutIn(first, 0);
+        first.AllSaved();
+        second.Until(_ => Pieces(second) == 2, "the plan of the first");
+        second.Offline(true);
+        PutIn(second, 1);
+        second.Sees("Kept here, not yet at the server");
+        PutIn(first, 2);
+        first.Until(_ => Pieces(first) == 4, "a second part of the first");
+        first.AllSaved();
+        second.Offline(false);
+        second.Sees("Brenna Tarn changed this first");
+        Assert.StartsWith("Left front ", Apart(second), StringComparison.Ordinal);
+        second.Press("Keep mine over theirs");
+        second.Until(
+            d => d.FindElements(By.CssSelector("[role=alert] tbody")).Count == 0,
+            "the choice is made"
+        );
+        second.AllSaved();
+        first.Until(_ => Stacks(first) == Stacks(second), "what was insisted on, with the first");
     }
+
+    private static void PutIn(Driving.Browser browser, int which) =>
+        browser.Press(
+            browser.Until(
+                d =>
+                    d.FindElements(By.CssSelector("button[aria-label^='Put in']"))
+                        .ElementAtOrDefault(which)
+                        ?.GetAttribute("aria-label"),
+                "a part of the shelf"
+            )!
+        );
+
+    private static int Pieces(Driving.Browser browser) =>
+        browser.Driver.FindElements(By.CssSelector("button[aria-label^='Take out']")).Count;
+
+    private static string Stacks(Driving.Browser browser) =>
+        string.Join(
+            ", ",
+            browser
+                .Driver.FindElements(By.CssSelector("button[aria-label^='Take out']"))
+                .Select(b => b.GetAttribute("aria-label"))
+        );
 
     /// <summary>What both say, where they differ.</summary>
     private static string Apart(Driving.Browser browser) =>

@@ -216,6 +216,22 @@ public sealed class Browser : IDisposable
     private void SeesYard() =>
         Until(d => d.FindElements(By.XPath("//h1[.='Yard']")).Count > 0, "the yard is shown");
 
+    /// <summary>Takes the network away from this tab, or gives it back.</summary>
+    public void Offline(bool away)
+    {
+        Driver.ExecuteCdpCommand("Network.enable", []);
+        Driver.ExecuteCdpCommand(
+            "Network.emulateNetworkConditions",
+            new Dictionary<string, object?>
+            {
+                ["offline"] = away,
+                ["latency"] = 0,
+                ["downloadThroughput"] = -1,
+                ["uploadThroughput"] = -1,
+            }
+        );
+    }
+
     public void AllSaved() => Sees("✓ All saved");
 
     public void Shoot(string file)

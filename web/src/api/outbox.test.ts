@@ -84,6 +84,15 @@ const refusedOnce = (of: Outbox) =>
     }),
   );
 
+const idle = (of: Outbox) =>
+  new Promise<void>((resolve) => {
+    const look = () => {
+      if (of.snapshot().letters.length === 0) resolve();
+    };
+    of.watch(look);
+    look();
+  });
+
 describe("the outbox", () => {
   it("settles with the answer and forgets the letter", async () => {
     const kept = storage();
@@ -262,6 +271,68 @@ describe("the outbox", () => {
     expect(left.letters).toEqual([]);
     const of = left.refused[0]?.letter.command as CommandOf<"finishFollowUp">;
     expect(of.note).toBe("aimed");
+  });
+
+  it("keeps who was first with what was refused late, and insists over the version that is there now", async () => {
+    const kept = storage();
+    const versions: unknown[] = [];
+    let tries = 0;
+    const outbox = box(
+      kept,
+      (_, init) => {
+        const commands = sentIn(init);
+        versions.push(...commands.map((c) => "version" in c && c.version));
+        if (++tries === 1) {
+          return down();
+        }
+        if (tries === 4) {
+          return reply(200, answered(commands));
+        }
+        const answer = answered(commands, {
+          kind: "conflict",
+          field: "version",
+          message: "Somebody else changed this meanwhile.",
+          choices: [],
+          row: "p",
+          theirs: { name: "theirs" },
+        });
+        return reply(200, {
+          ...answer,
+          outcomes: answer.outcomes.map((o) => ({ ...o, by: "Brenna" })),
+        });
+      },
+      () => Promise.resolve(),
+    );
+    const late = refusedOnce(outbox);
+    await outbox.post({
+      job: "j",
+      says: "the plan",
+      command: {
+        kind: "savePlan",
+        id: "p",
+        version: 3,
+        fromStageId: "s",
+        name: "mine",
+        stacks: [],
+      },
+    });
+    await late;
+    for (const version of [5, 6]) {
+      const [one] = outbox.snapshot().refused;
+      expect(one?.first).toEqual({
+        by: "Brenna",
+        at: null,
+        theirs: { name: "theirs" },
+      });
+      expect((await kept.load()).refused).toHaveLength(1);
+      if (one) {
+        await outbox.insist(one, version);
+      }
+      await idle(outbox);
+    }
+    expect(versions).toEqual([3, 3, 5, 6]);
+    expect(outbox.snapshot().refused).toEqual([]);
+    expect((await kept.load()).refused).toEqual([]);
   });
 
   it("stops when the session has ended, and never sends one person's letters as another", async () => {

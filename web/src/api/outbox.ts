@@ -20,6 +20,8 @@ export interface Letter {
 export interface Refused {
   letter: Letter;
   reason: string;
+  /** Who changed the same row first, when, and what it is now; null where nobody did. */
+  first: { by: string | null; at: string | null; theirs: unknown } | null;
 }
 
 export type Outcome = { stored: JobAnswer } | { waiting: true };
@@ -45,7 +47,7 @@ interface State {
 type Fetch = (input: string, init: RequestInit) => Promise<Response>;
 
 /** The row that a letter edits as it was seen; null when it edits none by a key of its own. */
-function rowOf({ command }: Letter): string | null {
+export function rowOf({ command }: Letter): string | null {
   return "version" in command && "id" in command ? command.id : null;
 }
 
@@ -131,25 +133,48 @@ export class Outbox {
     command: NewCommand;
     says: string;
   }): Promise<Outcome> {
+    const full = this.sealed(letter);
+    const outcome = new Promise<Outcome>((resolve, reject) =>
+      this.settle.set(full.commandId, { resolve, reject }),
+    );
+    await this.take(full);
+    return outcome;
+  }
+
+  /** Sends a refused change again, over what somebody else left in its row; refused anew it comes back among the refused. */
+  async insist({ letter }: Refused, version: number | null): Promise<void> {
+    await this.take(
+      this.sealed({
+        ...letter,
+        command: { ...letter.command, version } as NewCommand,
+      }),
+    );
+    this.dismiss(letter.commandId);
+  }
+
+  private sealed(letter: {
+    job: string;
+    command: NewCommand;
+    says: string;
+  }): Letter {
     const commandId = v7();
-    const full: Letter = {
+    return {
       ...letter,
       commandId,
       person: this.person,
       command: { ...letter.command, commandId },
     };
-    this.sent.add(commandId);
-    const outcome = new Promise<Outcome>((resolve, reject) =>
-      this.settle.set(commandId, { resolve, reject }),
-    );
-    this.set({ letters: [...this.state.letters, full] });
+  }
+
+  private async take(letter: Letter): Promise<void> {
+    this.sent.add(letter.commandId);
+    this.set({ letters: [...this.state.letters, letter] });
     // First on the device, then on the way: a browser that is closed now has lost nothing.
-    await this.store.keep(full).catch(() => undefined);
+    await this.store.keep(letter).catch(() => undefined);
     if (this.state.failing || this.state.signedOut) {
-      this.wait(commandId);
+      this.wait(letter.commandId);
     }
     void this.run();
-    return outcome;
   }
 
   /** Takes up what is left from an earlier visit, and sends it. */
@@ -262,7 +287,14 @@ export class Outbox {
     });
     const late = refused
       .filter((r) => !this.settle.has(r.letter.commandId))
-      .map((r) => ({ letter: r.letter, reason: r.problem.message }));
+      .map(({ letter, problem }): Refused => ({
+        letter,
+        reason: problem.message,
+        first:
+          problem.field === "version"
+            ? { by: problem.by, at: problem.at, theirs: problem.theirs }
+            : null,
+      }));
     for (const letter of batch) {
       const one = late.find((r) => r.letter === letter);
       await (

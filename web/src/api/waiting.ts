@@ -119,7 +119,7 @@ function plansWith(
 }
 
 /** Placings as pieces: what stands somewhere already, a part of the shelf, or a collar that is turned up. */
-function stacksOf(
+export function stacksOf(
   placings: Schemas["CornerPlacingsInput"][],
   d: Schemas["JobDocument"],
   plans: readonly Schemas["Plan"][],

@@ -38,12 +38,46 @@ export function BothWays({
   if (!stale || !fresh) {
     return <ProblemNote problem={problem} />;
   }
-  const other = theirs(fresh);
-  const apart = [...new Set([...Object.keys(mine), ...Object.keys(other)])]
+  return (
+    <Both
+      by={stale.by}
+      at={stale.at}
+      mine={mine}
+      theirs={theirs(fresh)}
+      onTheirs={() => {
+        onTheirs(fresh);
+      }}
+      onMine={() => {
+        onMine(fresh);
+      }}
+    />
+  );
+}
+
+/** Who was first, what both say where they differ, and the choice. */
+export function Both({
+  by,
+  at,
+  about,
+  mine,
+  theirs,
+  onTheirs,
+  onMine,
+}: {
+  by: string | null;
+  at: string | null;
+  /** What it was about, where that cannot be seen from the place. */
+  about?: string;
+  mine: Lines;
+  theirs: Lines;
+  onTheirs: () => void;
+  onMine: () => void;
+}) {
+  const apart = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])]
     .map((label) => ({
       label,
       mine: mine[label] ?? "",
-      theirs: other[label] ?? "",
+      theirs: theirs[label] ?? "",
     }))
     .filter((l) => l.mine !== l.theirs);
   return (
@@ -52,9 +86,9 @@ export function BothWays({
       sx={{ border: 2, borderColor: "warning.main", p: 1.5, maxWidth: 620 }}
     >
       <Typography>
-        ▲ {stale.by ?? "Somebody else"} changed this first
-        {stale.at !== null && `, ${timeOfDay(stale.at)}`}. Nothing of yours is
-        stored yet.
+        ▲ {by ?? "Somebody else"} changed this first
+        {at !== null && `, ${timeOfDay(at)}`}. Nothing of yours is stored yet.
+        {about && ` It was ${about}.`}
       </Typography>
       {apart.length === 0 ? (
         <Typography>You both say the same.</Typography>
@@ -92,20 +126,10 @@ export function BothWays({
         </Box>
       )}
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-        <Button
-          variant="outlined"
-          onClick={() => {
-            onTheirs(fresh);
-          }}
-        >
+        <Button variant="outlined" onClick={onTheirs}>
           Take theirs
         </Button>
-        <Button
-          variant="outlined"
-          onClick={() => {
-            onMine(fresh);
-          }}
-        >
+        <Button variant="outlined" onClick={onMine}>
           Keep mine over theirs
         </Button>
       </Box>

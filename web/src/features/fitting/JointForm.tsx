@@ -6,7 +6,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { supportNow } from "../../api/document";
-import { useJob, useSeenVersion, useSend } from "../../api/job";
+import { useJob, useSend } from "../../api/job";
 import type { InstrumentLine } from "../../api/stream";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
@@ -14,6 +14,7 @@ import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { torqueText } from "./torque";
+import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
 
 const kinds: Record<Schemas["JointKind"], string> = {
@@ -40,17 +41,11 @@ export function JointForm({
   const d = view.document;
   const send = useSend();
   const torqueUnit = useUnit() === "in" ? "lb·ft" : "N·m";
-  const [spec, setSpec, clearSpec] = useDraft(`spec.${joint.id}`, {
-    torque: "",
-    criterion: "",
-    source: "",
-  });
   const [value, setValue] = useState("");
   const [peak, setPeak] = useState<InstrumentLine | null>(null);
   const [tool, setTool] = useDraft("tool", "torque wrench");
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
-  const spoken = useSeenVersion(joint.id);
   const [problem, setProblem] = useState<Error | null>(null);
   const position = supportNow(d)?.position ?? "onWheels";
   const entries = d.torqueEntries
@@ -66,22 +61,6 @@ export function JointForm({
       setProblem(asError(e));
     }
   };
-  const saveSpec = () =>
-    attempt(async () => {
-      await send(
-        {
-          kind: "setSpec",
-          id: joint.id,
-          version: spoken.version,
-          torque: typed(spec.torque, torqueUnit, "document"),
-          angle: null,
-          criterion: spec.criterion || null,
-          source: spec.source,
-        },
-        `spec of ${joint.place}`,
-      );
-      clearSpec();
-    });
   const tighten = (pass: Schemas["Pass"]) =>
     attempt(async () => {
       await send(
@@ -118,46 +97,7 @@ export function JointForm({
         {joint.order && `, ${joint.order}`}. Now{" "}
         {position === "hanging" ? "hanging" : "on its wheels"}.
       </Typography>
-      {joint.spec ? (
-        <Typography>
-          Spec:{" "}
-          <b>
-            {joint.spec.torque
-              ? torqueText(joint.spec.torque)
-              : joint.spec.criterion}
-          </b>
-          , {joint.spec.source}
-        </Typography>
-      ) : (
-        <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
-          <TextField
-            label={`Torque, ${torqueUnit}`}
-            value={spec.torque}
-            onChange={(e) => {
-              setSpec({ ...spec, torque: e.target.value });
-            }}
-            {...at(problem, "torque")}
-          />
-          <TextField
-            label="or what to see"
-            value={spec.criterion}
-            onChange={(e) => {
-              setSpec({ ...spec, criterion: e.target.value });
-            }}
-          />
-          <TextField
-            label="From which sheet or page"
-            value={spec.source}
-            onChange={(e) => {
-              setSpec({ ...spec, source: e.target.value });
-            }}
-            {...at(problem, "source")}
-          />
-          <Button variant="outlined" onClick={() => void saveSpec()}>
-            Keep the spec
-          </Button>
-        </Box>
-      )}
+      <SpecForm joint={joint} />
       <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
         {joint.spec && !joint.spec.torque ? (
           <Button

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { torqueIn, torqueText } from "./torque";
+import { torqueField, torqueIn, torqueSaid, torqueText } from "./torque";
 
 describe("a torque", () => {
   // 1 lb·ft = 0.45359237 kg × 9.80665 m/s² × 0.3048 m.
@@ -31,5 +31,18 @@ describe("a torque", () => {
       "101 lb·ft · 137 N·m",
     );
     expect(torqueText({ value: 137, unit: "N·m" })).toBe("101 lb·ft · 137 N·m");
+  });
+
+  it("stands in its field as typed, or turned into the field's unit", () => {
+    const q = { value: 62.5, unit: "lb·ft" as const, typed: "62,5" };
+    expect(torqueField(q, "lb·ft")).toBe("62,5");
+    // 62.5 × 1.3558 = 84.74.
+    expect(torqueField(q, "N·m")).toBe("84.7");
+  });
+
+  it("is said as a stored one when it is a number", () => {
+    expect(torqueSaid("101", "lb·ft")).toBe("101 lb·ft · 137 N·m");
+    expect(torqueSaid("", "lb·ft")).toBe("");
+    expect(torqueSaid("tight", "lb·ft")).toBe("tight");
   });
 });

@@ -22,3 +22,21 @@ export function torqueText(q: { value: number; unit: Unit }): string {
     .map((unit) => `${Math.round(torqueIn(q, unit)).toString()} ${unit}`)
     .join(" · ");
 }
+
+/** A stored torque as its field shows it: as typed, or turned into the field's unit. */
+export function torqueField(
+  q: { value: number; unit: Unit; typed: string | null },
+  unit: TorqueUnit,
+): string {
+  return q.unit === unit && q.typed !== null
+    ? q.typed
+    : String(Number(torqueIn(q, unit).toFixed(1)));
+}
+
+/** A typed torque as a stored one is said; what is no number stays as it is. */
+export function torqueSaid(text: string, unit: TorqueUnit): string {
+  const value = Number(text.trim().replace(",", "."));
+  return text.trim() !== "" && Number.isFinite(value)
+    ? torqueText({ value, unit })
+    : text;
+}

@@ -1,15 +1,13 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { createContext, useContext, useMemo, useState } from "react";
-import { Link, NavLink, Outlet, useLocation, useParams } from "react-router";
+import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { LiveProvider, useListening } from "../../api/live";
 import { withWaiting } from "../../api/waiting";
-import { JobProvider, outbox, useJobQuery, useOutbox } from "../../api/job";
-import type { Letter } from "../../api/outbox";
-import { keepDraft } from "../../shared/useDraft";
+import { JobProvider, useJobQuery, useOutbox } from "../../api/job";
 import { useParts } from "../../shared/useParts";
+import { RefusedLetters } from "./RefusedLetters";
 import { StanceBand } from "../stance/StanceBand";
 
 interface Band {
@@ -160,47 +158,4 @@ function Rail({
       })}
     </Box>
   );
-}
-
-/** Puts what was typed back into the field of its station, as it was typed. */
-function putBack(letter: Letter) {
-  const c = letter.command;
-  if (c.kind === "storeReading" && c.station !== null) {
-    keepDraft(`reading.${c.walkRoundId}.${c.station}`, c.typed);
-  }
-  outbox.dismiss(letter.commandId);
-}
-
-/** What the server refused after the person had gone on: nothing typed is lost. */
-function RefusedLetters({ job }: { job: string }) {
-  const { refused } = useOutbox();
-  const mine = refused.filter((r) => r.letter.job === job);
-  return mine.map(({ letter, reason }) => (
-    <Box
-      key={letter.commandId}
-      role="alert"
-      sx={{ border: 2, borderColor: "error.main", p: 1, mb: 1 }}
-    >
-      ■ Not stored: {letter.says}. {reason}
-      {letter.command.kind === "storeReading" &&
-        letter.command.station !== null && (
-          <Button
-            component={Link}
-            to={`/jobs/${job}/walk-round`}
-            onClick={() => {
-              putBack(letter);
-            }}
-          >
-            Put it right
-          </Button>
-        )}
-      <Button
-        onClick={() => {
-          outbox.dismiss(letter.commandId);
-        }}
-      >
-        Seen
-      </Button>
-    </Box>
-  ));
 }

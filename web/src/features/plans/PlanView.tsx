@@ -10,7 +10,7 @@ import { begunPlan, currentStage, draftPlan } from "../../api/document";
 import { useJob } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
-import { ProblemNote } from "../../shared/ProblemNote";
+import { BothWays } from "../../shared/BothWays";
 import { typed } from "../../shared/quantity";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
@@ -226,7 +226,7 @@ export default function PlanView() {
           <PlanNeeds prediction={prediction} />
           {draft && <PlanB key={draft.id} plan={draft} />}
           <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>
-            <ProblemNote problem={problem} />
+            <BothWays problem={problem} {...at.both} />
             {gate && (
               <TextField
                 label="Why begin all the same"

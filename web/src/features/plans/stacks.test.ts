@@ -8,6 +8,7 @@ import {
   nextName,
   placed,
   placings,
+  planLines,
   raised,
   taken,
   without,
@@ -151,5 +152,17 @@ describe("stacks that were found", () => {
     expect(placings[2]?.parts).toEqual([
       { id: "a", partId: null, raise: null },
     ]);
+  });
+});
+
+describe("a plan as lines", () => {
+  it("names each corner's pieces from the body down, with their thickness", () => {
+    expect(planLines("Plan A", both)).toEqual({
+      Name: "Plan A",
+      "Left front": "plate (12 mm), ring (12 mm)",
+      "Right front": "plate (12 mm), ring (12 mm)",
+      "Left rear": "",
+      "Right rear": "",
+    });
   });
 });

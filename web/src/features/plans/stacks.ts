@@ -1,6 +1,12 @@
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { quantityText, typed, type QuantityInput } from "../../shared/quantity";
+import type { Lines } from "../../shared/BothWays";
+import {
+  cornerWords,
+  quantityText,
+  typed,
+  type QuantityInput,
+} from "../../shared/quantity";
 
 export type Stacks = Schemas["CornerStack"][];
 export type Side = "both" | "left" | "right";
@@ -191,6 +197,19 @@ export function copied(
           : null,
     })),
   }));
+}
+
+/** A plan as lines, corner by corner from the body down. */
+export function planLines(name: string, stacks: Stacks): Lines {
+  const lines: Lines = { Name: name };
+  for (const corner of corners) {
+    lines[cornerWords[corner] ?? corner] = at(stacks, corner)
+      .map((p) =>
+        p.thickness ? `${p.name} (${quantityText(p.thickness)})` : p.name,
+      )
+      .join(", ");
+  }
+  return lines;
 }
 
 /** The name of the next plan that stands beside others. */

@@ -1,12 +1,20 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { currentStage, draftPlan, draftPlans } from "../../api/document";
 import { useJob, useOutbox, useSend } from "../../api/job";
-import { of } from "../../api/waiting";
+import { of, stacksOf } from "../../api/waiting";
 import { asError } from "../../shared/ProblemNote";
-import { copied, nextName, placings, taken } from "./stacks";
+import { useParts } from "../../shared/useParts";
+import { copied, nextName, placings, planLines, taken } from "./stacks";
+
+/** A plan as it goes to the server. */
+interface Sent {
+  id: string;
+  name: string;
+  stacks: Schemas["CornerPlacingsInput"][];
+}
 
 /** The plans that stand side by side, which of them is looked at, and everything that changes one. */
 export function usePlans() {
@@ -19,6 +27,9 @@ export function usePlans() {
   const plans = draftPlans(d);
   const [looked, setLooked] = useState<string | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
+  /** The plan as it was last sent from here. */
+  const [sent, setSent] = useState<Sent | null>(null);
+  const parts = (useParts().data ?? []).map((p) => p.part);
   const draft = plans.find((p) => p.id === looked) ?? draftPlan(d);
   const stacks = draft?.stacks ?? stage.stacks;
   const version = draft ? (view.versions[draft.id] ?? null) : null;
@@ -31,18 +42,13 @@ export function usePlans() {
       setProblem(asError(e));
     }
   };
-  const put = (
-    id: string,
-    body: {
-      name: string;
-      version: number | null;
-      stacks: Schemas["CornerPlacingsInput"][];
-    },
-  ) =>
-    send(
-      { kind: "savePlan", id: id, ...body, fromStageId: stage.id },
+  const put = (plan: Sent, version: number | null) => {
+    setSent(plan);
+    return send(
+      { kind: "savePlan", ...plan, version, fromStageId: stage.id },
       "the plan",
     );
+  };
   const row = () => ({ id: draft?.id ?? "", version: version ?? 0 });
 
   return {
@@ -54,14 +60,35 @@ export function usePlans() {
     /** Whether the server cannot be asked now. */
     away: failing,
     problem,
+    /** What both say where somebody else changed the same plan first, and the choice. */
+    both: {
+      mine: sent
+        ? planLines(sent.name, stacksOf(sent.stacks, d, d.plans, parts))
+        : {},
+      theirs: (fresh: JobView) => {
+        const plan = fresh.document.plans.find((p) => p.id === sent?.id);
+        return plan ? planLines(plan.name, plan.stacks) : {};
+      },
+      onTheirs: () => {
+        setProblem(null);
+      },
+      onMine: (fresh: JobView) => {
+        if (sent) {
+          void attempt(() => put(sent, fresh.versions[sent.id] ?? null));
+        }
+      },
+    },
     look: setLooked,
     keep: (next: Schemas["CornerPlacingsInput"][], name?: string) =>
       attempt(() =>
-        put(draft?.id ?? v7(), {
-          name: name ?? draft?.name ?? "Plan A",
+        put(
+          {
+            id: draft?.id ?? v7(),
+            name: name ?? draft?.name ?? "Plan A",
+            stacks: next,
+          },
           version,
-          stacks: next,
-        }),
+        ),
       ),
     rename(name: string) {
       return this.keep(placings(stacks), name);
@@ -69,22 +96,28 @@ export function usePlans() {
     add: () =>
       attempt(async () => {
         const id = v7();
-        await put(id, {
-          name: nextName(plans.map((p) => p.name)),
-          version: null,
-          stacks: copied(stacks, stage.stacks),
-        });
+        await put(
+          {
+            id,
+            name: nextName(plans.map((p) => p.name)),
+            stacks: copied(stacks, stage.stacks),
+          },
+          null,
+        );
         setLooked(id);
       }),
     /** Takes stacks that were found as a plan of its own, and looks at it. */
     take: (found: Schemas["CornerStack"][]) =>
       attempt(async () => {
         const id = v7();
-        await put(id, {
-          name: nextName(plans.map((p) => p.name)),
-          version: null,
-          stacks: taken(found, stage.stacks),
-        });
+        await put(
+          {
+            id,
+            name: nextName(plans.map((p) => p.name)),
+            stacks: taken(found, stage.stacks),
+          },
+          null,
+        );
         setLooked(id);
       }),
     choose: () =>

@@ -1,0 +1,148 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import type { JobView, Schemas } from "../../api/client";
+import { useSeenVersion, useSend } from "../../api/job";
+import { Problem } from "../../api/problem";
+import { BothWays, type Lines } from "../../shared/BothWays";
+import { useUnit } from "../../shared/Length";
+import { asError, at } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
+import { useDraft } from "../../shared/useDraft";
+import { torqueField, torqueSaid, torqueText } from "./torque";
+
+const none = { torque: "", criterion: "", source: "" };
+
+const lines = (torque: string, criterion: string, source: string): Lines => ({
+  Torque: torque,
+  "What to see": criterion,
+  "From which sheet or page": source,
+});
+
+/** The spec of a joint from the fitter's own service information; it is typed once and can be put right. */
+export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
+  const send = useSend();
+  const unit = useUnit() === "in" ? "lb·ft" : "N·m";
+  const [spec, setSpec, clear] = useDraft(`spec.${joint.id}`, none);
+  const [open, setOpen] = useState(false);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const seen = useSeenVersion(joint.id);
+  const stale = problem instanceof Problem && problem.field === "version";
+  const save = async (version: number) => {
+    setProblem(null);
+    try {
+      seen.saved(
+        await send(
+          {
+            kind: "setSpec",
+            id: joint.id,
+            version,
+            torque: typed(spec.torque, unit, "document"),
+            angle: null,
+            criterion: spec.criterion || null,
+            source: spec.source,
+          },
+          `spec of ${joint.place}`,
+        ),
+      );
+      clear();
+      setOpen(false);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  const done = (fresh: JobView) => {
+    seen.see(fresh);
+    setProblem(null);
+    clear();
+    setOpen(false);
+  };
+  if (joint.spec && !open && !stale) {
+    return (
+      <Box
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}
+      >
+        <Typography>
+          Spec:{" "}
+          <b>
+            {joint.spec.torque
+              ? torqueText(joint.spec.torque)
+              : joint.spec.criterion}
+          </b>
+          , {joint.spec.source}
+        </Typography>
+        <Button
+          onClick={() => {
+            setSpec({
+              torque: joint.spec?.torque
+                ? torqueField(joint.spec.torque, unit)
+                : "",
+              criterion: joint.spec?.criterion ?? "",
+              source: joint.spec?.source ?? "",
+            });
+            setOpen(true);
+          }}
+        >
+          Put it right
+        </Button>
+      </Box>
+    );
+  }
+  return (
+    <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
+      <TextField
+        label={`Torque, ${unit}`}
+        value={spec.torque}
+        onChange={(e) => {
+          setSpec({ ...spec, torque: e.target.value });
+        }}
+        {...at(problem, "torque")}
+      />
+      <TextField
+        label="or what to see"
+        value={spec.criterion}
+        onChange={(e) => {
+          setSpec({ ...spec, criterion: e.target.value });
+        }}
+      />
+      <TextField
+        label="From which sheet or page"
+        value={spec.source}
+        onChange={(e) => {
+          setSpec({ ...spec, source: e.target.value });
+        }}
+        {...at(problem, "source")}
+      />
+      <Button variant="outlined" onClick={() => void save(seen.version)}>
+        Keep the spec
+      </Button>
+      <Box sx={{ gridColumn: "1 / -1" }}>
+        <BothWays
+          problem={problem}
+          mine={lines(
+            torqueSaid(spec.torque, unit),
+            spec.criterion,
+            spec.source,
+          )}
+          theirs={(fresh) => {
+            const its = fresh.document.joints.find(
+              (j) => j.id === joint.id,
+            )?.spec;
+            return lines(
+              its?.torque ? torqueText(its.torque) : "",
+              its?.criterion ?? "",
+              its?.source ?? "",
+            );
+          }}
+          onTheirs={done}
+          onMine={(fresh) => {
+            seen.see(fresh);
+            void save(fresh.versions[joint.id] ?? 0);
+          }}
+        />
+      </Box>
+    </Box>
+  );
+}

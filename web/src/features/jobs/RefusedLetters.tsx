@@ -1,0 +1,111 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { outbox, useJob, useOutbox } from "../../api/job";
+import { rowOf, type Letter, type Refused } from "../../api/outbox";
+import { stacksOf } from "../../api/waiting";
+import { Both } from "../../shared/BothWays";
+import { wordsOf } from "../../shared/ProblemNote";
+import { keepDraft } from "../../shared/useDraft";
+import { useParts } from "../../shared/useParts";
+import { planLines } from "../plans/stacks";
+
+/** Puts what was typed back into the field of its station, as it was typed. */
+function putBack(letter: Letter) {
+  const c = letter.command;
+  if (c.kind === "storeReading" && c.station !== null) {
+    keepDraft(`reading.${c.walkRoundId}.${c.station}`, c.typed);
+  }
+  outbox.dismiss(letter.commandId);
+}
+
+/** What the server refused after the person had gone on: nothing typed is lost. */
+export function RefusedLetters({ job }: { job: string }) {
+  const { refused } = useOutbox();
+  const mine = refused.filter((r) => r.letter.job === job);
+  return mine.map((r) =>
+    r.first ? (
+      <ChangedFirst key={r.letter.commandId} refused={r} first={r.first} />
+    ) : (
+      <NotStored key={r.letter.commandId} refused={r} />
+    ),
+  );
+}
+
+/** Somebody else was first while this waited on the device: both, and the choice. */
+function ChangedFirst({
+  refused,
+  first,
+}: {
+  refused: Refused;
+  first: NonNullable<Refused["first"]>;
+}) {
+  const view = useJob();
+  const parts = (useParts().data ?? []).map((p) => p.part);
+  const { letter } = refused;
+  const row = rowOf(letter);
+  const c = letter.command;
+  const d = view.document;
+  return (
+    <Box sx={{ mb: 1 }}>
+      <Both
+        by={first.by}
+        at={first.at}
+        about={letter.says}
+        mine={
+          c.kind === "savePlan"
+            ? planLines(c.name, stacksOf(c.stacks, d, d.plans, parts))
+            : { "It says": wordsOf({ ...c, kind: null, version: null }) }
+        }
+        theirs={
+          c.kind === "savePlan"
+            ? planLines(
+                (first.theirs as Schemas["Plan"]).name,
+                (first.theirs as Schemas["Plan"]).stacks,
+              )
+            : { "It says": wordsOf(first.theirs) }
+        }
+        onTheirs={() => {
+          outbox.dismiss(letter.commandId);
+        }}
+        onMine={() => {
+          // A second refusal comes back here.
+          outbox
+            .insist(refused, row === null ? null : (view.versions[row] ?? null))
+            .catch(() => undefined);
+        }}
+      />
+    </Box>
+  );
+}
+
+function NotStored({ refused: { letter, reason } }: { refused: Refused }) {
+  return (
+    <Box
+      role="alert"
+      sx={{ border: 2, borderColor: "error.main", p: 1, mb: 1 }}
+    >
+      ■ Not stored: {letter.says}. {reason}
+      {letter.command.kind === "storeReading" &&
+        letter.command.station !== null && (
+          <Button
+            component={Link}
+            to={`/jobs/${letter.job}/walk-round`}
+            onClick={() => {
+              putBack(letter);
+            }}
+          >
+            Put it right
+          </Button>
+        )}
+      <Button
+        onClick={() => {
+          outbox.dismiss(letter.commandId);
+        }}
+      >
+        Seen
+      </Button>
+    </Box>
+  );
+}
