@@ -11,6 +11,10 @@ namespace Nokko.Core.Tests;
 /// <summary>A made-up pickup with lips at ±800, mids at −1500, and the pieces of a job around it.</summary>
 internal static class Sample
 {
+    /// <summary>How often a costly property is tried; a tenth where each planted fault has to wait for it.</summary>
+    public static int Tries(int usual) =>
+        Environment.GetEnvironmentVariable("NOKKO_MUTATE") is null ? usual : usual / 10;
+
     public static Guid Id(int n) => new($"00000000-0000-7000-8000-{n:D12}");
 
     public static DateTimeOffset At(int minutes) =>

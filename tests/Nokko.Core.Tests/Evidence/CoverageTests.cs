@@ -5,7 +5,6 @@ using Xunit;
 
 namespace Nokko.Core.Tests.Evidence;
 
-[Trait("Cost", "heavy")]
 public class CoverageTests
 {
     private static readonly LiftPrior Strut = LiftPrior.OfPlatform(new(3, 6), new(1.9, 0.3));

@@ -137,7 +137,6 @@ public class AnyStackTests
             ],
         };
 
-    [Trait("Cost", "heavy")]
     [Fact]
     public void Anything_that_may_be_entered_is_answered_with_finite_numbers_or_reasons() =>
         Gen.Select(Suspensions, Suspensions, Parts.List[0, 3].Array[4], Loads.List[0, 2])

@@ -117,7 +117,6 @@ public class PredictorTests
         };
     }
 
-    [Trait("Cost", "heavy")]
     [Fact]
     public void Its_uncertainty_agrees_with_a_simulation()
     {

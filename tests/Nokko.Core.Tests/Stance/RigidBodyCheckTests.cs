@@ -63,7 +63,6 @@ public class RigidBodyCheckTests
         );
     }
 
-    [Trait("Cost", "heavy")]
     [Theory]
     [InlineData(5, 2.39)]
     [InlineData(6, 2.55)]
