@@ -164,6 +164,7 @@ public static class JobEvaluator
         {
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
+            OdometerKm = d.Job.OdometerIn?.In(Unit.Km),
             Target = d.Job.Target,
             Learned = known.Learned(d.VehicleAt(from), from.Ordinal),
             FrontAchieved = MeanRise(achieved, Axle.Front),

@@ -80,7 +80,8 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
             [.. p.Dimensions.Select(d => new PartSizeInput(d.Key, Input(d.Value)))],
             p.Leaves,
             Input(p.Hours),
-            p.Limits
+            p.Limits,
+            p.MadeFor
         ).Read() with
         {
             Thickness = p.Thickness,

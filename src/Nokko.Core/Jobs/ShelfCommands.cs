@@ -28,6 +28,7 @@ public sealed record PartSizeInput(string Name, QuantityInput? Value);
 /// <param name="Leaves">Its leaves.</param>
 /// <param name="Hours">Hours of fitting it.</param>
 /// <param name="Limits">What it does not fit.</param>
+/// <param name="MadeFor">Engine, load and trim for which a spring's lift is stated.</param>
 public sealed record SavePart(
     Guid CommandId,
     Guid Id,
@@ -45,7 +46,8 @@ public sealed record SavePart(
     IReadOnlyList<PartSizeInput>? Sizes = null,
     IReadOnlyList<Leaf>? Leaves = null,
     QuantityInput? Hours = null,
-    string? Limits = null
+    string? Limits = null,
+    string? MadeFor = null
 ) : ShopCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -130,9 +132,25 @@ public sealed record SavePart(
             Currency = ReadCurrency(),
             Hours = QuantityInput.Read(Hours, "hours", Unit.Hour),
             Limits = TypedText.Lines(Limits, "limits"),
+            MadeFor = ReadMadeFor(rule),
             Notes = TypedText.Lines(Notes, "notes"),
         };
     }
+
+    private string? ReadMadeFor(PartRule rule) =>
+        TypedText.Blank(MadeFor) switch
+        {
+            null => null,
+            _ when !rule.Sizes.Contains(PartSizes.DesignLift) => throw Refuse.Value(
+                "madeFor",
+                $"A {rule.Said} is not made for a load."
+            ),
+            { Length: > 200 } => throw Refuse.Value(
+                "madeFor",
+                "That is too long: 200 characters at most."
+            ),
+            var made => made,
+        };
 
     private string? ReadCurrency() =>
         TypedText.Blank(Currency)?.ToUpperInvariant() switch

@@ -133,10 +133,9 @@ internal sealed class CornerRise
         var usual = LiftLaw.Prior(family, axle).Ratio.Mean;
         var added = to.Mm - from.Mm;
         var line = (after.Mm - before.Mm) / usual;
-        var sag =
-            family == LiftFamily.Wheel
-                ? axle.Sag ?? new Estimate(0, StackAmounts.UnknownSagUMm)
-                : default;
+        // The same old spring has sagged the same, whichever new one it is measured against.
+        var sag = family == LiftFamily.Wheel ? change.Sag : default;
+        var back = (sag.To.HasValue ? 1 : 0) - (sag.From.HasValue ? 1 : 0);
         var term = new Term(
             family,
             belief,
@@ -145,14 +144,15 @@ internal sealed class CornerRise
             (added == 0 ? 1 : line / added) * belief.Ratio.Mean,
             change.OwnVariance(family),
             change.CommonU(family),
-            family == LiftFamily.Wheel ? change.GivesSagBack : 0,
-            sag.Sd
+            back,
+            back == 0 ? 0 : (sag.To ?? sag.From)!.Value.Sd
         );
         _terms.Add(term);
         SpringMm +=
             (belief.OffsetMm.Mean * term.Offset)
             + (belief.Ratio.Mean * line)
-            + (term.Back * sag.Mean);
+            + (sag.To?.Mean ?? 0)
+            - (sag.From?.Mean ?? 0);
         return null;
     }
 

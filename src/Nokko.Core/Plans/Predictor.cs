@@ -102,8 +102,10 @@ public static class Predictor
         [.. new[] { Axle.Front, Axle.Rear }.Select(axle => StateOf(axle, situation))];
 
     private static AxleState StateOf(Axle axle, Situation s) =>
-        AxleState.Of(s.Vehicle, axle, Sag(axle, s.From, s.Baseline, s.Standard)) with
+        AxleState.Of(s.Vehicle, axle) with
         {
+            BelowStandard = BelowStandard(axle, s.From, s.Baseline, s.Standard),
+            OdometerKm = s.OdometerKm,
             Learned = s
                 .Learned.Where(l => l.Key.Axle == axle)
                 .ToDictionary(l => l.Key.Family, l => l.Value),
@@ -125,8 +127,8 @@ public static class Predictor
     private static AxleState AxleOf(AxleState[] axles, Corner corner) =>
         axles[Corners.AxleOf(corner) == Axle.Front ? 0 : 1];
 
-    /// <summary>Sag by the readings: standard height less today's, of an axle to which nothing was added.</summary>
-    private static Estimate? Sag(
+    /// <summary>Standard height less today's, of an axle to which nothing was added.</summary>
+    private static Estimate? BelowStandard(
         Axle axle,
         Stage from,
         WalkRoundStance? now,

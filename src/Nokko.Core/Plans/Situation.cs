@@ -18,6 +18,9 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
     /// <summary>The stance at standard height, when it is known.</summary>
     public WalkRoundStance? Standard { get; init; }
 
+    /// <summary>Odometer, km; null is not known.</summary>
+    public double? OdometerKm { get; init; }
+
     /// <summary>How the owner wants it to sit; null when nobody asked for the chance of landing.</summary>
     public Target? Target { get; init; }
 

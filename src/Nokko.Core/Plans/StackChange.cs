@@ -1,5 +1,6 @@
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Plans;
@@ -36,8 +37,8 @@ internal sealed class StackChange
     /// <summary>Pieces that come or go.</summary>
     public List<Guid> Parts { get; } = [];
 
-    /// <summary>1 when a new spring takes the place of one that may have sagged, −1 when that one comes back.</summary>
-    public int GivesSagBack { get; private set; }
+    /// <summary>What comes back of the old spring's sag where a new one takes its place, and what is lost where it returns, mm at the wheel.</summary>
+    public (Estimate? From, Estimate? To) Sag { get; private set; }
 
     /// <summary>Outer diameter of the tyre before, mm; null is the vehicle's own.</summary>
     public double? TyreFrom { get; private set; }
@@ -64,7 +65,7 @@ internal sealed class StackChange
     public bool Touches(LiftFamily family) =>
         From(family) != To(family)
         || _variance.ContainsKey(family)
-        || (family == LiftFamily.Wheel && GivesSagBack != 0);
+        || (family == LiftFamily.Wheel && Sag.From.HasValue != Sag.To.HasValue);
 
     /// <summary>The change, or why it cannot be told: a part that comes or goes has no size. One that stays changes nothing, whatever is known of it.</summary>
     public static (StackChange? Change, string? Why) Of(
@@ -80,7 +81,6 @@ internal sealed class StackChange
             StrutTo = StrutLengths.Of(axle, next),
         };
         var stays = old.Select(p => p.Id).Intersect(next.Select(p => p.Id)).ToHashSet();
-        var (sagFrom, sagTo) = (0, 0);
         foreach (
             var (parts, sums, isNext) in new[]
             {
@@ -102,8 +102,10 @@ internal sealed class StackChange
                     );
                 }
                 change.Take(part, why is null, shares, sums, !stays.Contains(part.Id));
-                var sag = shares.Any(s => s.GivesSagBack) ? 1 : 0;
-                (sagFrom, sagTo) = isNext ? (sagFrom, sagTo | sag) : (sagFrom | sag, sagTo);
+                if (shares.Select(s => s.Sag).FirstOrDefault(s => s is not null) is { } sag)
+                {
+                    change.Sag = isNext ? (change.Sag.From, sag) : (sag, change.Sag.To);
+                }
                 if (part.Get(PartSizes.Diameter) is { } diameter)
                 {
                     if (isNext)
@@ -117,7 +119,6 @@ internal sealed class StackChange
                 }
             }
         }
-        change.GivesSagBack = sagTo - sagFrom;
         return (change, null);
     }
 

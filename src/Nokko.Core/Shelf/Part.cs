@@ -49,6 +49,9 @@ public sealed record Part : IRow
     /// <summary>What its maker forbids or bounds, in the maker's words.</summary>
     public string? Limits { get; init; }
 
+    /// <summary>Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it.</summary>
+    public string? MadeFor { get; init; }
+
     /// <summary>Notes.</summary>
     public string? Notes { get; init; }
 
@@ -102,6 +105,9 @@ public sealed record PlacedPart
     /// <summary>What its maker forbids or bounds, in the maker's words.</summary>
     public string? Limits { get; init; }
 
+    /// <summary>Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it.</summary>
+    public string? MadeFor { get; init; }
+
     /// <summary>A further size in the unit of <see cref="PartSizes"/>, or null.</summary>
     public double? Get(string name) =>
         Dimensions.TryGetValue(name, out var q) ? q.In(PartSizes.Find(name)!.Unit) : null;
@@ -126,6 +132,7 @@ public sealed record PlacedPart
             Currency = part.Currency,
             Hours = part.Hours,
             Limits = part.Limits,
+            MadeFor = part.MadeFor,
         };
 }
 

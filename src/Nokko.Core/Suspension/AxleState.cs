@@ -10,7 +10,7 @@ namespace Nokko.Core.Suspension;
 /// <param name="Corner">Its linkage.</param>
 /// <param name="WheelLoadN">Sprung load on one wheel, N; null when the axle's mass is not known.</param>
 /// <param name="Leaf">Shape of its leaf springs; null when it has none or it was not taped.</param>
-/// <param name="Sag">How far its springs stand below standard height, mm, with the standard uncertainty; null is not known.</param>
+/// <param name="Sag">How far its springs have sagged since they were new, as somebody entered it, mm, with the standard uncertainty; null when nobody did.</param>
 public sealed record AxleState(
     Axle Axle,
     Vehicles.Suspension Suspension,
@@ -23,8 +23,7 @@ public sealed record AxleState(
     /// <summary>The state of an axle.</summary>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">front or rear.</param>
-    /// <param name="sag">Sag by the readings, when standard height was measured; what is entered at the axle goes before it.</param>
-    public static AxleState Of(Vehicle vehicle, Axle axle, Estimate? sag = null)
+    public static AxleState Of(Vehicle vehicle, Axle axle)
     {
         var suspension = vehicle.SuspensionOf(axle);
         return new AxleState(
@@ -38,9 +37,15 @@ public sealed record AxleState(
                     told.In(Unit.Mm),
                     told.UIn(Unit.Mm, told.Known == Known.Measured ? 2 : 5)
                 )
-                : sag
+                : null
         );
     }
+
+    /// <summary>Standard height less today's by the readings, mm; null when it was not measured, or something was added.</summary>
+    public Estimate? BelowStandard { get; init; }
+
+    /// <summary>Odometer, km; null is not known.</summary>
+    public double? OdometerKm { get; init; }
 
     /// <summary>Lift lines that our own jobs have proved, for this vehicle; null where there is only the prior.</summary>
     public IReadOnlyDictionary<Shelf.LiftFamily, LiftBelief>? Learned { get; init; }

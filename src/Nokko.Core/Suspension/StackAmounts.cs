@@ -7,23 +7,20 @@ namespace Nokko.Core.Suspension;
 /// <remarks>Source: docs/computation/lifts.md#laws.</remarks>
 public static class StackAmounts
 {
-    /// <summary>Standard uncertainty of sag that nobody knows, mm: a rule of thumb.</summary>
-    public const double UnknownSagUMm = 5;
-
     /// <summary>One part's share in the families: mostly one; a bracket that lowers the pivots acts at the wheel and takes from the strut.</summary>
     /// <param name="Family">The family.</param>
     /// <param name="Inside">Whether it works inside the strut.</param>
     /// <param name="Mm">How much, mm.</param>
     /// <param name="OwnU">Standard uncertainty that is this piece's own, mm.</param>
     /// <param name="CommonU">Standard uncertainty that both sides have in common: loads and rates, mm.</param>
-    /// <param name="GivesSagBack">Whether a new spring takes the place of one that may have sagged.</param>
+    /// <param name="Sag">What a new spring gives back of one that has sagged, mm at the wheel; null where nothing comes back, or it is in the amount already.</param>
     public readonly record struct Share(
         LiftFamily Family,
         bool Inside,
         double Mm,
         double OwnU,
         double CommonU = 0,
-        bool GivesSagBack = false
+        Estimate? Sag = null
     );
 
     /// <summary>The shares of a part, or the reason why they cannot be told.</summary>
@@ -129,7 +126,20 @@ public static class StackAmounts
             0.03 * load / oldRate,
             0.05 * load * ((1 / rate) - (1 / oldRate))
         );
-        shares = [new(LiftFamily.Spring, true, longer, 0, u, true)];
+        // Taped off the vehicle, the old free length holds its sag already.
+        var taped =
+            axle.Suspension.Dimensions[SuspensionSizes.SpringFreeLength].Known == Known.Measured;
+        shares =
+        [
+            new(
+                LiftFamily.Spring,
+                true,
+                longer,
+                0,
+                u,
+                taped ? null : SpringSag.Of(axle, part.Get(PartSizes.DesignLoad))
+            ),
+        ];
         return null;
     }
 
@@ -157,13 +167,20 @@ public static class StackAmounts
         }
         var wheelRate =
             part.Kind == PartKind.LeafPack ? rate : rate * axle.MotionRatio * axle.MotionRatio;
-        var today = SpringChange.OverTodayMm(lift, design, load, wheelRate, oldRate, 0);
+        var unsagged = SpringChange.OverTodayMm(lift, design, load, wheelRate, oldRate, 0);
+        // Measured against standard height, what the old spring does under the load is measured with it.
+        var byStandard = axle.Sag is null && axle.BelowStandard is not null;
         var u = Hypot(
             2,
-            0.05 * load * ((1 / wheelRate) - (1 / oldRate)),
-            0.15 * (load - design) / oldRate
+            0.05 * load * ((1 / wheelRate) - (byStandard ? 0 : 1 / oldRate)),
+            byStandard ? 0 : 0.15 * (load - design) / oldRate,
+            // A maker's lift belongs to an engine, load and trim.
+            part.MadeFor
+                is null
+                ? (load - design) / oldRate
+                : 0
         );
-        shares = [new(LiftFamily.Wheel, false, today, 0, u, true)];
+        shares = [new(LiftFamily.Wheel, false, unsagged, 0, u, SpringSag.Of(axle, design))];
         return null;
     }
 

@@ -186,15 +186,15 @@ public static class SuspensionSizes
             40,
             1_500,
             "Free length of the spring that is in",
-            "From its maker, or taped off the vehicle."
+            "From its maker; or taped with the spring out: then its sag is in it, say that it was measured."
         ),
         new(
             Sag,
             Unit.Mm,
             -60,
             150,
-            "Sag below standard height",
-            "Standard hub height less today's. A new spring gives it back."
+            "Sag of the springs that are in",
+            "How far they have settled since they were new, under the same load. Standard height less today's holds the load as well: enter standard heights instead, under Walk round."
         ),
         new(
             WheelRate,

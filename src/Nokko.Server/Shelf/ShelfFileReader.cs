@@ -174,7 +174,8 @@ internal static class ShelfFileReader
             [.. Sizes(Cell("sizes"))],
             [],
             Quantity(Cell("hours"), "hours", Known.Estimated),
-            Cell("limits")
+            Cell("limits"),
+            Cell("made_for")
         ).Read();
     }
 

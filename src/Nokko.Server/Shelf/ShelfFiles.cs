@@ -32,6 +32,7 @@ internal static class ShelfFiles
         "currency",
         "hours",
         "limits",
+        "made_for",
         "notes",
     ];
 
@@ -143,6 +144,7 @@ internal static class ShelfFiles
             p.Currency,
             Text(p.Hours),
             p.Limits,
+            p.MadeFor,
             p.Notes,
         ];
 

@@ -272,7 +272,8 @@ public class TravelTests
             SuspensionKind.CoilFourLink,
             (SuspensionSizes.SpringLean, 2),
             (SuspensionSizes.SpringLength, 290),
-            (SuspensionSizes.CoilBind, 180)
+            (SuspensionSizes.CoilBind, 180),
+            (SuspensionSizes.Sag, 0)
         );
         CornerOutlook Rear(params PlacedPart[] parts) =>
             StacksTests

@@ -3562,6 +3562,8 @@ export interface components {
             hours: null | components["schemas"]["Quantity"];
             /** @description What its maker forbids or bounds, in the maker's words. */
             limits: null | string;
+            /** @description Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it. */
+            madeFor: null | string;
             /** @description Notes. */
             notes: null | string;
             /**
@@ -3709,6 +3711,8 @@ export interface components {
             hours: null | components["schemas"]["Quantity"];
             /** @description What its maker forbids or bounds, in the maker's words. */
             limits: null | string;
+            /** @description Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it. */
+            madeFor: null | string;
         };
         /** @description A part in its place: one that is already there by its key, a new one from the shelf, or a collar that is turned up. */
         PlacingInput: {
@@ -4400,6 +4404,8 @@ export interface components {
             hours?: null | components["schemas"]["QuantityInput"];
             /** @description What it does not fit. */
             limits?: null | string;
+            /** @description Engine, load and trim for which a spring's lift is stated. */
+            madeFor?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.

@@ -160,6 +160,7 @@ const collar = (id: string): Schemas["PlacedPart"] => ({
   currency: null,
   hours: null,
   limits: null,
+  madeFor: null,
 });
 
 /** The commands of one kind among letters, in order. */

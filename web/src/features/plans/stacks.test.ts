@@ -34,6 +34,7 @@ const piece = (
   currency: null,
   hours: null,
   limits: null,
+  madeFor: null,
 });
 
 const both: Stacks = [

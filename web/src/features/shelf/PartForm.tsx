@@ -17,6 +17,7 @@ import { partWords } from "../../api/words";
 import { kindsOffered } from "./kinds";
 import {
   blankLeaf,
+  isMadeForALoad,
   leafProblem,
   partCommand,
   type LeafText,
@@ -66,6 +67,7 @@ export function PartForm({
       | "currency"
       | "hours"
       | "limits"
+      | "madeFor"
       | "notes",
     label: string,
   ) => (
@@ -151,6 +153,9 @@ export function PartForm({
           {...at(save.error, s.name)}
         />
       ))}
+      {kind &&
+        isMadeForALoad(kind) &&
+        field("madeFor", "Made for which engine, load and trim")}
       {draft.kind === "strutTopSpacer" && field("extension", "Its studs give")}
       {field("count", "Pieces")}
       {field("price", "Price of one")}

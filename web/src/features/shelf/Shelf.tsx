@@ -136,6 +136,7 @@ function Line({
       ? `${part.price.toFixed(2)} ${part.currency ?? ""}`.trim()
       : null,
     part.hours && `${part.hours.value.toString()} ${part.hours.unit} to fit`,
+    part.madeFor && `made for ${part.madeFor}`,
     part.limits && `maker: ${part.limits}`,
   ].filter(Boolean);
   return (

@@ -106,6 +106,7 @@ describe("part", () => {
         currency: "EUR",
         hours: null,
         limits: null,
+        madeFor: null,
         notes: null,
         binnedAt: null,
       },

@@ -34,6 +34,7 @@ export interface PartText {
   currency: string;
   hours: string;
   limits: string;
+  madeFor: string;
   notes: string;
 }
 
@@ -65,6 +66,7 @@ export const blankPart = (): PartText => ({
   currency: "",
   hours: "",
   limits: "",
+  madeFor: "",
   notes: "",
 });
 
@@ -99,8 +101,13 @@ export const editPart = ({
   currency: p.currency ?? "",
   hours: p.hours?.value.toString() ?? "",
   limits: p.limits ?? "",
+  madeFor: p.madeFor ?? "",
   notes: p.notes ?? "",
 });
+
+/** Whether its maker states a lift at a design load: then it belongs to an engine, load and trim. */
+export const isMadeForALoad = (kind: Schemas["PartKindView"]) =>
+  kind.sizes.some((s) => s.name === "designLift");
 
 /** A number as typed, comma or point; what is none becomes NaN, which the server refuses in words. */
 export const numberOf = (text: string) => Number(text.trim().replace(",", "."));
@@ -164,5 +171,7 @@ export function partCommand(
         : [],
     hours: typed(p.hours, "h", "estimated"),
     limits: p.limits || null,
+    // A kind that is made for no load has none, whatever was typed before.
+    madeFor: kind && isMadeForALoad(kind) ? p.madeFor || null : null,
   };
 }
