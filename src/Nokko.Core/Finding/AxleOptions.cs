@@ -11,12 +11,14 @@ namespace Nokko.Core.Finding;
 /// <param name="Mean">What it adds to each figure, mm.</param>
 /// <param name="Covariance">And to their covariance, mm².</param>
 /// <param name="Heights">What it adds to the rise of each corner over nothing fitted, mm.</param>
+/// <param name="Variances">And to the variance of that, mm².</param>
 internal sealed record AxleOption(
     CornerOption Left,
     CornerOption Right,
     double[] Mean,
     double[,] Covariance,
-    double[] Heights
+    double[] Heights,
+    double[] Variances
 )
 {
     public int Touched => Left.Touched + Right.Touched;
@@ -118,25 +120,32 @@ internal sealed class AxleOptions
         var first = _first;
         for (var side = 0; side < 2; side++)
         {
-            var (low, high) = (double.MaxValue, double.MinValue);
+            var (low, high, sure) = (double.MaxValue, double.MinValue, double.MaxValue);
             foreach (var o in other._options)
             {
-                (low, high) = (
+                (low, high, sure) = (
                     Math.Min(low, o.Heights[first + side]),
-                    Math.Max(high, o.Heights[first + side])
+                    Math.Max(high, o.Heights[first + side]),
+                    Math.Min(sure, o.Variances[first + side])
                 );
             }
             // A corner's own stack gives it most of its rise; what stands on the other side of its axle turns the body a little.
-            var rises = new Dictionary<CornerOption, (double Low, double High)>();
+            var rises = new Dictionary<CornerOption, (double Low, double High, double Variance)>();
             foreach (var o in _options)
             {
-                var (corner, rise) = (side == 0 ? o.Left : o.Right, o.Heights[first + side]);
-                var (l, h) = rises.GetValueOrDefault(corner, (rise, rise));
-                rises[corner] = (Math.Min(l, rise), Math.Max(h, rise));
+                var corner = side == 0 ? o.Left : o.Right;
+                var (rise, variance) = (o.Heights[first + side], o.Variances[first + side]);
+                var (l, h, v) = rises.GetValueOrDefault(corner, (rise, rise, variance));
+                rises[corner] = (Math.Min(l, rise), Math.Max(h, rise), Math.Min(v, variance));
             }
             var least = rises.ToDictionary(
                 r => r.Key,
-                r => r.Key.LeastUse(r.Value.Low + low, r.Value.High + high)
+                r =>
+                    r.Key.LeastUse(
+                        r.Value.Low + low,
+                        r.Value.High + high,
+                        Math.Sqrt(r.Value.Variance + sure)
+                    )
             );
             foreach (var o in _options)
             {
@@ -179,14 +188,19 @@ internal sealed class AxleOptions
                 covariance[g, f] = covariance[f, g];
             }
         }
-        var heights = new double[4];
+        var (heights, variances) = (new double[4], new double[4]);
+        var (bareL, bareR) = (left.Bare, right.Bare);
+        var (bll, brr, blr) = (Bare(bareL, bareL), Bare(bareR, bareR), Bare(bareL, bareR));
         for (var i = 0; i < heights.Length; i++)
         {
-            heights[i] =
-                (seats[i][first] * (left.Bare?.SpringMm ?? 0))
-                + (seats[i][first + 1] * (right.Bare?.SpringMm ?? 0));
+            var (a, b) = (seats[i][first], seats[i][first + 1]);
+            heights[i] = (a * (bareL?.SpringMm ?? 0)) + (b * (bareR?.SpringMm ?? 0));
+            variances[i] = Math.Max(0, (a * a * bll) + (b * b * brr) + (2 * a * b * blr));
         }
-        return new AxleOption(left, right, mean, covariance, heights);
+        return new AxleOption(left, right, mean, covariance, heights, variances);
+
+        static double Bare(CornerRise? a, CornerRise? b) =>
+            a is null || b is null ? 0 : CornerRise.Covariance(a, b, ReferenceEquals(a, b));
     }
 
     /// <summary>Every stack that one corner may get: what is in and does not lift stays, of each kind that lifts comes what is in, nothing, or one piece.</summary>

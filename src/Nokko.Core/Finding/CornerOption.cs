@@ -13,7 +13,6 @@ internal sealed class CornerOption
     public const double GuessedHours = 1;
 
     private readonly CornerLimits? _limits;
-    private readonly double _u;
 
     private CornerOption(
         Corner corner,
@@ -29,7 +28,6 @@ internal sealed class CornerOption
         if (bare is not null)
         {
             _limits = new CornerLimits(axle, ends, parts, bare.Puck.Mm, bare.Tyre.Mm);
-            _u = Math.Sqrt(CornerRise.Covariance(bare, bare, true));
         }
         PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
@@ -79,13 +77,13 @@ internal sealed class CornerOption
     /// <summary>Parts with how many.</summary>
     public IReadOnlyDictionary<Guid, int> Needs { get; }
 
-    /// <summary>Limits at a rise over nothing added.</summary>
-    public IEnumerable<LimitUse> Uses(double riseMm) =>
-        _limits?.Uses(riseMm, _u, Bare!.ToppedOut) ?? [];
+    /// <summary>Limits at a rise over nothing added, with its standard uncertainty, mm.</summary>
+    public IEnumerable<LimitUse> Uses(double riseMm, double u) =>
+        _limits?.Uses(riseMm, u, Bare!.ToppedOut) ?? [];
 
-    /// <summary>No rise between two uses less of the limit that is used most.</summary>
-    public double LeastUse(double leastMm, double mostMm) =>
-        _limits?.LeastUse(leastMm, mostMm, _u, Bare!.ToppedOut) ?? 0;
+    /// <summary>No rise between two, known no better than to <paramref name="u"/>, uses less of the limit that is used most.</summary>
+    public double LeastUse(double leastMm, double mostMm, double u) =>
+        _limits?.LeastUse(leastMm, mostMm, u, Bare!.ToppedOut) ?? 0;
 
     /// <summary>Share of the droop that is left; null when it is not known.</summary>
     public double? DroopKept(double riseMm) => _limits?.DroopKept(riseMm);

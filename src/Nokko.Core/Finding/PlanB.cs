@@ -93,8 +93,8 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
                 LeanFront = Shifted(prediction.LeanFront, 0, before.LeanFront.U),
                 LeanRear = Shifted(prediction.LeanRear, 0, before.LeanRear.U),
             },
-            FrontAchieved = Shifted(prediction.FrontRise, isFront ? off : 0, before.Rake.U),
-            RearAchieved = Shifted(prediction.RearRise, isFront ? 0 : off, before.Rake.U),
+            FrontAchieved = new(Shifted(prediction.FrontRise, isFront ? off : 0, before.Rake.U)),
+            RearAchieved = new(Shifted(prediction.RearRise, isFront ? 0 : off, before.Rake.U)),
             Learned = Learn(plan, situation, axle, off, before.Rake.U ?? 1),
         };
         var search = new StackSearch(

@@ -86,7 +86,8 @@ public sealed partial class StackSearch
             var corner = worked.Corners[i];
             var said = Vehicles.Corners.Said(corner.Corner);
             var rise = worked.Front.Heights[i] + worked.Rear.Heights[i];
-            foreach (var use in corner.Uses(rise))
+            var u = Math.Sqrt(worked.Front.Variances[i] + worked.Rear.Variances[i]);
+            foreach (var use in corner.Uses(rise, u))
             {
                 if (worked.Most is null || use.Share > worked.Most.Value.Use.Share)
                 {

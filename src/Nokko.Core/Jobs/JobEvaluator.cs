@@ -167,8 +167,8 @@ public static class JobEvaluator
             OdometerKm = d.Job.OdometerIn?.In(Unit.Km),
             Target = d.Job.Target,
             Learned = known.Learned(d.VehicleAt(from), from.Ordinal),
-            FrontAchieved = MeanRise(achieved, Axle.Front),
-            RearAchieved = MeanRise(achieved, Axle.Rear),
+            FrontAchieved = Lift(achieved, Axle.Front),
+            RearAchieved = Lift(achieved, Axle.Rear),
         };
     }
 
@@ -214,16 +214,10 @@ public static class JobEvaluator
             ? Compare(d, before, now)
             : null;
 
-    private static Result? MeanRise(Comparison? comparison, Axle axle)
-    {
-        var rises = Corners
-            .Of(axle)
-            .Select(c => comparison?.Rises.FirstOrDefault(r => r.Station == c.Name())?.Rise)
-            .ToArray();
-        return rises is [{ Cannot: null } left, { Cannot: null } right]
-            ? Result.Mean(Unit.Mm, [left, right])
+    private static AchievedLift? Lift(Comparison? comparison, Axle axle) =>
+        comparison?.Lips(axle) is [var left, var right]
+            ? new AchievedLift(comparison.MeanRise(axle), left.AfterU, right.AfterU, left.SharedU)
             : null;
-    }
 
     /// <summary>The stance at standard height, when it is known.</summary>
     private static WalkRoundStance? Standard(

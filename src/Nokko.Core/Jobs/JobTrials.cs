@@ -187,7 +187,7 @@ public static class JobTrials
     }
 
     /// <summary>Free rise of the corners that were changed on an axle, from the rises of all four lips, by the body on its springs.</summary>
-    /// <remarks>Source: docs/computation/body-on-springs.md#equilibrium, read backwards: weighted least squares with one unknown for each axle that was changed.</remarks>
+    /// <remarks>Source: docs/computation/body-on-springs.md#equilibrium, read backwards: generalised least squares with one unknown for each axle that was changed.</remarks>
     private static (double Mm, double U)? Recovered(
         VehicleBody body,
         CornerRise[] rises,
@@ -200,7 +200,8 @@ public static class JobTrials
             .. ((int[])[0, 2]).Where(a => rises[a].SpringMm != 0 || rises[a + 1].SpringMm != 0),
         ];
         var design = Matrix<double>.Build.Dense(4, axles.Length);
-        var (seen, weight) = (Vector<double>.Build.Dense(4), Vector<double>.Build.Dense(4));
+        var seen = Vector<double>.Build.Dense(4);
+        var variance = Matrix<double>.Build.Dense(4, 4);
         for (var i = 0; i < 4; i++)
         {
             var name = Corners.All[i];
@@ -213,7 +214,13 @@ public static class JobTrials
             {
                 return null;
             }
-            (seen[i], weight[i]) = (rise, 1 / (u * u));
+            seen[i] = rise;
+            // What the two rounds do not have alike shifts all four lips together.
+            var shared = measured.SharedU * measured.SharedU;
+            for (var j = 0; j < 4; j++)
+            {
+                variance[i, j] = i == j ? u * u : shared;
+            }
             var (springs, _) = body.Response(station);
             for (var a = 0; a < axles.Length; a++)
             {
@@ -223,18 +230,14 @@ public static class JobTrials
                 design[i, a] = (springs[axles[a]] * l / mean) + (springs[axles[a] + 1] * r / mean);
             }
         }
-        var normal = design.TransposeThisAndMultiply(
-            Matrix<double>.Build.DiagonalOfDiagonalVector(weight) * design
-        );
+        var weight = variance.Inverse();
+        var normal = design.TransposeThisAndMultiply(weight * design);
         if (!(Math.Abs(normal.Determinant()) > 1e-12))
         {
             return null;
         }
         var inverse = normal.Inverse();
-        var h =
-            inverse
-            * design.TransposeThisAndMultiply(Matrix<double>.Build.DiagonalOfDiagonalVector(weight))
-            * seen;
+        var h = inverse * design.TransposeThisAndMultiply(weight) * seen;
         var index = Array.IndexOf(axles, first);
         return index < 0 ? null : (h[index], Math.Sqrt(inverse[index, index]));
     }

@@ -37,6 +37,9 @@ internal sealed class CornerRise
     /// <summary>Rise by another tyre, mm, with its variance, mm².</summary>
     public (double Mm, double Variance) Tyre { get; private init; }
 
+    /// <summary>The tyre that comes, by its name; null where none does.</summary>
+    public string? TyreName { get; private init; }
+
     /// <summary>Whether the strut would stand at its full length: the lift is capped there.</summary>
     public bool ToppedOut { get; private set; }
 
@@ -66,6 +69,7 @@ internal sealed class CornerRise
                 change.OwnVariance(LiftFamily.Puck)
             ),
             Tyre = TyreOf(change, vehicle),
+            TyreName = change.TyreName,
         };
         foreach (var family in Laws.Where(change.Touches))
         {
@@ -125,7 +129,11 @@ internal sealed class CornerRise
         )
         {
             return family == LiftFamily.Shackle
-                ? $"The shackle cannot reach that far ({Corners.Said(Corner)}): check its length and angle, or take a shorter one."
+                    ? $"The shackle cannot reach that far ({Corners.Said(Corner)}): check its length and angle, or take a shorter one."
+                : family == LiftFamily.Spring
+                && axle.Corner.Linkage.LiftMm(from.Mm) is not null
+                && axle.Corner.Linkage.LiftMm(to.Mm) is not null
+                    ? $"A spring of {axle.Suspension.Get(SuspensionSizes.SpringRate):0.#} N/mm does not carry its load at any height with that ({Corners.Said(Corner)}): check the rate, the axle's mass and the points."
                 : "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
         }
         ToppedOut |= after.ToppedOut;
@@ -182,7 +190,15 @@ internal sealed class CornerRise
                     ? double.PositiveInfinity
                     : strut.ExtendedMm - linkage.RideLengthMm;
                 var inside = Math.Min(amount.InsideMm, room);
-                return linkage.LiftMm(amount.OutsideMm + inside) is { } rise
+                return
+                    linkage.LiftMm(
+                        amount.OutsideMm + inside,
+                        axle.WheelLoadN is null
+                            ? null
+                            : axle.Suspension.Get(SuspensionSizes.SpringRate),
+                        axle.WheelLoadN ?? 0
+                    )
+                        is { } rise
                     ? (rise, inside < amount.InsideMm)
                     : null;
             case LiftFamily.Shackle when axle.Leaf is { } leaf:

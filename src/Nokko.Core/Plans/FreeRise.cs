@@ -67,6 +67,16 @@ internal static class FreeRise
         }
         for (var i = 0; i < 4; i++)
         {
+            for (var j = 0; j < 4; j++)
+            {
+                // A maker's size is wrong by as much on every tyre of the kind.
+                if (i != j && corners[i].TyreName == corners[j].TyreName)
+                {
+                    covariance[FreeRises.Tyres + i, FreeRises.Tyres + j] = Math.Sqrt(
+                        corners[i].Tyre.Variance * corners[j].Tyre.Variance
+                    );
+                }
+            }
             mean[i] = corners[i].SpringMm;
             for (var j = i / 2 * 2; j < (i / 2 * 2) + 2; j++)
             {

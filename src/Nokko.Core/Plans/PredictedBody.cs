@@ -116,8 +116,9 @@ internal sealed class PredictedBody
             var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
             var (springs, plane) = _body.Response(station);
             var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
-            // Over its own frame or mark the body does not move; over the floor the tyres count too.
-            var onSprings = datum is Datum.Frame or Datum.Own ? 0 : factor;
+            // Over its own frame or mark the body does not move, and the axle rides on its tyres alone; over the floor the tyres count too.
+            var onSprings =
+                datum is Datum.Frame or Datum.Own || station.Carrier == Carrier.Axle ? 0 : factor;
             var onTyres = datum == Datum.Floor ? factor : 0;
             for (var i = 0; i < 4; i++)
             {
@@ -125,7 +126,10 @@ internal sealed class PredictedBody
                 response[FreeRises.Pucks + i] += onBody * plane[i];
                 response[FreeRises.Tyres + i] += onTyres * plane[i];
             }
-            load += onSprings * (datum == Datum.Floor ? _loadOnFloor : _loadOnHubs).RiseAt(x, y);
+            load +=
+                station.Carrier == Carrier.Axle
+                    ? onTyres * (_loadOnFloor.RiseAt(x, y) - _loadOnHubs.RiseAt(x, y))
+                    : onSprings * (datum == Datum.Floor ? _loadOnFloor : _loadOnHubs).RiseAt(x, y);
         }
         var (mean, variance) = (load, 0.0);
         for (var i = 0; i < FreeRises.Count; i++)

@@ -198,6 +198,7 @@ public static class Predictor
             return [];
         }
         var motion = body.Springs.Solve(rises.SpringsMm());
+        var covariance = rises.Covariance.SubMatrix(0, 4, 0, 4);
         TravelEnds[] bares = [.. axles.Select(TravelEnds.Bare)];
         return
         [
@@ -213,12 +214,21 @@ public static class Predictor
                         c,
                         (
                             motion.RiseAt(body.Supports[i].XMm, body.Supports[i].YMm),
-                            Math.Sqrt(rises.Covariance[i, i])
+                            UAt(body.Supports[i])
                         ),
                         rises.ToppedOut.Contains(c)
                     )
             ),
         ];
+
+        // Over one wheel the frame follows all four springs.
+        double UAt(Support support)
+        {
+            var response = Vector<double>.Build.Dense(
+                body.Springs.Response(support.XMm, support.YMm)
+            );
+            return Math.Sqrt(Math.Max(0, response * covariance * response));
+        }
     }
 
     private static LoadedStance? Loaded(

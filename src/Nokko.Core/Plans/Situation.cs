@@ -6,6 +6,18 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Plans;
 
+/// <summary>What earlier passes of a job lifted an axle, and what of its uncertainty it shares with today's other figures.</summary>
+/// <param name="Rise">Mean rise of its lips, mm.</param>
+/// <param name="LeftU">Standard uncertainty of today's reading of the left lip as it enters the rise, mm.</param>
+/// <param name="RightU">The same of the right lip.</param>
+/// <param name="SharedU">What both axles' rises have in common, mm.</param>
+public sealed record AchievedLift(
+    Result Rise,
+    double LeftU = 0,
+    double RightU = 0,
+    double SharedU = 0
+);
+
 /// <summary>A vehicle as it stands before a plan, with all that decides how it will sit.</summary>
 /// <param name="From">The stage from which a plan starts.</param>
 /// <param name="Vehicle">The vehicle.</param>
@@ -25,10 +37,10 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
     public Target? Target { get; init; }
 
     /// <summary>Rise of the front lips that earlier passes achieved, mm: a least or greatest lift counts from the first; null is none.</summary>
-    public Result? FrontAchieved { get; init; }
+    public AchievedLift? FrontAchieved { get; init; }
 
     /// <summary>The same at the rear.</summary>
-    public Result? RearAchieved { get; init; }
+    public AchievedLift? RearAchieved { get; init; }
 
     /// <summary>Lift lines that our own jobs have proved, by axle and family; empty where there is only the prior.</summary>
     public IReadOnlyDictionary<(Axle Axle, LiftFamily Family), LiftBelief> Learned { get; init; } =

@@ -46,6 +46,9 @@ internal sealed class StackChange
     /// <summary>Outer diameter of the tyre after, mm; null is the vehicle's own.</summary>
     public double? TyreTo { get; private set; }
 
+    /// <summary>The tyre that comes, by its name; null where none does.</summary>
+    public string? TyreName { get; private set; }
+
     /// <summary>Lengths of the strut that is in, when they are known.</summary>
     public StrutLengths? StrutFrom { get; private init; }
 
@@ -110,7 +113,7 @@ internal sealed class StackChange
                 {
                     if (isNext)
                     {
-                        change.TyreTo = diameter;
+                        (change.TyreTo, change.TyreName) = (diameter, part.Name);
                     }
                     else
                     {

@@ -15,6 +15,9 @@ internal sealed class StanceOdds
     /// <summary>Rake, rise of the front lips, of the rear lips, lean in front, lean behind.</summary>
     public const int Count = 5;
 
+    private const int FrontLift = 1;
+    private const int RearLift = 2;
+
     private static readonly (Corner Corner, double Factor)[][] Figures =
     [
         [(Corner.LF, -0.5), (Corner.RF, -0.5), (Corner.LR, 0.5), (Corner.RR, 0.5)],
@@ -64,10 +67,11 @@ internal sealed class StanceOdds
         {
             (low[0], high[0]) = (rake.In(Unit.Mm) - tolerance, rake.In(Unit.Mm) + tolerance);
         }
-        low[1] = target.LeastFrontLift?.In(Unit.Mm) ?? low[1];
-        low[2] = target.LeastRearLift?.In(Unit.Mm) ?? low[2];
-        high[1] = target.MostFrontLift?.In(Unit.Mm) ?? high[1];
-        high[2] = target.MostRearLift?.In(Unit.Mm) ?? high[2];
+        // As in the proof: short of a least lift, or beyond a greatest, by no more than the tolerance.
+        low[FrontLift] = target.LeastFrontLift?.In(Unit.Mm) - tolerance ?? low[FrontLift];
+        low[RearLift] = target.LeastRearLift?.In(Unit.Mm) - tolerance ?? low[RearLift];
+        high[FrontLift] = target.MostFrontLift?.In(Unit.Mm) + tolerance ?? high[FrontLift];
+        high[RearLift] = target.MostRearLift?.In(Unit.Mm) + tolerance ?? high[RearLift];
         if (target.NoLean)
         {
             (low[3], high[3], low[4], high[4]) = (-tolerance, tolerance, -tolerance, tolerance);
@@ -135,8 +139,8 @@ internal sealed class StanceOdds
         Result?[] measured =
         [
             baseline.Rake,
-            situation.FrontAchieved,
-            situation.RearAchieved,
+            situation.FrontAchieved?.Rise,
+            situation.RearAchieved?.Rise,
             baseline.LeanFront,
             baseline.LeanRear,
         ];
@@ -149,10 +153,62 @@ internal sealed class StanceOdds
             }
             covariance[f, f] += Math.Pow(measured[f]?.U ?? 0, 2);
         }
+        Share(covariance, baseline, situation);
         return (
             new StanceOdds(mean, covariance, springs, mounts, baseline.Datum == Datum.Floor),
             null
         );
+    }
+
+    private double OfPlane(FreeRises rises, int i, int j) =>
+        rises.Covariance[FreeRises.Pucks + i, FreeRises.Pucks + j]
+        + (_onFloor ? rises.Covariance[FreeRises.Tyres + i, FreeRises.Tyres + j] : 0);
+
+    /// <summary>Rake, leans and achieved lifts rest on the same readings of today: what they share is their covariance.</summary>
+    private static void Share(double[,] covariance, WalkRoundStance baseline, Situation situation)
+    {
+        var heights = Corners
+            .All.Select(c =>
+                baseline
+                    .Stations.FirstOrDefault(s =>
+                        s.Station == c.Name() && s.Datum == baseline.Datum
+                    )
+                    ?.Height.Found?.Sd
+                ?? 0
+            )
+            .ToArray();
+        double[] inLifts =
+        [
+            situation.FrontAchieved?.LeftU ?? 0,
+            situation.FrontAchieved?.RightU ?? 0,
+            situation.RearAchieved?.LeftU ?? 0,
+            situation.RearAchieved?.RightU ?? 0,
+        ];
+        for (var f = 0; f < Count; f++)
+        {
+            for (var g = 0; g < Count; g++)
+            {
+                if (f == g)
+                {
+                    continue;
+                }
+                // A lift is a difference: what the floor does to both rounds is not in it.
+                var u =
+                    f is FrontLift or RearLift || g is FrontLift or RearLift ? inLifts : heights;
+                foreach (var (corner, p) in Figures[f])
+                {
+                    foreach (var (other, q) in Figures[g])
+                    {
+                        covariance[f, g] +=
+                            corner == other ? p * q * u[(int)corner] * u[(int)corner] : 0;
+                    }
+                }
+            }
+        }
+        var shared =
+            (situation.FrontAchieved?.SharedU ?? 0) * (situation.RearAchieved?.SharedU ?? 0);
+        covariance[FrontLift, RearLift] += shared;
+        covariance[RearLift, FrontLift] += shared;
     }
 
     /// <summary>The chance that a stack lands within the target.</summary>
@@ -177,16 +233,10 @@ internal sealed class StanceOdds
                 {
                     for (var j = 0; j < 4; j++)
                     {
-                        covariance[f, g] += Springs[f][i] * rises.Covariance[i, j] * Springs[g][j];
+                        covariance[f, g] +=
+                            (Springs[f][i] * rises.Covariance[i, j] * Springs[g][j])
+                            + (Mounts[f][i] * OfPlane(rises, i, j) * Mounts[g][j]);
                     }
-                    var own =
-                        rises.Covariance[FreeRises.Pucks + i, FreeRises.Pucks + i]
-                        + (
-                            _onFloor
-                                ? rises.Covariance[FreeRises.Tyres + i, FreeRises.Tyres + i]
-                                : 0
-                        );
-                    covariance[f, g] += Mounts[f][i] * own * Mounts[g][i];
                 }
             }
         }

@@ -218,27 +218,6 @@ public static class Prove
         };
     }
 
-    /// <summary>Mean rise of an axle's lips, mm.</summary>
-    internal static Result MeanRise(Axle axle, Comparison? comparison)
-    {
-        var rises = Corners
-            .Of(axle)
-            .Select(c =>
-                comparison?.Rises.FirstOrDefault(r =>
-                    r.Station == c.Name() && r.Rise.Value is not null
-                )
-            )
-            .OfType<MeasuredRise>()
-            .ToArray();
-        return rises.Length < 2
-            ? Result.No(Unit.Mm, $"Both {axle.Said()} lips must be read before and after.")
-            : Result.Mean(
-                Unit.Mm,
-                [.. rises.Select(r => r.Rise)],
-                rises.All(r => r.Decides) ? Known.Measured : Known.Estimated
-            );
-    }
-
     private static IEnumerable<AxleLift> Lifts(Plan plan, Stage from, Comparison comparison)
     {
         foreach (var axle in Corners.Axles)
@@ -259,7 +238,7 @@ public static class Prove
                 continue;
             }
             var thickness = Change(come, gone, p => p.Thickness, "thickness");
-            var measured = MeanRise(axle, comparison);
+            var measured = comparison.MeanRise(axle);
             yield return new AxleLift(
                 axle,
                 [

@@ -47,7 +47,16 @@ internal static class TargetProofs
         {
             if (wanted is not null)
             {
-                Add(what, wanted.In(Unit.Mm), Prove.MeanRise(axle, comparison), counts);
+                Add(
+                    what,
+                    wanted.In(Unit.Mm),
+                    comparison?.MeanRise(axle)
+                        ?? Result.No(
+                            Unit.Mm,
+                            $"Both {axle.Said()} lips must be read before and after."
+                        ),
+                    counts
+                );
             }
         }
 

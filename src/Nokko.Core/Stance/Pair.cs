@@ -15,6 +15,8 @@ internal sealed class Pair(
 {
     private readonly bool _sameSpots = beforeRound.Spot is { } spot && spot == afterRound.Spot;
 
+    private readonly double _shared = Math.Sqrt(differences.Sum(d => d.UMm * d.UMm));
+
     private readonly bool _measured = !beforeRound.FromDocument && !afterRound.FromDocument;
 
     /// <summary>Rise of a station that was read in both, and the part of its uncertainty that is the tape's alone.</summary>
@@ -62,11 +64,12 @@ internal sealed class Pair(
             && Corners.Named(station) is not null
             && beforeRound.HubMarked
             && afterRound.HubMarked;
+        var later = b.Uncertainty.UInDifference(_sameSpots, marked);
         var tape = Rises.Root(
             beforeRound.FromDocument
                 ? StanceOf.DocumentUMm
                 : a.Uncertainty.UInDifference(_sameSpots, marked),
-            b.Uncertainty.UInDifference(_sameSpots, marked)
+            later
         );
         return (
             new MeasuredRise(
@@ -74,12 +77,16 @@ internal sealed class Pair(
                 Result.Of(
                     b.Height.Have().Mean - a.Height.Have().Mean,
                     Unit.Mm,
-                    Math.Sqrt((tape * tape) + differences.Sum(d => d.UMm * d.UMm)),
+                    Rises.Root(tape, _shared),
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],
                     _measured ? Known.Measured : Known.Document
                 ),
                 !a.Contaminated && !b.Contaminated && _measured && Decides(station, datum)
-            ),
+            )
+            {
+                SharedU = _shared,
+                AfterU = later,
+            },
             tape
         );
     }
@@ -120,14 +127,14 @@ internal sealed class Pair(
                 0
             );
         }
-        var u = Rises.Root(height.UMm, b.Height.Have().Sd);
+        var tape = Rises.Root(height.UMm, b.Height.Have().Sd);
         return (
             new MeasuredRise(
                 station,
                 Result.Of(
                     b.Height.Have().Mean - height.Mm,
                     Unit.Mm,
-                    u,
+                    Rises.Root(tape, _shared),
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],
                     height.Decides ? Known.Computed : Known.Estimated
                 ),
@@ -136,8 +143,12 @@ internal sealed class Pair(
                     && !a.Contaminated
                     && !b.Contaminated
                     && Decides(station, Datum.Floor)
-            ),
-            u
+            )
+            {
+                SharedU = _shared,
+                AfterU = b.Height.Have().Sd,
+            },
+            tape
         );
     }
 

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -8,7 +9,16 @@ namespace Nokko.Core.Stance;
 /// <param name="Station">Name of the station.</param>
 /// <param name="Rise">After minus before, mm.</param>
 /// <param name="Decides">Whether a verdict may rest on it.</param>
-public sealed record MeasuredRise(string Station, Result Rise, bool Decides);
+public sealed record MeasuredRise(string Station, Result Rise, bool Decides)
+{
+    /// <summary>The part of its standard uncertainty that all rises of the two rounds have in common: load, fuel and people that differ, mm.</summary>
+    [JsonIgnore]
+    public double SharedU { get; init; }
+
+    /// <summary>The part that comes from the later round's own reading, mm.</summary>
+    [JsonIgnore]
+    public double AfterU { get; init; }
+}
 
 /// <summary>Where a corner's rise came from: the body rose, the springs gave, the tyre did. Each in mm, or why it cannot be told.</summary>
 /// <param name="Corner">LF, RF, LR or RR.</param>
@@ -52,6 +62,28 @@ public sealed record Comparison
 
     /// <summary>Why a check is missing or weak.</summary>
     public required IReadOnlyList<string> Notes { get; init; }
+
+    /// <summary>Mean rise of an axle's two lips, mm; what both have in common stays common.</summary>
+    /// <param name="axle">front or rear.</param>
+    public Result MeanRise(Axle axle) =>
+        Lips(axle) is [var left, var right]
+            ? Stance.Rises.Sum(
+                [(0.5, left), (0.5, right)],
+                left.Decides && right.Decides ? Known.Measured : Known.Estimated
+            )
+            : Result.No(Unit.Mm, $"Both {axle.Said()} lips must be read before and after.");
+
+    /// <summary>Rises of an axle's lips as far as there are any, left first.</summary>
+    /// <param name="axle">front or rear.</param>
+    public IReadOnlyList<MeasuredRise> Lips(Axle axle) =>
+        [
+            .. Vehicles
+                .Corners.Of(axle)
+                .Select(c =>
+                    Rises.FirstOrDefault(r => r.Station == c.Name() && r.Rise.Value is not null)
+                )
+                .OfType<MeasuredRise>(),
+        ];
 }
 
 /// <summary>Subtracts walk-rounds, never across datums without saying so.</summary>
@@ -140,6 +172,26 @@ public static class Rises
         };
     }
 
+    /// <summary>A weighted sum of rises between the same two rounds: readings err each for itself, what the rounds do not have alike shifts all together.</summary>
+    /// <remarks>Source: docs/computation/uncertainty.md#shared-errors.</remarks>
+    internal static Result Sum(
+        IReadOnlyCollection<(double Factor, MeasuredRise Of)> terms,
+        Known known = Known.Computed
+    )
+    {
+        var shared = terms.Sum(t => t.Factor * t.Of.SharedU);
+        var own = terms.Sum(t =>
+            t.Factor * t.Factor * (Math.Pow(t.Of.Rise.Have().Sd, 2) - Math.Pow(t.Of.SharedU, 2))
+        );
+        return Result.Of(
+            terms.Sum(t => t.Factor * t.Of.Rise.Have().Mean),
+            Unit.Mm,
+            Math.Sqrt(Math.Max(0, own) + (shared * shared)),
+            terms.SelectMany(t => t.Of.Rise.RestsOn),
+            known
+        );
+    }
+
     private static ControlAxle? Control(Axle axle, IReadOnlyList<MeasuredRise> rises)
     {
         var sides = Corners
@@ -153,7 +205,7 @@ public static class Rises
         {
             return null;
         }
-        var rise = Result.Mean(Unit.Mm, [.. sides.Select(s => s.Rise)]);
+        var rise = Sum([.. sides.Select(s => (1.0 / sides.Length, s))]);
         var (mm, u) = rise.Have();
         return new ControlAxle(axle, rise, Math.Abs(mm) > 2 * u);
     }
@@ -184,10 +236,9 @@ public static class Rises
                 rises.FirstOrDefault(r => r.Station == c.Name() && r.Rise.Value is not null)
             )
             .OfType<MeasuredRise>()
-            .Select(c => c.Rise)
             .ToArray();
         return corners is [var lf, var rf, var lr, var rr]
-            ? Result.Sum(Unit.Mm, [(1, lf), (-1, rf), (-1, lr), (1, rr)])
+            ? Sum([(1, lf), (-1, rf), (-1, lr), (1, rr)])
             : Result.No(Unit.Mm, "Warp needs all four corners before and after.");
     }
 

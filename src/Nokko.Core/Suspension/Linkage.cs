@@ -20,7 +20,7 @@ public interface ILinkage
 /// <summary>What follows from a linkage whatever its kind.</summary>
 public static class Linkage
 {
-    /// <summary>How far the body rises over the wheel when the spring is longer at ride height, or null: out of reach.</summary>
+    /// <summary>How far the body rises over the wheel when the spring is longer at ride height, or null: out of reach, or the spring is too soft to carry its load at any height.</summary>
     /// <param name="linkage">The linkage.</param>
     /// <param name="longerMm">By how much the spring or strut is longer; below zero is shorter, mm.</param>
     /// <param name="springRate">Rate of the spring, N/mm; null leaves its change of load out (a few per cent).</param>
@@ -38,10 +38,11 @@ public static class Linkage
             return null;
         }
         var length = linkage.RideLengthMm + longerMm;
-        if (springRate is { } k)
+        if (springRate is { } k && longerMm != 0)
         {
-            // The spring's share is small against the change of length: the iteration closes in fast.
-            for (var i = 0; i < 50; i++)
+            var met = false;
+            // The spring's share is small against the change of length: the iteration closes in fast, or the spring is too soft to stand anywhere.
+            for (var i = 0; i < 50 && !met; i++)
             {
                 if (linkage.WheelAt(length) is not { } now)
                 {
@@ -51,11 +52,12 @@ public static class Linkage
                     linkage.RideLengthMm
                     + longerMm
                     - (((wheelLoadN / now.MotionRatio) - (wheelLoadN / ride.MotionRatio)) / k);
-                if (Math.Abs(next - length) < 1e-10)
-                {
-                    break;
-                }
+                met = Math.Abs(next - length) < 1e-10;
                 length = next;
+            }
+            if (!met)
+            {
+                return null;
             }
         }
         return ride.HeightMm - linkage.WheelAt(length)?.HeightMm;

@@ -172,7 +172,7 @@ public class TapedPointsTests
             ],
         };
 
-    private static Nokko.Core.Vehicles.Suspension Front((double Y, double Z)[] at) =>
+    internal static Nokko.Core.Vehicles.Suspension Front((double Y, double Z)[] at) =>
         new()
         {
             Kind = SuspensionKind.CoilOverArm,
