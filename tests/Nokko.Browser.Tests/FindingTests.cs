@@ -69,6 +69,11 @@ public sealed class FindingTests(DemoServer demo)
         var job = b.Driver.Url[..b.Driver.Url.LastIndexOf('/')];
         Read(b, job, "24 1/16", "42 13/16", "22 13/16", "22 1/4", "42 7/16", "23 7/16");
         b.Open($"{job}/prove");
+        // Nothing is judged while rubber is open.
+        b.Sees("○ No verdict yet");
+        b.Sees("is rubber and still open");
+        b.CloseRubber();
+        b.Sees("■ Not as wanted");
         b.Press("Change the stack: a second pass");
         // The search runs by itself and starts from what stands now.
         b.Sees("had to be worked out");
@@ -78,9 +83,10 @@ public sealed class FindingTests(DemoServer demo)
         b.Sees("The card");
         // As it was planned: a thinner plate in front, a longer shackle behind.
         Read(b, job, "23 9/16", "42 13/16", "23 9/16", "23", "42 7/16", "22 15/16");
+        b.CloseRubber();
         b.Open($"{job}/prove");
-        b.Sees("● On plan");
-        b.Sees("reached");
+        b.Sees("● Sits as wanted");
+        b.Sees("As wanted, and where it was foretold");
     }
 
     [Fact]
@@ -94,7 +100,7 @@ public sealed class FindingTests(DemoServer demo)
         b.Driver.FindElement(By.XPath("//summary[.='How each job moved it']")).Click();
         b.Sees("expected");
         b.Driver.FindElement(By.XPath("//tbody//a[contains(., 'SV 118 K')]")).Click();
-        b.Sees("On plan");
+        b.Sees("As wanted");
     }
 
     /// <summary>Walks round after the work, rolled.</summary>

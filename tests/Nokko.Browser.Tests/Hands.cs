@@ -34,6 +34,35 @@ internal static partial class Hands
         b.Open(b.Driver.Url.TrimEnd('/') + $"/jobs/{copy}/{phase}");
     }
 
+    /// <summary>Makes all rubber of the job that is open final on its wheels, as a second hand would at its own device.</summary>
+    public static void CloseRubber(this Driving.Browser b)
+    {
+        var left = (long)
+            b.Driver.ExecuteAsyncScript(
+                """
+                const [job, done] = arguments;
+                const key = () => crypto.randomUUID();
+                (async () => {
+                  const d = (await (await fetch(`/api/jobs/${job}`)).json()).document;
+                  const rubber = d.joints.filter(j => j.kind === 'bondedRubber'
+                    && !d.torqueEntries.some(t => t.jointId === j.id && t.pass === 'final'));
+                  const commands = rubber.flatMap(j => ['hand', 'snug', 'final'].map(pass => ({
+                    kind: 'tightenJoint', commandId: key(), id: key(), jointId: j.id, pass,
+                    value: pass === 'final' ? { typed: '96', unit: 'lb·ft', known: 'measured' } : null,
+                    criterionSeen: false, tool: 'torque wrench', position: 'onWheels', reason: null,
+                  })));
+                  const r = await fetch(`/api/jobs/${job}/commands`, {
+                    method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(commands),
+                  });
+                  const { outcomes } = await r.json();
+                  done(outcomes.filter(o => o.status !== 'stored').length);
+                })();
+                """,
+                JobOf(b.Driver.Url)
+            )!;
+        Assert.Equal(0, left);
+    }
+
     private static string JobOf(string href) => Uuid().Match(href).Value;
 
     [GeneratedRegex("[0-9a-f-]{36}")]

@@ -194,7 +194,9 @@ public sealed class WholeJobTests : IDisposable
     private void ProveIt()
     {
         Phase("Prove");
-        _browser.Sees("● On plan");
+        _browser.Sees("is rubber and still open");
+        _browser.CloseRubber();
+        _browser.Sees("● Sits as wanted");
         _browser.Sees("no more than the tape allows");
         _browser.Sees("times the thickness of");
         Axe.Check(_browser, "prove");
@@ -265,7 +267,7 @@ public sealed class WholeJobTests : IDisposable
         _browser.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(path);
         _browser.Sees("This job, or a part of it, is here already");
         _browser.Press("Bring in a copy");
-        _browser.Sees("● On plan");
+        _browser.Sees("● Sits as wanted");
         File.Delete(path);
     }
 

@@ -419,6 +419,49 @@ public sealed class TestJob(Caller caller)
         );
     }
 
+    /// <summary>Makes all rubber that the work opened final on its wheels: before, nothing is judged.</summary>
+    public async Task CloseRubber()
+    {
+        var joints = (await caller.Get(Path))["document"]!["joints"]!.AsArray();
+        var answer = await caller.Commands(
+            Path,
+            [
+                .. joints
+                    .Where(j => j!["kind"]!.GetValue<string>() == "bondedRubber")
+                    .SelectMany(j =>
+                        ((string[])["hand", "snug", "final"]).Select(pass =>
+                            (JsonNode?)
+                                Caller.Command(
+                                    "tightenJoint",
+                                    new
+                                    {
+                                        jointId = j!["id"]!.GetValue<string>(),
+                                        pass,
+                                        value = pass == "final"
+                                            ? new
+                                            {
+                                                typed = "96",
+                                                unit = "lb·ft",
+                                                known = "measured",
+                                            }
+                                            : null,
+                                        criterionSeen = false,
+                                        tool = "torque wrench",
+                                        position = "onWheels",
+                                        reason = (string?)null,
+                                    },
+                                    Guid.CreateVersion7()
+                                )
+                        )
+                    ),
+            ]
+        );
+        Assert.All(
+            answer["outcomes"]!.AsArray(),
+            o => Assert.Equal("stored", o!["status"]!.GetValue<string>())
+        );
+    }
+
     public async Task<JsonNode> Begin(JsonNode view, string? reason = null, int expected = 200)
     {
         var next = Guid.CreateVersion7();

@@ -176,11 +176,7 @@ public sealed record TightenJoint(
         var d = work.Document;
         var plan = FittingWork.Begun(d);
         var joint = FittingWork.JointOf(d, JointId);
-        var before = d
-            .TorqueEntries.Where(t => t.JointId == joint.Id && t.PlanId == plan.Id)
-            .OrderBy(t => t.At)
-            .ThenBy(t => t.Id)
-            .ToArray();
+        var before = d.PassesOver(joint.Id, plan.Id);
         if (FittingRules.Refusal(joint, before, Pass, Position) is { } gate)
         {
             work.Pass(joint.Place, gate, $"Recorded {PassSaid} all the same.", Reason);

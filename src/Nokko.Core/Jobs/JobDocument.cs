@@ -176,6 +176,18 @@ public sealed record JobDocument
     public Plan? BegunPlan() =>
         CurrentStage() is { } now ? Plans.FirstOrDefault(p => p.ToStageId == now.Id) : null;
 
+    /// <summary>Passes over a joint under one plan, in order; what was noted at one instant goes on from pass to pass.</summary>
+    /// <param name="joint">Key of the joint.</param>
+    /// <param name="plan">Key of the plan.</param>
+    public IReadOnlyList<TorqueEntry> PassesOver(Guid joint, Guid? plan) =>
+        [
+            .. TorqueEntries
+                .Where(t => t.JointId == joint && t.PlanId == plan)
+                .OrderBy(t => t.At)
+                .ThenBy(t => t.Pass)
+                .ThenBy(t => t.Id),
+        ];
+
     /// <summary>The plans that are being drawn up from the current stage, side by side, by name.</summary>
     public IReadOnlyList<Plan> DraftPlans() =>
         CurrentStage() is { } now

@@ -253,7 +253,17 @@ public static class JobEvaluator
             ?? Speaks(stances, from.Id);
         var comparison = before is null ? null : Compare(d, before, now);
         var to = d.Stages.First(s => s.Id == plan.ToStageId);
-        return Proof.Prove.Of(plan, frozen, from, now, comparison, Achieved(d, to, stances));
+        var (heldBack, marks) = Progress.StillOpen(d, plan);
+        return Proof.Prove.Of(
+            plan,
+            frozen,
+            from,
+            now,
+            comparison,
+            Achieved(d, to, stances),
+            heldBack,
+            marks
+        );
     }
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>

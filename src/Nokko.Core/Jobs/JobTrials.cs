@@ -156,7 +156,12 @@ public static class JobTrials
         }
         if (!proof.Decides)
         {
-            return No("The readings after it were not settled.", family);
+            return No(
+                proof.HeldBack.Count > 0
+                    ? "Work was still open that moves the heights."
+                    : "The readings after it were not settled.",
+                family
+            );
         }
         if (Recovered(body, rises, first, comparison) is not { } found)
         {

@@ -33,6 +33,9 @@ public enum NeedKind
     /// <summary>A miss looked at.</summary>
     Miss,
 
+    /// <summary>Work closed that moves the heights: no verdict before.</summary>
+    CloseRubber,
+
     /// <summary>It sits right; ledgers closed.</summary>
     CloseLedgers,
 
@@ -75,7 +78,7 @@ public sealed record Need(
             or NeedKind.ReadAgain
             or NeedKind.SettleAgain => Phase.WalkRound,
             NeedKind.ChooseParts or NeedKind.BeginFitting or NeedKind.BeginSecondPass => Phase.Plan,
-            NeedKind.NextStep or NeedKind.CloseLedgers => Phase.Fit,
+            NeedKind.NextStep or NeedKind.CloseLedgers or NeedKind.CloseRubber => Phase.Fit,
             NeedKind.Miss or NeedKind.Look => Phase.Prove,
             _ => throw new InvalidOperationException($"No phase is known for {Kind}."),
         };
@@ -121,9 +124,11 @@ public sealed record Need(
             NeedKind.NextStep => $"Next on the card: {Text}. {Counted("step")} to go.",
             NeedKind.WalkAfter => $"Fitted. Settle it and walk round: {Counted("corner")} to read.",
             NeedKind.Miss =>
-                $"{sits}That is a miss: see what is off, then change the stack or accept it.",
-            NeedKind.CloseLedgers => $"{sits}On plan; {Counted("open line")} left in the ledgers.",
-            NeedKind.HandOver => $"{sits}On plan: hand it over.",
+                $"{sits}That is not as wanted: see what is off, then change the stack or accept it.",
+            NeedKind.CloseRubber => $"{sits}No verdict yet. {Text}",
+            NeedKind.CloseLedgers =>
+                $"{sits}As wanted; {Counted("open line")} left in the ledgers.",
+            NeedKind.HandOver => $"{sits}As wanted: hand it over.",
             NeedKind.ReadAgain =>
                 $"{sits}The {Corners.Said(Text!)} reading does not fit the others: read it again.",
             NeedKind.SettleAgain => $"{sits}Too near to tell: settle it and measure again.",
@@ -162,12 +167,16 @@ public sealed record Need(
         var proof = results.Proofs.FirstOrDefault(p => p.PlanId == begun.Id);
         return proof?.Overall switch
         {
-            Verdict.Miss => new Need(NeedKind.Miss),
-            Verdict.OnPlan when Progress.OpenLinesOf(d).Count is > 0 and var open => new Need(
+            _ when proof is { HeldBack: [var open, ..] } => new Need(
+                NeedKind.CloseRubber,
+                Text: open
+            ),
+            Verdict.NotReached => new Need(NeedKind.Miss),
+            Verdict.Reached when Progress.OpenLinesOf(d).Count is > 0 and var open => new Need(
                 NeedKind.CloseLedgers,
                 open
             ),
-            Verdict.OnPlan => new Need(NeedKind.HandOver),
+            Verdict.Reached => new Need(NeedKind.HandOver),
             Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect] } =>
                 new Need(NeedKind.ReadAgain, Text: suspect),
             Verdict.MeasureAgain => new Need(NeedKind.SettleAgain),

@@ -68,7 +68,7 @@ public sealed record Progress(
             new(
                 Phase.Prove,
                 begun is null ? 0
-                    : proof?.Overall is Verdict.OnPlan ? 0
+                    : proof?.Overall is Verdict.Reached ? 0
                     : 1
             ),
             new(Phase.HandOver, d.Job.HandedOverAt is null ? 0 : followUps),
@@ -98,6 +98,54 @@ public sealed record Progress(
             ? JobCard.Derive(from, plan, d.VehicleAt(from), d.Job.Equipment)
             : new JobCard([], []);
 
+    /// <summary>Work of the plan that is being fitted without which its heights cannot be judged, and rubber that was made final hanging.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan; of an earlier pass nothing is open any more.</param>
+    internal static (IReadOnlyList<string> HeldBack, IReadOnlyList<string> Marks) StillOpen(
+        JobDocument d,
+        Plan plan
+    )
+    {
+        if (d.BegunPlan()?.Id != plan.Id)
+        {
+            return ([], []);
+        }
+        var card = CardOf(d);
+        var (held, marks) = (new List<string>(), new List<string>());
+        var left = card
+            .Steps.Where(s => s.Joints.Count + s.TakesOff.Count > 0 && !IsDone(d, s.Key))
+            .ToArray();
+        // Somebody who keeps no card is not held up by it.
+        if (left.Length > 0 && d.Steps.Any(e => e.PlanId == plan.Id))
+        {
+            held.Add(
+                $"Not done yet on the card: {left[0].Title}{(left.Length > 1 ? $", and {left.Length - 1} more" : "")}."
+            );
+        }
+        var places = card.Joints.Select(j => j.Place).ToHashSet();
+        foreach (
+            var joint in d.Joints.Where(j =>
+                j.Kind == JointKind.BondedRubber && places.Contains(j.Place)
+            )
+        )
+        {
+            var final = d.PassesOver(joint.Id, plan.Id) is [.., var last] ? last : null;
+            if (final is not { Pass: Pass.Final })
+            {
+                held.Add(
+                    $"{joint.Place} is rubber and still open: it is final on its wheels, then the heights are read."
+                );
+            }
+            else if (final.Position == WheelPosition.Hanging)
+            {
+                marks.Add(
+                    $"{joint.Place} is rubber and was made final hanging: it may hold its corner high. Slacken it at ride height, settle and read again before anything else is blamed."
+                );
+            }
+        }
+        return (held, marks);
+    }
+
     /// <summary>Open lines of fasteners, of what came off, and of promises.</summary>
     public static IReadOnlyList<string> OpenLinesOf(JobDocument d)
     {
@@ -107,12 +155,7 @@ public sealed record Progress(
             var places = CardOf(d).Joints.Select(j => j.Place).ToHashSet();
             foreach (var joint in d.Joints.Where(j => places.Contains(j.Place)))
             {
-                var entries = d
-                    .TorqueEntries.Where(t => t.JointId == joint.Id && t.PlanId == plan.Id)
-                    .OrderBy(t => t.At)
-                    .ThenBy(t => t.Id)
-                    .ToArray();
-                if (FittingRules.Open(joint, entries) is { } why)
+                if (FittingRules.Open(joint, d.PassesOver(joint.Id, plan.Id)) is { } why)
                 {
                     lines.Add($"{joint.Place}: {why}");
                 }

@@ -6,19 +6,19 @@ using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Proof;
 
-/// <summary>A verdict on one number against what was planned.</summary>
+/// <summary>A verdict: on what was wanted, or on what was foretold.</summary>
 public enum Verdict
 {
-    /// <summary>Within tolerance.</summary>
-    OnPlan,
+    /// <summary>It sits as wanted; it landed where it was foretold.</summary>
+    Reached,
 
-    /// <summary>Outside tolerance by more than the measurement can be wrong.</summary>
-    Miss,
+    /// <summary>It does not, by more than the measurement can be wrong.</summary>
+    NotReached,
 
-    /// <summary>Unsettled, flagged, or too near the edge to tell: settle and measure again.</summary>
+    /// <summary>Unsettled, flagged, or too unsure or too near the edge to tell: settle and measure again.</summary>
     MeasureAgain,
 
-    /// <summary>There is nothing to compare.</summary>
+    /// <summary>Something is missing: a reading, a figure, or work that is still open.</summary>
     CannotTell,
 }
 
@@ -40,8 +40,8 @@ public sealed record StationProof
     /// <summary>Now minus planned, mm; its u combines measurement and prediction.</summary>
     public required Result Difference { get; init; }
 
-    /// <summary>The verdict.</summary>
-    public required Verdict Verdict { get; init; }
+    /// <summary>Whether it is within the tolerance of the plan, which is no verdict; null when it was not read.</summary>
+    public required bool? Near { get; init; }
 
     /// <summary>Whether the prediction was right: |d| ≤ 2√(u_pred² + u_meas²); null when it cannot be told.</summary>
     public required bool? PredictionRight { get; init; }
@@ -51,7 +51,7 @@ public sealed record StationProof
 /// <param name="What">rake, rakeLoaded, frontLift, rearLift (at least), frontMost, rearMost, leanFront or leanRear.</param>
 /// <param name="Wanted">What was wanted, mm.</param>
 /// <param name="Now">What was measured, mm.</param>
-/// <param name="Reached">OnPlan means reached, Miss not reached, MeasureAgain too near to tell.</param>
+/// <param name="Reached">The verdict.</param>
 public sealed record TargetProof(string What, double Wanted, Result Now, Verdict Reached);
 
 /// <summary>What a stack lifted on one axle.</summary>
@@ -97,8 +97,39 @@ public sealed record PlanProof
     /// <summary>Rises and the rigid-body check.</summary>
     public required Comparison? Comparison { get; init; }
 
-    /// <summary>The worst verdict of stations and target.</summary>
-    public required Verdict Overall { get; init; }
+    /// <summary>Work that is still open, so that there is no verdict yet; in it and in <see cref="WhyNot"/>.</summary>
+    public required IReadOnlyList<string> HeldBack { get; init; }
+
+    /// <summary>What was done otherwise than it should be and may show in the heights: the verdict stands with this mark.</summary>
+    public required IReadOnlyList<string> Marks { get; init; }
+
+    /// <summary>Whether it sits as its owner wants: the worst of the target; null when nothing was wanted in numbers.</summary>
+    public required Verdict? AsWanted { get; init; }
+
+    /// <summary>Whether it landed where it was foretold when the fitting began.</summary>
+    public required Verdict AsForetold { get; init; }
+
+    /// <summary>The verdict that decides what comes next: as wanted; as foretold where nothing was wanted in numbers.</summary>
+    public Verdict Overall => AsWanted ?? AsForetold;
+
+    /// <summary>Both verdicts in one sentence.</summary>
+    public string Says =>
+        (AsWanted, AsForetold) switch
+        {
+            _ when HeldBack.Count > 0 => "No verdict while work is open that moves the heights.",
+            (Verdict.Reached, Verdict.NotReached) =>
+                "It landed off the plan, but as wanted: accept it. The lift line has learnt from it.",
+            (Verdict.NotReached, Verdict.Reached) =>
+                "It landed where it was foretold, but that is not as wanted: the plan was never right. Change the stack, or the wish.",
+            (Verdict.NotReached, Verdict.NotReached) =>
+                "Neither as wanted nor where it was foretold: look for what moved it, then change the stack.",
+            (Verdict.Reached, Verdict.Reached) => "As wanted, and where it was foretold.",
+            (null, Verdict.Reached) =>
+                "Nothing was wanted in numbers; it landed where it was foretold.",
+            (null, Verdict.NotReached) =>
+                "Nothing was wanted in numbers; it did not land where it was foretold.",
+            _ => "Read what is missing or in doubt, then there is a verdict.",
+        };
 }
 
 /// <summary>Judges settled readings.</summary>
@@ -122,9 +153,11 @@ public static class Prove
     {
         var d = Math.Abs(differenceMm);
         return !decides ? Verdict.MeasureAgain
-            : d <= toleranceMm + Rounding ? Verdict.OnPlan
-            : d <= toleranceMm + (2 * measurementUMm) + Rounding ? Verdict.MeasureAgain
-            : Verdict.Miss;
+            : d > toleranceMm + (2 * measurementUMm) + Rounding ? Verdict.NotReached
+            // A tape that is wrong by more than the tolerance cannot say that it is within.
+            : d <= toleranceMm + Rounding && 2 * measurementUMm <= toleranceMm + Rounding
+                ? Verdict.Reached
+            : Verdict.MeasureAgain;
     }
 
     /// <summary>The proof of a plan.</summary>
@@ -134,15 +167,20 @@ public static class Prove
     /// <param name="now">The stance after.</param>
     /// <param name="comparison">Before and after compared; null when nothing was measured before.</param>
     /// <param name="sinceFirst">The same against the job's first stage: a lift that is wanted counts over all passes; null is the same as one pass.</param>
+    /// <param name="heldBack">Work of this plan that is still open and moves the heights.</param>
+    /// <param name="marks">What was done otherwise than it should be and may show in the heights.</param>
     public static PlanProof Of(
         Plan plan,
         FrozenPrediction frozen,
         Stage from,
         WalkRoundStance now,
         Comparison? comparison,
-        Comparison? sinceFirst = null
+        Comparison? sinceFirst = null,
+        IReadOnlyList<string>? heldBack = null,
+        IReadOnlyList<string>? marks = null
     )
     {
+        heldBack ??= [];
         var tolerance = frozen.Target.Tolerance.In(Unit.Mm);
         var whyNot = now
             .Stations.SelectMany(s => s.Flags.Select(f => $"{Corners.Said(s.Station)}: {f}"))
@@ -153,33 +191,69 @@ public static class Prove
                 "Not settled: a lowered axle reads high, expect to lose about 1/4 in (6 mm). Roll it and read again."
             );
         }
+        whyNot.AddRange(heldBack);
+        string[] unread =
+        [
+            .. Corners
+                .All.Where(c => now.At(c.Name()) is null)
+                .Select(c => $"The {Corners.Said(c.Name())} was not read in this walk-round."),
+        ];
+        whyNot.AddRange(unread);
         IReadOnlyList<string> suspects = comparison?.Rigid?.Suspects ?? [];
+        var decides = now.Decides && heldBack.Count == 0;
         var stations = frozen
             .Prediction.Stations.Select(p =>
-                Station(p, frozen.Prediction.Datum, now, tolerance, suspects)
+                Station(
+                    p,
+                    frozen.Prediction.Datum,
+                    now,
+                    tolerance,
+                    decides && !suspects.Contains(p.Station)
+                )
             )
             .ToArray();
-        var target = TargetProofs.Of(frozen, now, sinceFirst ?? comparison);
+        var target = TargetProofs.Of(
+            frozen,
+            now,
+            sinceFirst ?? comparison,
+            of => decides && !of.Any(c => suspects.Contains(c.Name()))
+        );
+        Verdict Missing(Verdict verdict) =>
+            heldBack.Count > 0 || (verdict == Verdict.Reached && unread.Length > 0)
+                ? Verdict.CannotTell
+            : verdict == Verdict.Reached && suspects.Count > 0 ? Verdict.MeasureAgain
+            : verdict;
         return new PlanProof
         {
             PlanId = plan.Id,
             WalkRoundId = now.WalkRoundId,
-            Decides = now.Decides,
+            Decides = decides,
             WhyNot = whyNot,
+            HeldBack = heldBack,
+            Marks = marks ?? [],
             Stations = stations,
             Target = target,
             Lifts = comparison is null ? [] : [.. Lifts(plan, from, comparison)],
             Comparison = comparison,
-            Overall = Worst([.. stations.Select(s => s.Verdict), .. target.Select(t => t.Reached)]),
+            AsWanted =
+                target.Count == 0 ? null : Missing(Worst([.. target.Select(t => t.Reached)])),
+            AsForetold = Missing(Foretold(stations, decides && suspects.Count == 0)),
         };
     }
+
+    /// <summary>As foretold: every station within what prediction and measurement can be wrong together.</summary>
+    private static Verdict Foretold(IReadOnlyCollection<StationProof> stations, bool decides) =>
+        !decides ? Verdict.MeasureAgain
+        : stations.Any(s => s.PredictionRight == false) ? Verdict.NotReached
+        : stations.Any(s => s.PredictionRight == true) ? Verdict.Reached
+        : Verdict.CannotTell;
 
     private static StationProof Station(
         PredictedStation planned,
         Datum? datum,
         WalkRoundStance now,
         double tolerance,
-        IReadOnlyList<string> suspects
+        bool decides
     )
     {
         // Lips carry the prediction's datum; a mid station is compared in the datum of its own baseline.
@@ -198,12 +272,10 @@ public static class Prove
                 Planned = planned.Height,
                 Now = Result.No(Unit.Mm, why),
                 Difference = Result.No(Unit.Mm, why),
-                Verdict = Verdict.CannotTell,
+                Near = null,
                 PredictionRight = null,
             };
         }
-        // A reading that does not fit a stiff body is flagged: it asks for another read before it condemns the work.
-        var decides = now.Decides && !suspects.Contains(planned.Station);
         var difference = Result.Sum(Unit.Mm, [(1, height.Height), (-1, planned.Height)]);
         var (d, combined) = difference.Have();
         return new StationProof
@@ -213,7 +285,8 @@ public static class Prove
             Planned = planned.Height,
             Now = height.Height,
             Difference = difference,
-            Verdict = Judge(d, tolerance, height.Height.Have().Sd, decides),
+            Near = Math.Abs(d) <= tolerance + Rounding,
+            // A reading that does not fit a stiff body asks for another read before it condemns the work.
             PredictionRight = decides ? Math.Abs(d) <= 2 * combined : null,
         };
     }
@@ -301,8 +374,9 @@ public static class Prove
     }
 
     private static Verdict Worst(IReadOnlyCollection<Verdict> verdicts) =>
-        verdicts.Contains(Verdict.Miss) ? Verdict.Miss
-        : verdicts.Contains(Verdict.MeasureAgain) ? Verdict.MeasureAgain
-        : verdicts.Contains(Verdict.OnPlan) ? Verdict.OnPlan
-        : Verdict.CannotTell;
+        new[] { Verdict.NotReached, Verdict.MeasureAgain, Verdict.CannotTell }
+            .Where(verdicts.Contains)
+            .Select(v => (Verdict?)v)
+            .FirstOrDefault()
+        ?? Verdict.Reached;
 }

@@ -13,10 +13,12 @@ internal static class TargetProofs
     /// <param name="frozen">The stored prediction with its target.</param>
     /// <param name="now">The stance after.</param>
     /// <param name="comparison">The job's first stage against now; null when nothing was measured before.</param>
+    /// <param name="decides">Whether readings of these corners may carry a verdict.</param>
     public static IReadOnlyList<TargetProof> Of(
         FrozenPrediction frozen,
         WalkRoundStance now,
-        Comparison? comparison
+        Comparison? comparison,
+        Func<IEnumerable<Corner>, bool> decides
     )
     {
         var target = frozen.Target;
@@ -28,6 +30,7 @@ internal static class TargetProofs
                 target.Loaded ? "rakeLoaded" : "rake",
                 rake.In(Unit.Mm),
                 RakeFound(frozen, now),
+                Corners.All,
                 d => d
             );
         }
@@ -38,8 +41,8 @@ internal static class TargetProofs
         Lift("rearMost", target.MostRearLift, Axle.Rear, d => Math.Max(0, d));
         if (target.NoLean)
         {
-            Add("leanFront", 0, now.LeanFront, d => d);
-            Add("leanRear", 0, now.LeanRear, d => d);
+            Add("leanFront", 0, now.LeanFront, Corners.Of(Axle.Front), d => d);
+            Add("leanRear", 0, now.LeanRear, Corners.Of(Axle.Rear), d => d);
         }
         return proofs;
 
@@ -55,12 +58,19 @@ internal static class TargetProofs
                             Unit.Mm,
                             $"Both {axle.Said()} lips must be read before and after."
                         ),
+                    Corners.Of(axle),
                     counts
                 );
             }
         }
 
-        void Add(string what, double wanted, Result found, Func<double, double> counts) =>
+        void Add(
+            string what,
+            double wanted,
+            Result found,
+            IEnumerable<Corner> of,
+            Func<double, double> counts
+        ) =>
             proofs.Add(
                 new TargetProof(
                     what,
@@ -71,7 +81,7 @@ internal static class TargetProofs
                             counts(value - wanted),
                             tolerance,
                             found.U!.Value,
-                            now.Decides
+                            decides(of)
                         )
                         : Verdict.CannotTell
                 )

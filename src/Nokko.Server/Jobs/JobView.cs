@@ -90,17 +90,7 @@ internal sealed record JobView(
                     .Joints.Where(j => places.Contains(j.Place))
                     .Select(j => new JointLine(
                         j.Id,
-                        FittingRules.Open(
-                            j,
-                            [
-                                .. d
-                                    .TorqueEntries.Where(t =>
-                                        t.JointId == j.Id && t.PlanId == plan?.Id
-                                    )
-                                    .OrderBy(t => t.At)
-                                    .ThenBy(t => t.Id),
-                            ]
-                        )
+                        FittingRules.Open(j, d.PassesOver(j.Id, plan?.Id))
                     )),
             ],
             [

@@ -170,6 +170,7 @@ public class EvidenceTests(Hosted server) : IClassFixture<Hosted>
         await job.BeginRound();
         await job.ReadAll("20 1/2", "20 1/2", "22 1/2", "22 1/2", "41", "41");
         await job.Begin(await job.PlaceInFront("T-100"));
+        await job.CloseRubber();
         await job.BeginRound();
         return job;
     }

@@ -223,6 +223,7 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Measured();
         await job.Begin(await job.PlaceInFront("T-100"));
+        await job.CloseRubber();
         await job.BeginRound();
         await job.ReadAll("23", "23", "22 1/2", "22 1/2", "42 7/16", "42 7/16");
         var evidence = await caller.Get("/api/evidence");

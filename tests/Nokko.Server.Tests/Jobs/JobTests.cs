@@ -24,9 +24,12 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
 
         await job.BeginRound();
         await job.ReadAll("22 5/8", "22 5/8", "22 7/8", "22 7/8", "42 1/4", "42 1/4");
+        var open = (await caller.Get(job.Path))["results"]!["proofs"]![0]!;
+        Assert.Equal("cannotTell", open["overall"]!.GetValue<string>());
+        await job.CloseRubber();
         var view = await caller.Get(job.Path);
         var proof = view["results"]!["proofs"]![0]!;
-        Assert.Equal("onPlan", proof["overall"]!.GetValue<string>());
+        Assert.Equal("reached", proof["overall"]!.GetValue<string>());
         Assert.Equal("fits", proof["comparison"]!["rigid"]!["verdict"]!.GetValue<string>());
         Assert.Equal(2.125, proof["lifts"]![0]!["ratio"]!["value"]!.GetValue<double>(), 6);
     }

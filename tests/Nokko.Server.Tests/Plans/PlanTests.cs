@@ -75,6 +75,7 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
     {
         var (caller, job) = await Measured();
         var begun = await job.Begin(await job.PlaceInFront("T-150"));
+        await job.CloseRubber();
         var fitted = begun["document"]!["stages"]!
             .AsArray()
             .First(s => s!["ordinal"]!.GetValue<int>() == 1)!["stacks"]!;

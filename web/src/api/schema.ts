@@ -3421,7 +3421,7 @@ export interface components {
          * @description What a job needs from a person next.
          * @enum {unknown}
          */
-        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look";
+        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look";
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */
@@ -3813,8 +3813,17 @@ export interface components {
             /** @description Observed lift against thickness and claim. */
             lifts: components["schemas"]["AxleLift"][];
             comparison: null | components["schemas"]["Comparison"];
-            /** @description The worst verdict of stations and target. */
+            /** @description Work that is still open, so that there is no verdict yet; in it and in IReadOnlyList&lt;string&gt; PlanProof.WhyNot. */
+            heldBack: string[];
+            /** @description What was done otherwise than it should be and may show in the heights: the verdict stands with this mark. */
+            marks: string[];
+            asWanted: null | components["schemas"]["Verdict"];
+            /** @description Whether it landed where it was foretold when the fitting began. */
+            asForetold: components["schemas"]["Verdict"];
+            /** @description The verdict that decides what comes next: as wanted; as foretold where nothing was wanted in numbers. */
             overall: components["schemas"]["Verdict"];
+            /** @description Both verdicts in one sentence. */
+            says: null | string;
         };
         /** @description A point of a planar linkage, mm. */
         PlanePoint: {
@@ -4667,8 +4676,8 @@ export interface components {
             now: components["schemas"]["Result"];
             /** @description Now minus planned, mm; its u combines measurement and prediction. */
             difference: components["schemas"]["Result"];
-            /** @description The verdict. */
-            verdict: components["schemas"]["Verdict"];
+            /** @description Whether it is within the tolerance of the plan, which is no verdict; null when it was not read. */
+            near: null | boolean;
             /** @description Whether the prediction was right: |d| ≤ 2√(u_pred² + u_meas²); null when it cannot be told. */
             predictionRight: null | boolean;
         };
@@ -4970,7 +4979,7 @@ export interface components {
             wanted: number;
             /** @description What was measured, mm. */
             now: components["schemas"]["Result"];
-            /** @description OnPlan means reached, Miss not reached, MeasureAgain too near to tell. */
+            /** @description The verdict. */
             reached: components["schemas"]["Verdict"];
         };
         /** @description A follow-up that is still to come. */
@@ -5200,10 +5209,10 @@ export interface components {
             tyreSize: null | string;
         };
         /**
-         * @description A verdict on one number against what was planned.
+         * @description A verdict: on what was wanted, or on what was foretold.
          * @enum {unknown}
          */
-        Verdict: "onPlan" | "miss" | "measureAgain" | "cannotTell";
+        Verdict: "reached" | "notReached" | "measureAgain" | "cannotTell";
         /** @description One set of readings under one set of conditions, at one stage. */
         WalkRound: {
             /**

@@ -13,7 +13,7 @@ import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
-import { torqueText } from "./torque";
+import { passesOver, torqueText } from "./torque";
 import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
 
@@ -48,9 +48,7 @@ export function JointForm({
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<Error | null>(null);
   const position = supportNow(d)?.position ?? "onWheels";
-  const entries = d.torqueEntries
-    .filter((t) => t.jointId === joint.id && t.planId === plan)
-    .sort((a, b) => a.at.localeCompare(b.at));
+  const entries = passesOver(d, joint.id, plan);
   const gate = problem instanceof Problem && problem.field === "reason";
 
   const attempt = async (act: () => Promise<unknown>) => {

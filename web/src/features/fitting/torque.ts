@@ -1,4 +1,4 @@
-import type { Unit } from "../../api/client";
+import type { Schemas, Unit } from "../../api/client";
 
 const perPoundFoot = 1.3558179483;
 
@@ -39,4 +39,21 @@ export function torqueSaid(text: string, unit: TorqueUnit): string {
   return text.trim() !== "" && Number.isFinite(value)
     ? torqueText({ value, unit })
     : text;
+}
+
+const order: Schemas["Pass"][] = ["hand", "snug", "final"];
+
+/** Passes over a joint under one plan, in order; what was noted at one instant goes on from pass to pass. */
+export function passesOver(
+  d: Pick<Schemas["JobDocument"], "torqueEntries">,
+  joint: string,
+  plan: string | undefined,
+): Schemas["TorqueEntry"][] {
+  return d.torqueEntries
+    .filter((t) => t.jointId === joint && t.planId === plan)
+    .sort(
+      (a, b) =>
+        a.at.localeCompare(b.at) ||
+        order.indexOf(a.pass) - order.indexOf(b.pass),
+    );
 }

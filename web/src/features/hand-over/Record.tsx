@@ -6,7 +6,7 @@ import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
-import { torqueText } from "../fitting/torque";
+import { passesOver, torqueText } from "../fitting/torque";
 import { corrections } from "../walk-rounds/reading/corrections";
 import {
   measureTitle,
@@ -14,7 +14,7 @@ import {
   valueText,
 } from "../walk-rounds/measures/measures";
 import { useCatalogue } from "../walk-rounds/measures/useCatalogue";
-import { targetWords, verdicts } from "../proof/verdict";
+import { heads, targetWords, verdicts } from "../proof/verdict";
 import { due } from "./due";
 
 /** One page for the owner, always ink on white, made for A4 and Letter alike. */
@@ -79,14 +79,15 @@ export function Record() {
       {proof && (
         <div>
           <b>
-            {verdicts[proof.overall].shape} {verdicts[proof.overall].word}
+            {heads(proof)
+              .map((h) => `${h.shape} ${h.word}`)
+              .join(" · ")}
           </b>
           {proof.target.map((t) => (
             <span key={t.what}>
               {" "}
               · {(targetWords[t.what] ?? t.what).toLowerCase()}{" "}
-              <ResultLength result={t.now} signed />:{" "}
-              {verdicts[t.reached].target}
+              <ResultLength result={t.now} signed />: {verdicts[t.reached].wish}
             </span>
           ))}
         </div>
@@ -299,10 +300,7 @@ function Torques({ plan }: { plan: string | undefined }) {
   const d = view.document;
   const rows = view.jointLines.flatMap((line) => {
     const joint = d.joints.find((j) => j.id === line.jointId);
-    const entry = d.torqueEntries
-      .filter((t) => t.jointId === line.jointId && t.planId === plan)
-      .sort((a, b) => a.at.localeCompare(b.at))
-      .at(-1);
+    const entry = passesOver(d, line.jointId, plan).at(-1);
     return joint ? [{ joint, entry, open: line.open }] : [];
   });
   if (rows.length === 0) {

@@ -8,7 +8,13 @@ import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { RigidCheck } from "./RigidCheck";
-import { isDifference, targetWords, verdicts } from "./verdict";
+import {
+  heads,
+  isDifference,
+  nearSays,
+  targetWords,
+  verdicts,
+} from "./verdict";
 
 /** Before, planned and now by station; what was reached; what does not fit. */
 export default function ProveView() {
@@ -61,19 +67,25 @@ function Proof({
   latest: boolean;
 }) {
   const d = useJob().document;
-  const overall = verdicts[proof.overall];
   const rigid = proof.comparison?.rigid;
   // What does not fit is the first thing to be seen.
   const suspicious = rigid != null && rigid.verdict !== "fits";
   return (
     <>
-      <Typography
-        sx={{ fontSize: "1.5rem", fontWeight: 800, color: overall.color }}
-      >
-        {overall.shape} {overall.word[0]?.toUpperCase()}
-        {overall.word.slice(1)}
-      </Typography>
-      {proof.whyNot.map((w) => (
+      {heads(proof).map((h, i) => (
+        <Typography
+          key={h.word}
+          sx={
+            i === 0
+              ? { fontSize: "1.5rem", fontWeight: 800, color: h.color }
+              : { fontSize: "1.1rem", fontWeight: 700, color: h.color }
+          }
+        >
+          {h.shape} {h.word}
+        </Typography>
+      ))}
+      <Typography>{proof.says}</Typography>
+      {[...proof.whyNot, ...proof.marks].map((w) => (
         <Typography key={w} sx={{ color: "warning.main" }}>
           ▲ {w}
         </Typography>
@@ -90,7 +102,7 @@ function Proof({
             <Length mm={t.wanted} />
           )}
           , now <ResultLength result={t.now} signed={isDifference(t.what)} />:{" "}
-          <Verdict verdict={t.reached} target />
+          <Verdict verdict={t.reached} />
         </Typography>
       ))}
       <Box
@@ -126,7 +138,7 @@ function Proof({
               <th scope="col">— Now</th>
               <th scope="col">Difference</th>
               <th scope="col">±, both</th>
-              <th scope="col">Verdict</th>
+              <th scope="col">To the plan</th>
             </tr>
           </thead>
           <tbody>
@@ -152,9 +164,7 @@ function Proof({
                 <td>
                   {s.difference.u !== null && <PlusMinus u={s.difference.u} />}
                 </td>
-                <td>
-                  <Verdict verdict={s.verdict} />
-                </td>
+                <td>{nearSays(s)}</td>
               </tr>
             ))}
           </tbody>
@@ -184,7 +194,7 @@ function Proof({
       )}
       {latest && (
         <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1 }}>
-          {proof.overall === "miss" && (
+          {proof.overall === "notReached" && (
             <Button
               component={To}
               to={`/jobs/${d.job.id}/plan?find`}
@@ -205,9 +215,9 @@ function Proof({
           <Button
             component={To}
             to={`/jobs/${d.job.id}/hand-over`}
-            variant={proof.overall === "onPlan" ? "contained" : "outlined"}
+            variant={proof.overall === "reached" ? "contained" : "outlined"}
           >
-            {proof.overall === "onPlan"
+            {proof.overall === "reached"
               ? "Hand it over"
               : "Accept it and hand over"}
           </Button>
@@ -217,17 +227,11 @@ function Proof({
   );
 }
 
-function Verdict({
-  verdict,
-  target = false,
-}: {
-  verdict: Schemas["Verdict"];
-  target?: boolean;
-}) {
+function Verdict({ verdict }: { verdict: Schemas["Verdict"] }) {
   const v = verdicts[verdict];
   return (
     <Box component="span" sx={{ color: v.color, fontWeight: 700 }}>
-      {v.shape} {target ? v.target : v.word}
+      {v.shape} {v.wish}
     </Box>
   );
 }

@@ -1,35 +1,69 @@
 import type { Schemas } from "../../api/client";
 
-/** Verdicts by word and shape, never by colour alone. */
+type Verdict = Schemas["Verdict"];
+
+/** Verdicts by word and shape, never by colour alone: on the wish as a whole, on one wished thing, on the plan. */
 export const verdicts: Record<
-  Schemas["Verdict"],
-  { word: string; target: string; shape: string; color: string }
+  Verdict,
+  {
+    asWanted: string;
+    wish: string;
+    asForetold: string;
+    shape: string;
+    color: string;
+  }
 > = {
-  onPlan: {
-    word: "on plan",
-    target: "reached",
+  reached: {
+    asWanted: "Sits as wanted",
+    wish: "as wanted",
+    asForetold: "Landed where foretold",
     shape: "●",
     color: "success.main",
   },
-  miss: {
-    word: "miss",
-    target: "not reached",
+  notReached: {
+    asWanted: "Not as wanted",
+    wish: "not as wanted",
+    asForetold: "Not where foretold",
     shape: "■",
     color: "error.main",
   },
   measureAgain: {
-    word: "settle and measure again",
-    target: "too near to tell",
+    asWanted: "Settle and measure again",
+    wish: "too near or too unsure to tell",
+    asForetold: "Where it landed: settle and measure again",
     shape: "▲",
     color: "warning.main",
   },
   cannotTell: {
-    word: "cannot tell",
-    target: "cannot tell",
+    asWanted: "No verdict yet",
+    wish: "cannot tell",
+    asForetold: "Where it landed cannot be told",
     shape: "○",
     color: "text.secondary",
   },
 };
+
+/** The verdicts of a proof, the one that decides first. */
+export function heads(
+  proof: Pick<Schemas["PlanProof"], "asWanted" | "asForetold">,
+): { word: string; shape: string; color: string }[] {
+  const of = (v: Verdict, word: "asWanted" | "asForetold") => ({
+    word: verdicts[v][word],
+    shape: verdicts[v].shape,
+    color: verdicts[v].color,
+  });
+  return [
+    ...(proof.asWanted ? [of(proof.asWanted, "asWanted")] : []),
+    of(proof.asForetold, "asForetold"),
+  ];
+}
+
+/** How near a station is to the plan. */
+export function nearSays(s: Schemas["StationProof"]): string {
+  return s.near === null
+    ? "○ not read"
+    : `${s.near ? "● near" : "■ far"}${s.predictionRight === false ? ", outside its ±" : ""}`;
+}
 
 /** What was wanted, by its name in a proof. */
 export const targetWords: Record<string, string> = {
