@@ -28,9 +28,9 @@ export const verdicts: Record<
     color: "error.main",
   },
   measureAgain: {
-    asWanted: "Settle and measure again",
+    asWanted: "Measure again: no verdict yet",
     wish: "too near or too unsure to tell",
-    asForetold: "Where it landed: settle and measure again",
+    asForetold: "Where it landed: measure again",
     shape: "▲",
     color: "warning.main",
   },
@@ -52,9 +52,14 @@ export function heads(
     shape: verdicts[v].shape,
     color: verdicts[v].color,
   });
+  const { asWanted, asForetold } = proof;
+  // The same reason for both is said once.
+  const once =
+    asWanted === asForetold &&
+    (asWanted === "measureAgain" || asWanted === "cannotTell");
   return [
-    ...(proof.asWanted ? [of(proof.asWanted, "asWanted")] : []),
-    of(proof.asForetold, "asForetold"),
+    ...(asWanted ? [of(asWanted, "asWanted")] : []),
+    ...(once ? [] : [of(asForetold, "asForetold")]),
   ];
 }
 
