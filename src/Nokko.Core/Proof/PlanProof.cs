@@ -232,7 +232,10 @@ public static class Prove
             HeldBack = heldBack,
             Marks = marks ?? [],
             Stations = stations,
-            Target = target,
+            Target =
+                heldBack.Count > 0
+                    ? [.. target.Select(t => t with { Reached = Verdict.CannotTell })]
+                    : target,
             Lifts = comparison is null ? [] : [.. Lifts(plan, from, comparison)],
             Comparison = comparison,
             AsWanted =

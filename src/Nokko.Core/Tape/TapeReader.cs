@@ -129,6 +129,13 @@ public static partial class TapeReader
                 : Body(body, unit, feet * 12 * Inch, field, answers);
         return read switch
         {
+            // A foot or more of inches behind the feet is a slip, or another unit.
+            TapeReading.Understood u
+                when feet > 0 && u.Mm - (feet * 12 * Inch) > (12 * Inch) - 1e-9 =>
+                new TapeReading.Refused(
+                    "Behind the feet come less than 12 inches: carry them over, or leave the feet out.",
+                    behindFeet
+                ),
             TapeReading.Understood u when nudge != 0 => u with
             {
                 Mm = u.Mm + (nudge * field.DivisionMm / 4),

@@ -243,6 +243,7 @@ public class ProofTests
         var shop = Fitted();
         var open = shop.Results.Proofs[0];
         Assert.Equal((Verdict.CannotTell, Verdict.CannotTell), (open.AsWanted, open.AsForetold));
+        Assert.All(open.Target, t => Assert.Equal(Verdict.CannotTell, t.Reached));
         Assert.NotEmpty(open.HeldBack);
         Assert.All(
             open.HeldBack,

@@ -26,6 +26,7 @@ public class TapeReaderTests
     [InlineData("35.5 in", 35.5)]
     [InlineData("2' 11 1/2\"", 35.5)]
     [InlineData("2'", 24)]
+    [InlineData("2' 11 63/64", 35 + (63 / 64.0))]
     [InlineData("36.625", 36.625)]
     [InlineData("9/16", 0.5625)]
     [InlineData("  35  1/2 ", 35.5)]
@@ -136,6 +137,9 @@ public class TapeReaderTests
     [InlineData("½⅜🙂", 2, "🙂")]
     [InlineData("2' 11 1/3", 8, "3ths")]
     [InlineData("3' kg", 3, "kg")]
+    [InlineData("5' 30", 3, "less than 12 inches")]
+    [InlineData("2' 902", 3, "less than 12 inches")]
+    [InlineData("2' 12", 3, "less than 12 inches")]
     public void A_refusal_points_into_the_text_as_it_was_typed(string text, int at, string names)
     {
         var refused = Assert.IsType<TapeReading.Refused>(TapeReader.Read(text, Inches));

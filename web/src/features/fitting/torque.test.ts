@@ -26,6 +26,16 @@ describe("a torque", () => {
     }
   });
 
+  it("keeps the tenth that was typed, and one where the torque is small", () => {
+    // 5.5 × 1.3558 = 7.457; 62.5 × 1.3558 = 84.74.
+    expect(torqueText({ value: 5.5, unit: "lb·ft" })).toBe(
+      "5.5 lb·ft · 7.5 N·m",
+    );
+    expect(torqueText({ value: 62.5, unit: "lb·ft" })).toBe(
+      "62.5 lb·ft · 85 N·m",
+    );
+  });
+
   it("is shown in both, side by side", () => {
     expect(torqueText({ value: 101, unit: "lb·ft" })).toBe(
       "101 lb·ft · 137 N·m",

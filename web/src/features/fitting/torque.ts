@@ -16,10 +16,17 @@ export function torqueIn(
   return unit === "lb·ft" ? nm / perPoundFoot : nm;
 }
 
+/** As it was typed to a tenth; what is only turned into the other unit has a tenth where that is worth something. */
+function digits(value: number, typed: boolean): string {
+  return typed || value < 20
+    ? Number(value.toFixed(1)).toString()
+    : Math.round(value).toString();
+}
+
 /** A torque in both units, as it is read in a bay. */
 export function torqueText(q: { value: number; unit: Unit }): string {
   return (["lb·ft", "N·m"] as const)
-    .map((unit) => `${Math.round(torqueIn(q, unit)).toString()} ${unit}`)
+    .map((unit) => `${digits(torqueIn(q, unit), q.unit === unit)} ${unit}`)
     .join(" · ");
 }
 
