@@ -43,7 +43,7 @@ public static class YardStore
     /// <param name="after">The last one of the page before.</param>
     /// <param name="size">How many.</param>
     /// <param name="cancel">Cancels.</param>
-    public static Task<List<JobSummary>> YardPage(
+    public static async Task<List<JobSummary>> YardPage(
         this NokkoDb db,
         string? find,
         YardKey? after,
@@ -52,21 +52,6 @@ public static class YardStore
     )
     {
         var jobs = db.Summaries.AsNoTracking();
-        if (
-            find?.Replace("\0", "", StringComparison.Ordinal).Trim().ToLowerInvariant() is
-            { Length: > 0 } text
-        )
-        {
-            var like = text.Replace("\\", "\\\\", StringComparison.Ordinal)
-                .Replace("%", "\\%", StringComparison.Ordinal)
-                .Replace("_", "\\_", StringComparison.Ordinal);
-            jobs =
-                text.Length >= LeastForAnywhere
-                    ? jobs.Where(s => EF.Functions.Like(s.Search, $"%{like}%", "\\"))
-                    : jobs.Where(s =>
-                        s.Words.Matches(EF.Functions.ToTsQuery("simple", Beginning(text)))
-                    );
-        }
         if (after is not null)
         {
             jobs = jobs.Where(s =>
@@ -76,12 +61,42 @@ public static class YardStore
                 )
             );
         }
-        return jobs.OrderBy(s => s.Closed)
-            .ThenBy(s => s.Due)
-            .ThenBy(s => s.Id)
-            .Take(size)
-            .ToListAsync(cancel);
+        var text = find?.Replace("\0", "", StringComparison.Ordinal).Trim().ToLowerInvariant();
+        if (string.IsNullOrEmpty(text))
+        {
+            return await Page(jobs);
+        }
+        if (text.Length >= LeastForAnywhere)
+        {
+            var like = text.Replace("\\", "\\\\", StringComparison.Ordinal)
+                .Replace("%", "\\%", StringComparison.Ordinal)
+                .Replace("_", "\\_", StringComparison.Ordinal);
+            return await Page(jobs.Where(s => EF.Functions.Like(s.Search, $"%{like}%", "\\")));
+        }
+        // What begins with one or two letters is many or nothing, and the database cannot know which. Many are found among the first of the yard; few through the index of words, whose rows are taken before they are put in order.
+        var query = Beginning(text);
+        var first = await Page(
+            InOrder(jobs)
+                .Take(FirstOfTheYard)
+                .Where(s => s.Words.Matches(EF.Functions.ToTsQuery("simple", query)))
+        );
+        return first.Count == size
+            ? first
+            : await Page(
+                jobs.Where(s => s.Words.Matches(EF.Functions.ToTsQuery("simple", query)))
+                    .OrderBy(s => s.Id)
+                    .Skip(0)
+            );
+
+        Task<List<JobSummary>> Page(IQueryable<JobSummary> of) =>
+            InOrder(of).Take(size).ToListAsync(cancel);
     }
+
+    /// <summary>So many of the yard are looked through in its own order before the index of words is asked.</summary>
+    private const int FirstOfTheYard = 1_000;
+
+    private static IQueryable<JobSummary> InOrder(IQueryable<JobSummary> of) =>
+        of.OrderBy(s => s.Closed).ThenBy(s => s.Due).ThenBy(s => s.Id);
 
     /// <summary>A query for words that begin so; quoted, so that no character of it is an operator.</summary>
     private static string Beginning(string text) =>
