@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
@@ -53,6 +54,7 @@ internal static class Words
                     }
                 )
         );
+        Put("leftOpen", "string", FittingRules.LeftOpen);
         return text.ToString();
 
         void Put(string name, string type, object value) =>

@@ -72,7 +72,10 @@ public sealed class FindingTests(DemoServer demo)
         // Nothing is judged while rubber is open.
         b.Sees("○ No verdict yet");
         b.Sees("is rubber and still open");
+        b.Press("Close it on the card");
+        b.Sees("The card");
         b.CloseRubber();
+        b.Open($"{job}/prove");
         b.Sees("■ Not as wanted");
         b.Press("Change the stack: a second pass");
         // The search runs by itself and starts from what stands now.

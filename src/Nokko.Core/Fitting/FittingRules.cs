@@ -11,6 +11,9 @@ public static class FittingRules
     /// <summary>A value this far below its spec, as a share, still counts as reached: unit conversion and reading of the wrench.</summary>
     private const double Short = 0.005;
 
+    /// <summary>What stands on the record for a joint that is left open in writing.</summary>
+    public const string LeftOpen = "Left open, without a final pass.";
+
     /// <summary>Why a pass must not be recorded now, or null.</summary>
     /// <param name="joint">The joint.</param>
     /// <param name="before">Entries of this joint made before, under the same plan, in order.</param>

@@ -232,6 +232,41 @@ public sealed record CloseOffLine(Guid CommandId, Guid Id, Fate Fate, string? No
     }
 }
 
+/// <summary>Leaves a joint open in writing: this vehicle has none, or it is closed elsewhere. Its line stays open; the heights are judged, with a mark.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">Key of the note.</param>
+/// <param name="JointId">The joint.</param>
+/// <param name="Why">Why.</param>
+public sealed record LeaveJoint(Guid CommandId, Guid Id, Guid JointId, string Why)
+    : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "joint left open";
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var plan = FittingWork.Begun(d);
+        var joint = FittingWork.JointOf(d, JointId);
+        if (FittingRules.Open(joint, d.PassesOver(joint.Id, plan.Id)) is not { } open)
+        {
+            throw Refuse.Conflict("jointId", "This joint is closed already.", joint.Id, joint);
+        }
+        work.Add(
+            new Deviation
+            {
+                Id = Id,
+                Where = joint.Place,
+                SheetSays = $"It is closed: {open}.",
+                Did = FittingRules.LeftOpen,
+                Why = TypedText.Needed(Why, "why", "Why is it left? It goes on the record."),
+                PersonId = work.PersonId,
+                At = work.Now,
+            }
+        );
+    }
+}
+
 /// <summary>Notes what was done otherwise than the sheet says, and why.</summary>
 public sealed record NoteDeviation(
     Guid CommandId,

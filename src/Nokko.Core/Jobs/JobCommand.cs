@@ -28,6 +28,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(DoStep), "doStep")]
 [JsonDerivedType(typeof(SetSpec), "setSpec")]
 [JsonDerivedType(typeof(TightenJoint), "tightenJoint")]
+[JsonDerivedType(typeof(LeaveJoint), "leaveJoint")]
 [JsonDerivedType(typeof(CloseOffLine), "closeOffLine")]
 [JsonDerivedType(typeof(NoteDeviation), "noteDeviation")]
 [JsonDerivedType(typeof(AddPhotograph), "addPhotograph")]

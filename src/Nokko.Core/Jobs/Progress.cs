@@ -98,7 +98,7 @@ public sealed record Progress(
             ? JobCard.Derive(from, plan, d.VehicleAt(from), d.Job.Equipment)
             : new JobCard([], []);
 
-    /// <summary>Work of the plan that is being fitted without which its heights cannot be judged, and rubber that was made final hanging.</summary>
+    /// <summary>Work of the plan that is being fitted without which its heights cannot be judged, and what marks the verdict: rubber that was made final hanging, or left open in writing.</summary>
     /// <param name="d">The job.</param>
     /// <param name="plan">The plan; of an earlier pass nothing is open any more.</param>
     internal static (IReadOnlyList<string> HeldBack, IReadOnlyList<string> Marks) StillOpen(
@@ -112,14 +112,14 @@ public sealed record Progress(
         }
         var card = CardOf(d);
         var (held, marks) = (new List<string>(), new List<string>());
-        var left = card
+        var steps = card
             .Steps.Where(s => s.Joints.Count + s.TakesOff.Count > 0 && !IsDone(d, s.Key))
             .ToArray();
         // Somebody who keeps no card is not held up by it.
-        if (left.Length > 0 && d.Steps.Any(e => e.PlanId == plan.Id))
+        if (steps.Length > 0 && d.Steps.Any(e => e.PlanId == plan.Id))
         {
             held.Add(
-                $"Not done yet on the card: {left[0].Title}{(left.Length > 1 ? $", and {left.Length - 1} more" : "")}."
+                $"Not done yet on the card: {steps[0].Title}{(steps.Length > 1 ? $", and {steps.Length - 1} more" : "")}."
             );
         }
         var places = card.Joints.Select(j => j.Place).ToHashSet();
@@ -130,7 +130,17 @@ public sealed record Progress(
         )
         {
             var final = d.PassesOver(joint.Id, plan.Id) is [.., var last] ? last : null;
-            if (final is not { Pass: Pass.Final })
+            if (
+                final is not { Pass: Pass.Final }
+                && d.Deviations.LastOrDefault(x =>
+                    x.Where == joint.Place && x.Did == FittingRules.LeftOpen && x.At >= plan.BegunAt
+                )
+                    is { } left
+            )
+            {
+                marks.Add($"{joint.Place} is rubber and was left open, in writing: {left.Why}");
+            }
+            else if (final is not { Pass: Pass.Final })
             {
                 held.Add(
                     $"{joint.Place} is rubber and still open: it is final on its wheels, then the heights are read."

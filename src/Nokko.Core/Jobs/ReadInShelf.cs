@@ -62,7 +62,12 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
 
     /// <summary>A part of a file through the same border as a typed one; its quantities stay as they are.</summary>
     /// <exception cref="RefusedException">It cannot be; the field is named.</exception>
-    public static Part Checked(Part p) =>
+    public static Part Checked(Part? p) =>
+        p is null || p.Dimensions.Values.Any(d => d is null) || p.Leaves.Any(l => l is null)
+            ? throw Refuse.Value("parts", "There is a place with nothing in it.")
+            : Read(p);
+
+    private static Part Read(Part p) =>
         new SavePart(
             Guid.Empty,
             p.Id,

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -133,7 +134,10 @@ internal sealed class CornerRise
                 : family == LiftFamily.Spring
                 && axle.Corner.Linkage.LiftMm(from.Mm) is not null
                 && axle.Corner.Linkage.LiftMm(to.Mm) is not null
-                    ? $"A spring of {axle.Suspension.Get(SuspensionSizes.SpringRate):0.#} N/mm does not carry its load at any height with that ({Corners.Said(Corner)}): check the rate, the axle's mass and the points."
+                    ? string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"A spring of {axle.Suspension.Get(SuspensionSizes.SpringRate):0.#} N/mm does not carry its load at any height with that ({Corners.Said(Corner)}): check the rate, the axle's mass and the points."
+                    )
                 : "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
         }
         ToppedOut |= after.ToppedOut;

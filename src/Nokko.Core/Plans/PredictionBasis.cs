@@ -89,33 +89,25 @@ internal static class PredictionBasis
                     $"The pack's rate of {LeafPackBuild.Of(pack.Leaves).RateNPerMm:0.#} N/mm is worked out from its leaves, to about 20 %: a ballast test tells it."
                 );
         }
-        if (axle is { Sag: null, BelowStandard: null } && parts.Any(p => GivesSagBack(p, axle)))
+        if (
+            axle is { Sag: null, BelowStandard: null }
+            && parts.Any(p => StackAmounts.GivesSagBack(p, axle))
+        )
         {
             var guess = SpringSag.Unmeasured(axle.OdometerKm);
             yield return $"Nobody knows how far the old springs have sagged: a new one gives it back, {LengthText.Both(guess.Mean)} with ± {LengthText.Both(2 * guess.Sd)} by a rule of thumb. Standard heights tell it.";
         }
-        foreach (
-            var spring in parts
-                .Where(p => p.MadeFor is null && IsByDesign(p, axle))
-                .DistinctBy(p => p.Name)
-        )
+        foreach (var spring in parts.DistinctBy(p => p.Name))
         {
-            yield return string.Create(
-                CultureInfo.InvariantCulture,
-                $"{spring.Name} lifts {LengthText.Both(spring.Get(PartSizes.DesignLift)!.Value)} on the vehicle that it was made for, at {spring.Get(PartSizes.DesignLoad):0} N a wheel. Nobody noted which engine, load and trim that is: counted as another vehicle's, with ± {LengthText.Both(2 * Math.Abs((axle.WheelLoadN!.Value - spring.Get(PartSizes.DesignLoad)!.Value) / axle.WheelRate!.Value))} for it."
-            );
+            if (StackAmounts.OtherVehicleUMm(spring, axle) is > 0 and var u)
+            {
+                yield return string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{spring.Name} lifts {LengthText.Both(spring.Get(PartSizes.DesignLift)!.Value)} on the vehicle that it was made for, at {spring.Get(PartSizes.DesignLoad):0} N a wheel. Nobody noted which engine, load and trim that is: counted as another vehicle's, with ± {LengthText.Both(2 * u)} for it. Note it at the part on the shelf."
+                );
+            }
         }
     }
-
-    private static bool GivesSagBack(PlacedPart part, AxleState axle) =>
-        StackAmounts.Of(part, axle, out var shares) is null && shares.Any(s => s.Sag is not null);
-
-    /// <summary>Whether a spring counts by its maker's lift at his design load.</summary>
-    private static bool IsByDesign(PlacedPart part, AxleState axle) =>
-        part.Get(PartSizes.DesignLift) is not null
-        && part.Get(PartSizes.DesignLoad) is not null
-        && StackAmounts.Of(part, axle, out var shares) is null
-        && shares.Any(s => s.Family == LiftFamily.Wheel && s.Sag is not null);
 
     /// <summary>A line that our own jobs have moved; null while there is only what was believed before.</summary>
     private static string? Proved(AxleState axle, LiftFamily family, string what) =>

@@ -83,6 +83,7 @@ public static class Sharper
     {
         var suspension = vehicle.SuspensionOf(axle);
         var corner = CornerLinkage.Of(suspension);
+        var state = AxleState.Of(vehicle, axle);
         if (
             parts.Any(p => PartRule.Of(p.Kind).Family == LiftFamily.Spring)
             && corner.Grade != RatioGrade.Taped
@@ -101,26 +102,9 @@ public static class Sharper
         }
         if (parts.Any(p => p.Thickness is { Known: not Known.Measured }))
         {
-            yield return (
-                "Thickness of the parts, taped",
-                plan with
-                {
-                    Stacks =
-                    [
-                        .. plan.Stacks.Select(s =>
-                            Corners.AxleOf(s.Corner) == axle
-                                ? s with
-                                {
-                                    Parts = [.. s.Parts.Select(Taped)],
-                                }
-                                : s
-                        ),
-                    ],
-                },
-                null
-            );
+            yield return ("Thickness of the parts, taped", Changed(Taped), null);
         }
-        if (parts.Any(p => p.Kind == PartKind.Shackle) && AxleState.Of(vehicle, axle).Leaf is null)
+        if (parts.Any(p => p.Kind == PartKind.Shackle) && state.Leaf is null)
         {
             yield return (
                 "Leaf's chord, shackle and its angle",
@@ -129,9 +113,9 @@ public static class Sharper
             );
         }
         if (
-            parts.Any(p => p.Kind is PartKind.Coil or PartKind.LeafPack)
+            parts.Any(p => StackAmounts.GivesSagBack(p, state))
             && standard is null
-            && !suspension.Dimensions.ContainsKey(SuspensionSizes.Sag)
+            && state.Sag is null
         )
         {
             yield return (
@@ -140,6 +124,31 @@ public static class Sharper
                 a => a.Axle == axle ? a with { Sag = new Estimate(0, 1.5) } : a
             );
         }
+
+        if (parts.Any(p => StackAmounts.OtherVehicleUMm(p, state) > 0))
+        {
+            yield return (
+                "For which engine, load and trim the spring is made",
+                Changed(p => p with { MadeFor = p.MadeFor ?? "this one" }),
+                null
+            );
+        }
+
+        Plan Changed(Func<PlacedPart, PlacedPart> how) =>
+            plan with
+            {
+                Stacks =
+                [
+                    .. plan.Stacks.Select(s =>
+                        Corners.AxleOf(s.Corner) == axle
+                            ? s with
+                            {
+                                Parts = [.. s.Parts.Select(how)],
+                            }
+                            : s
+                    ),
+                ],
+            };
 
         static PlacedPart Taped(PlacedPart part) =>
             part.Thickness is { } t

@@ -124,6 +124,10 @@ public sealed record PlanProof
             (Verdict.NotReached, Verdict.NotReached) =>
                 "Neither as wanted nor where it was foretold: look for what moved it, then change the stack.",
             (Verdict.Reached, Verdict.Reached) => "As wanted, and where it was foretold.",
+            (Verdict.Reached, _) =>
+                "As wanted; whether it landed where it was foretold cannot be told yet.",
+            (Verdict.NotReached, _) =>
+                "Not as wanted; whether it landed where it was foretold cannot be told yet.",
             (null, Verdict.Reached) =>
                 "Nothing was wanted in numbers; it landed where it was foretold.",
             (null, Verdict.NotReached) =>

@@ -14,13 +14,15 @@ public static class StackAmounts
     /// <param name="OwnU">Standard uncertainty that is this piece's own, mm.</param>
     /// <param name="CommonU">Standard uncertainty that both sides have in common: loads and rates, mm.</param>
     /// <param name="Sag">What a new spring gives back of one that has sagged, mm at the wheel; null where nothing comes back, or it is in the amount already.</param>
+    /// <param name="OtherVehicleU">Of <paramref name="CommonU"/>, what comes from a maker's lift of which nobody knows to which engine, load and trim it belongs, mm.</param>
     public readonly record struct Share(
         LiftFamily Family,
         bool Inside,
         double Mm,
         double OwnU,
         double CommonU = 0,
-        Estimate? Sag = null
+        Estimate? Sag = null,
+        double OtherVehicleU = 0
     );
 
     /// <summary>The shares of a part, or the reason why they cannot be told.</summary>
@@ -80,6 +82,18 @@ public static class StackAmounts
         };
         return null;
     }
+
+    /// <summary>Whether a part is a new spring that gives back what the old one has sagged.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="axle">The axle that it is on.</param>
+    public static bool GivesSagBack(PlacedPart part, AxleState axle) =>
+        Of(part, axle, out var shares) is null && shares.Any(s => s.Sag is not null);
+
+    /// <summary>Standard uncertainty of a maker's lift of which nobody knows to which engine, load and trim it belongs, mm; zero where that is known.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="axle">The axle that it is on.</param>
+    public static double OtherVehicleUMm(PlacedPart part, AxleState axle) =>
+        Of(part, axle, out var shares) is null ? shares.Sum(s => s.OtherVehicleU) : 0;
 
     /// <summary>Cosine of the spring's lean: how much of a lowered pivot the leaning strut feels.</summary>
     private static double StandingShare(AxleState axle) =>
@@ -170,17 +184,15 @@ public static class StackAmounts
         var unsagged = SpringChange.OverTodayMm(lift, design, load, wheelRate, oldRate, 0);
         // Measured against standard height, what the old spring does under the load is measured with it.
         var byStandard = axle.Sag is null && axle.BelowStandard is not null;
+        // A maker's lift belongs to an engine, load and trim: of another vehicle the standard spring may stand elsewhere.
+        var other = part.MadeFor is null ? Math.Abs(load - design) / oldRate : 0;
         var u = Hypot(
             2,
             0.05 * load * ((1 / wheelRate) - (byStandard ? 0 : 1 / oldRate)),
             byStandard ? 0 : 0.15 * (load - design) / oldRate,
-            // A maker's lift belongs to an engine, load and trim.
-            part.MadeFor
-                is null
-                ? (load - design) / oldRate
-                : 0
+            other
         );
-        shares = [new(LiftFamily.Wheel, false, unsagged, 0, u, SpringSag.Of(axle, design))];
+        shares = [new(LiftFamily.Wheel, false, unsagged, 0, u, SpringSag.Of(axle, design), other)];
         return null;
     }
 

@@ -51,6 +51,7 @@ internal sealed record Sent<T>(Guid? CommandId, T? Command, string Hash, string 
         {
             return
                 element.ValueKind == JsonValueKind.Object
+                && !HasGap(element)
                 && element.Deserialize<T>(JobJson.Options) is { } command
                 && key is { } k
                 && k != Guid.Empty
@@ -70,11 +71,28 @@ internal sealed record Sent<T>(Guid? CommandId, T? Command, string Hash, string 
                 : Bad(key, "");
         }
         catch (Exception e)
-            when (e is JsonException or NotSupportedException or InvalidOperationException)
+            // What cannot be made at all, as a number that is none, throws as an argument.
+            when (e
+                    is JsonException
+                        or NotSupportedException
+                        or InvalidOperationException
+                        or ArgumentException
+            )
         {
             return Bad(key, (e as JsonException)?.Path?.TrimStart('$', '.') ?? "");
         }
     }
+
+    /// <summary>Whether a list in it has a place with nothing: a row is there or it is not.</summary>
+    private static bool HasGap(JsonElement element) =>
+        element.ValueKind switch
+        {
+            JsonValueKind.Array => element
+                .EnumerateArray()
+                .Any(e => e.ValueKind == JsonValueKind.Null || HasGap(e)),
+            JsonValueKind.Object => element.EnumerateObject().Any(p => HasGap(p.Value)),
+            _ => false,
+        };
 
     private static Sent<T> Bad(
         Guid? key,

@@ -67,11 +67,11 @@ internal static class ShelfFileReader
                 null
             );
         }
-        catch (JsonException e)
+        catch (Exception e) when (e is JsonException or ArgumentException)
         {
             return (
                 [],
-                $"This is not a shelf as JSON: {e.Path ?? "$"} is not what may stand there."
+                $"This is not a shelf as JSON: {(e as JsonException)?.Path ?? "a number in it"} is not what may stand there."
             );
         }
     }

@@ -585,6 +585,46 @@ public class DecisionTests
     }
 
     [Fact]
+    public void A_joint_is_left_open_with_a_reason_and_only_while_it_is_open()
+    {
+        _shop.Begun();
+        var joint = _shop.Document.Joints.First(j => j.Kind == JointKind.BondedRubber);
+        LeaveJoint Of(string why) => new(_shop.Key(), _shop.Key(), joint.Id, why);
+        AssertRefused(Of(" "), RefusalKind.BadValue, "why");
+        _shop.Do(Of("this one has a ball there"));
+        var note = Assert.Single(_shop.Document.Deviations);
+        Assert.Equal((joint.Place, FittingRules.LeftOpen), (note.Where, note.Did));
+        _shop.Do(
+            new SetSpec(
+                _shop.Key(),
+                joint.Id,
+                0,
+                Workshop.Typed("101", Unit.PoundFoot),
+                null,
+                null,
+                "sheet 7"
+            )
+        );
+        foreach (var pass in Enum.GetValues<Pass>())
+        {
+            _shop.Do(
+                new TightenJoint(
+                    _shop.Key(),
+                    _shop.Key(),
+                    joint.Id,
+                    pass,
+                    pass == Pass.Final ? Workshop.Typed("101", Unit.PoundFoot) : null,
+                    false,
+                    "wrench",
+                    WheelPosition.OnWheels,
+                    null
+                )
+            );
+        }
+        AssertRefused(Of("late"), RefusalKind.Conflict, "jointId");
+    }
+
+    [Fact]
     public void A_deviation_says_where_what_and_why()
     {
         NoteDeviation Of(string why) =>

@@ -160,6 +160,26 @@ public class SpringsOverTodayTests
             6
         );
         Assert.Contains(open.Basis, b => b.Contains("another vehicle's", StringComparison.Ordinal));
+        // What asking would gain is said as well.
+        var asked = Sharper
+            .Of(
+                Both(Axle.Rear, Coil with { MadeFor = null }),
+                new Situation(
+                    Sample.AsFound,
+                    vehicle,
+                    StanceOf.Compute(
+                        Sample.Round(40, Sample.AsFound.Id),
+                        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+                        vehicle
+                    )
+                )
+            )
+            .Single(s => s.What.Contains("engine, load and trim", StringComparison.Ordinal));
+        Assert.Equal(
+            Math.Pow(500.0 / 30, 2),
+            Math.Pow(asked.NowMm, 2) - Math.Pow(asked.ThenMm, 2),
+            0
+        );
         Assert.DoesNotContain(
             known.Basis,
             b => b.Contains("another vehicle's", StringComparison.Ordinal)

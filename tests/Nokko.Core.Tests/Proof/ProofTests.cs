@@ -275,6 +275,61 @@ public class ProofTests
     }
 
     [Fact]
+    public void Rubber_that_was_left_open_in_writing_lets_the_verdict_stand_with_its_mark()
+    {
+        var (job, _) = Fitted();
+        Deviation Left(Joint j, int i, string did) =>
+            new()
+            {
+                Id = Sample.Id(980 + i),
+                Where = j.Place,
+                SheetSays = "It is closed: not touched yet.",
+                Did = did,
+                Why = "this one has a ball there",
+                PersonId = Sample.Id(5),
+                At = job.Plans[0].BegunAt!.Value,
+            };
+        var rubber = job.Joints.Where(j => j.Kind == JointKind.BondedRubber).ToArray();
+        PlanProof With(string did) =>
+            JobEvaluator
+                .Evaluate(job with { Deviations = [.. rubber.Select((j, i) => Left(j, i, did))] })
+                .Proofs[0];
+        var proof = With(FittingRules.LeftOpen);
+        Assert.Empty(proof.HeldBack);
+        Assert.Equal(Verdict.Reached, proof.AsForetold);
+        Assert.All(
+            proof.Marks,
+            m => Assert.Contains("this one has a ball there", m, StringComparison.Ordinal)
+        );
+        Assert.Equal(rubber.Length, proof.Marks.Count);
+        // Any other note on the joint does not close it.
+        Assert.Equal(rubber.Length, With("Recorded snug all the same.").HeldBack.Count);
+    }
+
+    [Fact]
+    public void Every_pair_of_verdicts_has_a_sentence_that_fits_it()
+    {
+        var proof = Of(Lifted(51.26));
+        string Says(Verdict? wanted, Verdict foretold) =>
+            (proof with { AsWanted = wanted, AsForetold = foretold }).Says;
+        Assert.StartsWith(
+            "Not as wanted",
+            Says(Verdict.NotReached, Verdict.CannotTell),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "As wanted",
+            Says(Verdict.Reached, Verdict.MeasureAgain),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "Read what is missing",
+            Says(Verdict.MeasureAgain, Verdict.MeasureAgain),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public void A_card_that_was_begun_is_done_before_anything_is_judged()
     {
         var job = Begun(WheelPosition.OnWheels);

@@ -110,6 +110,47 @@ public class ShelfFilesTests(Hosted server) : IClassFixture<Hosted>
         Assert.Empty(report["lines"]!.AsArray());
     }
 
+    [Theory]
+    [InlineData("[null]")]
+    [InlineData(
+        "[{\"id\":\"01a21902-e834-7a36-9e48-79c9fc959e58\",\"number\":\"N\",\"name\":\"n\",\"kind\":\"block\",\"count\":1,\"leaves\":[null]}]"
+    )]
+    [InlineData(
+        "[{\"id\":\"01a21902-e834-7a36-9e48-79c9fc959e58\",\"number\":\"N\",\"name\":\"n\",\"kind\":\"block\",\"count\":1,\"dimensions\":{\"taper\":null}}]"
+    )]
+    [InlineData(
+        "[{\"id\":\"01a21902-e834-7a36-9e48-79c9fc959e58\",\"number\":\"N\",\"name\":\"n\",\"kind\":\"block\",\"count\":1,\"thickness\":{\"value\":1e999,\"unit\":\"mm\",\"known\":\"told\"}}]"
+    )]
+    public async Task A_hostile_list_of_parts_is_refused_in_a_file_and_at_the_door(string parts)
+    {
+        var caller = await server.SignIn();
+        var look = await ReadIn(
+            caller,
+            $$"""{"format":"nokko.shelf","version":1,"parts":{{parts}}}"""
+        );
+        Assert.True(
+            look["problem"] is not null
+                || look["lines"]!.AsArray().All(l => l!["problem"] is not null),
+            look.ToJsonString()
+        );
+        using var content = new StringContent(
+            $$"""[{"kind":"readInShelf","commandId":"{{Guid.NewGuid()}}","parts":{{parts}},"whole":true}]""",
+            System.Text.Encoding.UTF8,
+            "application/json"
+        );
+        var answer = await caller.Http.PostAsync(
+            new Uri("/api/commands", UriKind.Relative),
+            content,
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(System.Net.HttpStatusCode.OK, answer.StatusCode);
+        Assert.Contains(
+            "\"refused\"",
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken),
+            StringComparison.Ordinal
+        );
+    }
+
     [Fact]
     public async Task A_cell_that_a_spreadsheet_would_run_goes_out_harmless_and_comes_back_itself()
     {

@@ -2214,7 +2214,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a photograph whose content is stored. */
         JobCommandAddPhotograph: {
             /** @enum {string} */
@@ -2456,6 +2456,28 @@ export interface components {
             odometer: null | components["schemas"]["QuantityInput"];
             ownerNotes: null | string;
             followUps: components["schemas"]["FollowUpInput"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Leaves a joint open in writing: this vehicle has none, or it is closed elsewhere. Its line stays open; the heights are judged, with a mark. */
+        JobCommandLeaveJoint: {
+            /** @enum {string} */
+            kind: "leaveJoint";
+            /**
+             * Format: uuid
+             * @description Key of the note.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            jointId: string;
+            /** @description Why. */
+            why: string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.

@@ -212,3 +212,4 @@ export const suspensionEnds: Record<Kinds["SuspensionKind"], { above: string; be
     "leaf": true
   }
 };
+export const leftOpen: string = "Left open, without a final pass.";

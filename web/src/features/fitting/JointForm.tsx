@@ -13,6 +13,7 @@ import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { leftOpen } from "../../api/words";
 import { passesOver, torqueText } from "./torque";
 import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
@@ -159,6 +160,9 @@ export function JointForm({
           }}
         />
       )}
+      {joint.kind === "bondedRubber" && entries.at(-1)?.pass !== "final" && (
+        <LeaveOpen joint={joint} />
+      )}
       {entries.length > 0 && (
         <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
           {entries
@@ -170,5 +174,54 @@ export function JointForm({
         </Typography>
       )}
     </Box>
+  );
+}
+
+/** Heights are not judged while rubber is open; where this vehicle has none, or it stays so, that is written down. */
+function LeaveOpen({ joint }: { joint: Schemas["Joint"] }) {
+  const send = useSend();
+  const d = useJob().document;
+  const [why, setWhy] = useState("");
+  const [problem, setProblem] = useState<Error | null>(null);
+  const leave = async () => {
+    setProblem(null);
+    try {
+      await send(
+        { kind: "leaveJoint", id: v7(), jointId: joint.id, why },
+        `${joint.place} left open`,
+      );
+      setWhy("");
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
+  const left = d.deviations.findLast(
+    (x) => x.where === joint.place && x.did === leftOpen,
+  );
+  if (left) {
+    return <Typography>▲ Left open, in writing: {left.why}</Typography>;
+  }
+  return (
+    <details>
+      <summary>This vehicle has none, or it stays open</summary>
+      <Box sx={{ display: "grid", gap: 1, mt: 1 }}>
+        <TextField
+          label="Why"
+          value={why}
+          onChange={(e) => {
+            setWhy(e.target.value);
+          }}
+          error={at(problem, "why").error}
+          helperText={
+            at(problem, "why").helperText ??
+            "It goes on the record, and the verdict carries a mark."
+          }
+        />
+        <Button variant="outlined" onClick={() => void leave()}>
+          Leave it open
+        </Button>
+        {!at(problem, "why").error && <ProblemNote problem={problem} />}
+      </Box>
+    </details>
   );
 }

@@ -115,9 +115,26 @@ export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
         }}
         {...at(problem, "source")}
       />
-      <Button variant="outlined" onClick={() => void save(seen.version)}>
-        Keep the spec
-      </Button>
+      <Box sx={{ display: "flex", gap: 1 }}>
+        <Button
+          variant="outlined"
+          onClick={() => void save(seen.version)}
+          sx={{ flex: 1 }}
+        >
+          Keep the spec
+        </Button>
+        {joint.spec && (
+          <Button
+            onClick={() => {
+              clear();
+              setProblem(null);
+              setOpen(false);
+            }}
+          >
+            Leave it
+          </Button>
+        )}
+      </Box>
       <Box sx={{ gridColumn: "1 / -1" }}>
         <BothWays
           problem={problem}

@@ -6,6 +6,7 @@ import { outbox, useJob, useOutbox } from "../../api/job";
 import { rowOf, type Letter, type Refused } from "../../api/outbox";
 import { stacksOf } from "../../api/waiting";
 import { Both } from "../../shared/BothWays";
+import { useUnit } from "../../shared/Length";
 import { wordsOf } from "../../shared/ProblemNote";
 import { keepDraft } from "../../shared/useDraft";
 import { useParts } from "../../shared/useParts";
@@ -42,6 +43,7 @@ function ChangedFirst({
   first: NonNullable<Refused["first"]>;
 }) {
   const view = useJob();
+  const unit = useUnit();
   const parts = (useParts().data ?? []).map((p) => p.part);
   const { letter } = refused;
   const row = rowOf(letter);
@@ -55,7 +57,7 @@ function ChangedFirst({
         about={letter.says}
         mine={
           c.kind === "savePlan"
-            ? planLines(c.name, stacksOf(c.stacks, d, d.plans, parts))
+            ? planLines(c.name, stacksOf(c.stacks, d, d.plans, parts), unit)
             : { "It says": wordsOf({ ...c, kind: null, version: null }) }
         }
         theirs={
@@ -63,6 +65,7 @@ function ChangedFirst({
             ? planLines(
                 (first.theirs as Schemas["Plan"]).name,
                 (first.theirs as Schemas["Plan"]).stacks,
+                unit,
               )
             : { "It says": wordsOf(first.theirs) }
         }

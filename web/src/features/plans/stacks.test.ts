@@ -158,12 +158,16 @@ describe("stacks that were found", () => {
 
 describe("a plan as lines", () => {
   it("names each corner's pieces from the body down, with their thickness", () => {
-    expect(planLines("Plan A", both)).toEqual({
+    expect(planLines("Plan A", both, "mm")).toEqual({
       Name: "Plan A",
       "Left front": "plate (12 mm), ring (12 mm)",
       "Right front": "plate (12 mm), ring (12 mm)",
       "Left rear": "",
       "Right rear": "",
     });
+    // 12 mm are 7.56 sixteenths.
+    expect(planLines("Plan A", both, "in")["Left front"]).toBe(
+      "plate (1/2 in), ring (1/2 in)",
+    );
   });
 });

@@ -1,6 +1,7 @@
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import type { Lines } from "../../shared/BothWays";
+import { inMm, showText, type LengthUnit } from "../../shared/length";
 import {
   cornerWords,
   quantityText,
@@ -199,13 +200,19 @@ export function copied(
   }));
 }
 
-/** A plan as lines, corner by corner from the body down. */
-export function planLines(name: string, stacks: Stacks): Lines {
+/** A plan as lines, corner by corner from the body down, thicknesses as the person reads them. */
+export function planLines(
+  name: string,
+  stacks: Stacks,
+  unit: LengthUnit,
+): Lines {
   const lines: Lines = { Name: name };
   for (const corner of corners) {
     lines[cornerWords[corner] ?? corner] = at(stacks, corner)
       .map((p) =>
-        p.thickness ? `${p.name} (${quantityText(p.thickness)})` : p.name,
+        p.thickness
+          ? `${p.name} (${showText(inMm(p.thickness), unit)})`
+          : p.name,
       )
       .join(", ");
   }

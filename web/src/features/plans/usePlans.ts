@@ -5,6 +5,7 @@ import type { JobView, Schemas } from "../../api/client";
 import { currentStage, draftPlan, draftPlans } from "../../api/document";
 import { useJob, useOutbox, useSend } from "../../api/job";
 import { of, stacksOf } from "../../api/waiting";
+import { useUnit } from "../../shared/Length";
 import { asError } from "../../shared/ProblemNote";
 import { useParts } from "../../shared/useParts";
 import { copied, nextName, placings, planLines, taken } from "./stacks";
@@ -21,6 +22,7 @@ export function usePlans() {
   const view = useJob();
   const d = view.document;
   const send = useSend();
+  const unit = useUnit();
   const navigate = useNavigate();
   const stage = currentStage(d);
   const { letters, failing } = useOutbox();
@@ -63,11 +65,11 @@ export function usePlans() {
     /** What both say where somebody else changed the same plan first, and the choice. */
     both: {
       mine: sent
-        ? planLines(sent.name, stacksOf(sent.stacks, d, d.plans, parts))
+        ? planLines(sent.name, stacksOf(sent.stacks, d, d.plans, parts), unit)
         : {},
       theirs: (fresh: JobView) => {
         const plan = fresh.document.plans.find((p) => p.id === sent?.id);
-        return plan ? planLines(plan.name, plan.stacks) : {};
+        return plan ? planLines(plan.name, plan.stacks, unit) : {};
       },
       onTheirs: () => {
         setProblem(null);

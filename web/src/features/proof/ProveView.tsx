@@ -203,6 +203,15 @@ function Proof({
               Change the stack: a second pass
             </Button>
           )}
+          {proof.heldBack.length > 0 && (
+            <Button
+              component={To}
+              to={`/jobs/${d.job.id}/fit`}
+              variant="contained"
+            >
+              Close it on the card
+            </Button>
+          )}
           {proof.overall === "measureAgain" && (
             <Button
               component={To}

@@ -70,11 +70,12 @@ export function PartForm({
       | "madeFor"
       | "notes",
     label: string,
+    placeholder = money.has(key) ? "unknown" : undefined,
   ) => (
     <TextField
       label={label}
       value={draft[key]}
-      placeholder={money.has(key) ? "unknown" : undefined}
+      placeholder={placeholder}
       onChange={(e) => {
         setAnswers([]);
         onChange({ ...draft, [key]: e.target.value });
@@ -155,7 +156,7 @@ export function PartForm({
       ))}
       {kind &&
         isMadeForALoad(kind) &&
-        field("madeFor", "Made for which engine, load and trim")}
+        field("madeFor", "Made for", "engine, load and trim")}
       {draft.kind === "strutTopSpacer" && field("extension", "Its studs give")}
       {field("count", "Pieces")}
       {field("price", "Price of one")}
