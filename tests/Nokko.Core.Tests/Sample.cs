@@ -70,7 +70,11 @@ internal static class Sample
             Kind = VehicleKind.Pickup,
             BodyKind = BodyKind.BodyOnFrame,
             Front = new() { Kind = SuspensionKind.CoilOverArm },
-            Rear = new() { Kind = SuspensionKind.LeafOverslung },
+            Rear = new()
+            {
+                Kind = SuspensionKind.LeafOverslung,
+                ShacklePivot = ShacklePivot.AboveEye,
+            },
             Dimensions = Sizes,
             TyreSize = "265/70R17",
             TyreKnown = Known.Document,
@@ -92,7 +96,11 @@ internal static class Sample
             VehicleId = Id(1),
             JobId = Id(4),
             Front = new() { Kind = SuspensionKind.CoilOverArm },
-            Rear = new() { Kind = SuspensionKind.LeafOverslung },
+            Rear = new()
+            {
+                Kind = SuspensionKind.LeafOverslung,
+                ShacklePivot = ShacklePivot.AboveEye,
+            },
             Ordinal = 0,
             Name = "as found",
             OpenedAt = At(0),

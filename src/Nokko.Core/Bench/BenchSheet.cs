@@ -15,6 +15,9 @@ public enum BenchAsks
 
     /// <summary>A kind of suspension.</summary>
     Suspension,
+
+    /// <summary>Where a shackle hangs on the frame.</summary>
+    ShacklePivot,
 }
 
 /// <summary>One thing that a calculation asks for.</summary>

@@ -182,11 +182,12 @@ public static partial class BenchSheets
                     ArchMm = number("arch")!.Value * Math.Pow(2 * half / length, 2),
                 }),
         ];
-        if (LeafPackBuild.WhyNot(leaves) is { } why)
+        var clamp = number("clamp") ?? LeafPackBuild.UsualClampMm(leaves[0]);
+        if (LeafPackBuild.WhyNot(leaves, clamp) is { } why)
         {
-            throw new BenchException("leaves", why);
+            throw new BenchException(number("clamp") is null ? "leaves" : "clamp", why);
         }
-        var pack = LeafPackBuild.Of(leaves);
+        var pack = LeafPackBuild.Of(leaves, clamp);
         var load = number("load")!.Value * Gravity.NPerKg;
         var settled = pack.FreeArchMm - (load / pack.RateNPerMm);
         return new BenchAnswer(
@@ -212,14 +213,25 @@ public static partial class BenchSheets
         );
     }
 
-    private static BenchAnswer Shackle(Func<string, double?> number)
+    private static BenchAnswer Shackle(Func<string, double?> number, Func<string, string?> text)
     {
+        if (!Enum.TryParse<ShacklePivot>(text("pivot"), ignoreCase: true, out var pivot))
+        {
+            throw new BenchException("pivot", "Above or below the spring's eye?");
+        }
         var (chord, arch, shackle) = (
             number("chord")!.Value,
             number("arch")!.Value,
             number("shackle")!.Value
         );
-        var leaf = new LeafGeometry(chord, arch, shackle, number("angle")!.Value / Degrees, 0.5);
+        var leaf = new LeafGeometry(
+            chord,
+            arch,
+            shackle,
+            number("angle")!.Value / Degrees,
+            0.5,
+            pivot == ShacklePivot.BelowEye
+        );
         if (LeafShackle.Move(leaf, shackle + number("longer")!.Value, arch) is not { } move)
         {
             throw new BenchException("longer", "The shackle cannot reach that far.");
@@ -241,7 +253,9 @@ public static partial class BenchSheets
                 ),
             ],
             [
-                "The axle in the middle of the leaf; about half of what the shackle is longer.",
+                pivot == ShacklePivot.BelowEye
+                    ? "The axle in the middle of the leaf. The shackle is pulled: a longer one lowers, by about half of what it is longer."
+                    : "The axle in the middle of the leaf; about half of what the shackle is longer.",
                 "It must not turn over at full droop, and its crossbar must clear the frame.",
             ]
         );

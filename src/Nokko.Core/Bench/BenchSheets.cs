@@ -59,6 +59,7 @@ public static partial class BenchSheets
                 new("width", "Width", Unit.Mm, "60"),
                 new("thick", "Thickness of each", Unit.Mm, "8"),
                 new("arch", "Free arch of the main leaf", Unit.Mm, "120", Positive: false),
+                new("clamp", "Clamped between the U-bolts", Unit.Mm, "", Optional: true),
                 new("load", "Load on the axle seat", Unit.Kg, "400"),
             ]
         ),
@@ -77,6 +78,13 @@ public static partial class BenchSheets
                     Positive: false
                 ),
                 new("longer", "Longer by", Unit.Mm, "25"),
+                new(
+                    "pivot",
+                    "Its pivot on the frame stands",
+                    null,
+                    "aboveEye",
+                    Asks: BenchAsks.ShacklePivot
+                ),
             ]
         ),
         new(
@@ -126,7 +134,7 @@ public static partial class BenchSheets
             "spacer" => Spacer(number, text),
             "spring" => Spring(number),
             "leaf" => Leaves(number),
-            "shackle" => Shackle(number),
+            "shackle" => Shackle(number, text),
             "block" => Block(number),
             "tyre" => Tyre(number, text),
             _ => throw new ArgumentOutOfRangeException(nameof(sheet), sheet, null),

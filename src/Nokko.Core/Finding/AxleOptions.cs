@@ -184,7 +184,11 @@ internal sealed class AxleOptions
             for (var g = 0; g <= f; g++)
             {
                 var (c, d) = (odds.Springs[g][first], odds.Springs[g][first + 1]);
-                covariance[f, g] = (a * c * ll) + (b * d * rr) + (((a * d) + (b * c)) * lr);
+                covariance[f, g] =
+                    (a * c * ll)
+                    + (b * d * rr)
+                    + (((a * d) + (b * c)) * lr)
+                    + odds.OfBars(f, g, first, l.SpringMm, r.SpringMm);
                 covariance[g, f] = covariance[f, g];
             }
         }

@@ -1,4 +1,5 @@
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
@@ -140,7 +141,7 @@ internal sealed partial class CardWriter
                 Where = "vehicle",
                 Title = "What ties the body to the frame",
                 Do =
-                    "Battery off, wheel locked, then the steering shaft. Look along brake lines, hoses, wires, filler, shifter, shrouds and bumper brackets: free or slack by the puck's height, each of them.",
+                    "Battery off, wheel locked, then the steering shaft. Look along brake lines, hoses, wires, filler, shifter, shrouds and bumper brackets: free or slack by as much as the body will rise, each of them.",
                 Caution =
                     "A steering shaft that leaves its splines is no steering. Mark its overlap before the first bolt.",
                 Hold = true,
@@ -174,7 +175,7 @@ internal sealed partial class CardWriter
                 c,
                 "change-mounts",
                 $"Body mounts: {change.Said}",
-                "One side at a time, the other side's bolts loose but in. Lift the body with a wide board on the jack, no more than the puck needs."
+                "One side at a time, the other side's bolts loose but in. Lift the body with a wide board on the jack, no more than the pieces need."
                     + change.Which,
                 40
             );
@@ -182,7 +183,9 @@ internal sealed partial class CardWriter
                 c.Name(),
                 "mounts-hand",
                 "Body bolts by hand",
-                "Longer bolts: old length and the puck. All in before any is snug.",
+                change.Come.Any(p => p.Kind == PartKind.BodyPuck)
+                    ? "Longer bolts: old length and the puck. All in before any is snug."
+                    : "All in before any is snug.",
                 [mount],
                 Pass.Hand,
                 10,

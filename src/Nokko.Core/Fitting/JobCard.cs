@@ -75,7 +75,11 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
     public static JobCard Derive(Stage from, Plan plan, Vehicle vehicle, Equipment equipment)
     {
         var changed = Corners
-            .All.Select(c => new CornerChange(c, Gone(c, from, plan), Come(c, from, plan)))
+            .All.Select(c =>
+            {
+                var (gone, come) = CornerStack.Change(c, from.Stacks, plan.Stacks);
+                return new CornerChange(c, gone, come);
+            })
             .Where(c => c.Gone.Count + c.Come.Count > 0)
             .ToArray();
         if (changed.Length == 0)
@@ -84,10 +88,10 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
         }
         var writer = new CardWriter(equipment);
         writer.Prepare(changed);
-        var body = changed.Where(c => c.Only(PartKind.BodyPuck)).ToArray();
-        if (changed.Any(c => c.Has(PartKind.BodyPuck)))
+        var body = changed.Where(c => c.Only(LiftFamily.Puck)).ToArray();
+        if (changed.Any(c => c.Has(LiftFamily.Puck)))
         {
-            writer.Body([.. changed.Where(c => c.Has(PartKind.BodyPuck))]);
+            writer.Body([.. changed.Where(c => c.Has(LiftFamily.Puck))]);
         }
         foreach (var axle in Corners.Axles)
         {
@@ -127,18 +131,6 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
         );
         return new JobCard(writer.Steps, writer.Joints);
     }
-
-    private static List<PlacedPart> Gone(Corner corner, Stage from, Plan plan) =>
-        Without(At(from.Stacks, corner), At(plan.Stacks, corner));
-
-    private static List<PlacedPart> Come(Corner corner, Stage from, Plan plan) =>
-        Without(At(plan.Stacks, corner), At(from.Stacks, corner));
-
-    private static List<PlacedPart> Without(List<PlacedPart> parts, List<PlacedPart> others) =>
-        [.. parts.Where(p => others.All(o => o.Id != p.Id))];
-
-    private static List<PlacedPart> At(IReadOnlyList<CornerStack> stacks, Corner corner) =>
-        [.. stacks.Where(s => s.Corner == corner).SelectMany(s => s.Parts)];
 }
 
 /// <summary>What changes at one corner.</summary>
@@ -148,11 +140,13 @@ internal sealed record CornerChange(
     IReadOnlyList<PlacedPart> Come
 )
 {
-    /// <summary>Whether a part of a kind comes or goes.</summary>
-    public bool Has(PartKind kind) => Gone.Concat(Come).Any(p => p.Kind == kind);
+    /// <summary>Whether a part of a family comes or goes.</summary>
+    public bool Has(LiftFamily family) => Gone.Concat(Come).Any(p => Of(p) == family);
 
     /// <summary>Whether nothing else comes or goes.</summary>
-    public bool Only(PartKind kind) => Gone.Concat(Come).All(p => p.Kind == kind);
+    public bool Only(LiftFamily family) => Gone.Concat(Come).All(p => Of(p) == family);
+
+    private static LiftFamily Of(PlacedPart part) => PartRule.Of(part.Kind).Family;
 
     /// <summary>Which way each part that comes must sit.</summary>
     public string Which =>

@@ -41,7 +41,11 @@ internal static class JobFileParts
                 {
                     yield return new($"{at}.dimensions.{name}", "No part has a size of this name.");
                 }
-                if (part.Leaves.Count > 0 && LeafPackBuild.WhyNot(part.Leaves) is { } why)
+                if (
+                    part.Leaves.Count > 0
+                    && LeafPackBuild.WhyNot(part.Leaves, part.Get(PartSizes.ClampLength) ?? 0)
+                        is { } why
+                )
                 {
                     yield return new($"{at}.leaves", why);
                 }

@@ -5,6 +5,7 @@ using Nokko.Core.Plans;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -303,8 +304,44 @@ public static class JobEvaluator
             after,
             d.WalkRounds.First(w => w.Id == after.WalkRoundId),
             d.VehicleAt(after.StageId),
-            Untouched(d, before.StageId, after.StageId)
+            Untouched(d, before.StageId, after.StageId),
+            Mounts(d, before.StageId, after.StageId)
         );
+
+    /// <summary>What changed between body and frame raises there, by corner.</summary>
+    private static Dictionary<Corner, Estimate?> Mounts(JobDocument d, Guid before, Guid after)
+    {
+        var (from, to) = (d.Stages.First(s => s.Id == before), d.Stages.First(s => s.Id == after));
+        var vehicle = d.VehicleAt(before);
+        return Corners
+            .All.Where(c =>
+                !OnMounts(from, c)
+                    .Select(p => p.Id)
+                    .ToHashSet()
+                    .SetEquals(OnMounts(to, c).Select(p => p.Id))
+            )
+            .ToDictionary(
+                c => c,
+                c =>
+                    CornerRise
+                        .Of(
+                            c,
+                            [.. OnMounts(from, c)],
+                            [.. OnMounts(to, c)],
+                            vehicle,
+                            AxleState.Of(vehicle, Corners.AxleOf(c))
+                        )
+                        .Rise
+                        is { Puck: var (mm, variance, common) }
+                        ? new Estimate(mm, Math.Sqrt(variance + (common * common)))
+                        : (Estimate?)null
+            );
+
+        static IEnumerable<PlacedPart> OnMounts(Stage stage, Corner corner) =>
+            CornerStack
+                .At(stage.Stacks, corner)
+                .Where(p => PartRule.Of(p.Kind).Family == LiftFamily.Puck);
+    }
 
     /// <summary>Axles with the same parts in both stages while the other axle's differ.</summary>
     private static Axle[] Untouched(JobDocument d, Guid before, Guid after)

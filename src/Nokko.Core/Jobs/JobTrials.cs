@@ -49,12 +49,11 @@ public static class JobTrials
     )
     {
         var corners = Corners.Of(lift.Axle);
-        PlacedPart[] old = [.. corners.SelectMany(c => CornerStack.At(from.Stacks, c))];
         PlacedPart[] come =
         [
             .. corners
-                .SelectMany(c => CornerStack.At(plan.Stacks, c))
-                .Where(p => old.All(o => o.Id != p.Id)),
+                .SelectMany(c => CornerStack.Change(c, from.Stacks, plan.Stacks).Come)
+                .Where(p => PartRule.Of(p.Kind).MayLift),
         ];
         var (trial, family, why) = Trialled(d, plan, from, proof, lift.Axle, stances);
         return new JobTrial
@@ -207,6 +206,7 @@ public static class JobTrials
         var design = Matrix<double>.Build.Dense(4, axles.Length);
         var seen = Vector<double>.Build.Dense(4);
         var variance = Matrix<double>.Build.Dense(4, 4);
+        var ofBars = Matrix<double>.Build.Dense(4, 2);
         for (var i = 0; i < 4; i++)
         {
             var name = Corners.All[i];
@@ -226,7 +226,11 @@ public static class JobTrials
             {
                 variance[i, j] = i == j ? u * u : shared;
             }
-            var (springs, _) = body.Response(station);
+            var (springs, _, bars) = body.Response(station);
+            for (var bar = 0; bar < 2; bar++)
+            {
+                ofBars[i, bar] = bars[bar].Zip(rises, (b, r) => b * r.SpringMm).Sum();
+            }
             for (var a = 0; a < axles.Length; a++)
             {
                 var (l, r) = (rises[axles[a]].SpringMm, rises[axles[a] + 1].SpringMm);
@@ -235,6 +239,8 @@ public static class JobTrials
                 design[i, a] = (springs[axles[a]] * l / mean) + (springs[axles[a] + 1] * r / mean);
             }
         }
+        // What the anti-roll bars carried over is known as well as their rates.
+        variance += ofBars.TransposeAndMultiply(ofBars);
         var weight = variance.Inverse();
         var normal = design.TransposeThisAndMultiply(weight * design);
         if (!(Math.Abs(normal.Determinant()) > 1e-12))

@@ -294,21 +294,23 @@ public sealed record BeginFitting(
 
     private static void TakeFromShelf(JobWork work, Plan plan)
     {
-        var fitted = work
-            .Document.CurrentStage()!
-            .Stacks.SelectMany(s => s.Parts)
-            .Select(p => p.Id)
-            .ToHashSet();
-        var parts = plan.Stacks.SelectMany(s => s.Parts).ToArray();
-        if (parts.All(p => fitted.Contains(p.Id)) && parts.Length == fitted.Count)
+        var stands = work.Document.CurrentStage()!.Stacks;
+        if (
+            Corners.All.All(c =>
+                CornerStack.Change(c, stands, plan.Stacks) is { Gone.Count: 0, Come.Count: 0 }
+            )
+        )
         {
             throw Refuse.Value(
                 "plan",
                 "Nothing changes in this plan: place or take out a part first."
             );
         }
+        // A piece that only moves is not taken from the shelf.
+        var fitted = stands.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
         foreach (
-            var needed in parts
+            var needed in plan
+                .Stacks.SelectMany(s => s.Parts)
                 .Where(p => !fitted.Contains(p.Id) && p.PartId is not null)
                 .GroupBy(p => p.PartId!.Value)
                 .OrderBy(g => g.Key)

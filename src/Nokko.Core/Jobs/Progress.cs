@@ -1,6 +1,7 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -235,9 +236,10 @@ public sealed record Progress(
         {
             return 0;
         }
-        var now = stage.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
-        var then = draft.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
-        now.SymmetricExceptWith(then);
-        return now.Count;
+        return Corners.All.Sum(c =>
+        {
+            var (gone, come) = CornerStack.Change(c, stage.Stacks, draft.Stacks);
+            return gone.Count + come.Count;
+        });
     }
 }

@@ -104,7 +104,13 @@ public sealed record SavePart(
             {
                 throw Refuse.Value("leaves", $"A {rule.Said} has no leaves.");
             }
-            if (LeafPackBuild.WhyNot(leaves) is { } why)
+            if (
+                LeafPackBuild.WhyNot(
+                    leaves,
+                    sizes.GetValueOrDefault(PartSizes.ClampLength)?.In(Unit.Mm) ?? 0
+                ) is
+                { } why
+            )
             {
                 throw Refuse.Value("leaves", why);
             }

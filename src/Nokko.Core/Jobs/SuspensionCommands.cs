@@ -42,7 +42,8 @@ public sealed record SetSuspension(
     uint Version,
     Axle Axle,
     SuspensionKind Suspension,
-    IReadOnlyList<SizeInput> Sizes
+    IReadOnlyList<SizeInput> Sizes,
+    ShacklePivot? ShacklePivot = null
 ) : SuspensionCommand(CommandId, Version, Axle)
 {
     /// <inheritdoc/>
@@ -72,6 +73,7 @@ public sealed record SetSuspension(
         {
             Kind = Suspension,
             Dimensions = sizes,
+            ShacklePivot = Suspension.IsLeaf() ? ShacklePivot : null,
             Points = now.Kind == Suspension ? now.Points : [],
         };
     }

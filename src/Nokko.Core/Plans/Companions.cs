@@ -187,7 +187,7 @@ internal static class Companions
                 axle.Said(),
                 pack is null
                     ? "New U-bolts, longer by the block"
-                    : $"New U-bolts, at least {LengthText.Both(LeafPackBuild.UBoltMm(LeafPackBuild.Of(pack.Leaves).ThicknessMm, block ?? 0))} inside from the axle's crown",
+                    : $"New U-bolts, at least {LengthText.Both(LeafPackBuild.UBoltMm(LeafPackBuild.Of(pack).ThicknessMm, block ?? 0))} inside from the axle's crown",
                 block is { } mm
                     ? $"they are never used again; {LengthText.Both(mm)} go between leaf and axle"
                     : "they are never used again",

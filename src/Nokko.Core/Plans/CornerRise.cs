@@ -32,8 +32,8 @@ internal sealed class CornerRise
     /// <summary>Free rise through the spring, mm.</summary>
     public double SpringMm { get; private set; }
 
-    /// <summary>Rise of the body on its mount, mm, with its variance, mm².</summary>
-    public (double Mm, double Variance) Puck { get; private init; }
+    /// <summary>Rise of the body on its mount, mm, with the variance that is its own, mm², and the standard uncertainty that all mounts have in common, mm.</summary>
+    public (double Mm, double Variance, double CommonU) Puck { get; private init; }
 
     /// <summary>Rise by another tyre, mm, with its variance, mm².</summary>
     public (double Mm, double Variance) Tyre { get; private init; }
@@ -65,10 +65,7 @@ internal sealed class CornerRise
         }
         var rise = new CornerRise(corner, change.Parts)
         {
-            Puck = (
-                change.To(LiftFamily.Puck).Mm - change.From(LiftFamily.Puck).Mm,
-                change.OwnVariance(LiftFamily.Puck)
-            ),
+            Puck = PuckOf(change, old, next, axle),
             Tyre = TyreOf(change, vehicle),
             TyreName = change.TyreName,
         };
@@ -168,6 +165,31 @@ internal sealed class CornerRise
         return null;
     }
 
+    private static (double Mm, double Variance, double CommonU) PuckOf(
+        StackChange change,
+        IReadOnlyList<PlacedPart> old,
+        IReadOnlyList<PlacedPart> next,
+        AxleState axle
+    )
+    {
+        PlacedPart[] changed =
+        [
+            .. old.ExceptBy(next.Select(p => p.Id), p => p.Id),
+            .. next.ExceptBy(old.Select(p => p.Id), p => p.Id),
+        ];
+        // A puck that comes or goes lets the old mount go and puts it back.
+        var kept =
+            changed.Any(p => p.Kind == PartKind.BodyPuck)
+            && changed.All(p => p.Kind != PartKind.BodyMount)
+                ? Math.Pow(StackAmounts.KeptMountUMm(axle), 2)
+                : 0;
+        return (
+            change.To(LiftFamily.Puck).Mm - change.From(LiftFamily.Puck).Mm,
+            change.OwnVariance(LiftFamily.Puck) + (kept / 2),
+            Math.Sqrt(Math.Pow(change.CommonU(LiftFamily.Puck), 2) + (kept / 2))
+        );
+    }
+
     private static (double Mm, double Variance) TyreOf(StackChange change, Vehicle vehicle)
     {
         var usual = TyreSize.Parse(vehicle.TyreSize)?.DiameterMm;
@@ -205,6 +227,12 @@ internal sealed class CornerRise
                         is { } rise
                     ? (rise, inside < amount.InsideMm)
                     : null;
+            case LiftFamily.Shackle when axle.Leaf is null:
+                var half = LiftLaw.Prior(family, axle).Ratio.Mean * amount.Mm;
+                return (
+                    axle.Suspension.ShacklePivot == ShacklePivot.BelowEye ? -half : half,
+                    false
+                );
             case LiftFamily.Shackle when axle.Leaf is { } leaf:
                 return LeafShackle.Move(leaf, leaf.ShackleMm + amount.Mm, leaf.ArchMm) is { } move
                     ? (move.LiftMm, false)

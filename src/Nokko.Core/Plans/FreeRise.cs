@@ -69,6 +69,8 @@ internal static class FreeRise
         {
             for (var j = 0; j < 4; j++)
             {
+                covariance[FreeRises.Pucks + i, FreeRises.Pucks + j] +=
+                    corners[i].Puck.CommonU * corners[j].Puck.CommonU;
                 // A maker's size is wrong by as much on every tyre of the kind.
                 if (i != j && corners[i].TyreName == corners[j].TyreName)
                 {

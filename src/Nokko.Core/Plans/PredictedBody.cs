@@ -110,11 +110,12 @@ internal sealed class PredictedBody
     )
     {
         var response = new double[FreeRises.Count];
+        var bars = new double[2, 4];
         var load = 0.0;
         foreach (var (station, factor) in terms)
         {
             var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
-            var (springs, plane) = _body.Response(station);
+            var (springs, plane, ofBars) = _body.Response(station);
             var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
             // Over its own frame or mark the body does not move, and the axle rides on its tyres alone; over the floor the tyres count too.
             var onSprings =
@@ -123,6 +124,8 @@ internal sealed class PredictedBody
             for (var i = 0; i < 4; i++)
             {
                 response[i] += onSprings * springs[i];
+                bars[0, i] += onSprings * ofBars[0][i];
+                bars[1, i] += onSprings * ofBars[1][i];
                 response[FreeRises.Pucks + i] += onBody * plane[i];
                 response[FreeRises.Tyres + i] += onTyres * plane[i];
             }
@@ -138,6 +141,17 @@ internal sealed class PredictedBody
             for (var j = 0; j < FreeRises.Count; j++)
             {
                 variance += response[i] * _covariance[i, j] * response[j];
+            }
+        }
+        for (var bar = 0; bar < 2; bar++)
+        {
+            // One side of an axle that stands on more: what the bars carry over. The axles count apart.
+            for (var i = 0; i < 4; i += 2)
+            {
+                variance += Math.Pow(
+                    (bars[bar, i] * _rises.MeanMm[i]) + (bars[bar, i + 1] * _rises.MeanMm[i + 1]),
+                    2
+                );
             }
         }
         return (mean, Math.Sqrt(Math.Max(0, variance) + Math.Pow(_body.LoadShare * load, 2)));

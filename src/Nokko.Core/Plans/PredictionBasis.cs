@@ -38,6 +38,15 @@ internal static class PredictionBasis
                 ? "Spring rates are those of the springs that are in."
             : "Spring rates are estimated from the axle masses."
         );
+        foreach (var axle in axles)
+        {
+            if (!RollBar.IsKnown(axle.Suspension) && OneSided(plan, axle.Axle))
+            {
+                basis.Add(
+                    $"One side of the {axle.Axle.Said()} axle stands on more: what its anti-roll bar carries over is a rule of thumb. Tape its diameter, span and arm, or say that there is none."
+                );
+            }
+        }
         var guessed = vehicle
             .Dimensions.Named()
             .Count(n => n.Value is { Known: not (Known.Measured or Known.Document) });
@@ -46,6 +55,21 @@ internal static class PredictionBasis
             basis.Add($"{guessed} of this vehicle's sizes are estimated.");
         }
         return basis;
+    }
+
+    private static bool OneSided(Plan plan, Axle axle)
+    {
+        var sides = Corners
+            .Of(axle)
+            .Select(c =>
+                CornerStack
+                    .At(plan.Stacks, c)
+                    .Where(p => PartRule.Of(p.Kind).MayLift)
+                    .Select(p => (p.Name, p.Thickness?.In(Unit.Mm)))
+                    .Order()
+            )
+            .ToArray();
+        return !sides[0].SequenceEqual(sides[1]);
     }
 
     private static IEnumerable<string> OfAxle(AxleState axle, PlacedPart[] parts)
@@ -66,16 +90,31 @@ internal static class PredictionBasis
         }
         if (Has(LiftFamily.Shackle))
         {
-            yield return Proved(axle, LiftFamily.Shackle, "A longer shackle lifts")
+            var pulled = axle.Suspension.ShacklePivot == ShacklePivot.BelowEye;
+            if (pulled)
+            {
+                yield return "The shackle's pivot on the frame stands below the spring's eye: a longer one lowers.";
+            }
+            yield return Proved(
+                axle,
+                LiftFamily.Shackle,
+                $"A longer shackle {(pulled ? "lowers" : "lifts")}"
+            )
                 ?? (
                     axle.Leaf is null
-                        ? "A longer shackle lifts by about half of what it is longer, a rule of thumb: tape leaf and shackle for a better one."
+                        ? "It does so by about half of what it is longer, a rule of thumb: tape leaf and shackle for a better one."
                         : "The shackle was solved with the leaf's taped chord and arch."
                 );
         }
         if (Has(LiftFamily.Puck))
         {
             yield return "Body pucks raise the body over the frame, one to one; the suspension stays as it is.";
+            if (axle.Suspension.Get(SuspensionSizes.MountFound) is null)
+            {
+                yield return parts.Any(p => p.Kind == PartKind.BodyMount)
+                    ? "Nobody taped the old body mounts: new ones give back what those are crushed by, 5 ± 10 mm by a rule of thumb."
+                    : "The old body mounts go in again and may sit otherwise than before, ± 6 mm by a rule of thumb: tape their thickness.";
+            }
         }
         if (parts.FirstOrDefault(p => p.Leaves.Count > 0) is { } pack)
         {
@@ -86,7 +125,7 @@ internal static class PredictionBasis
                 )
                 : string.Create(
                     CultureInfo.InvariantCulture,
-                    $"The pack's rate of {LeafPackBuild.Of(pack.Leaves).RateNPerMm:0.#} N/mm is worked out from its leaves, to about 20 %: a ballast test tells it."
+                    $"The pack's rate of {LeafPackBuild.Of(pack).RateNPerMm:0.#} N/mm is worked out from its leaves, to about 20 %: a ballast test tells it."
                 );
         }
         if (

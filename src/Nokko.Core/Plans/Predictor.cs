@@ -269,6 +269,11 @@ public static class Predictor
     {
         var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
         var come = plan.Stacks.SelectMany(s => s.Parts).Where(p => !there.Contains(p.Id)).ToArray();
+        // A piece that moves costs nothing, but it takes its time.
+        PlacedPart[] placed =
+        [
+            .. Corners.All.SelectMany(c => CornerStack.Change(c, from.Stacks, plan.Stacks).Come),
+        ];
         var currencies = come.Where(p => p.Price is not null)
             .Select(p => p.Currency)
             .Distinct()
@@ -277,7 +282,9 @@ public static class Predictor
             come.Length,
             currencies.Length == 1 ? come.Sum(p => p.Price ?? 0) : null,
             currencies.Length == 1 ? currencies[0] : null,
-            come.Any(p => p.Hours is not null) ? come.Sum(p => p.Hours?.In(Unit.Hour) ?? 0) : null,
+            placed.Any(p => p.Hours is not null)
+                ? placed.Sum(p => p.Hours?.In(Unit.Hour) ?? 0)
+                : null,
             come.Count(p => p.Price is null)
         );
     }

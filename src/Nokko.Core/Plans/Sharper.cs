@@ -109,7 +109,20 @@ public static class Sharper
             yield return (
                 "Leaf's chord, shackle and its angle",
                 plan,
-                a => a.Axle == axle ? a with { Leaf = new LeafGeometry(1200, 60, 100, 0, 0.5) } : a
+                a =>
+                    a.Axle == axle
+                        ? a with
+                        {
+                            Leaf = new LeafGeometry(
+                                1200,
+                                60,
+                                100,
+                                0,
+                                0.5,
+                                suspension.ShacklePivot == ShacklePivot.BelowEye
+                            ),
+                        }
+                        : a
             );
         }
         if (

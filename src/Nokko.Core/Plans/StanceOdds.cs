@@ -34,13 +34,15 @@ internal sealed class StanceOdds
         double[,] covariance,
         double[][] springs,
         double[][] mounts,
+        double[][][] bars,
         bool onFloor
     ) =>
-        (Mean, Covariance, Springs, Mounts, _onFloor) = (
+        (Mean, Covariance, Springs, Mounts, Bars, _onFloor) = (
             mean,
             covariance,
             springs,
             mounts,
+            bars,
             onFloor
         );
 
@@ -55,6 +57,28 @@ internal sealed class StanceOdds
 
     /// <summary>Each figure per mm of rise at each mount of the body.</summary>
     public double[][] Mounts { get; }
+
+    /// <summary>By how much <see cref="Springs"/> of each figure would be otherwise if the anti-roll bar in front, or the one behind, were stiffer by its standard uncertainty.</summary>
+    public double[][][] Bars { get; }
+
+    /// <summary>What the bars' rates add to the covariance of two figures where one side of an axle stands on more, mm².</summary>
+    /// <param name="f">A figure.</param>
+    /// <param name="g">Another, or the same.</param>
+    /// <param name="first">Index of the axle's left spring.</param>
+    /// <param name="leftMm">Free rise of its left spring, mm.</param>
+    /// <param name="rightMm">Free rise of its right spring, mm.</param>
+    public double OfBars(int f, int g, int first, double leftMm, double rightMm)
+    {
+        var sum = 0.0;
+        for (var bar = 0; bar < 2; bar++)
+        {
+            var (p, q) = (Bars[f][bar], Bars[g][bar]);
+            sum +=
+                ((p[first] * leftMm) + (p[first + 1] * rightMm))
+                * ((q[first] * leftMm) + (q[first + 1] * rightMm));
+        }
+        return sum;
+    }
 
     /// <summary>Sides of the box that a target asks for, mm: infinite where nothing is asked.</summary>
     public static (double[] Low, double[] High) Box(Target target)
@@ -108,6 +132,7 @@ internal sealed class StanceOdds
             return (null, noLean);
         }
         var (springs, mounts) = (new double[Count][], new double[Count][]);
+        var bars = new double[Count][][];
         var (mean, covariance) = (new double[Count], new double[Count, Count]);
         StatedLoad[] stays = [.. loads.Where(l => l.Stays)];
         var (staying, all) = (body.Under(stays), target.Loaded ? body.Under(loads) : default);
@@ -115,6 +140,7 @@ internal sealed class StanceOdds
         for (var f = 0; f < Count; f++)
         {
             (springs[f], mounts[f]) = (new double[4], new double[4]);
+            bars[f] = [new double[4], new double[4]];
             foreach (var (corner, factor) in Figures[f])
             {
                 if (
@@ -124,11 +150,13 @@ internal sealed class StanceOdds
                 {
                     return (null, $"This vehicle has no station {corner}.");
                 }
-                var (perSpring, perMount) = body.Response(station);
+                var (perSpring, perMount, perBar) = body.Response(station);
                 for (var i = 0; i < 4; i++)
                 {
                     springs[f][i] += factor * perSpring[i];
                     mounts[f][i] += factor * perMount[i];
+                    bars[f][0][i] += factor * perBar[0][i];
+                    bars[f][1][i] += factor * perBar[1][i];
                 }
                 // Only the rake can be wanted with loads on that come and go.
                 var under = f == 0 && target.Loaded ? all : staying;
@@ -155,7 +183,7 @@ internal sealed class StanceOdds
         }
         Share(covariance, baseline, situation);
         return (
-            new StanceOdds(mean, covariance, springs, mounts, baseline.Datum == Datum.Floor),
+            new StanceOdds(mean, covariance, springs, mounts, bars, baseline.Datum == Datum.Floor),
             null
         );
     }
@@ -229,6 +257,9 @@ internal sealed class StanceOdds
             }
             for (var g = 0; g < Count; g++)
             {
+                covariance[f, g] +=
+                    OfBars(f, g, 0, rises.MeanMm[0], rises.MeanMm[1])
+                    + OfBars(f, g, 2, rises.MeanMm[2], rises.MeanMm[3]);
                 for (var i = 0; i < 4; i++)
                 {
                     for (var j = 0; j < 4; j++)

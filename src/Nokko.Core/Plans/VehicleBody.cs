@@ -15,12 +15,22 @@ internal sealed class VehicleBody
     private const double MeasuredRateShare = 0.07;
 
     private readonly BodyOnSprings _plane;
-    private readonly Dictionary<string, (double[] Springs, double[] Plane)> _responses = [];
+    private readonly BodyOnSprings[] _stiffer;
+    private readonly Dictionary<string, BodyResponse> _responses = [];
 
     private VehicleBody(Vehicle vehicle, IReadOnlyList<Support> supports)
     {
         (Vehicle, Supports) = (vehicle, supports);
-        Springs = new BodyOnSprings(supports);
+        var bars = VehicleSupports.Bars(vehicle, supports);
+        AntiRollBar[] usual = [.. bars.Select(b => b.Bar)];
+        Springs = new BodyOnSprings(supports, usual);
+        _stiffer =
+        [
+            .. bars.Select(b => new BodyOnSprings(
+                supports,
+                [.. usual.Select(u => u == b.Bar ? u with { RateNPerMm = u.RateNPerMm + b.U } : u)]
+            )),
+        ];
         var x = supports[2].XMm;
         var (f, r) = (
             vehicle.Dimensions.FrontTrack!.In(Unit.Mm) / 2,
@@ -62,21 +72,38 @@ internal sealed class VehicleBody
             return default;
         }
         BodyLoad[] on = [.. loads.Select(l => l.OnBody())];
-        return (
-            Springs.Solve(on),
-            new BodyOnSprings(VehicleSupports.Of(Vehicle, onTyres: true).Supports!).Solve(on)
+        return (Springs.Solve(on), OnTyres().Solve(on));
+    }
+
+    private BodyOnSprings OnTyres()
+    {
+        var supports = VehicleSupports.Of(Vehicle, onTyres: true).Supports!;
+        return new BodyOnSprings(
+            supports,
+            [.. VehicleSupports.Bars(Vehicle, supports).Select(b => b.Bar)]
         );
     }
 
-    /// <summary>Rise of a station per mm of free rise at each spring, and per mm at each mount or tyre.</summary>
-    public (double[] Springs, double[] Plane) Response(Station station)
+    /// <summary>What a station does.</summary>
+    public BodyResponse Response(Station station)
     {
         if (!_responses.TryGetValue(station.Name, out var found))
         {
             var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
-            found = (Springs.Response(x, y), _plane.Response(x, y));
+            var springs = Springs.Response(x, y);
+            found = new BodyResponse(
+                springs,
+                _plane.Response(x, y),
+                [.. _stiffer.Select(s => s.Response(x, y).Zip(springs, (a, b) => a - b).ToArray())]
+            );
             _responses[station.Name] = found;
         }
         return found;
     }
 }
+
+/// <summary>What a station does, per mm at each of the four corners.</summary>
+/// <param name="Springs">Its rise per mm of free rise at each spring.</param>
+/// <param name="Plane">The same at each mount or tyre.</param>
+/// <param name="Bars">By how much <paramref name="Springs"/> would be otherwise if the anti-roll bar in front, or the one behind, were stiffer by its standard uncertainty.</param>
+internal readonly record struct BodyResponse(double[] Springs, double[] Plane, double[][] Bars);

@@ -1,4 +1,5 @@
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -302,17 +303,13 @@ public static class Prove
     {
         foreach (var axle in Corners.Axles)
         {
-            var corners = Corners.Of(axle);
-            var old = from
-                .Stacks.Where(s => corners.Contains(s.Corner))
-                .SelectMany(s => s.Parts)
+            var changes = Corners
+                .Of(axle)
+                .Select(c => CornerStack.Change(c, from.Stacks, plan.Stacks))
                 .ToArray();
-            var next = plan
-                .Stacks.Where(s => corners.Contains(s.Corner))
-                .SelectMany(s => s.Parts)
-                .ToArray();
-            var come = next.Where(n => old.All(o => o.Id != n.Id)).ToArray();
-            var gone = old.Where(o => next.All(n => n.Id != o.Id)).ToArray();
+            // What lies beside a plate without lifting changes neither thickness, claim nor ratio.
+            PlacedPart[] come = [.. changes.SelectMany(c => c.Come).Where(MayLift)];
+            PlacedPart[] gone = [.. changes.SelectMany(c => c.Gone).Where(MayLift)];
             if (come.Length + gone.Length == 0)
             {
                 continue;
@@ -333,11 +330,13 @@ public static class Prove
         }
     }
 
+    private static bool MayLift(PlacedPart part) => PartRule.Of(part.Kind).MayLift;
+
     /// <summary>Change of a figure, mean of both sides of the axle.</summary>
     private static Result Change(
-        Shelf.PlacedPart[] come,
-        Shelf.PlacedPart[] gone,
-        Func<Shelf.PlacedPart, Quantity?> figure,
+        PlacedPart[] come,
+        PlacedPart[] gone,
+        Func<PlacedPart, Quantity?> figure,
         string name
     )
     {

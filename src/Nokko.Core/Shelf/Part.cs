@@ -150,6 +150,23 @@ public sealed record CornerStack
     /// <param name="corner">LF, RF, LR or RR.</param>
     public static IReadOnlyList<PlacedPart> At(IReadOnlyList<CornerStack> stacks, Corner corner) =>
         stacks.FirstOrDefault(s => s.Corner == corner)?.Parts ?? [];
+
+    /// <summary>What leaves a corner and what comes to it: a piece that moves leaves one corner and comes to another.</summary>
+    /// <param name="corner">LF, RF, LR or RR.</param>
+    /// <param name="from">Stacks that stand.</param>
+    /// <param name="to">Stacks that shall stand.</param>
+    public static (IReadOnlyList<PlacedPart> Gone, IReadOnlyList<PlacedPart> Come) Change(
+        Corner corner,
+        IReadOnlyList<CornerStack> from,
+        IReadOnlyList<CornerStack> to
+    )
+    {
+        var (old, next) = (At(from, corner), At(to, corner));
+        return (
+            [.. old.ExceptBy(next.Select(p => p.Id), p => p.Id)],
+            [.. next.ExceptBy(old.Select(p => p.Id), p => p.Id)]
+        );
+    }
 }
 
 /// <summary>A boxed set of parts.</summary>

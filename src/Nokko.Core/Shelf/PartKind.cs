@@ -40,6 +40,9 @@ public enum PartKind
     /// <summary>A puck between body and frame.</summary>
     BodyPuck,
 
+    /// <summary>A new body mount in place of an old one.</summary>
+    BodyMount,
+
     /// <summary>A bracket that lowers the pivots of the arms.</summary>
     DropBracket,
 
@@ -106,7 +109,7 @@ public static class LiftFamilies
             LiftFamily.Wheel => "what acts at the wheel itself",
             LiftFamily.Block => "blocks",
             LiftFamily.Shackle => "shackles",
-            LiftFamily.Puck => "body pucks",
+            LiftFamily.Puck => "body pucks and mounts",
             LiftFamily.Tyre => "tyres",
             _ => throw new ArgumentOutOfRangeException(nameof(family), family, "No family."),
         };
@@ -129,6 +132,9 @@ public enum PartActs
 
     /// <summary>Like that, less what its leaning face takes.</summary>
     ByAmountInsideLeaning,
+
+    /// <summary>By what it is thicker than the crushed mount that it replaces.</summary>
+    ByRenewal,
 
     /// <summary>It lowers pivots: the wheel follows, and the strut is too short by its own share.</summary>
     ByLoweredPivots,

@@ -34,6 +34,11 @@ public sealed record PartRule(
     [JsonIgnore]
     public bool BelowSpring => Order >= 50;
 
+    /// <summary>Whether the body stands at another height over its wheels with it, or nobody knows whether it does.</summary>
+    [JsonIgnore]
+    public bool MayLift =>
+        Family is not (LiftFamily.None or LiftFamily.Tyre) || Acts == PartActs.Untold;
+
     /// <summary>Whether it lies on a shelf: a collar is turned up, and what nobody knows is not offered.</summary>
     [JsonIgnore]
     public bool Offered => Kind is not (PartKind.RaisedCollar or PartKind.Unknown);
@@ -142,6 +147,7 @@ public sealed record PartRule(
                 PartSizes.Rate,
                 PartSizes.DesignLift,
                 PartSizes.DesignLoad,
+                PartSizes.ClampLength,
                 PartSizes.PinDiameter,
                 PartSizes.SeatBore,
             ],
@@ -174,13 +180,24 @@ public sealed record PartRule(
         new(
             PartKind.BodyPuck,
             "body puck",
-            "Taller than the old mount",
+            "Adds, beside the mount",
             LiftFamily.Puck,
             0,
             [],
             PartActs.ByAmount,
             Anywhere,
             "Crushed side and washer as the old mount had them."
+        ),
+        new(
+            PartKind.BodyMount,
+            "new body mount",
+            "Thickness, new, as the body will sit on it",
+            LiftFamily.Puck,
+            0,
+            [],
+            PartActs.ByRenewal,
+            Anywhere,
+            "Upper and lower half as the old mount had them, its sleeve through both."
         ),
         new(
             PartKind.DropBracket,

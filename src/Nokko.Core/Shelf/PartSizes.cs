@@ -49,6 +49,9 @@ public static class PartSizes
     /// <summary>Spring-seat bore that takes the pin.</summary>
     public const string SeatBore = "seatBore";
 
+    /// <summary>Length of a leaf pack between its U-bolts, which does not bend.</summary>
+    public const string ClampLength = "clampLength";
+
     /// <summary>Outer diameter of a tyre.</summary>
     public const string Diameter = "diameter";
 
@@ -70,6 +73,7 @@ public static class PartSizes
         new(Taper, Unit.Degree, -15, 15, "Taper, thick end to the rear"),
         new(PinDiameter, Unit.Mm, 4, 40, "Centre pin, head"),
         new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
+        new(ClampLength, Unit.Mm, 10, 400, "Clamped between its U-bolts"),
         new(Diameter, Unit.Mm, 300, 1_400, "Outer diameter"),
         new(MaxStack, Unit.Mm, 1, 300, "Most at one corner, by its maker"),
     ];

@@ -41,6 +41,7 @@ public sealed class BodyOnSprings
     private readonly IReadOnlyList<Support> _supports;
     private readonly double[] _freeRises;
     private readonly double[,] _perFreeRise;
+    private readonly double[,] _perGround;
     private readonly double[,] _compliance;
 
     /// <summary>Sets up the equilibrium.</summary>
@@ -77,6 +78,22 @@ public sealed class BodyOnSprings
         var compliance = stiffness.Inverse();
         _compliance = compliance.ToArray();
         _perFreeRise = (compliance * b.TransposeThisAndMultiply(springs)).ToArray();
+        _perGround = (compliance * b.TransposeThisAndMultiply(all)).ToArray();
+    }
+
+    /// <summary>The body's motion when the ground under its supports goes up: the bars feel that too, a longer spring they do not.</summary>
+    /// <param name="groundMm">How far it goes up under each support, mm.</param>
+    public BodyMotion Follow(ReadOnlySpan<double> groundMm)
+    {
+        Span<double> q = stackalloc double[3];
+        for (var row = 0; row < 3; row++)
+        {
+            for (var i = 0; i < _supports.Count; i++)
+            {
+                q[row] += _perGround[row, i] * groundMm[i];
+            }
+        }
+        return new BodyMotion(q[0], q[1], q[2]);
     }
 
     /// <summary>The body's motion under the supports' own free rises and added loads.</summary>

@@ -27,6 +27,19 @@ public static class ComparisonWords
         words.AddRange(
             comparison
                 .Corners.Where(c =>
+                    c.Springs.Value is not null
+                    && c.Mounts is { Value: { } mounts, U: { } u }
+                    && Math.Abs(mounts) > 2 * u
+                )
+                .Select(c =>
+                {
+                    var (springs, mounts) = (c.Springs.Have().Mean, c.Mounts!.Have().Mean);
+                    return $"{Sentence(c.Corner.Name())}: the lip rose {Signed(springs + mounts, style)} over the hub; of that the mounts gave {Signed(mounts, style)}, {(c.Mounts.Known == Known.Estimated ? "by their parts (a reading from the frame decides)" : "read from the frame")}, and the springs {Signed(springs, style)}.";
+                })
+        );
+        words.AddRange(
+            comparison
+                .Corners.Where(c =>
                     c
                         is {
                             Body.Value: not null,

@@ -14,10 +14,10 @@ namespace Nokko.Core.Stance;
 public sealed class FloorSurvey
 {
     private readonly double[] _pads;
-    private readonly BodyOnSprings _body;
+    private readonly BodyMotion _body;
     private readonly Vehicle _vehicle;
 
-    private FloorSurvey(double[] pads, BodyOnSprings body, Vehicle vehicle) =>
+    private FloorSurvey(double[] pads, BodyMotion body, Vehicle vehicle) =>
         (_pads, _body, _vehicle) = (pads, body, vehicle);
 
     /// <summary>The survey of a round, or null when it has no height for every wheel, or a size of the vehicle is missing.</summary>
@@ -33,7 +33,7 @@ public sealed class FloorSurvey
         double[] heights = [.. pads.Select(p => p!.Value)];
         var half = HalfTrack(vehicle);
         // Along a solid axle the height runs straight from wheel to wheel; its springs stand further in.
-        double[] free =
+        double[] ground =
         [
             .. supports.Select(
                 (s, i) =>
@@ -45,7 +45,10 @@ public sealed class FloorSurvey
         ];
         return new FloorSurvey(
             heights,
-            new BodyOnSprings([.. supports.Select((s, i) => s with { FreeRiseMm = free[i] })]),
+            new BodyOnSprings(
+                supports,
+                [.. VehicleSupports.Bars(vehicle, supports).Select(b => b.Bar)]
+            ).Follow(ground),
             vehicle
         );
     }
@@ -60,7 +63,7 @@ public sealed class FloorSurvey
             return 0;
         }
         var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
-        return FloorAt(x, y) - _body.Solve().RiseAt(x, y);
+        return FloorAt(x, y) - _body.RiseAt(x, y);
     }
 
     /// <summary>The floor between the pads: straight along and across.</summary>

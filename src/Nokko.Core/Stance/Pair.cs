@@ -10,7 +10,8 @@ internal sealed class Pair(
     WalkRound beforeRound,
     WalkRoundStance after,
     WalkRound afterRound,
-    IReadOnlyList<ConditionDifference> differences
+    IReadOnlyList<ConditionDifference> differences,
+    IReadOnlyDictionary<Corner, Estimate?> mounts
 )
 {
     private readonly bool _sameSpots = beforeRound.Spot is { } spot && spot == afterRound.Spot;
@@ -32,15 +33,33 @@ internal sealed class Pair(
         var floor = DirectIn(corner, Datum.Floor);
         var hub = DirectIn(corner, Datum.Hub);
         var tyre = Radius(corner);
+        var raised = Mounts(corner);
+        var overHub = hub ?? Sum(floor, tyre, -1) ?? No("heights from the hub, or hub heights");
         return new CornerMotion(
             corner,
             floor ?? Sum(hub, tyre, 1) ?? No("heights from the floor, or hub heights"),
-            hub ?? Sum(floor, tyre, -1) ?? No("heights from the hub, or hub heights"),
-            tyre ?? Sum(floor, hub, -1) ?? No("hub heights, or lips from both hub and floor")
+            raised is null || overHub.Cannot is not null
+                ? overHub
+                : Sum(overHub, raised, -1)
+                    ?? Result.No(
+                        Unit.Mm,
+                        "Needs to know what the mounts gave: read the frame too."
+                    ),
+            tyre ?? Sum(floor, hub, -1) ?? No("hub heights, or lips from both hub and floor"),
+            raised
         );
 
         Result No(string what) => Result.No(Unit.Mm, $"Needs {what}, before and after.");
     }
+
+    /// <summary>The body over its frame: a reading from the frame decides, else what was changed there.</summary>
+    private Result? Mounts(Corner corner) =>
+        DirectIn(corner, Datum.Frame)
+        ?? (
+            !mounts.TryGetValue(corner, out var changed) ? null
+            : changed is { } rise ? Result.Of(rise.Mean, Unit.Mm, rise.Sd, [], Known.Estimated)
+            : Result.No(Unit.Mm, "Nobody measured what was put between body and frame.")
+        );
 
     private (Datum Datum, string? OwnMark)? SharedDatum(string station)
     {

@@ -23,9 +23,16 @@ public sealed record MeasuredRise(string Station, Result Rise, bool Decides)
 /// <summary>Where a corner's rise came from: the body rose, the springs gave, the tyre did. Each in mm, or why it cannot be told.</summary>
 /// <param name="Corner">LF, RF, LR or RR.</param>
 /// <param name="Body">Rise of the lip above the floor.</param>
-/// <param name="Springs">Rise of the lip above the hub.</param>
+/// <param name="Springs">Rise of the lip above the hub, less that of the body above its frame.</param>
 /// <param name="Tyre">Rise of the hub above the floor.</param>
-public sealed record CornerMotion(Corner Corner, Result Body, Result Springs, Result Tyre);
+/// <param name="Mounts">Rise of the body above its frame: as read from the frame, else by the pucks and mounts that were changed; null where nothing of it was.</param>
+public sealed record CornerMotion(
+    Corner Corner,
+    Result Body,
+    Result Springs,
+    Result Tyre,
+    Result? Mounts
+);
 
 /// <summary>An axle at which nothing was changed between two stages: it should not have moved.</summary>
 /// <param name="Axle">front or rear.</param>
@@ -100,20 +107,29 @@ public static class Rises
     /// <param name="afterRound">Its walk-round.</param>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="untouched">Axles at which nothing was changed between the two, while something was at the other.</param>
+    /// <param name="mounts">What pucks and mounts that were changed between the two raise the body over its frame, mm, by corner; null is not known.</param>
     public static Comparison Compare(
         WalkRoundStance before,
         WalkRound beforeRound,
         WalkRoundStance after,
         WalkRound afterRound,
         Vehicle vehicle,
-        IReadOnlyCollection<Axle>? untouched = null
+        IReadOnlyCollection<Axle>? untouched = null,
+        IReadOnlyDictionary<Corner, Estimate?>? mounts = null
     )
     {
         var differences =
             beforeRound.FromDocument || afterRound.FromDocument
                 ? []
                 : ConditionDifferences.Between(beforeRound, afterRound, vehicle);
-        var pair = new Pair(before, beforeRound, after, afterRound, differences);
+        var pair = new Pair(
+            before,
+            beforeRound,
+            after,
+            afterRound,
+            differences,
+            mounts ?? NoMounts
+        );
         var read = vehicle
             .Stations.Select(s => s.Name)
             .Where(name => before.At(name) is not null && after.At(name) is not null)
@@ -241,6 +257,8 @@ public static class Rises
             ? Sum([(1, lf), (-1, rf), (-1, lr), (1, rr)])
             : Result.No(Unit.Mm, "Warp needs all four corners before and after.");
     }
+
+    private static readonly Dictionary<Corner, Estimate?> NoMounts = [];
 
     internal static double Root(double a, double b) => Math.Sqrt((a * a) + (b * b));
 }

@@ -48,6 +48,28 @@ public static class VehicleSupports
         );
     }
 
+    /// <summary>The anti-roll bars of a vehicle on its supports, front then rear, with the standard uncertainty of each rate, N/mm.</summary>
+    /// <param name="vehicle">The vehicle; its sizes are known.</param>
+    /// <param name="supports">Its supports, in the order of <see cref="Corners.All"/>.</param>
+    /// <remarks>Source: docs/computation/body-on-springs.md#anti-roll-bars.</remarks>
+    public static IReadOnlyList<(AntiRollBar Bar, double U)> Bars(
+        Vehicle vehicle,
+        IReadOnlyList<Support> supports
+    )
+    {
+        return [Of(Axle.Front, 0), Of(Axle.Rear, 2)];
+
+        (AntiRollBar, double) Of(Axle axle, int left)
+        {
+            var rate = RollBar.AtWheels(vehicle, axle, AxleState.WheelRateOf(vehicle, axle)!.Value);
+            var d = vehicle.Dimensions;
+            var track = (axle == Axle.Front ? d.FrontTrack! : d.RearTrack!).In(Unit.Mm);
+            // On a solid axle the supports are its springs, nearer to the middle than the wheels.
+            var lever = Math.Pow(track / (2 * supports[left].YMm), 2);
+            return (new AntiRollBar(left, left + 1, lever * rate.Mean), lever * rate.Sd);
+        }
+    }
+
     /// <summary>Whether both axles' rates were measured by ballast tests.</summary>
     public static bool RatesAreMeasured(Vehicle vehicle) =>
         new[] { vehicle.Front, vehicle.Rear }.All(s =>

@@ -9,7 +9,7 @@ namespace Nokko.Core.Suspension;
 /// <param name="Suspension">The suspension.</param>
 /// <param name="Corner">Its linkage.</param>
 /// <param name="WheelLoadN">Sprung load on one wheel, N; null when the axle's mass is not known.</param>
-/// <param name="Leaf">Shape of its leaf springs; null when it has none or it was not taped.</param>
+/// <param name="Leaf">Shape of its leaf springs; null when it has none or it was not taped, or nobody said where the shackle hangs.</param>
 /// <param name="Sag">How far its springs have sagged since they were new, as somebody entered it, mm, with the standard uncertainty; null when nobody did.</param>
 public sealed record AxleState(
     Axle Axle,
@@ -110,6 +110,7 @@ public sealed record AxleState(
 
     private static LeafGeometry? LeafOf(Vehicles.Suspension s) =>
         s.Kind.IsLeaf()
+        && s.ShacklePivot is { } pivot
         && s.Get(SuspensionSizes.LeafChord) is { } chord
         && s.Get(SuspensionSizes.ShackleLength) is { } shackle
             ? new LeafGeometry(
@@ -117,7 +118,8 @@ public sealed record AxleState(
                 s.Get(SuspensionSizes.LeafArch) ?? 0,
                 shackle,
                 double.DegreesToRadians(s.Get(SuspensionSizes.ShackleAngle) ?? 0),
-                s.Get(SuspensionSizes.AxleFraction) ?? 0.5
+                s.Get(SuspensionSizes.AxleFraction) ?? 0.5,
+                pivot == ShacklePivot.BelowEye
             )
             : null;
 }

@@ -8,11 +8,13 @@ namespace Nokko.Core.Suspension;
 /// <param name="FreeArchMm">Free arch of the bundle, mm: what the leaves agree on.</param>
 /// <param name="LengthMm">Main leaf, eye to eye along it, mm.</param>
 /// <param name="ThicknessMm">All leaves together at the pin, mm.</param>
+/// <param name="UnderMainMm">Of that, what lies under the main leaf, mm.</param>
 public sealed record LeafPackSprings(
     double RateNPerMm,
     double FreeArchMm,
     double LengthMm,
-    double ThicknessMm
+    double ThicknessMm,
+    double UnderMainMm
 );
 
 /// <summary>Rate and free arch of a leaf pack, leaf by leaf.</summary>
@@ -29,11 +31,21 @@ public static class LeafPackBuild
     /// <summary>Share of a computed rate that is its standard uncertainty.</summary>
     public const double RateShare = 0.2;
 
+    /// <summary>Clamped length between the U-bolts where nobody taped it, mm: 100, or 0.4 of a main leaf's shorter half where that is less. A rule of thumb.</summary>
+    /// <param name="main">The main leaf.</param>
+    public static double UsualClampMm(Leaf main) =>
+        Math.Min(100, 0.4 * Math.Min(main.FrontMm, main.RearMm));
+
+    /// <summary>A pack as it is described, clamped as taped, else as is usual.</summary>
+    /// <param name="pack">A part with leaves.</param>
+    public static LeafPackSprings Of(PlacedPart pack) =>
+        Of(pack.Leaves, pack.Get(PartSizes.ClampLength) ?? UsualClampMm(pack.Leaves[0]));
+
     /// <summary>Computes a pack.</summary>
     /// <param name="leaves">The main leaf first; overload leaves are left out, they work only after contact.</param>
     /// <param name="clampMm">Clamped length between the U-bolts, which does not bend, mm.</param>
     /// <exception cref="ArgumentException">No main leaf, or a size that is not above zero.</exception>
-    public static LeafPackSprings Of(IReadOnlyList<Leaf> leaves, double clampMm = 0)
+    public static LeafPackSprings Of(IReadOnlyList<Leaf> leaves, double clampMm)
     {
         if (WhyNot(leaves, clampMm) is { } why)
         {
@@ -45,11 +57,13 @@ public static class LeafPackBuild
         var (frontGive, frontRise) = Half(working, l => l.FrontMm, clampMm / 2);
         var (rearGive, rearRise) = Half(working, l => l.RearMm, clampMm / 2);
         var whole = front + rear;
+        var thickness = leaves.Sum(l => l.Count * l.ThicknessMm);
         return new LeafPackSprings(
             whole * whole / ((rear * rear * frontGive) + (front * front * rearGive)),
             ((rear * frontRise) + (front * rearRise)) / whole,
             whole,
-            leaves.Sum(l => l.Count * l.ThicknessMm)
+            thickness,
+            thickness - main.ThicknessMm
         );
     }
 
@@ -58,9 +72,11 @@ public static class LeafPackBuild
     /// <param name="clampMm">Clamped length, mm.</param>
     public static string? WhyNot(IReadOnlyList<Leaf> leaves, double clampMm = 0) =>
         leaves.All(l => l.Overload) ? "A pack begins with its main leaf."
+        : !(clampMm < 2 * Math.Min(leaves[0].FrontMm, leaves[0].RearMm))
+            ? "The U-bolts clamp more than the main leaf is long."
         : leaves.Any(l =>
-            !(l.FrontMm > Math.Max(clampMm / 2, 20))
-            || !(l.RearMm > Math.Max(clampMm / 2, 20))
+            !(l.FrontMm > 20)
+            || !(l.RearMm > 20)
             || l.FrontMm > 3_000
             || l.RearMm > 3_000
             || !(Math.Abs(l.ArchMm) <= 600)

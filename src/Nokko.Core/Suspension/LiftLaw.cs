@@ -31,6 +31,7 @@ public static class LiftLaw
                 Elsewhere,
                 new Estimate(axle.Suspension.Kind == SuspensionKind.LeafUnderslung ? -1 : 1, 0.02)
             ),
+            // By its size: where the shackle is pulled, a longer one counts below zero on this line.
             LiftFamily.Shackle => LiftPrior.OfVehicle(
                 Elsewhere,
                 axle.Leaf is null ? new Estimate(0.5, 0.08) : new Estimate(0.5, 0.025)

@@ -1,5 +1,6 @@
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Suspension;
 
@@ -45,6 +46,12 @@ public static class StackAmounts
                 return Leaves(part, axle, out shares);
             case PartActs.ByAmountOrDesign when part.Thickness is null:
                 return ByDesign(part, axle, out shares);
+            case PartActs.ByRenewal:
+                shares = [Renewed(part, axle)];
+                return null;
+            case PartActs.ByAmount
+                when rule.Family == LiftFamily.Shackle && axle.Suspension.ShacklePivot is null:
+                return $"Say under Vehicle whether the {axle.Axle.Said()} shackle's pivot on the frame stands above or below the spring's eye: {part.Name} lifts or lowers by it.";
         }
         if (part.Thickness is not { } thickness)
         {
@@ -116,6 +123,32 @@ public static class StackAmounts
         var strut = Named("strutTop") - Named("strutFoot");
         return double.RadiansToDegrees(Math.Atan2(Math.Abs(strut.Y), strut.Z));
     }
+
+    /// <summary>What a new body mount gives back of what the old one is crushed by: taped, else a rule of thumb.</summary>
+    private static Share Renewed(PlacedPart mount, AxleState axle) =>
+        mount.Thickness is { } fresh && axle.Suspension.Get(SuspensionSizes.MountFound) is { } found
+            ? new(
+                LiftFamily.Puck,
+                false,
+                fresh.In(Unit.Mm) - found,
+                LiftLaw.UnmeasuredThicknessUMm,
+                LiftLaw.UnmeasuredThicknessUMm
+            )
+            : new(
+                LiftFamily.Puck,
+                false,
+                CrushedMount.Mean,
+                CrushedMount.Sd / Math.Sqrt(2),
+                CrushedMount.Sd / Math.Sqrt(2)
+            );
+
+    /// <summary>What a renewed body mount gives back where nobody taped the old one, mm: a rule of thumb. Half of its variance is each mount's own, half is the age that all have in common.</summary>
+    public static Estimate CrushedMount { get; } = new(5, 5);
+
+    /// <summary>How far an old body mount that goes in again may sit otherwise than before, mm, standard uncertainty: a rule of thumb; likewise half its own.</summary>
+    /// <param name="axle">The axle.</param>
+    public static double KeptMountUMm(AxleState axle) =>
+        axle.Suspension.Get(SuspensionSizes.MountFound) is null ? 3 : 1;
 
     private static string? Coil(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
     {
@@ -210,22 +243,33 @@ public static class StackAmounts
         {
             return $"What {part.Name} does needs the arch of the spring that is in, taped on its wheels, and the axle's mass.";
         }
-        var pack = LeafPackBuild.Of(part.Leaves);
+        var pack = LeafPackBuild.Of(part);
         var rate = part.Get(PartSizes.Rate) ?? pack.RateNPerMm;
         var next = pack.FreeArchMm - (load / rate);
-        var lift = axle.Leaf is { } leaf
+        var arched = axle.Leaf is { } leaf
             ? LeafShackle.Move(leaf, leaf.ShackleMm, next)?.LiftMm
             : next - arch;
-        if (lift is not { } rise)
+        if (arched is not { } rise)
         {
             return $"With {part.Name} the shackle cannot reach: check the arch and the shackle.";
         }
         var share = part.Get(PartSizes.Rate) is null ? LeafPackBuild.RateShare : 0.05;
-        var u = Hypot(share * load / rate, 0.05 * load / rate, 3);
+        var (thicker, thickerU) = ThickerUnderMain(pack, axle);
+        var u = Hypot(share * load / rate, 0.05 * load / rate, 3, thickerU);
         // The taped arch is the old spring as it stands today: its sag is in it.
-        shares = [new(LiftFamily.Wheel, false, rise, 0, u)];
+        shares = [new(LiftFamily.Wheel, false, rise + thicker, 0, u)];
         return null;
     }
+
+    /// <summary>How much more stands between main leaf and axle seat than under the pack that is in, mm: the main leaf is lifted by as much. Nothing where the axle sits on the main leaf.</summary>
+    private static (double Mm, double U) ThickerUnderMain(LeafPackSprings pack, AxleState axle) =>
+        axle.Suspension.Kind != SuspensionKind.LeafOverslung ? (0, 0)
+        : axle.Suspension.Get(SuspensionSizes.LeavesUnderMain) is { } old
+            ? (pack.UnderMainMm - old, LiftLaw.UnmeasuredThicknessUMm)
+        : (0, UntapedPackUMm);
+
+    /// <summary>Standard uncertainty of the thickness under the main leaf where nobody taped the old pack: it is taken as thick as the new one, mm. A rule of thumb.</summary>
+    public const double UntapedPackUMm = 10;
 
     private static double Hypot(params ReadOnlySpan<double> terms)
     {

@@ -56,6 +56,21 @@ public static class SuspensionSizes
     /// <summary>Wheel rate from a ballast test; per spring on a live axle.</summary>
     public const string WheelRate = "wheelRate";
 
+    /// <summary>Anti-roll bar at the wheels: force on each per mm of difference; zero where there is none.</summary>
+    public const string BarRate = "barRate";
+
+    /// <summary>Anti-roll bar, diameter.</summary>
+    public const string BarDiameter = "barDiameter";
+
+    /// <summary>Anti-roll bar, straight part between its arms.</summary>
+    public const string BarSpan = "barSpan";
+
+    /// <summary>Anti-roll bar, its arm, square to the straight part.</summary>
+    public const string BarArm = "barArm";
+
+    /// <summary>How far the bar's end goes for each mm of the wheel.</summary>
+    public const string BarEndShare = "barEndShare";
+
     /// <summary>Shock at ride height, eye to eye.</summary>
     public const string ShockLength = "shockLength";
 
@@ -104,11 +119,17 @@ public static class SuspensionSizes
     /// <summary>Arch of a leaf spring under its load: main leaf below (or above) the chord at the axle.</summary>
     public const string LeafArch = "leafArch";
 
+    /// <summary>Leaves under the main leaf of the pack that is in, all together at the centre pin.</summary>
+    public const string LeavesUnderMain = "leavesUnderMain";
+
     /// <summary>Shackle, eye to eye.</summary>
     public const string ShackleLength = "shackleLength";
 
     /// <summary>Angle between shackle and the chord's normal.</summary>
     public const string ShackleAngle = "shackleAngle";
+
+    /// <summary>Rubber of the body mounts near the axle, as found.</summary>
+    public const string MountFound = "mountFound";
 
     /// <summary>The axle's fraction of the chord from the fixed eye.</summary>
     public const string AxleFraction = "axleFraction";
@@ -203,6 +224,39 @@ public static class SuspensionSizes
             2_000,
             "Rate from a ballast test",
             "One side, at the wheel; at the spring on a live axle. Takes the place of the estimate from the mass."
+        ),
+        new(
+            BarRate,
+            Unit.NewtonPerMm,
+            0,
+            500,
+            "Anti-roll bar, rate at the wheels",
+            "Force on each wheel for each mm by which one stands higher; 0 where there is none. Else from its sizes, else a rule of thumb. Counts where one side stands on more than the other."
+        ),
+        new(BarDiameter, Unit.Mm, 8, 60, "Anti-roll bar, diameter", "A round, full bar."),
+        new(
+            BarSpan,
+            Unit.Mm,
+            200,
+            2_000,
+            "Anti-roll bar, between its arms",
+            "The straight part that twists."
+        ),
+        new(
+            BarArm,
+            Unit.Mm,
+            50,
+            700,
+            "Anti-roll bar, arm",
+            "From the straight part to the link, square to the straight part."
+        ),
+        new(
+            BarEndShare,
+            Unit.One,
+            0.1,
+            1.2,
+            "Anti-roll bar, its end per wheel",
+            "How far its end goes when the wheel goes by one: the link's place on the arm or axle. Else 0.7, a rule of thumb."
         ),
         new(ShockLength, Unit.Mm, 50, 1_500, "Shock, eye to eye, now", "On its wheels."),
         new(
@@ -325,6 +379,14 @@ public static class SuspensionSizes
             "Leaf: arch now",
             "From the straight line between the eyes to the main leaf at the axle."
         ),
+        new(
+            LeavesUnderMain,
+            Unit.Mm,
+            0,
+            250,
+            "Leaves under the main leaf, now",
+            "At the centre pin, from under the main leaf to the seat, without a block. Needed when another pack goes in."
+        ),
         new(ShackleLength, Unit.Mm, 20, 500, "Shackle, eye to eye", "The one that is in."),
         new(
             ShackleAngle,
@@ -341,6 +403,14 @@ public static class SuspensionSizes
             0.8,
             "Axle's place on the leaf",
             "Fixed eye to axle over eye to eye."
+        ),
+        new(
+            MountFound,
+            Unit.Mm,
+            3,
+            150,
+            "Body mounts, thickness found",
+            "Their rubber between frame and body near this axle, mean of both sides. Crushed mounts come back when they are renewed."
         ),
     ];
 
@@ -390,6 +460,7 @@ public static class SuspensionSizes
                     or SuspensionKind.TransverseLeaf
                     or SuspensionKind.Strut,
             StudLength => kind is SuspensionKind.CoilOverArm or SuspensionKind.Strut,
+            LeavesUnderMain => kind == SuspensionKind.LeafOverslung,
             LeafChord or LeafArch or ShackleLength or ShackleAngle or AxleFraction => kind.IsLeaf(),
             _ => true,
         };

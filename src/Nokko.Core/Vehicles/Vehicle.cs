@@ -57,6 +57,16 @@ public enum BodyKind
     Unibody,
 }
 
+/// <summary>Where a leaf spring's shackle hangs on the frame.</summary>
+public enum ShacklePivot
+{
+    /// <summary>The frame's pivot stands above the spring's eye, and the shackle is pushed: a longer one lifts.</summary>
+    AboveEye,
+
+    /// <summary>The frame's pivot stands below the spring's eye, and the shackle is pulled: a longer one lowers.</summary>
+    BelowEye,
+}
+
 /// <summary>The suspension of one axle.</summary>
 public sealed record Suspension
 {
@@ -66,6 +76,9 @@ public sealed record Suspension
     /// <summary>Named dimensions of this kind, for example a strut's extended length.</summary>
     public IReadOnlyDictionary<string, Quantity> Dimensions { get; init; } =
         new Dictionary<string, Quantity>();
+
+    /// <summary>Where the shackle of its leaf springs hangs; null is unknown, or there is none.</summary>
+    public ShacklePivot? ShacklePivot { get; init; }
 
     /// <summary>Named suspension points.</summary>
     public IReadOnlyList<SuspensionPoint> Points { get; init; } = [];

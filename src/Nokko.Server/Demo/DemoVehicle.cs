@@ -45,6 +45,7 @@ internal sealed record DemoVehicle
         new()
         {
             Kind = kind,
+            ShacklePivot = kind.IsLeaf() ? ShacklePivot.AboveEye : null,
             Dimensions = sizes.ToDictionary(
                 s => s.Name,
                 s => new Quantity

@@ -85,12 +85,13 @@ public class BenchSheetsTests
             ("width", "60"),
             ("thick", "8"),
             ("arch", "100"),
+            ("clamp", "120"),
             ("load", "30")
         );
-        // k = 48 E I / L³.
-        var k = 48 * 206_000 * 60 * Math.Pow(8, 3) / 12 / Math.Pow(1200, 3);
+        // k = 48 E I / L³ of what the U-bolts leave free; of the arch, what lies between them is held flat.
+        var k = 48 * 206_000 * 60 * Math.Pow(8, 3) / 12 / Math.Pow(1200 - 120, 3);
         Assert.Equal(k, Value(a, 0), 6);
-        Assert.Equal(100 - (30 * 9.80665 / k), Value(a, 1), 6);
+        Assert.Equal((100 * 0.9 * 0.9) - (30 * 9.80665 / k), Value(a, 1), 6);
         Assert.Equal(8, Value(a, 3), 9);
         Assert.Equal(
             "shorter",
@@ -116,9 +117,19 @@ public class BenchSheetsTests
             ("arch", "60"),
             ("shackle", "90"),
             ("angle", "0"),
+            ("longer", "10"),
         ];
-        Assert.Equal(5, Value(Work("shackle", [.. leaf, ("longer", "10")]), 0), 0.1);
-        Assert.Equal("longer", Refused("shackle", [.. leaf, ("longer", "4000")]).Field);
+        Assert.Equal(5, Value(Work("shackle", [.. leaf, ("pivot", "aboveEye")]), 0), 0.1);
+        // Pulled instead of pushed, it lowers.
+        Assert.Equal(-5, Value(Work("shackle", [.. leaf, ("pivot", "belowEye")]), 0), 0.1);
+        Assert.Equal("pivot", Refused("shackle", leaf).Field);
+        Assert.Equal(
+            "longer",
+            Refused(
+                "shackle",
+                [.. leaf.SkipLast(1), ("pivot", "aboveEye"), ("longer", "4000")]
+            ).Field
+        );
     }
 
     [Fact]

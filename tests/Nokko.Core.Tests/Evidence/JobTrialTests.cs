@@ -33,9 +33,10 @@ public class JobTrialTests
     {
         // Forward by the body on its springs: 60 mm free at the left front alone.
         var supports = VehicleSupports.Of(Sample.Pickup).Supports!;
-        var body = new BodyOnSprings([
-            .. supports.Select((s, i) => s with { FreeRiseMm = i == 0 ? 60 : 0 }),
-        ]).Solve();
+        var body = new BodyOnSprings(
+            [.. supports.Select((s, i) => s with { FreeRiseMm = i == 0 ? 60 : 0 })],
+            [.. VehicleSupports.Bars(Sample.Pickup, supports).Select(b => b.Bar)]
+        ).Solve();
         double Lip(string name) =>
             Sample
                 .Pickup.Stations.Where(s => s.Name == name)

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
@@ -427,6 +428,46 @@ public class DecisionTests
             _shop.Refused(begin with { CommandId = _shop.Key() }).Kind
         );
         Assert.Equal(RefusalKind.Conflict, _shop.Refused(_shop.PlanWith(part, begin.Id)).Kind);
+    }
+
+    [Fact]
+    public void A_piece_that_moves_to_another_corner_is_a_change_and_is_not_taken_from_the_shelf_again()
+    {
+        _shop.ReadBefore();
+        var part = _shop.Plates(2);
+        _shop.Do(_shop.PlanWith(part));
+        _shop.Do(_shop.Begin());
+        var (stage, stacks) = (
+            _shop.Document.CurrentStage()!.Id,
+            _shop.Document.CurrentStage()!.Stacks
+        );
+        var plate = CornerStack.At(stacks, Corner.LF)[0];
+        CornerPlacingsInput[] Placed(Corner corner) =>
+            [
+                .. Corners.All.Select(c => new CornerPlacingsInput(
+                    c,
+                    [
+                        .. CornerStack
+                            .At(stacks, c)
+                            .Where(p => p.Id != plate.Id)
+                            .Concat(c == corner ? new[] { plate } : [])
+                            .Select(p => new PlacingInput(p.Id, null, null)),
+                    ]
+                )),
+            ];
+        var id = _shop.Key();
+        _shop.Do(new SavePlan(_shop.Key(), id, null, stage, "Plan B", Placed(Corner.LF)));
+        AssertRefused(_shop.Begin("nobody read it"), RefusalKind.BadValue, "plan");
+        _shop.Do(new SavePlan(_shop.Key(), id, 0, stage, "Plan B", Placed(Corner.RF)));
+        Assert.Equal(
+            NeedKind.BeginSecondPass,
+            Need.Of(_shop.Document, JobEvaluator.Evaluate(_shop.Document)).Kind
+        );
+        _shop.Do(_shop.Begin("nobody read it"));
+        Assert.Equal(0, _shop.Shelf[part.Id].Count);
+        Assert.Equal(2, CornerStack.At(_shop.Document.CurrentStage()!.Stacks, Corner.RF).Count);
+        Assert.Contains(Progress.CardOf(_shop.Document).Steps, s => s.Where == "LF");
+        Assert.Contains(Progress.CardOf(_shop.Document).Steps, s => s.Where == "RF");
     }
 
     [Fact]

@@ -36,10 +36,12 @@ public class AnyStackTests
             return Gen.Select(
                 Gen.Double[0, 1].Array[sizes.Count],
                 Gen.Bool.Array[sizes.Count],
-                (at, known) =>
+                Gen.Int[0, 2].Select(i => i == 2 ? null : (ShacklePivot?)i),
+                (at, known, pivot) =>
                     new Nokko.Core.Vehicles.Suspension
                     {
                         Kind = kind,
+                        ShacklePivot = kind.IsLeaf() ? pivot : null,
                         Dimensions = sizes
                             .Where((_, i) => known[i])
                             .ToDictionary(
@@ -76,34 +78,39 @@ public class AnyStackTests
     /// <summary>A part of any kind with some of its sizes, with or without a thickness.</summary>
     private static Gen<PlacedPart> Parts { get; } =
         Gen.Select(
-            Gen.Int[0, Enum.GetValues<PartKind>().Length - 1].Select(i => (PartKind)i),
-            Gen.Double[0.5, 120],
-            Gen.Bool,
-            Gen.Double[0, 1].Array[PartSizes.All.Count],
-            Gen.Bool.Array[PartSizes.All.Count],
-            Leaves.List[0, 3],
-            (kind, thickness, thick, at, known, leaves) =>
-                new PlacedPart
-                {
-                    Id = Guid.NewGuid(),
-                    Name = kind.ToString(),
-                    Kind = kind,
-                    Thickness = thick ? Sample.Mm(thickness) : null,
-                    Dimensions = PartSizes
-                        .All.Select((s, i) => (Size: s, At: at[i], Known: known[i]))
-                        .Where(s => s.Known && PartRule.Of(kind).Sizes.Contains(s.Size.Name))
-                        .ToDictionary(
-                            s => s.Size.Name,
-                            s => new Quantity
-                            {
-                                Value = s.Size.Low + (s.At * (s.Size.High - s.Size.Low)),
-                                Unit = s.Size.Unit,
-                                Known = Known.Box,
-                            }
-                        ),
-                    Leaves = kind == PartKind.LeafPack ? leaves : [],
-                }
-        );
+                Gen.Int[0, Enum.GetValues<PartKind>().Length - 1].Select(i => (PartKind)i),
+                Gen.Double[0.5, 120],
+                Gen.Bool,
+                Gen.Double[0, 1].Array[PartSizes.All.Count],
+                Gen.Bool.Array[PartSizes.All.Count],
+                Leaves.List[0, 3],
+                (kind, thickness, thick, at, known, leaves) =>
+                    new PlacedPart
+                    {
+                        Id = Guid.NewGuid(),
+                        Name = kind.ToString(),
+                        Kind = kind,
+                        Thickness = thick ? Sample.Mm(thickness) : null,
+                        Dimensions = PartSizes
+                            .All.Select((s, i) => (Size: s, At: at[i], Known: known[i]))
+                            .Where(s => s.Known && PartRule.Of(kind).Sizes.Contains(s.Size.Name))
+                            .ToDictionary(
+                                s => s.Size.Name,
+                                s => new Quantity
+                                {
+                                    Value = s.Size.Low + (s.At * (s.Size.High - s.Size.Low)),
+                                    Unit = s.Size.Unit,
+                                    Known = Known.Box,
+                                }
+                            ),
+                        Leaves = kind == PartKind.LeafPack ? leaves : [],
+                    }
+            )
+            // Nothing else is taken onto a shelf.
+            .Where(p =>
+                p.Leaves.Count == 0
+                || LeafPackBuild.WhyNot(p.Leaves, p.Get(PartSizes.ClampLength) ?? 0) is null
+            );
 
     private static readonly Gen<StatedLoad> Loads = Gen.Select(
         Within(Unit.Kg, -500, 2_000),

@@ -3,6 +3,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -64,6 +65,93 @@ public class ProofTests
         Assert.False(proof.Stations.First(s => s.Station == "LF").Near);
         Assert.True(proof.Stations.First(s => s.Station == "LF").PredictionRight);
         Assert.Equal(Verdict.NotReached, proof.Target[0].Reached);
+    }
+
+    [Fact]
+    public void What_lies_beside_a_plate_and_does_not_lift_changes_neither_thickness_nor_claim_nor_ratio()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        PlacedPart[] beside =
+        [
+            Sample.Plate(60, 30, PartKind.BumpStopExtension, claim: 30),
+            Sample.Plate(61, null, PartKind.Shock),
+            Sample.Plate(62, 40, PartKind.SwayBarLink),
+            Sample.Plate(63, 25, PartKind.DiffDrop),
+            Sample.Plate(64, null, PartKind.Tyre),
+        ];
+        IReadOnlyList<CornerStack> With(IReadOnlyList<CornerStack> stacks) =>
+            [
+                .. stacks.Select(s =>
+                    s with
+                    {
+                        Parts = [.. s.Parts, .. s.Corner == Corner.LF ? beside : []],
+                    }
+                ),
+            ];
+        var more = job with
+        {
+            Plans = [job.Plans[0] with { Stacks = With(job.Plans[0].Stacks) }],
+            Stages = [job.Stages[0], job.Stages[1] with { Stacks = With(job.Stages[1].Stacks) }],
+        };
+        var (bare, with) = (
+            JobEvaluator.Evaluate(job).Proofs[0].Lifts[0],
+            JobEvaluator.Evaluate(more).Proofs[0].Lifts[0]
+        );
+        Assert.Equal(bare.Thickness.Value, with.Thickness.Value);
+        Assert.Equal(bare.Claim.Value, with.Claim.Value);
+        Assert.Equal(bare.Ratio.Value, with.Ratio.Value);
+        Assert.Equal(bare.Parts, with.Parts);
+        Assert.Equal(
+            JobEvaluator.Evaluate(job).Trials[0].Claim.Value,
+            JobEvaluator.Evaluate(more).Trials[0].Claim.Value
+        );
+        // What nobody knows may lift: then there is no thickness to tell.
+        var unknown = more with
+        {
+            Plans =
+            [
+                job.Plans[0] with
+                {
+                    Stacks =
+                    [
+                        .. job.Plans[0]
+                            .Stacks.Select(s =>
+                                s with
+                                {
+                                    Parts = [.. s.Parts, Sample.Plate(65, null, PartKind.Unknown)],
+                                }
+                            ),
+                    ],
+                },
+            ],
+        };
+        Assert.NotNull(JobEvaluator.Evaluate(unknown).Proofs[0].Lifts[0].Thickness.Cannot);
+    }
+
+    [Fact]
+    public void A_plate_that_moves_across_the_axle_changes_no_thickness_there()
+    {
+        var job = Sample.Job(Before, Lifted(0));
+        var plate = job.Plans[0].Stacks[0].Parts[0];
+        var there = new[]
+        {
+            new CornerStack { Corner = Corner.LF, Parts = [plate] },
+        };
+        var moved = job with
+        {
+            Stages = [job.Stages[0] with { Stacks = there }, job.Stages[1]],
+            Plans =
+            [
+                job.Plans[0] with
+                {
+                    Stacks = [new CornerStack { Corner = Corner.RF, Parts = [plate] }],
+                },
+            ],
+        };
+        var lift = Assert.Single(JobEvaluator.Evaluate(moved).Proofs[0].Lifts);
+        Assert.Equal(0, lift.Thickness.Value!.Value, 9);
+        Assert.Equal([plate.Name, $"out: {plate.Name}"], lift.Parts);
+        Assert.NotNull(lift.Ratio.Cannot);
     }
 
     [Fact]

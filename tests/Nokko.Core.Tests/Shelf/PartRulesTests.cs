@@ -67,6 +67,7 @@ public class PartRulesTests
             { PartKind.HalfShaftSpacer, Independent },
             { PartKind.Shock, [.. All.Except(CoilOvers)] },
             { PartKind.BodyPuck, All },
+            { PartKind.BodyMount, All },
             { PartKind.BumpStopExtension, All },
             { PartKind.SwayBarLink, All },
             { PartKind.Tyre, All },

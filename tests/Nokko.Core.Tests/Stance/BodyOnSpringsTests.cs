@@ -10,6 +10,34 @@ public class BodyOnSpringsTests
     private static readonly AntiRollBar[] FrontBar = [new(0, 1, 9)];
 
     [Fact]
+    public void Ground_that_only_slopes_carries_the_body_along_whatever_the_bars_are_and_one_bump_twists_it()
+    {
+        Support[] supports =
+        [
+            new(0, 820, 28, 0),
+            new(0, -820, 28, 0),
+            new(-3600, 540, 34, 0),
+            new(-3600, -540, 34, 0),
+        ];
+        var body = new BodyOnSprings(supports, [new(0, 1, 9), new(2, 3, 4)]);
+        double[] slope = [.. supports.Select(s => 7 + (0.01 * s.XMm) + (0.02 * s.YMm))];
+        var motion = body.Follow(slope);
+        Assert.All(
+            supports.Zip(slope),
+            s => Assert.Equal(s.Second, motion.RiseAt(s.First.XMm, s.First.YMm), 9)
+        );
+        // A longer spring is another thing: there the bar holds the body back.
+        Assert.NotEqual(motion.RollRad, body.Solve(slope).RollRad, 1e-4);
+        // One wheel on a bump of 10: the bar in front, at k + 2·k_b, takes the body along more than the springs alone.
+        var (front, rear) = ((28 + 18) * 820.0 * 820, (34 + 8) * 540.0 * 540);
+        Assert.Equal(
+            10 / 1640.0 * front / (front + rear),
+            body.Follow([10, 0, 0, 0]).RollRad,
+            1e-12
+        );
+    }
+
+    [Fact]
     public void Equal_sides_give_heave_and_pitch_whatever_the_rates()
     {
         var motion = Body([55, 55, 25, 25]).Solve();

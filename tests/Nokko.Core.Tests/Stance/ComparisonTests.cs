@@ -1,5 +1,6 @@
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -101,6 +102,73 @@ public class ComparisonTests
             StringComparison.Ordinal
         );
     }
+
+    [Fact]
+    public void After_a_puck_the_springs_gave_nothing_and_a_reading_from_the_frame_decides()
+    {
+        // Pucks of 25.4 at every mount: each lip rises as much over its hub, no spring has moved.
+        var before = Sample.Job(Before, [.. Before.Select(b => b + 25.4)]);
+        var stacks = Corners
+            .All.Select(
+                (c, i) =>
+                    new CornerStack
+                    {
+                        Corner = c,
+                        Parts = [Sample.Plate(70 + i, 25.4, PartKind.BodyPuck)],
+                    }
+            )
+            .ToArray();
+        var job = before with
+        {
+            Stages = [before.Stages[0], before.Stages[1] with { Stacks = stacks }],
+            Plans = [before.Plans[0] with { Stacks = stacks }],
+        };
+        var corner = Compare(job).Corners[0];
+        Assert.Equal(0, corner.Springs.Value!.Value, 9);
+        Assert.Equal((25.4, Known.Estimated), (corner.Mounts!.Value, corner.Mounts.Known));
+        // Old mounts that go in again: ± 3 mm beside the puck's own 0.2.
+        Assert.Equal(Math.Sqrt(9 + 0.04), corner.Mounts.U!.Value, 9);
+        Assert.True(corner.Springs.U > 3);
+        Assert.Contains(
+            "the mounts gave +1 in, by their parts",
+            Say(job),
+            StringComparison.Ordinal
+        );
+
+        // Read from the frame, the old mount came back by 4: the springs gave way by as much.
+        var read = job with
+        {
+            Readings =
+            [
+                .. job.Readings,
+                Sample.Reading(300, 40, "LF", 700, Datum.Frame),
+                Sample.Reading(301, 41, "LF", 729.4, Datum.Frame),
+            ],
+        };
+        var decided = Compare(read).Corners[0];
+        Assert.Equal(-4, decided.Springs.Value!.Value, 9);
+        Assert.Equal(Known.Measured, decided.Mounts!.Known);
+
+        // Nobody measured the puck: nothing is said of the springs there, all of the others.
+        var thin = stacks[0] with
+        {
+            Parts = [Sample.Plate(70, null, PartKind.BodyPuck)],
+        };
+        var unknown = job with
+        {
+            Stages = [job.Stages[0], job.Stages[1] with { Stacks = [thin, .. stacks.Skip(1)] }],
+        };
+        Assert.Contains(
+            "read the frame too",
+            Compare(unknown).Corners[0].Springs.Cannot!,
+            StringComparison.Ordinal
+        );
+        Assert.NotNull(Compare(unknown).Corners[1].Springs.Value);
+    }
+
+    [Fact]
+    public void Where_no_mount_was_touched_nothing_is_said_of_mounts() =>
+        Assert.All(Compare(Job(After)).Corners, c => Assert.Null(c.Mounts));
 
     [Fact]
     public void Heights_from_a_document_inform_and_decide_nothing()

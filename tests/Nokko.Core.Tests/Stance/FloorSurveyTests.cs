@@ -34,29 +34,20 @@ public class FloorSurveyTests
     [Fact]
     public void One_low_pad_is_what_a_shorter_spring_would_be()
     {
-        // Second way: the body by its own energy minimum, supports by hand.
-        var supports = VehicleSupports.Of(Sample.Pickup).Supports!;
-        var motion = new BodyOnSprings([
-            supports[0] with
-            {
-                FreeRiseMm = -10,
-            },
-            .. supports.Skip(1),
-        ]).Solve();
-        var survey = Survey(-10, 0, 0, 0);
-        foreach (var (station, floor) in new[] { ("LR", 0.0), ("RR", 0.0) })
-        {
-            var s = Sample.Pickup.Stations.First(x => x.Name == station);
-            Assert.Equal(
-                floor - motion.RiseAt(s.X.In(Unit.Mm), s.Y.In(Unit.Mm)),
-                survey.CorrectionMm(s, Datum.Hub),
-                9
-            );
-        }
         // By hand over the low pad: the front goes down by half, and of the other half the body follows
         // by the front's share of the roll stiffness, 820² of the wheels against 540² of the rear springs.
-        var front = supports[0].RateNPerMm * 820 * 820;
-        var rear = supports[2].RateNPerMm * 540 * 540;
+        // A bar k_b between supports at ±y resists roll as springs of k + 2·k_b would.
+        var supports = VehicleSupports.Of(Sample.Pickup).Supports!;
+        var bars = VehicleSupports.Bars(Sample.Pickup, supports).Select(b => b.Bar.RateNPerMm);
+        var front = (supports[0].RateNPerMm + (2 * bars.First())) * 820 * 820;
+        var rear = (supports[2].RateNPerMm + (2 * bars.Last())) * 540 * 540;
+        var survey = Survey(-10, 0, 0, 0);
+        var roll = -10 / 1640.0 * front / (front + rear);
+        foreach (var name in new[] { "LR", "RR" })
+        {
+            var s = Sample.Pickup.Stations.First(x => x.Name == name);
+            Assert.Equal(-s.Y.In(Unit.Mm) * roll, survey.CorrectionMm(s, Datum.Hub), 9);
+        }
         var lf = Sample.Pickup.Stations.First(s => s.Name == "LF");
         Assert.Equal(
             -5 * (rear / (front + rear)) * (800.0 / 820),

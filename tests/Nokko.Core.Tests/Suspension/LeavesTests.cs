@@ -85,7 +85,7 @@ public class LeavesTests
             .Sample(
                 (a, b, arch) =>
                 {
-                    var pack = LeafPackBuild.Of([Plain(a, b, arch)]);
+                    var pack = LeafPackBuild.Of([Plain(a, b, arch)], 0);
                     var stiffness = LeafPackBuild.ElasticModulus * 60 * 512 / 12;
                     Assert.Equal(
                         3 * stiffness * (a + b) / (a * a * b * b),
@@ -100,8 +100,12 @@ public class LeavesTests
     [Fact]
     public void Full_length_leaves_add_up_and_graduated_ones_come_near_the_short_form()
     {
-        var one = LeafPackBuild.Of([Plain(600, 600)]).RateNPerMm;
-        Assert.Equal(3 * one, LeafPackBuild.Of([Plain(600, 600) with { Count = 3 }]).RateNPerMm, 9);
+        var one = LeafPackBuild.Of([Plain(600, 600)], 0).RateNPerMm;
+        Assert.Equal(
+            3 * one,
+            LeafPackBuild.Of([Plain(600, 600) with { Count = 3 }], 0).RateNPerMm,
+            9
+        );
         // k = E/(6l³)·Σ c b t³, c 3 full-length, 2 graduated: its own band is 20 %.
         Leaf[] pack =
         [
@@ -113,7 +117,7 @@ public class LeavesTests
         ];
         var shortForm =
             LeafPackBuild.ElasticModulus / (6 * Math.Pow(600, 3)) * 60 * 512 * (3 + (4 * 2));
-        Assert.InRange(LeafPackBuild.Of(pack).RateNPerMm / shortForm, 0.8, 1.2);
+        Assert.InRange(LeafPackBuild.Of(pack, 0).RateNPerMm / shortForm, 0.8, 1.2);
     }
 
     [Fact]
@@ -153,18 +157,57 @@ public class LeavesTests
     }
 
     [Fact]
+    public void What_the_U_bolts_clamp_does_not_bend()
+    {
+        // Four leaves 60 × 8, halves 550, 400, 280, 160; by hand in the middle of it. I = 2560 mm⁴, EI = 527.36e6 N·mm² a leaf.
+        // Clamped over 100: from 50 on 4 leaves to 160, 3 to 280, 2 to 400, 1 to 550, s = 550 − u:
+        // ∫s²/(nEI) = [(500³−390³)/4 + (390³−270³)/3 + (270³−150³)/2 + 150³]/(3·527.36e6) = 41,161,250/1,582.08e6 = 0.0260172; k = 2/that.
+        Leaf[] pack = [Plain(550, 550), Plain(400, 400), Plain(280, 280), Plain(160, 160)];
+        Assert.Equal(76.87, LeafPackBuild.Of(pack, 100).RateNPerMm, 0.01);
+        // Without a clamp the first 50 mm of each half bend too: + (550³ − 500³)/4.
+        Assert.Equal(61.43, LeafPackBuild.Of(pack, 0).RateNPerMm, 0.01);
+        // As taped, else 100.
+        var part = new PlacedPart
+        {
+            Id = Guid.Empty,
+            Name = "pack",
+            Kind = PartKind.LeafPack,
+            Leaves = pack,
+        };
+        Assert.Equal(LeafPackBuild.Of(pack, 100), LeafPackBuild.Of(part));
+        Assert.Equal(
+            LeafPackBuild.Of(pack, 140),
+            LeafPackBuild.Of(
+                part with
+                {
+                    Dimensions = new Dictionary<string, Core.Units.Quantity>
+                    {
+                        [PartSizes.ClampLength] = Sample.Mm(140),
+                    },
+                }
+            )
+        );
+        // A short spring is not clamped over its whole length.
+        Assert.InRange(LeafPackBuild.UsualClampMm(Plain(60, 900)), 1, 60);
+        Assert.NotNull(LeafPackBuild.WhyNot([Plain(60, 900)], 130));
+    }
+
+    [Fact]
     public void Leaves_that_disagree_settle_between_and_an_overload_leaf_stays_out()
     {
-        var mixed = LeafPackBuild.Of([Plain(600, 600, 100), Plain(600, 600, 180)]);
+        var mixed = LeafPackBuild.Of([Plain(600, 600, 100), Plain(600, 600, 180)], 0);
         Assert.Equal(140, mixed.FreeArchMm, 9);
-        var with = LeafPackBuild.Of([
-            Plain(600, 600, 100),
-            Plain(600, 600, 180),
-            Plain(300, 300, 5) with
-            {
-                Overload = true,
-            },
-        ]);
+        var with = LeafPackBuild.Of(
+            [
+                Plain(600, 600, 100),
+                Plain(600, 600, 180),
+                Plain(300, 300, 5) with
+                {
+                    Overload = true,
+                },
+            ],
+            0
+        );
         Assert.Equal(mixed.RateNPerMm, with.RateNPerMm, 9);
         Assert.Equal(24, with.ThicknessMm, 9);
     }
@@ -175,7 +218,7 @@ public class LeavesTests
         Assert.NotNull(LeafPackBuild.WhyNot([Plain(600, 600) with { Overload = true }]));
         Assert.NotNull(LeafPackBuild.WhyNot([Plain(5, 600)]));
         Assert.NotNull(LeafPackBuild.WhyNot([Plain(600, 600, thickness: 0)]));
-        Assert.Throws<ArgumentException>(() => LeafPackBuild.Of([]));
+        Assert.Throws<ArgumentException>(() => LeafPackBuild.Of([], 0));
         var pack = new PlacedPart
         {
             Id = Guid.Empty,

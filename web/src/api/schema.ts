@@ -1562,7 +1562,7 @@ export interface components {
          * @default number
          * @enum {unknown}
          */
-        BenchAsks: "number" | "tyreSize" | "suspension";
+        BenchAsks: "number" | "tyreSize" | "suspension" | "shacklePivot";
         /** @description One thing that a calculation asks for. */
         BenchField: {
             /** @description Its name in links. */
@@ -1779,10 +1779,11 @@ export interface components {
             corner: components["schemas"]["Corner"];
             /** @description Rise of the lip above the floor. */
             body: components["schemas"]["Result"];
-            /** @description Rise of the lip above the hub. */
+            /** @description Rise of the lip above the hub, less that of the body above its frame. */
             springs: components["schemas"]["Result"];
             /** @description Rise of the hub above the floor. */
             tyre: components["schemas"]["Result"];
+            mounts: null | components["schemas"]["Result"];
         };
         /** @description What a plan leaves of one corner: travel, angles, slack. Lengths in mm at the wheel. */
         CornerOutlook: {
@@ -2747,6 +2748,7 @@ export interface components {
             kind: "setSuspension";
             suspension: components["schemas"]["SuspensionKind"];
             sizes: components["schemas"]["SizeInput"][];
+            shacklePivot?: null | components["schemas"]["ShacklePivot"];
             /**
              * Format: uint32
              * @description Version of the stage that was seen.
@@ -3598,7 +3600,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "tyre" | "unknown";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];
@@ -4304,6 +4306,8 @@ export interface components {
          * @enum {unknown}
          */
         Settled: "no" | "bounced" | "rolled" | "driven";
+        /** @enum {unknown} */
+        ShacklePivot: "aboveEye" | "belowEye";
         /** @description What would make a prediction better, and by how much. */
         Sharpening: {
             /** @description front or rear. */
@@ -4910,6 +4914,7 @@ export interface components {
             dimensions: {
                 [key: string]: components["schemas"]["Quantity"];
             };
+            shacklePivot: null | components["schemas"]["ShacklePivot"];
             /** @description Named suspension points. */
             points: components["schemas"]["SuspensionPoint"][];
         };

@@ -73,6 +73,11 @@ export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: b
     "belowSpring": false,
     "offered": true
   },
+  "bodyMount": {
+    "said": "new body mount",
+    "belowSpring": false,
+    "offered": true
+  },
   "dropBracket": {
     "said": "drop bracket",
     "belowSpring": true,
@@ -125,7 +130,7 @@ export const familyWords: Record<Kinds["LiftFamily"], string> = {
   "wheel": "what acts at the wheel itself",
   "block": "blocks",
   "shackle": "shackles",
-  "puck": "body pucks",
+  "puck": "body pucks and mounts",
   "tyre": "tyres"
 };
 export const vehicleWords: Record<Kinds["VehicleKind"], { said: string; bodyKind: Kinds["BodyKind"]; front: Kinds["SuspensionKind"]; rear: Kinds["SuspensionKind"] }> = {

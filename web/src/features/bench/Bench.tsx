@@ -12,6 +12,7 @@ import { ResultLength, useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
+import { pivots } from "../vehicles/ShacklePivot";
 import { exampleOf, jobOf, numberSays } from "./bench";
 import { BenchDrawing } from "./BenchDrawing";
 
@@ -129,6 +130,23 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
                   </MenuItem>
                 ))}
               </TextField>
+            ) : f.asks === "shacklePivot" ? (
+              <TextField
+                key={f.name}
+                select
+                label={f.label}
+                value={texts[f.name]}
+                onChange={(e) => {
+                  type(f.name, e.target.value);
+                }}
+                {...at(problem, f.name)}
+              >
+                {Object.entries(pivots).map(([pivot, said]) => (
+                  <MenuItem key={pivot} value={pivot}>
+                    {said}
+                  </MenuItem>
+                ))}
+              </TextField>
             ) : (
               <TextField
                 key={f.name}
@@ -180,7 +198,7 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
             </Typography>
           </>
         )}
-        <BenchDrawing sheet={sheet.name} answer={answer} />
+        <BenchDrawing sheet={sheet.name} texts={texts} answer={answer} />
         <Box component="dl" sx={rest}>
           {answer?.numbers.slice(1).map((n) => (
             <Box key={n.label}>

@@ -8,15 +8,19 @@ const width = 440;
 /** What a calculation is about, drawn from its own numbers. */
 export function BenchDrawing({
   sheet,
+  texts,
   answer,
 }: {
   sheet: string;
+  texts: Record<string, string>;
   answer: Schemas["BenchAnswer"] | undefined;
 }) {
   const inks = useInks();
   const first = valueAt(answer, 0);
   if (sheet === "shackle") {
-    return <LeafDrawing underslung={false} />;
+    return (
+      <LeafDrawing underslung={false} pulled={texts.pivot === "belowEye"} />
+    );
   }
   if (first === null) {
     return null;

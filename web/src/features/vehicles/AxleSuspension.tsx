@@ -16,6 +16,7 @@ import { BallastTest } from "./BallastTest";
 import { gradeSays } from "./grade";
 import { LeafDrawing } from "./LeafDrawing";
 import { PointsForm } from "./PointsForm";
+import { pivots, ShacklePivot } from "./ShacklePivot";
 
 /** Sizes that a ballast test finds; they are no field of their own. */
 const found = ["wheelRate"];
@@ -40,8 +41,16 @@ export function AxleSuspension({
   const send = useSend();
   const suspension = currentStage(view.document)[axle];
   const kind = kinds.find((k) => k.kind === suspension.kind);
+  // A body without a frame stands on no mounts.
+  const asked = (kind?.sizes ?? []).filter(
+    (s) =>
+      !found.includes(s.name) &&
+      (s.name !== "mountFound" ||
+        view.document.vehicle.bodyKind === "bodyOnFrame"),
+  );
   const known = view.axles.find((a) => a.axle === axle);
   const [sizes, setSizes] = useState(() => sizesOf(suspension));
+  const [pivot, setPivot] = useState(suspension.shacklePivot ?? null);
   const [wanted, setWanted] = useState(suspension.kind);
   const [problem, setProblem] = useState<Error | null>(null);
 
@@ -51,13 +60,11 @@ export function AxleSuspension({
   const linesOf = (
     of: Schemas["SuspensionKind"],
     texts: Record<string, string>,
+    hangs: typeof pivot,
   ): Lines => ({
     "Suspension is a": kinds.find((k) => k.kind === of)?.said ?? "",
-    ...Object.fromEntries(
-      (kind?.sizes ?? [])
-        .filter((s) => !found.includes(s.name))
-        .map((s) => [s.label, texts[s.name] ?? ""]),
-    ),
+    ...(hangs && { "The shackle's pivot": pivots[hangs] }),
+    ...Object.fromEntries(asked.map((s) => [s.label, texts[s.name] ?? ""])),
   });
 
   const save = async (next: Schemas["SuspensionKind"], over?: JobView) => {
@@ -75,8 +82,9 @@ export function AxleSuspension({
               : seen.version,
             axle,
             suspension: next,
-            sizes: (kind?.sizes ?? [])
-              .filter((s) => !found.includes(s.name) && listed.includes(s.name))
+            shacklePivot: pivot,
+            sizes: asked
+              .filter((s) => listed.includes(s.name))
               .map((s) => ({
                 name: s.name,
                 value: typed(sizes[s.name] ?? "", unitOf(s)),
@@ -140,7 +148,13 @@ export function AxleSuspension({
         that is left; rates and loads what another spring does.
       </Typography>
       {kind.sizes.some((s) => s.name === "leafChord") && (
-        <LeafDrawing underslung={kind.kind === "leafUnderslung"} />
+        <>
+          <LeafDrawing
+            underslung={kind.kind === "leafUnderslung"}
+            pulled={pivot === "belowEye"}
+          />
+          <ShacklePivot axle={axle} value={pivot} onChange={setPivot} />
+        </>
       )}
       <Box
         sx={{
@@ -150,25 +164,23 @@ export function AxleSuspension({
           alignItems: "start",
         }}
       >
-        {kind.sizes
-          .filter((s) => !found.includes(s.name))
-          .map((s) => {
-            const here = at(problem, s.name);
-            return (
-              <TextField
-                key={s.name}
-                label={fieldLabel(s.label, unitOf(s))}
-                value={sizes[s.name] ?? ""}
-                onChange={(e) => {
-                  setSizes({ ...sizes, [s.name]: e.target.value });
-                }}
-                placeholder={s.unit === "1" ? "for example 0.5" : unitOf(s)}
-                error={here.error}
-                helperText={here.helperText ?? s.how}
-                slotProps={{ inputLabel: { shrink: true } }}
-              />
-            );
-          })}
+        {asked.map((s) => {
+          const here = at(problem, s.name);
+          return (
+            <TextField
+              key={s.name}
+              label={fieldLabel(s.label, unitOf(s))}
+              value={sizes[s.name] ?? ""}
+              onChange={(e) => {
+                setSizes({ ...sizes, [s.name]: e.target.value });
+              }}
+              placeholder={s.unit === "1" ? "for example 0.5" : unitOf(s)}
+              error={here.error}
+              helperText={here.helperText ?? s.how}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
+          );
+        })}
       </Box>
       <Button
         variant="outlined"
@@ -179,13 +191,15 @@ export function AxleSuspension({
       </Button>
       <BothWays
         problem={problem}
-        mine={linesOf(wanted, sizes)}
+        mine={linesOf(wanted, sizes, pivot)}
         theirs={(fresh) => {
           const s = currentStage(fresh.document)[axle];
-          return linesOf(s.kind, sizesOf(s));
+          return linesOf(s.kind, sizesOf(s), s.shacklePivot ?? null);
         }}
         onTheirs={(fresh) => {
-          setSizes(sizesOf(currentStage(fresh.document)[axle]));
+          const theirs = currentStage(fresh.document)[axle];
+          setSizes(sizesOf(theirs));
+          setPivot(theirs.shacklePivot ?? null);
           seen.see(fresh);
           setProblem(null);
         }}

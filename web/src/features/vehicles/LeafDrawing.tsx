@@ -1,10 +1,17 @@
 import { useInks } from "../../shared/theme";
 
 /** A leaf spring from the side with what is taped of it: eye to eye, arch, shackle and its angle, and where the axle sits. */
-export function LeafDrawing({ underslung }: { underslung: boolean }) {
+export function LeafDrawing({
+  underslung,
+  pulled = false,
+}: {
+  underslung: boolean;
+  pulled?: boolean;
+}) {
   const inks = useInks();
   const eye = { x: 40, y: 70 };
   const far = { x: 300, y: 70 };
+  const pivot = { x: 322, y: pulled ? 110 : 30 };
   const axle = { x: 160, y: underslung ? 96 : 142 };
   const words = (x: number, y: number, text: string, anchor = "middle") => (
     <text
@@ -26,12 +33,13 @@ export function LeafDrawing({ underslung }: { underslung: boolean }) {
     >
       <path d="M10 26H370" stroke={inks.ink} strokeWidth={5} />
       <path
-        d={`M40 26V${eye.y.toString()}M322 26V30`}
+        d={`M40 26V${eye.y.toString()}${pulled ? "M352 26V110H322" : "M322 26V30"}`}
+        fill="none"
         stroke={inks.ink}
         strokeWidth={5}
       />
       <path
-        d={`M${far.x.toString()} ${far.y.toString()}L322 30`}
+        d={`M${far.x.toString()} ${far.y.toString()}L${pivot.x.toString()} ${pivot.y.toString()}`}
         stroke={inks.now}
         strokeWidth={5}
         strokeLinecap="round"
@@ -47,7 +55,7 @@ export function LeafDrawing({ underslung }: { underslung: boolean }) {
         stroke={inks.ink}
         strokeWidth={4}
       />
-      {[eye, far, { x: 322, y: 30 }].map((p) => (
+      {[eye, far, pivot].map((p) => (
         <circle
           key={p.x}
           cx={p.x}
@@ -69,11 +77,20 @@ export function LeafDrawing({ underslung }: { underslung: boolean }) {
       <path d="M180 70V113" stroke={inks.planned} strokeWidth={2} />
       <path d="M40 156V170M160 156V170M300 156V170" stroke={inks.soft} />
       <path d="M40 163H300" stroke={inks.planned} strokeWidth={2} />
-      <path d="M300 70V20" stroke={inks.soft} strokeDasharray="3 3" />
+      <path
+        d={`M300 70V${pulled ? "120" : "20"}`}
+        stroke={inks.soft}
+        strokeDasharray="3 3"
+      />
       {words(110, 64, "eye to eye")}
       {words(187, 96, "arch", "start")}
-      {words(330, 54, "shackle", "start")}
-      {words(296, 18, "its lean", "end")}
+      {words(
+        pulled ? 294 : 330,
+        pulled ? 104 : 54,
+        "shackle",
+        pulled ? "end" : "start",
+      )}
+      {words(296, pulled ? 130 : 18, "its lean", "end")}
       {words(100, 180, "to the axle")}
       {words(230, 180, "of the whole")}
     </svg>

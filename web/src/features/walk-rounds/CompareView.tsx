@@ -202,9 +202,10 @@ function Two({ before, after }: { before: string; after: string }) {
   );
 }
 
-/** The body rose, the springs gave, the tyre did: shown where the hubs were measured too. */
+/** The body rose, the mounts and springs gave, the tyre did: shown where the hubs were measured too, or something lies between body and frame. */
 function Motions({ corners }: { corners: Schemas["CornerMotion"][] }) {
-  const known = corners.filter((c) => c.tyre.value !== null);
+  const known = corners.filter((c) => c.tyre.value !== null || c.mounts);
+  const mounts = known.some((c) => c.mounts);
   if (known.length === 0) {
     return (
       <Typography color="text.secondary" sx={{ mt: 1.5, maxWidth: 460 }}>
@@ -220,18 +221,22 @@ function Motions({ corners }: { corners: Schemas["CornerMotion"][] }) {
       </caption>
       <thead>
         <tr>
-          {["Corner", "The body rose", "The springs gave", "The tyre did"].map(
-            (h) => (
-              <Box
-                component="th"
-                key={h}
-                scope="col"
-                sx={{ ...cell, color: "text.secondary" }}
-              >
-                {h}
-              </Box>
-            ),
-          )}
+          {[
+            "Corner",
+            "The body rose",
+            ...(mounts ? ["Its mounts gave"] : []),
+            "The springs gave",
+            "The tyre did",
+          ].map((h) => (
+            <Box
+              component="th"
+              key={h}
+              scope="col"
+              sx={{ ...cell, color: "text.secondary" }}
+            >
+              {h}
+            </Box>
+          ))}
         </tr>
       </thead>
       <tbody>
@@ -244,9 +249,14 @@ function Motions({ corners }: { corners: Schemas["CornerMotion"][] }) {
             <Box component="th" scope="row" sx={{ ...cell, fontWeight: 500 }}>
               {stationWords(c.corner)}
             </Box>
-            {[c.body, c.springs, c.tyre].map((r, i) => (
+            {[
+              c.body,
+              ...(mounts ? [c.mounts ?? null] : []),
+              c.springs,
+              c.tyre,
+            ].map((r, i) => (
               <Box component="td" key={i} sx={cell}>
-                <ResultLength result={r} signed />
+                {r ? <ResultLength result={r} signed /> : "untouched"}
               </Box>
             ))}
           </Box>
