@@ -29,6 +29,8 @@ public sealed record TyreInput(Corner Wheel, string? Size, QuantityInput? Pressu
 /// <param name="Modes">Modes of the vehicle.</param>
 /// <param name="SteeringStraight">Whether the wheels stand straight.</param>
 /// <param name="Tyres">Tyres and pressures.</param>
+/// <param name="Shut">Whether doors, hood, tailgate and top were shut.</param>
+/// <param name="BrakeHeld">Whether the parking brake, or a locked gearbox, held the wheels while it settled.</param>
 public sealed record RoundConditionsInput(
     Datum Datum,
     int Denominator,
@@ -46,7 +48,9 @@ public sealed record RoundConditionsInput(
     int? PeopleIn = null,
     IReadOnlyList<VehicleMode>? Modes = null,
     bool? SteeringStraight = null,
-    IReadOnlyList<TyreInput>? Tyres = null
+    IReadOnlyList<TyreInput>? Tyres = null,
+    bool? Shut = null,
+    bool? BrakeHeld = null
 )
 {
     private const int MostPeople = 60;
@@ -73,6 +77,8 @@ public sealed record RoundConditionsInput(
                 : PeopleIn,
             Modes = [.. (Modes ?? []).Distinct()],
             SteeringStraight = SteeringStraight,
+            Shut = Shut,
+            BrakeHeld = BrakeHeld,
             Tyres = ReadTyres(),
             Odometer = QuantityInput.Read(Odometer, "conditions.odometer", Unit.Km),
             Notes = TypedText.Lines(Notes, "conditions.notes"),

@@ -30,6 +30,12 @@ public static class ConditionDifferences
     /// <summary>Another load, mm.</summary>
     public const double LoadMm = 6;
 
+    /// <summary>A door, hood or tailgate that stood open in one round only, mm.</summary>
+    public const double OpenMm = 2;
+
+    /// <summary>Wheels that the brake held in one round only, mm.</summary>
+    public const double BrakeMm = 3;
+
     /// <summary>Pressures that differ by more than this change the loaded radius by more than a tape division, kPa.</summary>
     public const double PressureKPa = 15;
 
@@ -85,6 +91,26 @@ public static class ConditionDifferences
         )
         {
             found.Add(new("steeringStraight", "The steering stood straight in one round only.", 1));
+        }
+        if (before.BrakeHeld is { } held && after.BrakeHeld is { } holds && held != holds)
+        {
+            found.Add(
+                new(
+                    "brakeHeld",
+                    $"The brake held the wheels {(held ? "before" : "after")} and not {(held ? "after" : "before")}: what could not roll did not settle alike.",
+                    BrakeMm
+                )
+            );
+        }
+        if (before.Shut is { } shut && after.Shut is { } shuts && shut != shuts)
+        {
+            found.Add(
+                new(
+                    "shut",
+                    $"Doors, hood or tailgate stood open {(shut ? "after" : "before")}: the body hangs otherwise.",
+                    OpenMm
+                )
+            );
         }
         if (!Same(before.Spot, after.Spot) || before.Spot is null)
         {
@@ -175,6 +201,9 @@ public static class ConditionDifferences
                             VehicleMode.AirLowered => "air suspension lowered",
                             VehicleMode.SelfLevelling => "self-levelling on",
                             VehicleMode.Tow => "tow mode on",
+                            VehicleMode.RideHigh => "a high ride mode on",
+                            VehicleMode.RideLow => "a low ride mode on",
+                            VehicleMode.Aero => "active aero on",
                             _ => throw new ArgumentOutOfRangeException(nameof(modes)),
                         }
                     )

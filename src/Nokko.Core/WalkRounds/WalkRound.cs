@@ -57,6 +57,12 @@ public sealed record WalkRound : IRow
     /// <summary>Whether the steering stood straight; null is not noted.</summary>
     public bool? SteeringStraight { get; init; }
 
+    /// <summary>Whether doors, hood, tailgate and top were shut; null is not noted.</summary>
+    public bool? Shut { get; init; }
+
+    /// <summary>Whether the parking brake, or a locked gearbox, held the wheels while it settled; null is not noted.</summary>
+    public bool? BrakeHeld { get; init; }
+
     /// <summary>Tyres and their pressures, one row a wheel; a wheel that is not listed was not looked at.</summary>
     public IReadOnlyList<WheelTyre> Tyres { get; init; } = [];
 
@@ -113,4 +119,13 @@ public enum VehicleMode
 
     /// <summary>Tow mode.</summary>
     Tow,
+
+    /// <summary>A ride mode that raises it: off-road, high.</summary>
+    RideHigh,
+
+    /// <summary>A ride mode that lowers it: sport, entry, loading.</summary>
+    RideLow,
+
+    /// <summary>Active aerodynamics that lower or raise it.</summary>
+    Aero,
 }

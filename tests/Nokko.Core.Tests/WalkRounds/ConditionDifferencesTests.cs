@@ -15,6 +15,8 @@ public class ConditionDifferencesTests
         Load = "empty",
         PeopleIn = 0,
         SteeringStraight = true,
+        Shut = true,
+        BrakeHeld = false,
     };
 
     [Fact]
@@ -63,12 +65,37 @@ public class ConditionDifferencesTests
     [Fact]
     public void What_nobody_noted_is_no_difference_but_an_unknown_spot_is()
     {
-        var silent = Plain with { PeopleIn = null, SteeringStraight = null };
+        var silent = Plain with
+        {
+            PeopleIn = null,
+            SteeringStraight = null,
+            Shut = null,
+            BrakeHeld = null,
+        };
         Assert.Empty(ConditionDifferences.Between(Plain, silent, Sample.Pickup));
         var nowhere = Plain with { Spot = null };
         var one = Assert.Single(ConditionDifferences.Between(nowhere, nowhere, Sample.Pickup));
         Assert.Equal("spot", one.Key);
         Assert.Contains("Nobody noted", one.Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_held_wheel_an_open_door_and_a_ride_mode_are_told_apart()
+    {
+        ConditionDifference Only(WalkRound before, WalkRound after) =>
+            Assert.Single(ConditionDifferences.Between(before, after, Sample.Pickup));
+        var held = Only(Plain, Plain with { BrakeHeld = true });
+        Assert.Equal(("brakeHeld", 3.0, true), (held.Key, held.UMm, held.Decides));
+        Assert.Contains("held the wheels after", held.Says, StringComparison.Ordinal);
+        var open = Only(Plain with { Shut = false }, Plain);
+        Assert.Equal(("shut", 2.0, true), (open.Key, open.UMm, open.Decides));
+        Assert.Contains("stood open before", open.Says, StringComparison.Ordinal);
+        foreach (var mode in new[] { VehicleMode.RideHigh, VehicleMode.RideLow, VehicleMode.Aero })
+        {
+            var on = Only(Plain, Plain with { Modes = [mode] });
+            // It moves the body of its own accord: nothing is judged across it.
+            Assert.Equal(("modes", false, false), (on.Key, on.Decides, on.FloorDecides));
+        }
     }
 
     [Theory]

@@ -141,6 +141,8 @@ internal static class FullJob
         round["modes"] = new JsonArray("airRaised", "tow");
         round["peopleIn"] = 2;
         round["steeringStraight"] = false;
+        round["shut"] = false;
+        round["brakeHeld"] = true;
         round["order"] = new JsonArray("LF", "RF");
         Add(
             "readings",

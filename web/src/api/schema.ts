@@ -4273,6 +4273,10 @@ export interface components {
             steeringStraight?: null | boolean;
             /** @description Tyres and pressures. */
             tyres?: null | components["schemas"]["TyreInput"][];
+            /** @description Whether doors, hood, tailgate and top were shut. */
+            shut?: null | boolean;
+            /** @description Whether the parking brake, or a locked gearbox, held the wheels while it settled. */
+            brakeHeld?: null | boolean;
         };
         RoundWords: {
             /** Format: uuid */
@@ -5219,7 +5223,7 @@ export interface components {
          * @description Something in the vehicle that lifts or lowers it of its own accord.
          * @enum {unknown}
          */
-        VehicleMode: "airNormal" | "airRaised" | "airLowered" | "selfLevelling" | "tow";
+        VehicleMode: "airNormal" | "airRaised" | "airLowered" | "selfLevelling" | "tow" | "rideHigh" | "rideLow" | "aero";
         /** @description A vehicle's sizes as typed; what is left out is estimated. */
         VehicleSizesInput: {
             wheelbase: null | components["schemas"]["QuantityInput"];
@@ -5288,6 +5292,10 @@ export interface components {
             modes: components["schemas"]["VehicleMode"][];
             /** @description Whether the steering stood straight; null is not noted. */
             steeringStraight: null | boolean;
+            /** @description Whether doors, hood, tailgate and top were shut; null is not noted. */
+            shut: null | boolean;
+            /** @description Whether the parking brake, or a locked gearbox, held the wheels while it settled; null is not noted. */
+            brakeHeld: null | boolean;
             /** @description Tyres and their pressures, one row a wheel; a wheel that is not listed was not looked at. */
             tyres: components["schemas"]["WheelTyre"][];
             odometer: null | components["schemas"]["Quantity"];

@@ -208,6 +208,8 @@ function roundOf(
     peopleIn: c.peopleIn ?? null,
     modes: c.modes ?? [],
     steeringStraight: c.steeringStraight ?? null,
+    shut: c.shut ?? null,
+    brakeHeld: c.brakeHeld ?? null,
     tyres: [],
     odometer: null,
     notes: c.notes,

@@ -133,6 +133,20 @@ export function ConditionsFields({
             set({ steeringStraight });
           }}
         />
+        <OnOff
+          label="Doors, hood and tailgate are shut"
+          checked={value.shut}
+          onChange={(shut) => {
+            set({ shut });
+          }}
+        />
+        <OnOff
+          label="Brake or gear holds the wheels"
+          checked={value.brakeHeld}
+          onChange={(brakeHeld) => {
+            set({ brakeHeld });
+          }}
+        />
       </Box>
       {value.floorSurveyed && (
         <Box sx={{ mb: 1.5 }}>
@@ -198,6 +212,12 @@ export function ConditionsFields({
           })}
         </Box>
       </Box>
+      {value.brakeHeld && value.settled !== "no" && (
+        <Typography sx={{ color: "warning.main" }}>
+          ▲ Held wheels cannot roll as the axle settles: let the brake off with
+          a chock at one wheel, then settle it again.
+        </Typography>
+      )}
       {value.settled === "no" && (
         <Typography sx={{ color: "warning.main" }}>
           ▲ A lowered axle reads high: expect to lose about 1/4 in (6 mm). Such

@@ -26,6 +26,8 @@ const round = {
   peopleIn: 0,
   modes: ["tow"],
   steeringStraight: false,
+  shut: false,
+  brakeHeld: true,
   tyres: [
     {
       wheel: "RR",
@@ -54,6 +56,8 @@ describe("the conditions of a walk-round", () => {
       peopleIn: 0,
       modes: ["tow"],
       steeringStraight: false,
+      shut: false,
+      brakeHeld: true,
       walk: null,
     });
     expect(body.pads).toEqual([
@@ -74,13 +78,15 @@ describe("the conditions of a walk-round", () => {
       settled: "rolled",
       floorSurveyed: false,
       steeringStraight: true,
+      shut: true,
+      brakeHeld: false,
       peopleIn: "0",
     });
   });
 
   it("are said in a few words", () => {
     expect(conditionsWords(round)).toBe(
-      "on bay 2, hubs marked, floor surveyed, fuel half, nobody in, tow mode, steering not straight, RR 36 psi",
+      "on bay 2, hubs marked, floor surveyed, fuel half, nobody in, tow mode, steering not straight, something stood open, brake held, RR 36 psi",
     );
   });
 });

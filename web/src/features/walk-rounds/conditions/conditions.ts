@@ -21,6 +21,8 @@ export interface ConditionsText {
   peopleIn: string;
   modes: Schemas["VehicleMode"][];
   steeringStraight: boolean;
+  shut: boolean;
+  brakeHeld: boolean;
   tyres: ByWheel;
   pressures: ByWheel;
   odometer: string;
@@ -40,6 +42,9 @@ export const modeWords: Record<Schemas["VehicleMode"], string> = {
   airLowered: "Air suspension, lowered",
   selfLevelling: "Self-levelling on",
   tow: "Tow mode",
+  rideHigh: "Ride mode, high",
+  rideLow: "Ride mode, low",
+  aero: "Active aero on",
 };
 
 export const walkWords: Record<Schemas["WalkingOrder"], string> = {
@@ -81,6 +86,8 @@ export function conditionsBody(
     peopleIn: /^\d+$/.test(c.peopleIn.trim()) ? Number(c.peopleIn) : null,
     modes: c.modes,
     steeringStraight: c.steeringStraight,
+    shut: c.shut,
+    brakeHeld: c.brakeHeld,
     tyres: wheels.map((wheel) => ({
       wheel,
       size: c.tyres[wheel] || null,
@@ -118,6 +125,8 @@ export function conditionsOf(
     peopleIn: round?.peopleIn?.toString() ?? (round ? "" : "0"),
     modes: round?.modes ?? [],
     steeringStraight: round?.steeringStraight ?? true,
+    shut: round?.shut ?? true,
+    brakeHeld: round?.brakeHeld ?? false,
     tyres: tyres((t) => t.size),
     pressures: tyres((t) => t.pressure?.typed),
     odometer: round?.odometer?.typed ?? "",
@@ -147,6 +156,8 @@ export function conditionsLines(c: ConditionsText): Record<string, string> {
     "People in it": c.peopleIn,
     Modes: c.modes.map((m) => modeWords[m]).join(", "),
     "Wheels straight": yes(c.steeringStraight),
+    "All shut": yes(c.shut),
+    "Brake held the wheels": yes(c.brakeHeld),
     Tyres: by(c.tyres),
     Pressures: by(c.pressures),
     Odometer: c.odometer,
@@ -169,6 +180,8 @@ export function conditionsWords(round: Schemas["WalkRound"]): string {
     ...round.modes.map((m) => modeWords[m].toLowerCase()),
     round.steeringStraight === true && "steering straight",
     round.steeringStraight === false && "steering not straight",
+    round.shut === false && "something stood open",
+    round.brakeHeld === true && "brake held",
     ...round.tyres
       .filter((t) => t.size !== null || t.pressure !== null)
       .map((t) =>
