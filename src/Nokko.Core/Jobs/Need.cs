@@ -177,7 +177,7 @@ public sealed record Need(
                 open
             ),
             Verdict.Reached => new Need(NeedKind.HandOver),
-            Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect] } =>
+            Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect, ..] } =>
                 new Need(NeedKind.ReadAgain, Text: suspect),
             Verdict.MeasureAgain => new Need(NeedKind.SettleAgain),
             _ => new Need(NeedKind.Look),

@@ -205,6 +205,7 @@ public static class Prove
         ];
         whyNot.AddRange(unread);
         IReadOnlyList<string> suspects = comparison?.Rigid?.Suspects ?? [];
+        var slipped = comparison?.Rigid?.Verdict == RigidVerdict.Slipped;
         var decides = now.Decides && heldBack.Count == 0;
         var stations = frozen
             .Prediction.Stations.Select(p =>
@@ -221,12 +222,14 @@ public static class Prove
             frozen,
             now,
             sinceFirst ?? comparison,
-            of => decides && !of.Any(c => suspects.Contains(c.Name()))
+            of => decides && !(slipped && of.Any(Suspected)),
+            of => !of.Any(Suspected)
         );
+        bool Suspected(Corner corner) => suspects.Contains(corner.Name());
         Verdict Missing(Verdict verdict) =>
             heldBack.Count > 0 || (verdict == Verdict.Reached && unread.Length > 0)
                 ? Verdict.CannotTell
-            : verdict == Verdict.Reached && suspects.Count > 0 ? Verdict.MeasureAgain
+            : verdict == Verdict.Reached && slipped ? Verdict.MeasureAgain
             : verdict;
         return new PlanProof
         {
@@ -245,7 +248,7 @@ public static class Prove
             Comparison = comparison,
             AsWanted =
                 target.Count == 0 ? null : Missing(Worst([.. target.Select(t => t.Reached)])),
-            AsForetold = Missing(Foretold(stations, decides && suspects.Count == 0)),
+            AsForetold = Missing(Foretold(stations, decides && !slipped)),
         };
     }
 

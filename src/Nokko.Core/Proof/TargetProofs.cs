@@ -14,11 +14,13 @@ internal static class TargetProofs
     /// <param name="now">The stance after.</param>
     /// <param name="comparison">The job's first stage against now; null when nothing was measured before.</param>
     /// <param name="decides">Whether readings of these corners may carry a verdict.</param>
+    /// <param name="condemns">Whether they may carry one against the work: a reading that is doubted is read again first.</param>
     public static IReadOnlyList<TargetProof> Of(
         FrozenPrediction frozen,
         WalkRoundStance now,
         Comparison? comparison,
-        Func<IEnumerable<Corner>, bool> decides
+        Func<IEnumerable<Corner>, bool> decides,
+        Func<IEnumerable<Corner>, bool> condemns
     )
     {
         var target = frozen.Target;
@@ -70,22 +72,20 @@ internal static class TargetProofs
             Result found,
             IEnumerable<Corner> of,
             Func<double, double> counts
-        ) =>
+        )
+        {
+            var verdict = found.Value is { } value
+                ? Prove.Judge(counts(value - wanted), tolerance, found.U!.Value, decides(of))
+                : Verdict.CannotTell;
             proofs.Add(
                 new TargetProof(
                     what,
                     wanted,
                     found,
-                    found.Value is { } value
-                        ? Prove.Judge(
-                            counts(value - wanted),
-                            tolerance,
-                            found.U!.Value,
-                            decides(of)
-                        )
-                        : Verdict.CannotTell
+                    verdict == Verdict.NotReached && !condemns(of) ? Verdict.MeasureAgain : verdict
                 )
             );
+        }
     }
 
     /// <summary>The rake that is judged: as measured, and with the load's predicted share when it was wanted with the load on.</summary>

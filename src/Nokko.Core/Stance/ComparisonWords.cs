@@ -62,24 +62,41 @@ public static class ComparisonWords
         {
             case RigidVerdict.Fits:
                 return $"The readings fit a stiff body: the largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, no more than the tape allows.";
-            case RigidVerdict.Named:
-                var suspect = rigid.Stations.First(s => s.Station == rigid.Suspects[0]);
-                var read = comparison
-                    .Rises.First(r => r.Station == suspect.Station)
-                    .Rise.Have()
-                    .Mean;
-                var would = suspect is { LeftOutMm: { } left, LeftOutUMm: { } u }
+            case RigidVerdict.Slipped:
+                var first = rigid.Stations.First(f => f.Station == rigid.InOrder[0]);
+                var read = comparison.Rises.First(r => r.Station == first.Station).Rise.Have().Mean;
+                var would = first is { LeftOutMm: { } left, LeftOutUMm: { } u }
                     ? $" By the others it should have risen {Signed(left, style)} ± {LengthText.ShowUp(2 * u, style)}; it reads {Signed(read, style)}, {LengthText.Show(Math.Abs(read - left), style)} {(read > left ? "too much" : "too little")}."
                     : "";
-                return $"{Sentence(suspect.Station)} does not fit.{would} Read it again.";
-            case RigidVerdict.Candidates:
-                return $"Something is off; it could be {string.Join(" or ", rigid.Suspects.Select(Corners.Said))}. Read them again.";
+                return $"{Sentence(first.Station)} does not fit: {Odds(rigid.AnySlipped)} that a reading slipped, and then it was {Shares(rigid)}.{would} Read it again.";
+            case RigidVerdict.Doubtful:
+                return $"The largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, more than the tape usually leaves, yet a slip is unlikely ({Odds(rigid.AnySlipped)}). If one slipped it was {Shares(rigid)}: read {Corners.Said(rigid.InOrder[0])} once more.";
+            case RigidVerdict.CannotTell when rigid.Stations.Count < 4:
+                return $"The stations of that side do not lie on one line: {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)} off it ({Odds(rigid.AnySlipped)} that a reading slipped). Three cannot tell which; read the other side too.";
             case RigidVerdict.CannotTell:
-                return $"The corners are twisted by {Signed(comparison.Warp.Value ?? 0, style)}. Four corners cannot tell which; read the door handles.";
+                return $"The corners are twisted by {Signed(comparison.Warp.Value ?? 0, style)} ({Odds(rigid.AnySlipped)} that a reading slipped). Four corners cannot tell which; read the door handles.";
             default:
                 throw new ArgumentOutOfRangeException(nameof(rigid));
         }
     }
+
+    /// <summary>The stations that may well have slipped, each with its share.</summary>
+    private static string Shares(RigidBody rigid) =>
+        string.Join(
+            " or ",
+            rigid
+                .InOrder.Select(name => rigid.Stations.First(f => f.Station == name))
+                .Where((f, i) => i == 0 || f.IfOne >= RigidBodyCheck.MayWellBe)
+                .Select(f => $"{Corners.Said(f.Station)} ({Odds(f.IfOne)})")
+        );
+
+    private static string Odds(double chance) =>
+        chance >= 0.995 ? "as good as sure"
+        : chance < 0.005 ? "next to none"
+        : string.Create(
+            System.Globalization.CultureInfo.InvariantCulture,
+            $"{100 * chance:0} in 100"
+        );
 
     private static string Signed(double mm, LengthStyle style)
     {

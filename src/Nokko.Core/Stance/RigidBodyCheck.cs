@@ -2,8 +2,6 @@ using System.Collections.Concurrent;
 using System.Globalization;
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.LinearAlgebra;
-using Nokko.Core.Proof;
-using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Stance;
 
@@ -19,14 +17,16 @@ public sealed record StationRise(string Station, double XMm, double YMm, double 
 /// <param name="Station">Name of the station.</param>
 /// <param name="ResidualMm">Rise minus the rigid body's rise there, mm.</param>
 /// <param name="Standardised">Residual over its own standard deviation.</param>
-/// <param name="LeftOutMm">What the rise would have had to be by the other stations, mm; null for four stations or fewer.</param>
+/// <param name="LeftOutMm">What the rise would have had to be by the other stations, mm; null where the others do not tell it.</param>
 /// <param name="LeftOutUMm">Standard uncertainty of that value, mm.</param>
+/// <param name="IfOne">If one reading slipped, the chance that it was this one, 0 … 1.</param>
 public sealed record StationFit(
     string Station,
     double ResidualMm,
     double Standardised,
     double? LeftOutMm,
-    double? LeftOutUMm
+    double? LeftOutUMm,
+    double IfOne
 );
 
 /// <summary>What the check found.</summary>
@@ -35,25 +35,26 @@ public enum RigidVerdict
     /// <summary>The rises fit a rigid body within their uncertainty.</summary>
     Fits,
 
-    /// <summary>One station does not fit and is named.</summary>
-    Named,
+    /// <summary>The largest gap is more than the tape usually leaves, yet a slip is less likely than none: one station is worth another read.</summary>
+    Doubtful,
 
-    /// <summary>Something is off and several stations could be it.</summary>
-    Candidates,
+    /// <summary>A reading slipped, more likely than not.</summary>
+    Slipped,
 
-    /// <summary>Something is off and this layout cannot tell which: read the mid stations.</summary>
+    /// <summary>Something is off and this layout cannot tell which: four corners, or one side alone.</summary>
     CannotTell,
 }
 
 /// <summary>The rigid body through the rises and what does not fit it.</summary>
-/// <param name="ZMm">Heave at the origin, mm, up positive.</param>
+/// <param name="ZMm">Heave at the origin, mm, up positive; of one side alone, of its line.</param>
 /// <param name="PitchRad">θ, nose-down positive, rad.</param>
-/// <param name="RollRad">φ, left side up positive, rad.</param>
+/// <param name="RollRad">φ, left side up positive, rad; zero where one side alone was read.</param>
 /// <param name="Stations">Residuals by station, in the order given.</param>
 /// <param name="ChiSquareProbability">Probability of a worse fit with no slip.</param>
 /// <param name="Critical">The 5 % point of the largest |standardised residual| for this layout.</param>
+/// <param name="AnySlipped">The chance that a reading slipped, 0 … 1.</param>
 /// <param name="Verdict">The finding.</param>
-/// <param name="Suspects">The named station, or the candidates, worst first.</param>
+/// <param name="InOrder">All stations, the likeliest to have slipped first; in the order given where this layout cannot tell.</param>
 public sealed record RigidBody(
     double ZMm,
     double PitchRad,
@@ -61,123 +62,116 @@ public sealed record RigidBody(
     IReadOnlyList<StationFit> Stations,
     double ChiSquareProbability,
     double Critical,
+    double AnySlipped,
     RigidVerdict Verdict,
-    IReadOnlyList<string> Suspects
-);
+    IReadOnlyList<string> InOrder
+)
+{
+    /// <summary>The station to be read again first; null where nothing is off, or this layout cannot tell which.</summary>
+    public string? ReadAgain =>
+        Verdict is RigidVerdict.Slipped or RigidVerdict.Doubtful ? InOrder[0] : null;
 
-/// <summary>Fits Δ = Z − xθ + yφ to rises by weighted least squares and finds the reading that does not fit.</summary>
-/// <remarks>Source: docs/computation/rigid-body.md#residuals-and-leave-one-out. A station is named only if its squared standardised residual leads the next by more than 4.</remarks>
+    /// <summary>Stations whose reading may well have slipped, the likeliest first; none where nothing is off, or this layout cannot tell which.</summary>
+    public IReadOnlyList<string> Suspects =>
+        ReadAgain is null
+            ? []
+            :
+            [
+                .. InOrder.Where(name =>
+                    name == InOrder[0]
+                    || Stations.First(s => s.Station == name).IfOne >= RigidBodyCheck.MayWellBe
+                ),
+            ];
+}
+
+/// <summary>Fits Δ = Z − xθ + yφ to rises by generalised least squares and tells how likely each reading has slipped.</summary>
+/// <remarks>Source: docs/computation/rigid-body.md#residuals-and-leave-one-out, docs/computation/rigid-body.md#which-reading-is-off.</remarks>
 public static class RigidBodyCheck
 {
-    private const double NamingLead = 4;
+    /// <summary>Prior chance that one reading of a round slipped, shared by its stations: a rule of thumb.</summary>
+    public const double PriorSlip = 0.06;
+
+    /// <summary>Size of a slip, standard deviation, mm: a rule of thumb.</summary>
+    public const double SlipMm = 15;
+
+    /// <summary>From this share on a station may well be the one that slipped.</summary>
+    public const double MayWellBe = 0.1;
+
+    /// <summary>How far a body may have rolled, standard deviation, rad: what lets stations of one side that do not lie on one line be compared.</summary>
+    private const double RollRad = 0.01;
+
     private const int Draws = 20_000;
     private const int Seed = 20_05;
     private const int MostLayouts = 256;
     private static readonly ConcurrentDictionary<string, double> Simulated = new();
 
     /// <summary>Fits a rigid body.</summary>
-    /// <param name="rises">At least four rises, one datum, one carrier, that span a plane.</param>
-    /// <returns>The fit, or null when fewer than four rises are given or they do not span a plane.</returns>
+    /// <param name="rises">Rises of one datum and one carrier: at least four that span a plane, or three along one side.</param>
+    /// <returns>The fit, or null where no reading is more than the body needs to lie through all of them.</returns>
     public static RigidBody? Fit(IReadOnlyList<StationRise> rises)
     {
-        var n = rises.Count;
-        if (n < 4 || Design(rises) is not { } design)
+        if (Layout.Of(rises) is not { } layout)
         {
             return null;
         }
-        var (b, w, covariance) = design;
+        var n = rises.Count;
         var y = Vector<double>.Build.DenseOfEnumerable(rises.Select(r => r.RiseMm));
-        var q = covariance * (b.TransposeThisAndMultiply(w.PointwiseMultiply(y)));
-        var residuals = y - (b * q);
+        var q = layout.Solve(y);
+        var residuals = y - (layout.B * q);
+        // With P the precision of what is left of the readings once the body is taken out: (P·y)ᵢ/√Pᵢᵢ.
+        var pull = layout.Precision * y;
+        var gain = new double[n];
+        for (var i = 0; i < n; i++)
+        {
+            var p = layout.Precision[i, i];
+            // How much better a slip at this station explains the residuals than none does.
+            var slip = SlipMm * SlipMm;
+            gain[i] =
+                (0.5 * slip * pull[i] * pull[i] / (1 + (slip * p)))
+                - (0.5 * Math.Log(1 + (slip * p)));
+        }
+        var top = Math.Max(0, gain.Max());
+        var weights = gain.Select(g => PriorSlip / n * Math.Exp(g - top)).ToArray();
+        var slipped = weights.Sum();
         var fits = new StationFit[n];
         for (var i = 0; i < n; i++)
         {
-            var row = b.Row(i);
+            var p = layout.Precision[i, i];
             var u2 = rises[i].UMm * rises[i].UMm;
-            var fitted = row * (covariance * row);
-            var left = u2 - fitted;
-            // A station that alone holds one direction of the plane has no residual of its own.
-            var free = left > 1e-9 * u2;
+            // A station that alone holds one direction of the body has no residual of its own.
+            var free = p * u2 > 1e-9;
+            var told = free && layout.Spare >= 2;
             fits[i] = new StationFit(
                 rises[i].Station,
                 residuals[i],
-                free ? residuals[i] / Math.Sqrt(left) : 0,
-                free && n >= 5 ? rises[i].RiseMm - (residuals[i] * u2 / left) : null,
-                free && n >= 5 ? Math.Sqrt(fitted * u2 / left) : null
+                free ? pull[i] / Math.Sqrt(p) : 0,
+                told ? rises[i].RiseMm - (pull[i] / p) : null,
+                told ? Math.Sqrt(Math.Max(0, (1 / p) - u2)) : null,
+                weights[i] / slipped
             );
         }
-        var chi = residuals.PointwiseMultiply(residuals) * w;
-        var critical = Critical(rises, b, w, covariance);
-        var (verdict, suspects) = Judge(fits, critical);
+        var critical = layout.Critical(rises);
+        var any = slipped / (slipped + ((1 - PriorSlip) * Math.Exp(-top)));
+        var verdict =
+            fits.Max(f => Math.Abs(f.Standardised)) <= critical ? RigidVerdict.Fits
+            : layout.Spare == 1 ? RigidVerdict.CannotTell
+            : any >= 0.5 ? RigidVerdict.Slipped
+            : RigidVerdict.Doubtful;
         return new RigidBody(
             q[0],
             q[1],
-            q[2],
+            q.Count > 2 ? q[2] : 0,
             fits,
-            1 - ChiSquared.CDF(n - 3, chi),
+            1 - ChiSquared.CDF(layout.Spare, Math.Max(0, y * pull)),
             critical,
+            any,
             verdict,
-            suspects
+            [
+                .. (
+                    layout.Spare == 1 ? fits : fits.OrderByDescending(f => f.IfOne).AsEnumerable()
+                ).Select(f => f.Station),
+            ]
         );
-    }
-
-    private static (RigidVerdict, IReadOnlyList<string>) Judge(StationFit[] fits, double critical)
-    {
-        var ranked = fits.OrderByDescending(f => Math.Abs(f.Standardised)).ToArray();
-        var worst = ranked[0].Standardised * ranked[0].Standardised;
-        if (Math.Sqrt(worst) <= critical)
-        {
-            return (RigidVerdict.Fits, []);
-        }
-        if (fits.Length == 4)
-        {
-            return (RigidVerdict.CannotTell, []);
-        }
-        var candidates = ranked
-            .TakeWhile(f => worst - (f.Standardised * f.Standardised) <= NamingLead)
-            .Select(f => f.Station)
-            .ToArray();
-        return (candidates.Length == 1 ? RigidVerdict.Named : RigidVerdict.Candidates, candidates);
-    }
-
-    /// <summary>The 5 % point of max |standardised residual| without a slip.</summary>
-    /// <remarks>
-    /// One degree of freedom makes all standardised residuals alike, so four stations have the normal 95 % point.
-    /// The two usual layouts with mid stations use published values; any other layout is simulated with a fixed seed.
-    /// </remarks>
-    private static double Critical(
-        IReadOnlyList<StationRise> rises,
-        Matrix<double> b,
-        Vector<double> w,
-        Matrix<double> covariance
-    )
-    {
-        if (rises.Count == 4)
-        {
-            return 1.959964;
-        }
-        var names = rises.Select(r => r.Station).ToHashSet();
-        if (names.IsSupersetOf(["LF", "RF", "LR", "RR"]))
-        {
-            if (names.Count == 5 && (names.Contains("LM") || names.Contains("RM")))
-            {
-                return 2.39;
-            }
-            if (names.Count == 6 && names.Contains("LM") && names.Contains("RM"))
-            {
-                return 2.55;
-            }
-        }
-        // The simulation depends on the layout alone, and the same few layouts come back with every reading.
-        var layout = string.Join(
-            ' ',
-            b.Enumerate().Concat(w).Select(x => x.ToString("R", CultureInfo.InvariantCulture))
-        );
-        if (Simulated.Count >= MostLayouts)
-        {
-            Simulated.Clear();
-        }
-        return Simulated.GetOrAdd(layout, _ => Simulate(b, w, covariance, Draws, Seed));
     }
 
     /// <summary>Simulates the 5 % point for a layout; public so that the published points can be checked against it.</summary>
@@ -185,70 +179,149 @@ public static class RigidBodyCheck
     /// <param name="draws">Number of simulated walk-rounds.</param>
     /// <param name="seed">Seed of the simulation.</param>
     public static double SimulateCritical(IReadOnlyList<StationRise> rises, int draws, int seed) =>
-        Design(rises) is { } d
-            ? Simulate(d.B, d.W, d.Covariance, draws, seed)
+        Layout.Of(rises) is { } layout
+            ? layout.Simulate(draws, seed)
             : throw new ArgumentException("The stations span no plane.", nameof(rises));
 
-    private static double Simulate(
-        Matrix<double> b,
-        Vector<double> w,
-        Matrix<double> covariance,
-        int draws,
-        int seed
+    /// <summary>Where stations lie, and what the readings there can tell of a body.</summary>
+    /// <param name="B">What each of the body's freedoms does to each station.</param>
+    /// <param name="Noise">Covariance of the readings, mm².</param>
+    /// <param name="Precision">Σ⁻¹ − Σ⁻¹B(BᵀΣ⁻¹B)⁻¹BᵀΣ⁻¹, 1/mm².</param>
+    /// <param name="Covariance">Of the body's freedoms.</param>
+    private sealed record Layout(
+        Matrix<double> B,
+        Matrix<double> Noise,
+        Matrix<double> Precision,
+        Matrix<double> Covariance
     )
     {
-        var random = new Random(seed);
-        var n = b.RowCount;
-        // Residuals are (I − H)·noise; scaling each row gives standardised residuals in one product.
-        var hat =
-            b
-            * covariance
-            * b.TransposeThisAndMultiply(Matrix<double>.Build.DiagonalOfDiagonalVector(w));
-        var maker = Matrix<double>.Build.DenseIdentity(n) - hat;
-        var u = w.Map(x => 1 / Math.Sqrt(x));
-        var scaled = Matrix<double>.Build.Dense(
-            n,
-            n,
-            (i, j) =>
-            {
-                var left = (u[i] * u[i]) * maker[i, i];
-                return left > 1e-9 * u[i] * u[i] ? maker[i, j] * u[j] / Math.Sqrt(left) : 0;
-            }
-        );
-        var largest = new double[draws];
-        var noise = new double[n];
-        for (var draw = 0; draw < draws; draw++)
+        /// <summary>Readings more than the body has freedoms.</summary>
+        public int Spare => B.RowCount - B.ColumnCount;
+
+        public Vector<double> Solve(Vector<double> y) =>
+            Covariance * B.TransposeThisAndMultiply(Noise.Inverse() * y);
+
+        public static Layout? Of(IReadOnlyList<StationRise> rises)
         {
-            Normal.Samples(random, noise, 0, 1);
-            var most = 0.0;
+            var n = rises.Count;
+            if (n < 3)
+            {
+                return null;
+            }
+            var noise = Matrix<double>.Build.DenseOfDiagonalArray([
+                .. rises.Select(r => r.UMm * r.UMm),
+            ]);
+            if (rises.All(r => r.YMm * rises[0].YMm > 0))
+            {
+                // One side alone: heave and pitch are its own, and the body may have rolled about it.
+                var line = Matrix<double>.Build.DenseOfRows(rises.Select(r => new[] { 1, -r.XMm }));
+                var rolled = Vector<double>.Build.DenseOfEnumerable(
+                    rises.Select(r => (r.YMm - rises[0].YMm) * RollRad)
+                );
+                return Made(line, noise + rolled.OuterProduct(rolled));
+            }
+            return n < 4
+                ? null
+                : Made(
+                    Matrix<double>.Build.DenseOfRows(rises.Select(r => new[] { 1, -r.XMm, r.YMm })),
+                    noise
+                );
+        }
+
+        private static Layout? Made(Matrix<double> b, Matrix<double> noise)
+        {
+            var inverse = noise.Inverse();
+            var weighted = inverse * b;
+            var normal = b.TransposeThisAndMultiply(weighted);
+            // Coordinates differ by 10³, so the determinant is judged against the product of the diagonal.
+            var scale = normal.Diagonal().Aggregate(1.0, (p, d) => p * d);
+            if (!(scale > 0) || !(Math.Abs(normal.Determinant()) > 1e-12 * scale))
+            {
+                return null;
+            }
+            var covariance = normal.Inverse();
+            return new Layout(
+                b,
+                noise,
+                inverse - (weighted * covariance * weighted.Transpose()),
+                covariance
+            );
+        }
+
+        /// <summary>The 5 % point of max |standardised residual| without a slip.</summary>
+        /// <remarks>
+        /// One reading to spare makes all standardised residuals alike, so four corners, or three stations of one side, have the normal 95 % point.
+        /// The two usual layouts with mid stations use published values; any other layout is simulated with a fixed seed.
+        /// </remarks>
+        public double Critical(IReadOnlyList<StationRise> rises)
+        {
+            if (Spare == 1)
+            {
+                return 1.959964;
+            }
+            var names = rises.Select(r => r.Station).ToHashSet();
+            if (names.IsSupersetOf(["LF", "RF", "LR", "RR"]))
+            {
+                if (names.Count == 5 && (names.Contains("LM") || names.Contains("RM")))
+                {
+                    return 2.39;
+                }
+                if (names.Count == 6 && names.Contains("LM") && names.Contains("RM"))
+                {
+                    return 2.55;
+                }
+            }
+            // The simulation depends on the layout alone, and the same few layouts come back with every reading.
+            var layout = string.Join(
+                ' ',
+                B.Enumerate()
+                    .Concat(Noise.Enumerate())
+                    .Select(x => x.ToString("R", CultureInfo.InvariantCulture))
+            );
+            if (Simulated.Count >= MostLayouts)
+            {
+                Simulated.Clear();
+            }
+            return Simulated.GetOrAdd(layout, _ => Simulate(Draws, Seed));
+        }
+
+        /// <summary>The 5 % point by drawing rounds without a slip.</summary>
+        public double Simulate(int draws, int seed)
+        {
+            var random = new Random(seed);
+            var n = B.RowCount;
+            // Standardised residuals are Pᵢ·noise/√Pᵢᵢ: one product for each draw.
+            var root = Noise.Cholesky().Factor;
+            var scaled = Precision * root;
             for (var i = 0; i < n; i++)
             {
-                var sum = 0.0;
-                for (var j = 0; j < n; j++)
-                {
-                    sum += scaled[i, j] * noise[j];
-                }
-                most = Math.Max(most, Math.Abs(sum));
+                var p = Precision[i, i];
+                scaled.SetRow(
+                    i,
+                    p * Noise[i, i] > 1e-9
+                        ? scaled.Row(i) / Math.Sqrt(p)
+                        : Vector<double>.Build.Dense(n)
+                );
             }
-            largest[draw] = most;
+            var largest = new double[draws];
+            var noise = new double[n];
+            for (var draw = 0; draw < draws; draw++)
+            {
+                Normal.Samples(random, noise, 0, 1);
+                var most = 0.0;
+                for (var i = 0; i < n; i++)
+                {
+                    var sum = 0.0;
+                    for (var k = 0; k < n; k++)
+                    {
+                        sum += scaled[i, k] * noise[k];
+                    }
+                    most = Math.Max(most, Math.Abs(sum));
+                }
+                largest[draw] = most;
+            }
+            Array.Sort(largest);
+            return largest[(int)(0.95 * draws)];
         }
-        Array.Sort(largest);
-        return largest[(int)(0.95 * draws)];
-    }
-
-    private static (Matrix<double> B, Vector<double> W, Matrix<double> Covariance)? Design(
-        IReadOnlyList<StationRise> rises
-    )
-    {
-        var b = Matrix<double>.Build.DenseOfRows(rises.Select(r => new[] { 1, -r.XMm, r.YMm }));
-        var w = Vector<double>.Build.DenseOfEnumerable(rises.Select(r => 1 / (r.UMm * r.UMm)));
-        var normal = b.TransposeThisAndMultiply(
-            Matrix<double>.Build.DiagonalOfDiagonalVector(w) * b
-        );
-        // Coordinates differ by 10³, so the determinant is judged against the product of the diagonal.
-        var scale = normal[0, 0] * normal[1, 1] * normal[2, 2];
-        return scale > 0 && Math.Abs(normal.Determinant()) > 1e-12 * scale
-            ? (b, w, normal.Inverse())
-            : null;
     }
 }

@@ -165,7 +165,7 @@ public static class Rises
         if (rigid is null)
         {
             notes.Add(
-                $"A rigid-body check needs at least four stations read before and after; there {(points.Length == 1 ? "is" : "are")} {points.Length}."
+                $"A rigid-body check needs four stations read before and after, or three of one side; there {(points.Length == 1 ? "is" : "are")} {points.Length}."
             );
         }
         else if (points.Length == 4)

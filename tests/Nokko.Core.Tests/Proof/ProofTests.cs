@@ -167,11 +167,42 @@ public class ProofTests
     public void A_reading_that_does_not_fit_the_body_asks_for_another_read_before_it_condemns_the_work()
     {
         var after = Lifted(51.26);
-        after[4] += 12.7;
+        after[4] += 25.4;
         var proof = Of(after);
-        Assert.Equal(["RM"], proof.Comparison!.Rigid!.Suspects);
+        Assert.Equal(RigidVerdict.Slipped, proof.Comparison!.Rigid!.Verdict);
+        Assert.Equal(["RM"], proof.Comparison.Rigid.Suspects);
         Assert.Null(proof.Stations.First(s => s.Station == "RM").PredictionRight);
         Assert.Equal(Verdict.MeasureAgain, proof.Overall);
+
+        // Half an inch at a mid mark may be the tape: read once more, and the corners carry their verdict.
+        after = Lifted(51.26);
+        after[4] += 12.7;
+        proof = Of(after);
+        Assert.Equal(
+            (RigidVerdict.Doubtful, "RM"),
+            (proof.Comparison!.Rigid!.Verdict, proof.Comparison.Rigid.ReadAgain)
+        );
+        Assert.Null(proof.Stations.First(s => s.Station == "RM").PredictionRight);
+        Assert.Equal(Verdict.Reached, proof.Overall);
+    }
+
+    [Fact]
+    public void A_corner_that_is_only_doubted_does_not_condemn_the_work()
+    {
+        // The nose stands an inch high, or one corner was read so.
+        var after = Lifted(51.26);
+        after[0] += 11;
+        after[1] += 4;
+        after[5] += 11;
+        after[4] += 4;
+        var honest = Of(after);
+        Assert.Equal(RigidVerdict.Fits, honest.Comparison!.Rigid!.Verdict);
+        Assert.Equal(Verdict.NotReached, honest.Target[0].Reached);
+        after[0] += 12;
+        var doubted = Of(after);
+        Assert.Equal("LF", doubted.Comparison!.Rigid!.ReadAgain);
+        Assert.Equal(RigidVerdict.Doubtful, doubted.Comparison.Rigid.Verdict);
+        Assert.Equal(Verdict.MeasureAgain, doubted.Target[0].Reached);
     }
 
     [Fact]

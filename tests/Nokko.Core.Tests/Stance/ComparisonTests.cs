@@ -34,7 +34,7 @@ public class ComparisonTests
     [Fact]
     public void A_slip_is_named_with_what_it_would_have_had_to_read() =>
         Assert.Contains(
-            "Right middle does not fit. By the others it should have risen +1 1/8 in",
+            "Right middle does not fit: as good as sure that a reading slipped, and then it was right middle (as good as sure). By the others it should have risen +1 1/8 in",
             Say(Job([570, 1069.17, 580, 580, 1069.17 + 25.4, 570])),
             StringComparison.Ordinal
         );

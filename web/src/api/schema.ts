@@ -4198,7 +4198,7 @@ export interface components {
         RigidBody: {
             /**
              * Format: double
-             * @description Heave at the origin, mm, up positive.
+             * @description Heave at the origin, mm, up positive; of one side alone, of its line.
              */
             zMm: number;
             /**
@@ -4208,7 +4208,7 @@ export interface components {
             pitchRad: number;
             /**
              * Format: double
-             * @description φ, left side up positive, rad.
+             * @description φ, left side up positive, rad; zero where one side alone was read.
              */
             rollRad: number;
             /** @description Residuals by station, in the order given. */
@@ -4223,16 +4223,25 @@ export interface components {
              * @description The 5 % point of the largest |standardised residual| for this layout.
              */
             critical: number;
+            /**
+             * Format: double
+             * @description The chance that a reading slipped, 0 … 1.
+             */
+            anySlipped: number;
             /** @description The finding. */
             verdict: components["schemas"]["RigidVerdict"];
-            /** @description The named station, or the candidates, worst first. */
-            suspects: string[];
+            /** @description All stations, the likeliest to have slipped first; in the order given where this layout cannot tell. */
+            inOrder: string[];
+            /** @description The station to be read again first; null where nothing is off, or this layout cannot tell which. */
+            readAgain: null | string;
+            /** @description Stations whose reading may well have slipped, the likeliest first; none where nothing is off, or this layout cannot tell which. */
+            suspects: null | string[];
         };
         /**
          * @description What the check found.
          * @enum {unknown}
          */
-        RigidVerdict: "fits" | "named" | "candidates" | "cannotTell";
+        RigidVerdict: "fits" | "doubtful" | "slipped" | "cannotTell";
         /** @description The conditions of a walk-round as typed. */
         RoundConditionsInput: {
             /** @description The datum. */
@@ -4654,7 +4663,7 @@ export interface components {
             standardised: number;
             /**
              * Format: double
-             * @description What the rise would have had to be by the other stations, mm; null for four stations or fewer.
+             * @description What the rise would have had to be by the other stations, mm; null where the others do not tell it.
              */
             leftOutMm: null | number;
             /**
@@ -4662,6 +4671,11 @@ export interface components {
              * @description Standard uncertainty of that value, mm.
              */
             leftOutUMm: null | number;
+            /**
+             * Format: double
+             * @description If one reading slipped, the chance that it was this one, 0 … 1.
+             */
+            ifOne: number;
         };
         /** @description The height of one station in one walk-round. */
         StationHeight: {

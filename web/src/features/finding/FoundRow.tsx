@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
 import { ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
-import { oddsSays } from "./wanted";
+import { oddsSays } from "../../shared/chance";
 
 /** One stack: what it does, how likely it lands, what it takes, and why it stands where it stands. */
 export function FoundRow({

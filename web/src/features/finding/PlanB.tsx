@@ -7,7 +7,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
-import { oddsSays } from "./wanted";
+import { oddsSays } from "../../shared/chance";
 
 /** What to do when the plan lands high or low: worked out before the first bolt, from the parts at hand. */
 export function PlanB({ plan }: { plan: Schemas["Plan"] }) {

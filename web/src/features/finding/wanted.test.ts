@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
-import { oddsSays, wantedSays } from "./wanted";
+import { wantedSays } from "./wanted";
 
 const mm = (value: number): Schemas["Quantity"] => ({
   value,
@@ -52,14 +52,5 @@ describe("what is wanted, in one line", () => {
     expect(wantedSays(target({ noLean: true }), "mm")).toContain(
       "no side lean",
     );
-  });
-});
-
-describe("a chance", () => {
-  it("is said in hundredths, and never as more than it is", () => {
-    expect(oddsSays(0.57)).toBe("57 in 100");
-    expect(oddsSays(0.994)).toBe("99 in 100");
-    expect(oddsSays(0.9999)).toBe("as good as sure");
-    expect(oddsSays(0.001)).toBe("next to none");
   });
 });

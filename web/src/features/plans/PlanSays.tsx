@@ -7,7 +7,7 @@ import { useEffect, useState } from "react";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { ResultLength } from "../../shared/Length";
-import { oddsSays } from "../finding/wanted";
+import { oddsSays } from "../../shared/chance";
 
 const axleWords: Record<string, string> = {
   front: "front",

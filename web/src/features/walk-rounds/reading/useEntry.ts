@@ -64,7 +64,7 @@ export function useEntry(round: Schemas["WalkRound"]) {
     waiting.some(({ command: c }) => "station" in c && c.station === station);
   // First what is not read yet, then what does not fit and should be read again.
   const suspect = view.results.chain.find((c) => c.afterId === round.id)?.rigid
-    ?.suspects[0];
+    ?.readAgain;
   const [chosen, setChosen] = useState<string | null>(
     () => order.find((s) => !isDone(s)) ?? suspect ?? order[0] ?? "LF",
   );
