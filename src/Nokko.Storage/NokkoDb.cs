@@ -73,6 +73,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyDictionary<string, Quantity>>();
         Json<IReadOnlyList<Leaf>>();
         Json<IReadOnlyList<StatedLoad>>();
+        Json<IReadOnlyList<ToldGain>>();
         Json<IReadOnlyList<Station>>();
         Json<IReadOnlyList<WheelPad>>();
         Json<IReadOnlyList<WheelTyre>>();

@@ -15,6 +15,8 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(NoteBallast), "noteBallast")]
 [JsonDerivedType(typeof(BeginWalkRound), "beginWalkRound")]
 [JsonDerivedType(typeof(SetConditions), "setConditions")]
+[JsonDerivedType(typeof(NoteLook), "noteLook")]
+[JsonDerivedType(typeof(NoteToldGain), "noteToldGain")]
 [JsonDerivedType(typeof(PlaceStation), "placeStation")]
 [JsonDerivedType(typeof(NoteStandard), "noteStandard")]
 [JsonDerivedType(typeof(StoreReading), "storeReading")]

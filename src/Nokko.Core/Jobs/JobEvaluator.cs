@@ -47,6 +47,9 @@ public sealed record JobResults
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<PlanProof> Proofs { get; init; }
 
+    /// <summary>What people say how far it came up, beside what was measured.</summary>
+    public IReadOnlyList<ToldCompared> Told { get; init; } = [];
+
     /// <summary>What each change has proved of the lift lines, or why it teaches nothing.</summary>
     public required IReadOnlyList<JobTrial> Trials { get; init; }
 
@@ -109,6 +112,7 @@ public static class JobEvaluator
         var proofs = ProofsOf(d, stances);
         JobTrial[] trials = [.. JobTrials.Of(d, proofs, stances)];
         var all = (others ?? PlatformEvidence.None).With(trials);
+        var since = SinceFirst(d, stances);
         return new JobResults
         {
             Format = JobResults.FormatName,
@@ -129,7 +133,8 @@ public static class JobEvaluator
             Proofs = proofs,
             Trials = trials,
             Chain = [.. Chain(d, stances)],
-            SinceFirst = SinceFirst(d, stances),
+            SinceFirst = since,
+            Told = [.. d.Job.ToldGains.Select(t => ToldCompared.Of(t, since))],
         };
     }
 

@@ -284,3 +284,34 @@ public sealed record NoteStandard(
         return QuantityInput.Read(h.Height, $"heights.{h.Station}", Unit.Mm);
     }
 }
+
+/// <summary>Notes which side of an axle looks lower, before a lean is explained.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">The walk-round.</param>
+/// <param name="Version">Version of the row as it was seen.</param>
+/// <param name="Axle">front or rear.</param>
+/// <param name="Looks">What the eye sees; null takes it out.</param>
+public sealed record NoteLook(Guid CommandId, Guid Id, uint Version, Axle Axle, Looks? Looks)
+    : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "how it looks noted";
+
+    internal override void Decide(JobWork work)
+    {
+        var round = ReadingRules.RoundOf(work.Document, Id);
+        work.Edit(
+            round,
+            Version,
+            Axle == Axle.Front
+                ? round with
+                {
+                    LooksFront = Looks,
+                }
+                : round with
+                {
+                    LooksRear = Looks,
+                }
+        );
+    }
+}

@@ -61,6 +61,9 @@ public sealed record Job : IRow
     /// <summary>Loads that were stated.</summary>
     public IReadOnlyList<StatedLoad> Loads { get; init; } = [];
 
+    /// <summary>How far people say that it came up.</summary>
+    public IReadOnlyList<ToldGain> ToldGains { get; init; } = [];
+
     /// <summary>Known troubles.</summary>
     public string? Troubles { get; init; }
 

@@ -196,6 +196,7 @@ public static class Prove
                 "Not settled: a lowered axle reads high, expect to lose about 1/4 in (6 mm). Roll it and read again."
             );
         }
+        whyNot.AddRange(now.AgainstEye.Select(StanceWords.AgainstEye));
         whyNot.AddRange(heldBack);
         string[] unread =
         [
@@ -206,7 +207,7 @@ public static class Prove
         whyNot.AddRange(unread);
         IReadOnlyList<string> suspects = comparison?.Rigid?.Suspects ?? [];
         var slipped = comparison?.Rigid?.Verdict == RigidVerdict.Slipped;
-        var decides = now.Decides && heldBack.Count == 0;
+        var decides = now.Decides && heldBack.Count == 0 && now.AgainstEye.Count == 0;
         var stations = frozen
             .Prediction.Stations.Select(p =>
                 Station(

@@ -59,6 +59,10 @@ public static class StanceOf
             round.Datum
         );
         var rake = stance.Combine(("LF", -0.5), ("RF", -0.5), ("LR", 0.5), ("RR", 0.5));
+        var (leanFront, leanRear) = (
+            stance.Combine(("LF", 1), ("RF", -1)),
+            stance.Combine(("LR", 1), ("RR", -1))
+        );
         return new WalkRoundStance
         {
             WalkRoundId = round.Id,
@@ -72,8 +76,16 @@ public static class StanceOf
             Rake = rake,
             RakeLeft = stance.Combine(("LF", -1), ("LR", 1)),
             RakeRight = stance.Combine(("RF", -1), ("RR", 1)),
-            LeanFront = stance.Combine(("LF", 1), ("RF", -1)),
-            LeanRear = stance.Combine(("LR", 1), ("RR", -1)),
+            LeanFront = leanFront,
+            LeanRear = leanRear,
+            AgainstEye =
+            [
+                .. Corners.Axles.Where(a =>
+                    a == Axle.Front
+                        ? Contradicts(round.LooksFront, leanFront)
+                        : Contradicts(round.LooksRear, leanRear)
+                ),
+            ],
             Warp = stance.Combine(("LF", 1), ("RR", 1), ("RF", -1), ("LR", -1)),
             BodyAngle = Angle(rake, vehicle.Dimensions.Wheelbase),
             SillAngle = SillAngleOf(stations, measures, vehicle),
@@ -93,6 +105,26 @@ public static class StanceOf
                     .Select(g => new SkippedStation(g.Key, g.Last().Note ?? "no reason given")),
             ],
             Unused = unused,
+        };
+    }
+
+    /// <summary>A lean that the eye does not miss, mm: a rule of thumb, half an inch.</summary>
+    public const double SeenLeanMm = 12.7;
+
+    /// <summary>Whether an axle looks otherwise than it reads: the other side low, or level though it leans so that anybody would see it.</summary>
+    private static bool Contradicts(Looks? looks, Result lean)
+    {
+        if (looks is null || lean is not { Value: { } mm, U: { } u })
+        {
+            return false;
+        }
+        return looks switch
+        {
+            // Positive is left high.
+            Looks.LeftLow => mm > 2 * u,
+            Looks.RightLow => mm < -2 * u,
+            Looks.Level => Math.Abs(mm) - (2 * u) > SeenLeanMm,
+            _ => throw new ArgumentOutOfRangeException(nameof(looks), looks, "No such look."),
         };
     }
 

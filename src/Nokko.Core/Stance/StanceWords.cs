@@ -13,6 +13,7 @@ public static class StanceWords
         var words = new List<string> { SayRake(stance.Rake, stance.Datum, style) };
         Lean(stance.LeanFront, Axle.Front);
         Lean(stance.LeanRear, Axle.Rear);
+        words.AddRange(stance.AgainstEye.Select(AgainstEye));
         if (stance.Warp is { Value: { } warp, U: { } u } && Math.Abs(warp) > 2 * u)
         {
             words.Add(
@@ -37,6 +38,10 @@ public static class StanceWords
             }
         }
     }
+
+    /// <summary>What to do where eye and tape disagree.</summary>
+    public static string AgainstEye(Axle axle) =>
+        $"At the {axle.Said()} the eye sees another lean than the tape: read both lips again, hooked at the same edge, or look again from ahead. Nothing is judged before that is settled.";
 
     /// <summary>Where the sill and the lips tell different stories; null where they agree, or one of them is not known.</summary>
     private static string? SayBody(WalkRoundStance stance)

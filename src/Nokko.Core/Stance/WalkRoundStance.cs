@@ -78,6 +78,9 @@ public sealed record WalkRoundStance
     /// <summary>Left minus right at the rear; positive is left high.</summary>
     public required Result LeanRear { get; init; }
 
+    /// <summary>Axles at which the eye sees another lean than the tape: no lean is explained, and nothing judged, before that is settled.</summary>
+    public IReadOnlyList<Axle> AgainstEye { get; init; } = [];
+
     /// <summary>(LF + RR) − (RF + LR).</summary>
     public required Result Warp { get; init; }
 

@@ -66,6 +66,12 @@ public sealed record WalkRound : IRow
     /// <summary>Tyres and their pressures, one row a wheel; a wheel that is not listed was not looked at.</summary>
     public IReadOnlyList<WheelTyre> Tyres { get; init; } = [];
 
+    /// <summary>Which side looks lower in front, by eye from ahead; null is not asked.</summary>
+    public Looks? LooksFront { get; init; }
+
+    /// <summary>Which side looks lower behind; null is not asked.</summary>
+    public Looks? LooksRear { get; init; }
+
     /// <summary>Odometer.</summary>
     public Quantity? Odometer { get; init; }
 
@@ -77,6 +83,19 @@ public sealed record WalkRound : IRow
 
     /// <summary>When it was begun.</summary>
     public required DateTimeOffset At { get; init; }
+}
+
+/// <summary>How an axle looks to the eye.</summary>
+public enum Looks
+{
+    /// <summary>Neither side looks lower.</summary>
+    Level,
+
+    /// <summary>The left side looks lower.</summary>
+    LeftLow,
+
+    /// <summary>The right side looks lower.</summary>
+    RightLow,
 }
 
 /// <summary>The floor under one wheel.</summary>

@@ -858,6 +858,11 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("target");
 
+                    b.Property<string>("ToldGains")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("told_gains");
+
                     b.Property<string>("Troubles")
                         .HasColumnType("text")
                         .HasColumnName("troubles");
@@ -1531,6 +1536,14 @@ namespace Nokko.Storage.Migrations
                     b.Property<string>("Load")
                         .HasColumnType("text")
                         .HasColumnName("load");
+
+                    b.Property<string>("LooksFront")
+                        .HasColumnType("text")
+                        .HasColumnName("looks_front");
+
+                    b.Property<string>("LooksRear")
+                        .HasColumnType("text")
+                        .HasColumnName("looks_rear");
 
                     b.Property<string>("Modes")
                         .IsRequired()

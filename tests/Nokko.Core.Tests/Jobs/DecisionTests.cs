@@ -273,6 +273,51 @@ public class DecisionTests
     }
 
     [Fact]
+    public void How_an_axle_looks_is_noted_and_taken_out_again()
+    {
+        _shop.ReadBefore();
+        var round = _shop.Document.WalkRounds[^1].Id;
+        _shop.Do(new NoteLook(_shop.Key(), round, 0, Axle.Front, Looks.LeftLow));
+        _shop.Do(new NoteLook(_shop.Key(), round, 0, Axle.Rear, Looks.Level));
+        var noted = _shop.Document.WalkRounds[^1];
+        Assert.Equal((Looks.LeftLow, Looks.Level), (noted.LooksFront, noted.LooksRear));
+        _shop.Do(new NoteLook(_shop.Key(), round, 0, Axle.Front, null));
+        Assert.Null(_shop.Document.WalkRounds[^1].LooksFront);
+        AssertRefused(
+            new NoteLook(_shop.Key(), _shop.Key(), 0, Axle.Rear, Looks.Level),
+            RefusalKind.Gone,
+            ""
+        );
+    }
+
+    [Fact]
+    public void A_told_gain_is_kept_as_told_with_who_said_it()
+    {
+        NoteToldGain Told(string typed, Guid? id = null) =>
+            new(
+                _shop.Key(),
+                id ?? _shop.Key(),
+                Axle.Front,
+                new QuantityInput(typed, Unit.Inch, Known.Measured),
+                ToldBy.Owner
+            );
+        var id = _shop.Key();
+        _shop.Do(Told("3", id));
+        _shop.Do(Told("2 1/2"));
+        Assert.Equal(2, _shop.Document.Job.ToldGains.Count);
+        var kept = _shop.Document.Job.ToldGains[0];
+        Assert.Equal((Axle.Front, ToldBy.Owner), (kept.Axle, kept.By));
+        // Whoever says that it is measured: it was told.
+        Assert.Equal(
+            (3.0, Unit.Inch, Known.Told),
+            (kept.Gain.Value, kept.Gain.Unit, kept.Gain.Known)
+        );
+        AssertRefused(Told("", null), RefusalKind.BadValue, "gain");
+        AssertRefused(Told("40"), RefusalKind.BadValue, "gain");
+        AssertRefused(Told("3", id), RefusalKind.BadValue, "id");
+    }
+
+    [Fact]
     public void A_reading_is_corrected_once_with_a_reason_and_both_stay()
     {
         _shop.Walk();

@@ -154,6 +154,88 @@ public class ProofTests
         Assert.NotNull(lift.Ratio.Cannot);
     }
 
+    [Theory]
+    // Left 20 high by the tape, u about 1.8 a lip.
+    [InlineData(20, Looks.LeftLow, true)]
+    [InlineData(20, Looks.RightLow, false)]
+    [InlineData(-20, Looks.RightLow, true)]
+    [InlineData(-20, Looks.LeftLow, false)]
+    // Half an inch beyond what the tape can be wrong by nobody misses.
+    [InlineData(20, Looks.Level, true)]
+    [InlineData(15, Looks.Level, false)]
+    [InlineData(0, Looks.LeftLow, false)]
+    [InlineData(20, null, false)]
+    public void Eye_and_tape_that_disagree_are_settled_before_anything_is_judged(
+        double lean,
+        Looks? looks,
+        bool against
+    )
+    {
+        var after = Lifted(51.26);
+        after[0] += lean / 2;
+        after[5] -= lean / 2;
+        var job = Sample.Job(Before, after);
+        job = job with
+        {
+            WalkRounds =
+            [
+                .. job.WalkRounds.Select(w =>
+                    w.Id == Sample.Id(41) ? w with { LooksFront = looks } : w
+                ),
+            ],
+        };
+        var results = JobEvaluator.Evaluate(job);
+        var stance = results.WalkRounds.Single(w => w.WalkRoundId == Sample.Id(41));
+        Assert.Equal(against ? [Axle.Front] : Array.Empty<Axle>(), stance.AgainstEye);
+        var proof = results.Proofs[0];
+        Assert.Equal(
+            against,
+            proof.WhyNot.Any(w => w.Contains("the eye sees another lean", StringComparison.Ordinal))
+        );
+        Assert.Equal(!against, proof.Decides);
+        if (against)
+        {
+            Assert.Equal(Verdict.MeasureAgain, proof.AsWanted);
+            Assert.All(results.Trials, t => Assert.Null(t.Trial));
+        }
+    }
+
+    [Theory]
+    [InlineData(2.0, true)]
+    [InlineData(3.0, false)]
+    [InlineData(2.5, true)]
+    public void What_people_say_is_compared_with_what_was_measured_and_decides_nothing(
+        double inches,
+        bool agrees
+    )
+    {
+        ToldGain told = new()
+        {
+            Id = Sample.Id(77),
+            Axle = Axle.Front,
+            By = ToldBy.Owner,
+            Gain = new Quantity
+            {
+                Value = inches,
+                Unit = Unit.Inch,
+                Known = Known.Told,
+            },
+        };
+        JobDocument With(JobDocument job) => job with { Job = job.Job with { ToldGains = [told] } };
+        var job = Sample.Job(Before, Lifted(51.26));
+        var (bare, with) = (JobEvaluator.Evaluate(job), JobEvaluator.Evaluate(With(job)));
+        var compared = Assert.Single(with.Told);
+        // 51.26 measured, u about 2.6; said to half an inch, u 6: 2·√(2.6² + 6²) is 13.
+        Assert.Equal(51.26, compared.Measured.Value!.Value, 6);
+        Assert.Equal(agrees, compared.Agrees);
+        Assert.Equal(bare.Proofs[0].Overall, with.Proofs[0].Overall);
+        Assert.Equal(bare.Trials[0].Trial, with.Trials[0].Trial);
+        // Before anything was fitted nobody can tell.
+        var early = Assert.Single(JobEvaluator.Evaluate(With(Sample.Job(Before))).Told);
+        Assert.Null(early.Agrees);
+        Assert.NotNull(early.Measured.Cannot);
+    }
+
     [Fact]
     public void An_unsettled_round_gives_no_verdict()
     {

@@ -2157,6 +2157,8 @@ export interface components {
             carries: null | string;
             /** @description Loads that were stated. */
             loads: components["schemas"]["StatedLoad"][];
+            /** @description How far people say that it came up. */
+            toldGains: components["schemas"]["ToldGain"][];
             /** @description Known troubles. */
             troubles: null | string;
             /** @description The target. */
@@ -2215,7 +2217,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a photograph whose content is stored. */
         JobCommandAddPhotograph: {
             /** @enum {string} */
@@ -2550,6 +2552,29 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Notes which side of an axle looks lower, before a lean is explained. */
+        JobCommandNoteLook: {
+            /** @enum {string} */
+            kind: "noteLook";
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
+            looks: null | components["schemas"]["Looks"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Notes the heights of the vehicle as it left the works: a stage before all others that never decides. */
         JobCommandNoteStandard: {
             /** @enum {string} */
@@ -2570,6 +2595,27 @@ export interface components {
             heights: components["schemas"]["StandardHeightInput"][];
             /** @description Where they come from. */
             source: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Keeps how far somebody says that an axle came up. It is compared with what was measured, and decides nothing. */
+        JobCommandNoteToldGain: {
+            /** @enum {string} */
+            kind: "noteToldGain";
+            /**
+             * Format: uuid
+             * @description Key of what is kept.
+             */
+            id: string;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
+            /** @description By how much; below zero came down. */
+            gain: components["schemas"]["QuantityInput"];
+            /** @description Who says so. */
+            by: components["schemas"]["ToldBy"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -3001,6 +3047,8 @@ export interface components {
             sharper: components["schemas"]["Sharpening"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["PlanProof"][];
+            /** @description What people say how far it came up, beside what was measured. */
+            told: components["schemas"]["ToldCompared"][];
             /** @description What each change has proved of the lift lines, or why it teaches nothing. */
             trials: components["schemas"]["JobTrial"][];
             /** @description Every stage against the one before it, where both were measured: what each change did. */
@@ -3323,6 +3371,8 @@ export interface components {
             /** @description Heights with them. */
             stations: components["schemas"]["PredictedStation"][];
         };
+        /** @enum {unknown} */
+        Looks: "level" | "leftLow" | "rightLow";
         /** @description A mark made before undoing. */
         Mark: {
             /**
@@ -5043,6 +5093,37 @@ export interface components {
             dueOn: null | string;
             dueAt: null | components["schemas"]["Quantity"];
         };
+        /**
+         * @description Who says how far it came up.
+         * @enum {unknown}
+         */
+        ToldBy: "owner" | "maker" | "anotherShop" | "somebodyElse";
+        /** @description What was told beside what was measured. */
+        ToldCompared: {
+            /**
+             * Format: uuid
+             * @description What was told.
+             */
+            toldId: string;
+            /** @description What all passes together raised that axle by, mm; or why that is not known. */
+            measured: components["schemas"]["Result"];
+            /** @description Whether both can be true; null where nothing was measured. */
+            agrees: null | boolean;
+        };
+        /** @description How far somebody says that an axle came up. Told, it informs and decides nothing. */
+        ToldGain: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
+            /** @description By how much; below zero came down. */
+            gain: components["schemas"]["Quantity"];
+            /** @description Who says so. */
+            by: components["schemas"]["ToldBy"];
+        };
         /** @description One pass over a joint; never overwritten. */
         TorqueEntry: {
             /**
@@ -5312,6 +5393,8 @@ export interface components {
             brakeHeld: null | boolean;
             /** @description Tyres and their pressures, one row a wheel; a wheel that is not listed was not looked at. */
             tyres: components["schemas"]["WheelTyre"][];
+            looksFront: null | components["schemas"]["Looks"];
+            looksRear: null | components["schemas"]["Looks"];
             odometer: null | components["schemas"]["Quantity"];
             /** @description Notes on conditions: ride, noise. */
             notes: null | string;
@@ -5354,6 +5437,8 @@ export interface components {
             leanFront: components["schemas"]["Result"];
             /** @description Left minus right at the rear; positive is left high. */
             leanRear: components["schemas"]["Result"];
+            /** @description Axles at which the eye sees another lean than the tape: no lean is explained, and nothing judged, before that is settled. */
+            againstEye: components["schemas"]["Axle"][];
             /** @description (LF + RR) − (RF + LR). */
             warp: components["schemas"]["Result"];
             /** @description Body angle from the lips, ° nose-down. */

@@ -210,6 +210,8 @@ function roundOf(
     steeringStraight: c.steeringStraight ?? null,
     shut: c.shut ?? null,
     brakeHeld: c.brakeHeld ?? null,
+    looksFront: null,
+    looksRear: null,
     tyres: [],
     odometer: null,
     notes: c.notes,

@@ -7,7 +7,9 @@ import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
+import { LookQuestion } from "../walk-rounds/reading/LookQuestion";
 import { RigidCheck } from "./RigidCheck";
+import { ToldGains } from "./ToldGains";
 import {
   heads,
   isDifference,
@@ -66,7 +68,12 @@ function Proof({
   proof: Schemas["PlanProof"];
   latest: boolean;
 }) {
-  const d = useJob().document;
+  const view = useJob();
+  const d = view.document;
+  const round = d.walkRounds.find((r) => r.id === proof.walkRoundId);
+  const stance = view.results.walkRounds.find(
+    (w) => w.walkRoundId === proof.walkRoundId,
+  );
   const rigid = proof.comparison?.rigid;
   // What does not fit is the first thing to be seen.
   const suspicious = rigid != null && rigid.verdict !== "fits";
@@ -189,9 +196,19 @@ function Proof({
           : {l.parts.join(", ")}.
         </Typography>
       ))}
+      {proof.comparison?.controls.map((c) => (
+        <Typography key={c.axle} sx={{ mt: 1 }}>
+          {c.moved ? "▲" : "●"} Nobody touched the <b>{c.axle}</b> axle, and it{" "}
+          {c.moved ? "moved" : "stayed within what the tape can show"} (
+          <ResultLength result={c.rise} signed />)
+          {c.moved ? ": a reading, the load or a bush is the reason." : "."}
+        </Typography>
+      ))}
+      {latest && round && <LookQuestion round={round} stance={stance} />}
       {proof.comparison && !suspicious && (
         <RigidCheck comparison={proof.comparison} />
       )}
+      {latest && <ToldGains />}
       {latest && (
         <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1 }}>
           {proof.overall === "notReached" && (

@@ -8,6 +8,7 @@ import { ResultLength } from "../../../shared/Length";
 import { TakeBackLast } from "../../jobs/History";
 import { useHide } from "../../jobs/JobLayout";
 import { EntryPanel } from "./EntryPanel";
+import { LookQuestion } from "./LookQuestion";
 import { Readings } from "./Readings";
 import { RoundConditions } from "../conditions/RoundConditions";
 import { StationEditor } from "../StationEditor";
@@ -54,6 +55,7 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
       <Box sx={{ order: { xs: 1, md: 0 } }}>
         <StationEditor round={round} entry={entry} />
         <Stance stance={entry.stance} />
+        <LookQuestion round={round} stance={entry.stance} />
         <RoundConditions round={round} />
       </Box>
       <Box>
