@@ -31,6 +31,10 @@ internal sealed record AxleOption(
 
     public double Cost => Left.Cost + Right.Cost;
 
+    /// <summary>What it takes, as money.</summary>
+    /// <param name="rate">Money for an hour.</param>
+    public double Doing(double rate) => Cost + (Hours * rate);
+
     /// <summary>Of the limit that is used most, at least this.</summary>
     public double Share { get; set; }
 }
@@ -152,7 +156,7 @@ internal sealed class AxleOptions
                 o.Share = Math.Max(o.Share, least[side == 0 ? o.Left : o.Right]);
             }
         }
-        Root = StackGroup.Of(_options, weight);
+        Root = StackGroup.Of(_options, weight, _pool.HourRate);
     }
 
     private static bool DifferByOne(CornerOption l, CornerOption r)
@@ -259,7 +263,15 @@ internal sealed class AxleOptions
         foreach (var (parts, fresh) in stacks)
         {
             PlacedPart[] sorted = [.. parts.OrderBy(p => PartRule.Of(p.Kind).Order)];
-            var (option, why) = CornerOption.Of(corner, sorted, old, situation.Vehicle, axle, ends);
+            var (option, why) = CornerOption.Of(
+                corner,
+                sorted,
+                old,
+                situation.Vehicle,
+                axle,
+                ends,
+                pool.UsualPrice
+            );
             if (option is not null)
             {
                 options.Add(option);

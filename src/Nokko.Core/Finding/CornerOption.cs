@@ -21,7 +21,8 @@ internal sealed class CornerOption
         CornerRise rise,
         CornerRise? bare,
         AxleState axle,
-        TravelEnds ends
+        TravelEnds ends,
+        Func<PartKind, double> usualPrice
     )
     {
         (Corner, Parts, Rise, Bare) = (corner, parts, rise, bare);
@@ -33,7 +34,8 @@ internal sealed class CornerOption
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
         Hours = come.Sum(p => p.Hours?.In(Unit.Hour) ?? GuessedHours);
         HoursGuessed = come.Any(p => p.Hours is null);
-        Cost = (double)come.Sum(p => p.Price ?? 0);
+        Cost = come.Sum(p => (double?)p.Price ?? usualPrice(p.Kind));
+        MoneyGuessed = come.Any(p => p.Price is null);
         Irreversible = [.. Cuts(corner, come, axle)];
         Key = string.Join(
             ',',
@@ -65,6 +67,8 @@ internal sealed class CornerOption
 
     public double Cost { get; }
 
+    public bool MoneyGuessed { get; }
+
     /// <summary>Works that cannot be undone.</summary>
     public IReadOnlyList<string> Irreversible { get; }
 
@@ -95,7 +99,8 @@ internal sealed class CornerOption
         IReadOnlyList<PlacedPart> old,
         Vehicles.Vehicle vehicle,
         AxleState axle,
-        TravelEnds ends
+        TravelEnds ends,
+        Func<PartKind, double> usualPrice
     )
     {
         if (LiftLaw.Refusals(corner, parts, axle).FirstOrDefault() is { } refused)
@@ -108,7 +113,7 @@ internal sealed class CornerOption
             return (null, why);
         }
         var (bare, _) = CornerRise.Of(corner, [], parts, vehicle, axle);
-        return (new CornerOption(corner, parts, old, rise, bare, axle, ends), null);
+        return (new CornerOption(corner, parts, old, rise, bare, axle, ends, usualPrice), null);
     }
 
     /// <summary>What must be cut for pieces that come in.</summary>

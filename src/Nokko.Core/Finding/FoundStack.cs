@@ -11,6 +11,9 @@ namespace Nokko.Core.Finding;
 /// <param name="Irreversible">Works that cannot be undone, in a fitter's words.</param>
 /// <param name="Hours">Hours to fit what comes.</param>
 /// <param name="HoursGuessed">Whether some of them are a rule of thumb.</param>
+/// <param name="MoneyGuessed">Whether the price of a part is the median of its kind.</param>
+/// <param name="Expected">Hours and money on the whole, with another try if it misses.</param>
+/// <param name="Again">What another try takes.</param>
 /// <param name="ToBuy">Names of parts that are not on the shelf, with how many.</param>
 /// <param name="Stopped">Why it must not be fitted; null when nothing forbids it.</param>
 public sealed record FoundStack(
@@ -21,6 +24,9 @@ public sealed record FoundStack(
     IReadOnlyList<string> Irreversible,
     double Hours,
     bool HoursGuessed,
+    bool MoneyGuessed,
+    (double Hours, double Money) Expected,
+    SecondTry Again,
     IReadOnlyList<string> ToBuy,
     string? Stopped
 );

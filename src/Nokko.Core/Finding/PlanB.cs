@@ -102,7 +102,7 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
             shelf,
             rules with
             {
-                FewestTouched = true,
+                Order = SearchOrder.FewestTouched,
                 MayBuy = false,
             }
         );

@@ -1,17 +1,44 @@
 namespace Nokko.Core.Finding;
 
+/// <summary>By what found stacks are ordered.</summary>
+public enum SearchOrder
+{
+    /// <summary>Least expected cost of getting there: parts, hours, and another try if it misses.</summary>
+    LeastCost,
+
+    /// <summary>Surest first.</summary>
+    Surest,
+
+    /// <summary>Least work among those that are sure enough.</summary>
+    LeastWork,
+
+    /// <summary>Least money among those that are sure enough.</summary>
+    LeastMoney,
+
+    /// <summary>Fewest axles opened among those that are sure enough.</summary>
+    FewestAxles,
+
+    /// <summary>Nothing cut that cannot be undone, among those that are sure enough.</summary>
+    NothingCut,
+
+    /// <summary>Fewest pieces touched among those that are sure enough: a second look at a job.</summary>
+    FewestTouched,
+}
+
 /// <summary>Where a stack stands in the order.</summary>
-/// <remarks>Source: docs/computation/finding.md#chance-and-order: chance in steps of 0.05, the limit that is used most in steps of 0.05, irreversible work, axles opened, hours, cost, ids of parts.</remarks>
+/// <remarks>Source: docs/computation/finding.md#chance-and-order.</remarks>
 /// <param name="Missing">Steps of 0.05 that the chance falls short of certain.</param>
-/// <param name="Touched">Pieces that come or go; counted only in a second look.</param>
+/// <param name="Expected">Expected cost of getting there, money: doing it, and another try if it misses.</param>
+/// <param name="Touched">Pieces that come or go.</param>
 /// <param name="Share">Steps of 0.05 of the limit that is used most.</param>
 /// <param name="Irreversible">Works that cannot be undone.</param>
 /// <param name="Opened">Axles opened.</param>
 /// <param name="Hours">Hours.</param>
-/// <param name="Cost">Price of what comes.</param>
+/// <param name="Cost">Price of what comes; what has none costs the median of its kind.</param>
 /// <param name="Parts">Ids of the parts, corner by corner; empty stands before all.</param>
 public readonly record struct Rank(
     int Missing,
+    double Expected,
     int Touched,
     int Share,
     int Irreversible,
@@ -24,7 +51,7 @@ public readonly record struct Rank(
     /// <summary>Width of a step of chance and of a limit's share.</summary>
     public const double Step = 0.05;
 
-    /// <summary>Enough of a chance for a second look, in steps short of certain.</summary>
+    /// <summary>Sure enough, in steps short of certain: where something else orders, surer than this does not count.</summary>
     public const int EnoughMissing = 5;
 
     /// <summary>Steps that a chance falls short of certain.</summary>
@@ -33,18 +60,67 @@ public readonly record struct Rank(
     /// <summary>Steps of a share.</summary>
     public static int StepsOf(double share) => (int)Math.Floor((share / Step) + 1e-9);
 
-    /// <summary>The order, the best first.</summary>
-    public static IComparer<Rank> Order { get; } = Comparer<Rank>.Create(Compare);
-
-    private static int Compare(Rank a, Rank b)
+    /// <summary>An order, the best first.</summary>
+    /// <param name="order">By what.</param>
+    public static IComparer<Rank> By(SearchOrder order)
     {
-        var by = a.Missing.CompareTo(b.Missing);
-        by = by != 0 ? by : a.Touched.CompareTo(b.Touched);
-        by = by != 0 ? by : a.Share.CompareTo(b.Share);
-        by = by != 0 ? by : a.Irreversible.CompareTo(b.Irreversible);
-        by = by != 0 ? by : a.Opened.CompareTo(b.Opened);
-        by = by != 0 ? by : a.Hours.CompareTo(b.Hours);
-        by = by != 0 ? by : a.Cost.CompareTo(b.Cost);
-        return by != 0 ? by : string.CompareOrdinal(a.Parts, b.Parts);
+        var keys = Named(order).Select(n => n.Of).ToArray();
+        return Comparer<Rank>.Create(
+            (a, b) =>
+            {
+                foreach (var key in keys)
+                {
+                    var by = key(a).CompareTo(key(b));
+                    if (by != 0)
+                    {
+                        return by;
+                    }
+                }
+                return string.CompareOrdinal(a.Parts, b.Parts);
+            }
+        );
     }
+
+    /// <summary>Whether an order looks at a chance only by its step.</summary>
+    /// <param name="order">The order.</param>
+    public static bool BySteps(SearchOrder order) => order != SearchOrder.LeastCost;
+
+    /// <summary>What an order compares, the first thing first, each by its name; then ids of parts.</summary>
+    /// <param name="order">The order.</param>
+    /// <exception cref="ArgumentOutOfRangeException">It is no order.</exception>
+    internal static IReadOnlyList<(string Name, Func<Rank, double> Of)> Named(SearchOrder order) =>
+        order switch
+        {
+            SearchOrder.LeastCost =>
+            [
+                (nameof(Expected), r => r.Expected),
+                (nameof(Irreversible), r => r.Irreversible),
+                (nameof(Opened), r => r.Opened),
+                (nameof(Share), r => r.Share),
+            ],
+            SearchOrder.Surest => [Sure, .. Then],
+            SearchOrder.LeastWork => [SureEnough, ByHours, ByCost, .. Then],
+            SearchOrder.LeastMoney => [SureEnough, ByCost, ByHours, .. Then],
+            SearchOrder.FewestAxles => [SureEnough, ByOpened, Sure, .. Then],
+            SearchOrder.NothingCut => [SureEnough, ByCuts, Sure, .. Then],
+            SearchOrder.FewestTouched => [SureEnough, (nameof(Touched), r => r.Touched), .. Then],
+            _ => throw new ArgumentOutOfRangeException(nameof(order), order, "No such order."),
+        };
+
+    private static (string, Func<Rank, double>) Sure { get; } = (nameof(Missing), r => r.Missing);
+
+    private static (string, Func<Rank, double>) SureEnough { get; } =
+        (nameof(Missing), r => Math.Max(r.Missing, EnoughMissing));
+
+    private static (string, Func<Rank, double>) ByCuts { get; } =
+        (nameof(Irreversible), r => r.Irreversible);
+
+    private static (string, Func<Rank, double>) ByOpened { get; } = (nameof(Opened), r => r.Opened);
+
+    private static (string, Func<Rank, double>) ByHours { get; } = (nameof(Hours), r => r.Hours);
+
+    private static (string, Func<Rank, double>) ByCost { get; } = (nameof(Cost), r => r.Cost);
+
+    private static (string, Func<Rank, double>)[] Then { get; } =
+    [(nameof(Share), r => r.Share), ByCuts, ByOpened, ByHours, ByCost];
 }

@@ -1,3 +1,4 @@
+using MathNet.Numerics.Statistics;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 
@@ -8,11 +9,16 @@ internal sealed class SearchPool
 {
     private readonly Dictionary<Guid, int> _available = [];
     private readonly Dictionary<Guid, string> _names = [];
+    private readonly Dictionary<PartKind, double> _median;
     private readonly bool _mayBuy;
 
     public SearchPool(Situation situation, IReadOnlyList<Part> shelf, SearchRules rules)
     {
-        _mayBuy = rules.MayBuy;
+        (_mayBuy, HourRate) = (rules.MayBuy, rules.HourRate);
+        _median = shelf
+            .Where(p => p.Price is not null)
+            .GroupBy(p => p.Kind)
+            .ToDictionary(g => g.Key, g => g.Select(p => (double)p.Price!.Value).Median());
         var left = new List<(string, string)>();
         foreach (var part in shelf.Where(p => p.BinnedAt is null).OrderBy(p => p.Id))
         {
@@ -53,6 +59,12 @@ internal sealed class SearchPool
         }
         LeftOut = left;
     }
+
+    /// <summary>Money for an hour.</summary>
+    public double HourRate { get; }
+
+    /// <summary>What a part of a kind costs where nobody priced it: the median of its kind on the shelf, nothing where none is priced.</summary>
+    public double UsualPrice(PartKind kind) => _median.GetValueOrDefault(kind);
 
     /// <summary>Parts that may come in, each once.</summary>
     public List<PlacedPart> Parts { get; } = [];

@@ -29,8 +29,14 @@ public sealed record SearchRules
     /// <summary>Left and right may get different stacks.</summary>
     public bool SidesDiffer { get; init; }
 
-    /// <summary>For a second look at a job: a good chance is enough, then the fewest pieces that are touched.</summary>
-    public bool FewestTouched { get; init; }
+    /// <summary>By what the stacks are ordered.</summary>
+    public SearchOrder Order { get; init; }
+
+    /// <summary>Money for an hour where the shop has not said: a rule of thumb.</summary>
+    public const double UsualHourRate = 100;
+
+    /// <summary>Money for an hour of work.</summary>
+    public double HourRate { get; init; } = UsualHourRate;
 
     /// <summary>Why a part of a kind does not come in; null when it may.</summary>
     /// <param name="kind">The kind.</param>

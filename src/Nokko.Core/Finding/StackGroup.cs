@@ -34,18 +34,23 @@ internal sealed class StackGroup
 
     public required double Cost { get; init; }
 
+    /// <summary>Least that it takes, as money.</summary>
+    public required double Doing { get; init; }
+
     /// <summary>Widest of its figures as they count, mm.</summary>
     public double Spread { get; private init; }
 
     /// <summary>Puts stacks into halves, and those into halves, along the figure in which they lie widest apart.</summary>
     /// <param name="options">All stacks of the axle.</param>
     /// <param name="weight">How much each figure counts.</param>
-    public static StackGroup Of(List<AxleOption> options, double[] weight) =>
-        Of(options, weight, [.. Enumerable.Range(0, options.Count)], 0, options.Count);
+    /// <param name="rate">Money for an hour.</param>
+    public static StackGroup Of(List<AxleOption> options, double[] weight, double rate) =>
+        Of(options, weight, rate, [.. Enumerable.Range(0, options.Count)], 0, options.Count);
 
     private static StackGroup Of(
         List<AxleOption> options,
         double[] weight,
+        double rate,
         int[] order,
         int from,
         int count
@@ -53,7 +58,7 @@ internal sealed class StackGroup
     {
         if (count == 1)
         {
-            return One(options[order[from]], order[from]);
+            return One(options[order[from]], order[from], rate);
         }
         var (figure, widest) = (0, -1.0);
         for (var f = 0; f < StanceOdds.Count; f++)
@@ -75,13 +80,13 @@ internal sealed class StackGroup
         keys.AsSpan().Sort(order.AsSpan(from, count));
         var half = count / 2;
         return Both(
-            Of(options, weight, order, from, half),
-            Of(options, weight, order, from + half, count - half),
+            Of(options, weight, rate, order, from, half),
+            Of(options, weight, rate, order, from + half, count - half),
             widest
         );
     }
 
-    private static StackGroup One(AxleOption o, int position)
+    private static StackGroup One(AxleOption o, int position, double rate)
     {
         var variance = new double[StanceOdds.Count];
         for (var f = 0; f < variance.Length; f++)
@@ -101,6 +106,7 @@ internal sealed class StackGroup
             Opened = o.Opened,
             Hours = o.Hours,
             Cost = o.Cost,
+            Doing = o.Doing(rate),
         };
     }
 
@@ -124,6 +130,7 @@ internal sealed class StackGroup
             Opened = Math.Min(a.Opened, b.Opened),
             Hours = Math.Min(a.Hours, b.Hours),
             Cost = Math.Min(a.Cost, b.Cost),
+            Doing = Math.Min(a.Doing, b.Doing),
             Spread = spread,
         };
     }

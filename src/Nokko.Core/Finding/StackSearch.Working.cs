@@ -31,30 +31,25 @@ public sealed partial class StackSearch
         );
     }
 
-    /// <summary>Gives a stack its chance, as finely as its step asks for.</summary>
-    /// <returns>The stack when it is the best so far.</returns>
-    private FoundStack? Weigh(Worked worked, out Rank rank)
+    /// <summary>Gives a stack its chance one step finer; in the end as finely as the order asks for.</summary>
+    /// <returns>The stack when it is worked out and the best so far.</returns>
+    private FoundStack? Weigh(Worked worked, IComparer<Rank> order, bool bySteps, out Rank rank)
     {
-        Looked++;
-        var chance = 0.0;
-        for (var level = 0; level < NormalBox.Levels.Count; level++)
+        Looked += worked.Level == 0 ? 1 : 0;
+        var last = worked.Level == NormalBox.Levels.Count - 1;
+        var error = last ? 0 : NormalBox.Levels[worked.Level].Error;
+        var chance = Chance(worked, worked.Level++);
+        if (!last && !(bySteps && Rank.MissingOf(chance - error) == Rank.MissingOf(chance + error)))
         {
-            var error = NormalBox.Levels[level].Error;
-            chance = Chance(worked, level);
-            if (Rank.MissingOf(chance - error) == Rank.MissingOf(chance + error))
-            {
-                break;
-            }
-            if (level == NormalBox.Levels.Count - 1)
-            {
-                chance = Chance(worked, null);
-            }
+            // It cannot be better than this; it is looked at again when nothing else can be.
+            rank = RankOf(worked, Math.Min(1, chance + error));
+            return null;
         }
         worked.Chance = chance;
         rank = RankOf(worked, chance);
         if (
             worked.Stopped is not null
-            || (_best is not null && Rank.Order.Compare(rank, _best.Rank) >= 0)
+            || (_best is not null && order.Compare(rank, _best.Rank) >= 0)
         )
         {
             return null;
@@ -122,13 +117,20 @@ public sealed partial class StackSearch
             w.Most?.Use.Share ?? 0,
             w.Front.Irreversible + w.Rear.Irreversible,
             w.Front.Opened + w.Rear.Opened,
-            w.Front.Hours + w.Rear.Hours,
-            w.Front.Cost + w.Rear.Cost,
+            Hours(w),
+            Cost(w),
+            Cost(w) + (Hours(w) * _rules.HourRate),
             string.Join('|', w.Corners.Select(c => c.Key))
         );
 
-    private FoundStack Found(Worked w, double chance) =>
-        new(
+    private static double Hours(Worked w) => w.Front.Hours + w.Rear.Hours;
+
+    private static double Cost(Worked w) => w.Front.Cost + w.Rear.Cost;
+
+    private FoundStack Found(Worked w, double chance)
+    {
+        var fine = Chance(w, null);
+        return new(
             new Plan
             {
                 Id = Guid.Empty,
@@ -136,15 +138,19 @@ public sealed partial class StackSearch
                 FromStageId = _situation.From.Id,
                 Stacks = Stacks(w),
             },
-            Chance(w, null),
+            fine,
             RankOf(w, chance),
             w.Most,
             [.. w.Corners.SelectMany(c => c.Irreversible)],
-            w.Front.Hours + w.Rear.Hours,
+            Hours(w),
             w.Corners.Any(c => c.HoursGuessed),
+            w.Corners.Any(c => c.MoneyGuessed),
+            (Hours(w) + ((1 - fine) * _again.Hours), Cost(w) + ((1 - fine) * _again.Money)),
+            _again,
             _pool.ToBuy(w.Corners),
             w.Stopped
         );
+    }
 
     /// <summary>What would stand where. A piece that comes off at one corner is the piece that goes in at another.</summary>
     private List<CornerStack> Stacks(Worked w)
@@ -195,5 +201,8 @@ public sealed partial class StackSearch
         public string? Stopped { get; set; }
 
         public double? Chance { get; set; }
+
+        /// <summary>How finely its chance is to be worked out next.</summary>
+        public int Level { get; set; }
     }
 }

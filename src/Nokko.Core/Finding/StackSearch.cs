@@ -11,7 +11,9 @@ namespace Nokko.Core.Finding;
 /// </remarks>
 public sealed partial class StackSearch
 {
-    private readonly PriorityQueue<Branch, Rank> _open = new(Rank.Order);
+    private readonly IComparer<Rank> _order;
+    private PriorityQueue<Branch, Rank> _open;
+    private SecondTry _again;
     private readonly StanceOdds? _odds;
     private readonly (double[] Low, double[] High) _box;
     private readonly AxleOptions? _front;
@@ -31,6 +33,8 @@ public sealed partial class StackSearch
     public StackSearch(Situation situation, IReadOnlyList<Part> shelf, SearchRules rules)
     {
         (_situation, _rules) = (situation, rules);
+        _order = Rank.By(rules.Order);
+        _open = new(_order);
         _pool = new SearchPool(situation, shelf, rules);
         if (situation.Target is not { } target)
         {
@@ -104,8 +108,58 @@ public sealed partial class StackSearch
             _rear.Widen();
             Order();
         }
-        _open.Enqueue(new Branch(_front.Root, _rear.Root, null), Bound(_front.Root, _rear.Root));
+        if (_rules.Order != SearchOrder.FewestTouched)
+        {
+            foreach (var news in LeastTry(cancel))
+            {
+                yield return news;
+            }
+        }
+        foreach (var news in Walk(_order, cancel))
+        {
+            yield return news;
+        }
+    }
+
+    /// <summary>Finds what another try takes: the stack that gets there for least, by trying.</summary>
+    private IEnumerable<SearchNews> LeastTry(CancellationToken cancel)
+    {
+        var byCost = Rank.By(SearchOrder.LeastCost);
+        for (var settled = false; !settled; )
+        {
+            settled = true;
+            foreach (var news in Walk(byCost, cancel))
+            {
+                if (news is not { Proved: true, Found: { Stopped: null } least })
+                {
+                    if (news.Found is null)
+                    {
+                        yield return news;
+                    }
+                    continue;
+                }
+                var next = SecondTry.Of(
+                    least.Hours,
+                    least.Rank.Cost,
+                    least.Chance,
+                    _rules.HourRate
+                );
+                var rate = _rules.HourRate;
+                settled = next.Cost(rate) >= _again.Cost(rate) * (1 - 1e-9);
+                _again = settled ? _again : next;
+                break;
+            }
+        }
+        _best = null;
+    }
+
+    /// <summary>Every stack in an order, each proved when it comes.</summary>
+    private IEnumerable<SearchNews> Walk(IComparer<Rank> order, CancellationToken cancel)
+    {
         var steps = 0;
+        var bySteps = ReferenceEquals(order, _order) && Rank.BySteps(_rules.Order);
+        _open = new(order);
+        _open.Enqueue(new Branch(_front!.Root, _rear!.Root, null), Bound(_front.Root, _rear.Root));
         while (_open.TryDequeue(out var branch, out _))
         {
             if (cancel.IsCancellationRequested)
@@ -119,7 +173,7 @@ public sealed partial class StackSearch
             }
             if (branch.Worked is { } worked)
             {
-                var better = Weigh(worked, out var rank);
+                var better = Weigh(worked, order, bySteps, out var rank);
                 _open.Enqueue(branch, rank);
                 if (better is not null)
                 {
@@ -158,6 +212,8 @@ public sealed partial class StackSearch
         void Add(StackGroup f, StackGroup r) => _open.Enqueue(new Branch(f, r, null), Bound(f, r));
     }
 
+    private static readonly IComparer<Rank> Surest = Rank.By(SearchOrder.Surest);
+
     /// <summary>Goes straight down the better branch: the first answer, not proved.</summary>
     private FoundStack? Dive()
     {
@@ -167,25 +223,38 @@ public sealed partial class StackSearch
             if (rear.IsLeaf || (!front.IsLeaf && front.Spread >= rear.Spread))
             {
                 front =
-                    Rank.Order.Compare(Bound(front.Less!, rear), Bound(front.More!, rear)) <= 0
+                    Surest.Compare(Bound(front.Less!, rear), Bound(front.More!, rear)) <= 0
                         ? front.Less!
                         : front.More!;
             }
             else
             {
                 rear =
-                    Rank.Order.Compare(Bound(front, rear.Less!), Bound(front, rear.More!)) <= 0
+                    Surest.Compare(Bound(front, rear.Less!), Bound(front, rear.More!)) <= 0
                         ? rear.Less!
                         : rear.More!;
             }
         }
+        _again = SecondTry.Of(0, 0, 0, _rules.HourRate);
         if (!_pool.Enough(_front.Needs(front.Option), _rear.Needs(rear.Option)))
         {
             return null;
         }
         var first = new Worked(_front.At(front.Option), _rear.At(rear.Option));
         Limits(first);
-        return first.Stopped is null ? Weigh(first, out _) : null;
+        // The surest way that is seen at once: what it would take to try that until it lands.
+        var chance = Chance(first, null);
+        _again = SecondTry.Of(
+            Hours(first),
+            Cost(first),
+            first.Stopped is null ? chance : 0,
+            _rules.HourRate
+        );
+        if (first.Stopped is not null)
+        {
+            return null;
+        }
+        return _best = Found(first, chance);
     }
 
     /// <summary>Puts both axles' stacks into groups that lie near each other.</summary>
@@ -237,6 +306,7 @@ public sealed partial class StackSearch
             front.Opened + rear.Opened,
             front.Hours + rear.Hours,
             front.Cost + rear.Cost,
+            front.Doing + rear.Doing,
             ""
         );
     }
@@ -249,13 +319,13 @@ public sealed partial class StackSearch
         int opened,
         double hours,
         double cost,
+        double doing,
         string parts
-    )
-    {
-        var missing = Rank.MissingOf(chance);
-        return new Rank(
-            _rules.FewestTouched ? Math.Max(missing, Rank.EnoughMissing) : missing,
-            _rules.FewestTouched ? touched : 0,
+    ) =>
+        new(
+            Rank.MissingOf(chance),
+            doing + ((1 - chance) * _again.Cost(_rules.HourRate)),
+            touched,
             Rank.StepsOf(share),
             irreversible,
             opened,
@@ -263,7 +333,6 @@ public sealed partial class StackSearch
             cost,
             parts
         );
-    }
 
     /// <summary>Two groups of stacks, or one stack.</summary>
     private sealed record Branch(StackGroup Front, StackGroup Rear, Worked? Worked);

@@ -226,7 +226,7 @@ public static class JobTrials
             {
                 variance[i, j] = i == j ? u * u : shared;
             }
-            var (springs, _, bars) = body.Response(station);
+            var (springs, bars) = (body.Response(station).Springs, body.BarResponse(station));
             for (var bar = 0; bar < 2; bar++)
             {
                 ofBars[i, bar] = bars[bar].Zip(rises, (b, r) => b * r.SpringMm).Sum();

@@ -16,11 +16,13 @@ internal sealed class PredictedBody
     private readonly BodyMotion _loadOnHubs;
     private readonly BodyMotion _loadOnFloor;
     private readonly double[,] _covariance;
+    private readonly bool _oneSided;
 
     public PredictedBody(VehicleBody body, FreeRises rises, IReadOnlyList<StatedLoad> loads)
     {
         (_body, _rises, _covariance) = (body, rises, rises.Covariance.ToArray());
         (_loadOnHubs, _loadOnFloor) = body.Under(loads);
+        _oneSided = rises.MeanMm[0] != rises.MeanMm[1] || rises.MeanMm[2] != rises.MeanMm[3];
     }
 
     /// <summary>Predicted stations, in walking order, as far as they were measured before.</summary>
@@ -115,7 +117,8 @@ internal sealed class PredictedBody
         foreach (var (station, factor) in terms)
         {
             var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
-            var (springs, plane, ofBars) = _body.Response(station);
+            var (springs, plane) = _body.Response(station);
+            var ofBars = _oneSided ? _body.BarResponse(station) : null;
             var onBody = station.Carrier is Carrier.Body or Carrier.Bed ? factor : 0;
             // Over its own frame or mark the body does not move, and the axle rides on its tyres alone; over the floor the tyres count too.
             var onSprings =
@@ -124,8 +127,8 @@ internal sealed class PredictedBody
             for (var i = 0; i < 4; i++)
             {
                 response[i] += onSprings * springs[i];
-                bars[0, i] += onSprings * ofBars[0][i];
-                bars[1, i] += onSprings * ofBars[1][i];
+                bars[0, i] += ofBars is null ? 0 : onSprings * ofBars[0][i];
+                bars[1, i] += ofBars is null ? 0 : onSprings * ofBars[1][i];
                 response[FreeRises.Pucks + i] += onBody * plane[i];
                 response[FreeRises.Tyres + i] += onTyres * plane[i];
             }
@@ -143,7 +146,7 @@ internal sealed class PredictedBody
                 variance += response[i] * _covariance[i, j] * response[j];
             }
         }
-        for (var bar = 0; bar < 2; bar++)
+        for (var bar = 0; _oneSided && bar < 2; bar++)
         {
             // One side of an axle that stands on more: what the bars carry over. The axles count apart.
             for (var i = 0; i < 4; i += 2)

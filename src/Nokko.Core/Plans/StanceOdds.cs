@@ -28,21 +28,22 @@ internal sealed class StanceOdds
     ];
 
     private readonly bool _onFloor;
+    private readonly Lazy<double[][][]> _bars;
 
     private StanceOdds(
         double[] mean,
         double[,] covariance,
         double[][] springs,
         double[][] mounts,
-        double[][][] bars,
+        Func<double[][][]> bars,
         bool onFloor
     ) =>
-        (Mean, Covariance, Springs, Mounts, Bars, _onFloor) = (
+        (Mean, Covariance, Springs, Mounts, _bars, _onFloor) = (
             mean,
             covariance,
             springs,
             mounts,
-            bars,
+            new(bars),
             onFloor
         );
 
@@ -58,9 +59,6 @@ internal sealed class StanceOdds
     /// <summary>Each figure per mm of rise at each mount of the body.</summary>
     public double[][] Mounts { get; }
 
-    /// <summary>By how much <see cref="Springs"/> of each figure would be otherwise if the anti-roll bar in front, or the one behind, were stiffer by its standard uncertainty.</summary>
-    public double[][][] Bars { get; }
-
     /// <summary>What the bars' rates add to the covariance of two figures where one side of an axle stands on more, mm².</summary>
     /// <param name="f">A figure.</param>
     /// <param name="g">Another, or the same.</param>
@@ -69,10 +67,14 @@ internal sealed class StanceOdds
     /// <param name="rightMm">Free rise of its right spring, mm.</param>
     public double OfBars(int f, int g, int first, double leftMm, double rightMm)
     {
+        if (leftMm == rightMm)
+        {
+            return 0;
+        }
         var sum = 0.0;
         for (var bar = 0; bar < 2; bar++)
         {
-            var (p, q) = (Bars[f][bar], Bars[g][bar]);
+            var (p, q) = (_bars.Value[f][bar], _bars.Value[g][bar]);
             sum +=
                 ((p[first] * leftMm) + (p[first + 1] * rightMm))
                 * ((q[first] * leftMm) + (q[first + 1] * rightMm));
@@ -132,7 +134,6 @@ internal sealed class StanceOdds
             return (null, noLean);
         }
         var (springs, mounts) = (new double[Count][], new double[Count][]);
-        var bars = new double[Count][][];
         var (mean, covariance) = (new double[Count], new double[Count, Count]);
         StatedLoad[] stays = [.. loads.Where(l => l.Stays)];
         var (staying, all) = (body.Under(stays), target.Loaded ? body.Under(loads) : default);
@@ -140,7 +141,6 @@ internal sealed class StanceOdds
         for (var f = 0; f < Count; f++)
         {
             (springs[f], mounts[f]) = (new double[4], new double[4]);
-            bars[f] = [new double[4], new double[4]];
             foreach (var (corner, factor) in Figures[f])
             {
                 if (
@@ -150,13 +150,11 @@ internal sealed class StanceOdds
                 {
                     return (null, $"This vehicle has no station {corner}.");
                 }
-                var (perSpring, perMount, perBar) = body.Response(station);
+                var (perSpring, perMount) = body.Response(station);
                 for (var i = 0; i < 4; i++)
                 {
                     springs[f][i] += factor * perSpring[i];
                     mounts[f][i] += factor * perMount[i];
-                    bars[f][0][i] += factor * perBar[0][i];
-                    bars[f][1][i] += factor * perBar[1][i];
                 }
                 // Only the rake can be wanted with loads on that come and go.
                 var under = f == 0 && target.Loaded ? all : staying;
@@ -183,10 +181,37 @@ internal sealed class StanceOdds
         }
         Share(covariance, baseline, situation);
         return (
-            new StanceOdds(mean, covariance, springs, mounts, bars, baseline.Datum == Datum.Floor),
+            new StanceOdds(
+                mean,
+                covariance,
+                springs,
+                mounts,
+                () => BarsOf(body),
+                baseline.Datum == Datum.Floor
+            ),
             null
         );
     }
+
+    /// <summary>By how much each figure per mm at each spring would be otherwise with either bar stiffer by its standard uncertainty.</summary>
+    private static double[][][] BarsOf(VehicleBody body) =>
+        [
+            .. Figures.Select(figure =>
+            {
+                double[][] sums = [new double[4], new double[4]];
+                foreach (var (corner, factor) in figure)
+                {
+                    var station = body.Vehicle.Stations.First(s => s.Name == corner.Name());
+                    var perBar = body.BarResponse(station);
+                    for (var i = 0; i < 4; i++)
+                    {
+                        sums[0][i] += factor * perBar[0][i];
+                        sums[1][i] += factor * perBar[1][i];
+                    }
+                }
+                return sums;
+            }),
+        ];
 
     private double OfPlane(FreeRises rises, int i, int j) =>
         rises.Covariance[FreeRises.Pucks + i, FreeRises.Pucks + j]

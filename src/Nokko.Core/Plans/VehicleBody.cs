@@ -15,8 +15,9 @@ internal sealed class VehicleBody
     private const double MeasuredRateShare = 0.07;
 
     private readonly BodyOnSprings _plane;
-    private readonly BodyOnSprings[] _stiffer;
-    private readonly Dictionary<string, BodyResponse> _responses = [];
+    private readonly Lazy<BodyOnSprings[]> _stiffer;
+    private readonly Dictionary<string, (double[] Springs, double[] Plane)> _responses = [];
+    private readonly Dictionary<string, double[][]> _barResponses = [];
 
     private VehicleBody(Vehicle vehicle, IReadOnlyList<Support> supports)
     {
@@ -24,13 +25,18 @@ internal sealed class VehicleBody
         var bars = VehicleSupports.Bars(vehicle, supports);
         AntiRollBar[] usual = [.. bars.Select(b => b.Bar)];
         Springs = new BodyOnSprings(supports, usual);
-        _stiffer =
-        [
-            .. bars.Select(b => new BodyOnSprings(
-                supports,
-                [.. usual.Select(u => u == b.Bar ? u with { RateNPerMm = u.RateNPerMm + b.U } : u)]
-            )),
-        ];
+        _stiffer = new(() =>
+            [
+                .. bars.Select(b => new BodyOnSprings(
+                    supports,
+                    [
+                        .. usual.Select(u =>
+                            u == b.Bar ? u with { RateNPerMm = u.RateNPerMm + b.U } : u
+                        ),
+                    ]
+                )),
+            ]
+        );
         var x = supports[2].XMm;
         var (f, r) = (
             vehicle.Dimensions.FrontTrack!.In(Unit.Mm) / 2,
@@ -84,26 +90,33 @@ internal sealed class VehicleBody
         );
     }
 
-    /// <summary>What a station does.</summary>
-    public BodyResponse Response(Station station)
+    /// <summary>Rise of a station per mm of free rise at each spring, and per mm at each mount or tyre.</summary>
+    public (double[] Springs, double[] Plane) Response(Station station)
     {
         if (!_responses.TryGetValue(station.Name, out var found))
         {
             var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
-            var springs = Springs.Response(x, y);
-            found = new BodyResponse(
-                springs,
-                _plane.Response(x, y),
-                [.. _stiffer.Select(s => s.Response(x, y).Zip(springs, (a, b) => a - b).ToArray())]
-            );
+            found = (Springs.Response(x, y), _plane.Response(x, y));
             _responses[station.Name] = found;
         }
         return found;
     }
-}
 
-/// <summary>What a station does, per mm at each of the four corners.</summary>
-/// <param name="Springs">Its rise per mm of free rise at each spring.</param>
-/// <param name="Plane">The same at each mount or tyre.</param>
-/// <param name="Bars">By how much <paramref name="Springs"/> would be otherwise if the anti-roll bar in front, or the one behind, were stiffer by its standard uncertainty.</param>
-internal readonly record struct BodyResponse(double[] Springs, double[] Plane, double[][] Bars);
+    /// <summary>By how much its rise per mm at each spring would be otherwise if the anti-roll bar in front, or the one behind, were stiffer by its standard uncertainty. Nothing of it shows where both sides of an axle rise alike.</summary>
+    public double[][] BarResponse(Station station)
+    {
+        if (!_barResponses.TryGetValue(station.Name, out var found))
+        {
+            var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
+            var springs = Response(station).Springs;
+            found =
+            [
+                .. _stiffer.Value.Select(s =>
+                    s.Response(x, y).Zip(springs, (a, b) => a - b).ToArray()
+                ),
+            ];
+            _barResponses[station.Name] = found;
+        }
+        return found;
+    }
+}

@@ -17,6 +17,7 @@ internal static class FindingEndpoints
 {
     private const int Ranked = 10;
     private const int Rejected = 4;
+    private const double MostForAnHour = 100_000;
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(30);
 
     /// <summary>What a person wants searched.</summary>
@@ -28,7 +29,9 @@ internal static class FindingEndpoints
         bool KeepDroop,
         bool HoldEveryLimit,
         bool MayBuy,
-        bool SidesDiffer
+        bool SidesDiffer,
+        SearchOrder Order = SearchOrder.LeastCost,
+        double? HourRate = null
     )
     {
         public SearchRules Rules() =>
@@ -41,6 +44,8 @@ internal static class FindingEndpoints
                 HoldEveryLimit = HoldEveryLimit,
                 MayBuy = MayBuy,
                 SidesDiffer = SidesDiffer,
+                Order = Order,
+                HourRate = HourRate ?? SearchRules.UsualHourRate,
             };
     }
 
@@ -90,6 +95,14 @@ internal static class FindingEndpoints
         {
             await Trouble
                 .At("fromStageId", "This job has no such stage.")
+                .Answer()
+                .ExecuteAsync(context);
+            return;
+        }
+        if (body.HourRate is not (null or >= 0 and <= MostForAnHour))
+        {
+            await Trouble
+                .At("hourRate", "What does an hour cost? A number from 0 to 100,000.")
                 .Answer()
                 .ExecuteAsync(context);
             return;
@@ -146,7 +159,7 @@ internal static class FindingEndpoints
             {
                 yield return new FindingLine
                 {
-                    Best = FoundView.Of(stack, situation, null),
+                    Best = FoundView.Of(stack, situation, rules, null),
                     Looked = news.Looked,
                 };
             }
@@ -156,7 +169,7 @@ internal static class FindingEndpoints
                 {
                     yield return new FindingLine
                     {
-                        Rejected = FoundView.Of(stack, situation, null),
+                        Rejected = FoundView.Of(stack, situation, rules, null),
                     };
                 }
             }
@@ -164,7 +177,7 @@ internal static class FindingEndpoints
             {
                 yield return new FindingLine
                 {
-                    Found = FoundView.Of(stack, situation, before),
+                    Found = FoundView.Of(stack, situation, rules, before),
                     Looked = news.Looked,
                 };
                 before = stack;

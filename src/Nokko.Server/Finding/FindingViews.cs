@@ -1,4 +1,3 @@
-using System.Globalization;
 using Nokko.Core.Finding;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
@@ -57,13 +56,24 @@ internal sealed record FoundView(
     decimal? Price,
     string? Currency,
     int Unpriced,
+    double Money,
+    bool MoneyGuessed,
+    double ExpectedHours,
+    double ExpectedMoney,
+    double AgainHours,
+    double AgainMoney,
     IReadOnlyList<string> ToBuy,
     string? Why,
     string? Stopped,
     Prediction Prediction
 )
 {
-    public static FoundView Of(FoundStack s, Situation situation, FoundStack? before)
+    public static FoundView Of(
+        FoundStack s,
+        Situation situation,
+        SearchRules rules,
+        FoundStack? before
+    )
     {
         var prediction = Predictor.Predict(s.Plan, situation);
         return new FoundView(
@@ -82,8 +92,14 @@ internal sealed record FoundView(
             prediction.Cost?.Price,
             prediction.Cost?.Currency,
             prediction.Cost?.Unpriced ?? 0,
+            s.Rank.Cost,
+            s.MoneyGuessed,
+            s.Expected.Hours,
+            s.Expected.Money,
+            s.Again.Hours,
+            s.Again.Money,
             s.ToBuy,
-            before is null ? null : Behind(before, s),
+            before is null ? null : FoundWords.Behind(before, s, rules, prediction.Cost?.Currency),
             s.Stopped,
             prediction
         );
@@ -128,23 +144,6 @@ internal sealed record FoundView(
             .. next.Where(n => old.All(o => o.Id != n.Id)).Select(n => $"in {n.Name}"),
         ];
     }
-
-    /// <summary>The first thing in which a stack falls behind the one before it.</summary>
-    private static string Behind(FoundStack before, FoundStack s)
-    {
-        var (a, b) = (before.Rank, s.Rank);
-        string Text(FormattableString f) => f.ToString(CultureInfo.InvariantCulture);
-        return b.Missing != a.Missing
-                ? Text($"less likely to land: {s.Chance:0.00} against {before.Chance:0.00}")
-            : b.Touched != a.Touched ? Text($"touches {b.Touched} pieces against {a.Touched}")
-            : b.Share != a.Share
-                ? $"uses more of a limit: {s.Most?.Use.What}, {s.Most?.Corner.Said()}"
-            : b.Irreversible != a.Irreversible ? "more work that cannot be undone"
-            : b.Opened != a.Opened ? "opens another axle"
-            : b.Hours != a.Hours ? Text($"takes {s.Hours:0.#} h against {before.Hours:0.#} h")
-            : b.Cost != a.Cost ? Text($"costs {b.Cost - a.Cost:0.##} more")
-            : "as good; ordered by part";
-    }
 }
 
 /// <summary>What to do in one way to miss.</summary>
@@ -168,7 +167,7 @@ internal sealed record PlanBView(
             b.OffMm,
             b.StaysGood,
             [.. FoundView.Touched(landed.From, b.Stack.Plan)],
-            FoundView.Of(b.Stack, landed, null)
+            FoundView.Of(b.Stack, landed, new SearchRules(), null)
         );
     }
 }

@@ -41,12 +41,49 @@ public class StackSearchTests
                         .Select(n => n.Found!)
                         .Take(10)
                         .ToArray();
-                    var all = All(situation, shelf, rules).Order(Rank.Order).Take(10).ToArray();
+                    var every = All(situation, shelf, rules).ToArray();
+                    // What it takes to get there by trying: the least over all stacks, by looking at each.
+                    var rate = rules.HourRate;
+                    double Doing(Rank r) => r.Cost + (r.Hours * rate);
+                    double Try((Rank Rank, double Chance) e) =>
+                        (Doing(e.Rank) + ((1 - e.Chance) * 1.5 * rate)) / e.Chance;
+                    var least = every.MinBy(Try);
+                    // Beyond a thousand hours nothing here gets there.
+                    var again = Math.Min(1_000 * rate, (1.5 * rate) + Try(least));
+                    // A chance is good to 1e-4, and what rests on it.
+                    var fine = again * (3e-4 + (3e-4 / Math.Max(least.Chance, 1e-3)));
+                    var all = every
+                        .Select(e =>
+                            e.Rank with
+                            {
+                                Expected = Doing(e.Rank) + ((1 - e.Chance) * again),
+                            }
+                        )
+                        .Order(Rank.By(rules.Order))
+                        .Take(10)
+                        .ToArray();
                     Assert.Equal(all.Length, found.Length);
                     for (var i = 0; i < all.Length; i++)
                     {
-                        Assert.Equal(all[i].Parts, found[i].Rank.Parts);
-                        Assert.Equal(all[i], found[i].Rank);
+                        if (Rank.BySteps(rules.Order))
+                        {
+                            Assert.Equal(all[i].Parts, found[i].Rank.Parts);
+                            Assert.Equal(all[i], found[i].Rank with { Expected = all[i].Expected });
+                            // By steps a chance is worked out to 0.01 only; a second look asks for no other try.
+                            if (rules.Order != SearchOrder.FewestTouched)
+                            {
+                                Assert.Equal(
+                                    all[i].Expected,
+                                    found[i].Rank.Expected,
+                                    fine + (0.01 * again)
+                                );
+                            }
+                        }
+                        else
+                        {
+                            Assert.Equal(all[i].Expected, found[i].Rank.Expected, fine);
+                            Assert.Equal(again, found[i].Again.Cost(rate), fine);
+                        }
                     }
                 },
                 iter: Sample.Tries(60)
@@ -381,11 +418,22 @@ public class StackSearchTests
                 Vehicle = vehicle,
             },
             shelf,
-            new SearchRules { SidesDiffer = sides, MayBuy = random.Next(4) == 0 }
+            new SearchRules
+            {
+                SidesDiffer = sides,
+                MayBuy = random.Next(4) == 0,
+                // Every order in turn.
+                Order = (SearchOrder)random.Next(7),
+                HourRate = 20 + random.Next(150),
+            }
         );
     }
 
-    private static IEnumerable<Rank> All(Situation s, Part[] shelf, SearchRules rules)
+    private static IEnumerable<(Rank Rank, double Chance)> All(
+        Situation s,
+        Part[] shelf,
+        SearchRules rules
+    )
     {
         Part[][][] per =
         [
@@ -410,7 +458,7 @@ public class StackSearchTests
                         var rr in rules.SidesDiffer ? per[3].Where(p => ButForOne(lr, p)) : [lr]
                     )
                     {
-                        if (RankOf(s, [lf, rf, lr, rr], rules) is { } rank)
+                        if (RankOf(s, shelf, [lf, rf, lr, rr], rules) is { } rank)
                         {
                             yield return rank;
                         }
@@ -441,7 +489,12 @@ public class StackSearchTests
         }
     }
 
-    private static Rank? RankOf(Situation s, Part[][] corners, SearchRules rules)
+    private static (Rank Rank, double Chance)? RankOf(
+        Situation s,
+        Part[] shelf,
+        Part[][] corners,
+        SearchRules rules
+    )
     {
         if (
             corners
@@ -483,15 +536,17 @@ public class StackSearchTests
             return null;
         }
         var come = corners.SelectMany(c => c).ToArray();
-        return new Rank(
-            20 - (int)Math.Floor((p.Landing!.Value!.Value / 0.05) + 1e-6),
+        var chance = p.Landing!.Value!.Value;
+        var rank = new Rank(
+            20 - (int)Math.Floor((chance / 0.05) + 1e-6),
             0,
+            come.Length,
             (int)Math.Floor((uses.Select(u => u.Share).DefaultIfEmpty(0).Max() / 0.05) + 1e-9),
             0,
             (corners[0].Length + corners[1].Length > 0 ? 1 : 0)
                 + (corners[2].Length + corners[3].Length > 0 ? 1 : 0),
             come.Sum(c => c.Hours?.In(Unit.Hour) ?? 1),
-            (double)come.Sum(c => c.Price ?? 0),
+            come.Sum(c => (double?)c.Price ?? Median(shelf, c.Kind)),
             string.Join(
                 '|',
                 corners.Select(c =>
@@ -502,5 +557,19 @@ public class StackSearchTests
                 )
             )
         );
+        return (rank, chance);
+    }
+
+    /// <summary>What an unpriced part costs: the middle price of its kind.</summary>
+    private static double Median(Part[] shelf, PartKind kind)
+    {
+        var prices = shelf
+            .Where(p => p.Kind == kind && p.Price is not null)
+            .Select(p => (double)p.Price!.Value)
+            .Order()
+            .ToArray();
+        return prices.Length == 0
+            ? 0
+            : (prices[(prices.Length - 1) / 2] + prices[prices.Length / 2]) / 2;
     }
 }

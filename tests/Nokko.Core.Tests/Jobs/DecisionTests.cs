@@ -308,10 +308,8 @@ public class DecisionTests
         var kept = _shop.Document.Job.ToldGains[0];
         Assert.Equal((Axle.Front, ToldBy.Owner), (kept.Axle, kept.By));
         // Whoever says that it is measured: it was told.
-        Assert.Equal(
-            (3.0, Unit.Inch, Known.Told),
-            (kept.Gain.Value, kept.Gain.Unit, kept.Gain.Known)
-        );
+        Assert.Equal(76.2, kept.Gain.In(Unit.Mm), 9);
+        Assert.Equal((Unit.Inch, Known.Told), (kept.Gain.Unit, kept.Gain.Known));
         AssertRefused(Told("", null), RefusalKind.BadValue, "gain");
         AssertRefused(Told("40"), RefusalKind.BadValue, "gain");
         AssertRefused(Told("3", id), RefusalKind.BadValue, "id");

@@ -1963,6 +1963,9 @@ export interface components {
             holdEveryLimit: boolean;
             mayBuy: boolean;
             sidesDiffer: boolean;
+            order: components["schemas"]["SearchOrder"];
+            /** Format: double */
+            hourRate: null | number;
         };
         FindingLine: {
             cannot: null | string;
@@ -2053,6 +2056,17 @@ export interface components {
             currency: null | string;
             /** Format: int32 */
             unpriced: number;
+            /** Format: double */
+            money: number;
+            moneyGuessed: boolean;
+            /** Format: double */
+            expectedHours: number;
+            /** Format: double */
+            expectedMoney: number;
+            /** Format: double */
+            againHours: number;
+            /** Format: double */
+            againMoney: number;
             toBuy: string[];
             why: null | string;
             stopped: null | string;
@@ -4086,8 +4100,13 @@ export interface components {
              */
             missing: number;
             /**
+             * Format: double
+             * @description Expected cost of getting there, money: doing it, and another try if it misses.
+             */
+            expected: number;
+            /**
              * Format: int32
-             * @description Pieces that come or go; counted only in a second look.
+             * @description Pieces that come or go.
              */
             touched: number;
             /**
@@ -4112,7 +4131,7 @@ export interface components {
             hours: number;
             /**
              * Format: double
-             * @description Price of what comes.
+             * @description Price of what comes; what has none costs the median of its kind.
              */
             cost: number;
             /** @description Ids of the parts, corner by corner; empty stands before all. */
@@ -4361,6 +4380,12 @@ export interface components {
              */
             personId: string;
         };
+        /**
+         * @description By what found stacks are ordered.
+         * @default leastCost
+         * @enum {unknown}
+         */
+        SearchOrder: "leastCost" | "surest" | "leastWork" | "leastMoney" | "fewestAxles" | "nothingCut" | "fewestTouched";
         SetUnitBody: {
             lengthUnit: string;
         };

@@ -3,17 +3,22 @@ import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import LinearProgress from "@mui/material/LinearProgress";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
-import { ProblemNote } from "../../shared/ProblemNote";
+import { at, ProblemNote } from "../../shared/ProblemNote";
+import { useDraft } from "../../shared/useDraft";
 import { FoundRow } from "./FoundRow";
 import { useFinding, type Findings, type Rules } from "./useFinding";
 
-const schools: { rule: keyof Rules; says: string }[] = [
+type School = Exclude<keyof Rules, "order" | "hourRate">;
+
+const schools: { rule: School; says: string }[] = [
   { rule: "mayBuy", says: "parts may be bought" },
   { rule: "noSpacers", says: "no spacers" },
   { rule: "preloadOnly", says: "preload only" },
@@ -31,7 +36,18 @@ const nothing: Rules = {
   keepDroop: false,
   holdEveryLimit: false,
   sidesDiffer: false,
+  order: "leastCost",
+  hourRate: null,
 };
+
+const orders: { order: Rules["order"]; says: string }[] = [
+  { order: "leastCost", says: "least on the whole" },
+  { order: "surest", says: "surest" },
+  { order: "leastWork", says: "least work" },
+  { order: "leastMoney", says: "least money" },
+  { order: "fewestAxles", says: "fewest axles" },
+  { order: "nothingCut", says: "nothing cut" },
+];
 
 /** Finds stacks that land, from the shelf, in order; each with its reasons. */
 export function FindStacks({
@@ -52,14 +68,23 @@ export function FindStacks({
     ...nothing,
     sidesDiffer: d.job.target.noLean,
   }));
+  const [rate, setRate] = useDraft("hourRate", "");
   const [narrow, setNarrow] = useState(false);
   const chosen = schools.filter((s) => rules[s.rule]);
   const asked = query.has("find");
-  const begin = () => void search.start(stage.id, rules);
+  const hourRate =
+    rate.trim() === "" ? null : Number(rate.trim().replace(",", "."));
+  const noRate = hourRate !== null && !(hourRate >= 0);
+  const begin = (change: Partial<Rules> = {}) =>
+    void search.start(stage.id, {
+      ...rules,
+      ...change,
+      hourRate,
+    });
   useEffect(() => {
     if (asked) {
       setQuery({}, { replace: true });
-      void search.start(stage.id, rules);
+      begin();
     }
     // Asked for by the link that led here, once.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -80,7 +105,12 @@ export function FindStacks({
             Stop looking
           </Button>
         ) : (
-          <Button variant={planned ? "outlined" : "contained"} onClick={begin}>
+          <Button
+            variant={planned ? "outlined" : "contained"}
+            onClick={() => {
+              begin();
+            }}
+          >
             {f ? "Find again" : "Find stacks"}
           </Button>
         )}
@@ -94,6 +124,40 @@ export function FindStacks({
             ? "Narrow it"
             : `Narrowed: ${chosen.map((s) => s.says).join(", ")}`}
         </Button>
+        <TextField
+          select
+          label="In the order"
+          value={rules.order}
+          onChange={(e) => {
+            const order = e.target.value as Rules["order"];
+            setRules({ ...rules, order });
+            if (f) {
+              begin({ order });
+            }
+          }}
+          fullWidth={false}
+          sx={{ minWidth: 180, my: 1 }}
+        >
+          {orders.map((o) => (
+            <MenuItem key={o.order} value={o.order}>
+              {o.says}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label="An hour costs"
+          value={rate}
+          placeholder="100, a rule of thumb"
+          onChange={(e) => {
+            setRate(e.target.value);
+          }}
+          {...(noRate
+            ? { error: true, helperText: "What does an hour cost? A number." }
+            : at(search.problem, "hourRate"))}
+          slotProps={{ inputLabel: { shrink: true } }}
+          fullWidth={false}
+          sx={{ width: 190, my: 1 }}
+        />
       </Box>
       {narrow && (
         <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
@@ -114,7 +178,9 @@ export function FindStacks({
         </Box>
       )}
       {search.running && <LinearProgress aria-label="Looking" />}
-      <ProblemNote problem={search.problem} />
+      {!at(search.problem, "hourRate").error && (
+        <ProblemNote problem={search.problem} />
+      )}
       {f && (
         <Found
           findings={f}

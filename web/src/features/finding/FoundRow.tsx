@@ -32,9 +32,9 @@ export function FoundRow({
       ? "nothing is opened"
       : `opens ${s.opened.join(" and ")}`,
     `${s.hours.toFixed(1)} h${s.hoursGuessed ? " (partly a rule of thumb)" : ""}`,
-    s.price === null
-      ? null
-      : `${s.price.toFixed(2)} ${s.currency ?? ""}`.trim(),
+    s.money > 0
+      ? `${money(s.money, s.currency)}${s.moneyGuessed ? " (partly the median of its kind)" : ""}`
+      : null,
     used,
   ].filter(Boolean);
   return (
@@ -79,6 +79,16 @@ export function FoundRow({
         <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
           {takes.join(" · ")}
         </Typography>
+        <Typography sx={{ fontSize: "0.95rem" }}>
+          On the whole <b>{s.expectedHours.toFixed(1)} h</b>
+          {s.expectedMoney > 0 && (
+            <>
+              {" "}
+              and <b>{money(s.expectedMoney, s.currency)}</b>
+            </>
+          )}
+          , with another try if it misses
+        </Typography>
         {s.toBuy.length > 0 && (
           <Typography sx={{ fontSize: "0.9rem" }}>
             To buy: {s.toBuy.join(", ")}
@@ -114,6 +124,9 @@ export function FoundRow({
     </Box>
   );
 }
+
+const money = (amount: number, currency: string | null) =>
+  `${amount.toFixed(0)} ${currency ?? ""}`.trim();
 
 /** A chance as a length, for the eye; the words beside it say the same. */
 function Meter({ share }: { share: number }) {

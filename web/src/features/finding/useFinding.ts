@@ -4,7 +4,7 @@ import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
 import { readLines } from "./lines";
 
-export type Rules = Omit<Schemas["Find"], "fromStageId">;
+export type Rules = Required<Omit<Schemas["Find"], "fromStageId">>;
 type Line = Schemas["FindingLine"];
 
 export interface Findings {
