@@ -80,6 +80,9 @@ public sealed class FindingTests(DemoServer demo)
         b.Press("Change the stack: a second pass");
         // The search runs by itself and starts from what stands now.
         b.Sees("had to be worked out");
+        b.Sees("On the whole");
+        b.Choose("In the order", "surest");
+        b.Sees("Behind the one above: less likely to land");
         b.Sees("front: out Alder plate 1 1/2");
         b.Press("Take as a plan: No. 1");
         b.Press("Agreed: begin the fitting");

@@ -173,7 +173,8 @@ internal static class FindingEndpoints
                     };
                 }
             }
-            else
+            // To leave it as it is is an answer only where nothing is better.
+            else if (found == 0 || stack.Rank.Touched > 0)
             {
                 yield return new FindingLine
                 {

@@ -44,7 +44,12 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         };
 
     /// <summary>Reads every line of a search.</summary>
-    private static async Task<JsonNode[]> Find(Caller caller, TestJob job, bool mayBuy = false)
+    private static async Task<JsonNode[]> Find(
+        Caller caller,
+        TestJob job,
+        bool mayBuy = false,
+        string order = "leastCost"
+    )
     {
         using var answer = await caller.Http.PostAsJsonAsync(
             $"{job.Path}/stacks",
@@ -58,6 +63,8 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
                 holdEveryLimit = false,
                 mayBuy,
                 sidesDiffer = false,
+                order,
+                hourRate = 80,
             }
         );
         answer.EnsureSuccessStatusCode();
@@ -128,6 +135,35 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal("version", stale["field"]!.GetValue<string>());
     }
 
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(1e9)]
+    public async Task What_an_hour_costs_is_refused_at_its_field_where_it_cannot_be(double rate)
+    {
+        var (caller, job) = await Measured();
+        using var answer = await caller.Http.PostAsJsonAsync(
+            $"{job.Path}/stacks",
+            new
+            {
+                fromStageId = job.Stage,
+                noSpacers = false,
+                noCutting = false,
+                preloadOnly = false,
+                keepDroop = false,
+                holdEveryLimit = false,
+                mayBuy = false,
+                sidesDiffer = false,
+                hourRate = rate,
+            },
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(422, (int)answer.StatusCode);
+        var refused = JsonNode.Parse(
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
+        )!;
+        Assert.Equal("hourRate", refused["field"]!.GetValue<string>());
+    }
+
     [Fact]
     public async Task Stacks_come_in_order_with_their_reasons_and_one_can_be_planned_as_it_stands()
     {
@@ -147,7 +183,21 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
                 && l["why"]!.GetValue<string>().Contains("no thickness", StringComparison.Ordinal)
         );
         Assert.All(found.Skip(1), f => Assert.NotNull(f["why"]));
-        var steps = found
+        // By what it takes on the whole, at the shop's rate.
+        var whole = found
+            .Select(f =>
+                (80 * f["expectedHours"]!.GetValue<double>())
+                + f["expectedMoney"]!.GetValue<double>()
+            )
+            .ToArray();
+        for (var i = 1; i < whole.Length; i++)
+        {
+            // A chance is good to 1e-4.
+            Assert.True(whole[i] > whole[i - 1] - (1e-3 * whole[0]));
+        }
+        // To leave it as it is is no answer while anything is better.
+        Assert.All(found, f => Assert.NotEmpty(f["touches"]!.AsArray()));
+        var steps = Found(await Find(caller, job, order: "surest"))
             .Select(f => Math.Floor((f["chance"]!.GetValue<double>() / 0.05) + 1e-6))
             .ToArray();
         Assert.Equal(steps.OrderDescending(), steps);

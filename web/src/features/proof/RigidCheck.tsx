@@ -27,12 +27,13 @@ export function RigidCheck({
       )}
       {rigid?.verdict === "slipped" && suspect && (
         <Typography sx={{ color: "warning.main", fontWeight: 650 }}>
-          ▲ {oddsSays(rigid.anySlipped)} that a reading slipped; then it was{" "}
+          ▲ {cornerWords[suspect.station] ?? suspect.station} does not fit:{" "}
+          {oddsSays(rigid.anySlipped)} that a reading slipped, and then it was{" "}
           {shares(rigid)}.{" "}
           {suspect.leftOutMm !== null && (
             <>
-              By the others {cornerWords[suspect.station] ?? suspect.station}{" "}
-              should have risen <Length mm={suspect.leftOutMm} />, it reads{" "}
+              By the others it should have risen{" "}
+              <Length mm={suspect.leftOutMm} />, it reads{" "}
               <Length
                 mm={
                   comparison.rises.find((r) => r.station === suspect.station)
