@@ -68,9 +68,9 @@ public static class ComparisonWords
                 var would = first is { LeftOutMm: { } left, LeftOutUMm: { } u }
                     ? $" By the others it should have risen {Signed(left, style)} ± {LengthText.ShowUp(2 * u, style)}; it reads {Signed(read, style)}, {LengthText.Show(Math.Abs(read - left), style)} {(read > left ? "too much" : "too little")}."
                     : "";
-                return $"{Sentence(first.Station)} does not fit: {Odds(rigid.AnySlipped)} that a reading slipped, and then it was {Shares(rigid)}.{would} Read it again.";
+                return $"{Sentence(first.Station)} does not fit: {Odds(rigid.AnySlipped)} that a reading slipped, {Shares(rigid)}.{would} Read it again.";
             case RigidVerdict.Doubtful:
-                return $"The largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, more than the tape usually leaves, yet a slip is unlikely ({Odds(rigid.AnySlipped)}). If one slipped it was {Shares(rigid)}: read {Corners.Said(rigid.InOrder[0])} once more.";
+                return $"The largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, more than the tape usually leaves, yet a slip is unlikely ({Odds(rigid.AnySlipped)}). If one did, {Shares(rigid)}: read {Corners.Said(rigid.InOrder[0])} once more.";
             case RigidVerdict.CannotTell when rigid.Stations.Count < 4:
                 return $"The stations of that side do not lie on one line: {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)} off it ({Odds(rigid.AnySlipped)} that a reading slipped). Three cannot tell which; read the other side too.";
             case RigidVerdict.CannotTell:
@@ -80,15 +80,16 @@ public static class ComparisonWords
         }
     }
 
-    /// <summary>The stations that may well have slipped, each with its share.</summary>
-    private static string Shares(RigidBody rigid) =>
-        string.Join(
-            " or ",
-            rigid
-                .InOrder.Select(name => rigid.Stations.First(f => f.Station == name))
-                .Where((f, i) => i == 0 || f.IfOne >= RigidBodyCheck.MayWellBe)
-                .Select(f => $"{Corners.Said(f.Station)} ({Odds(f.IfOne)})")
-        );
+    /// <summary>Which reading it was, if one slipped: the stations that may well be it, each with its share.</summary>
+    private static string Shares(RigidBody rigid)
+    {
+        var suspects = rigid
+            .Suspects.Select(name => rigid.Stations.First(f => f.Station == name))
+            .ToArray();
+        return suspects.Length == 1
+            ? $"{Odds(suspects[0].IfOne)} that it was this one"
+            : $"then it was {string.Join(" or ", suspects.Select(f => $"{Corners.Said(f.Station)} ({Odds(f.IfOne)})"))}";
+    }
 
     private static string Odds(double chance) =>
         chance >= 0.995 ? "as good as sure"

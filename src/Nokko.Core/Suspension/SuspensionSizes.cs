@@ -225,39 +225,6 @@ public static class SuspensionSizes
             "Rate from a ballast test",
             "One side, at the wheel; at the spring on a live axle. Takes the place of the estimate from the mass."
         ),
-        new(
-            BarRate,
-            Unit.NewtonPerMm,
-            0,
-            500,
-            "Anti-roll bar, rate at the wheels",
-            "Force on each wheel for each mm by which one stands higher; 0 where there is none. Else from its sizes, else a rule of thumb. Counts where one side stands on more than the other."
-        ),
-        new(BarDiameter, Unit.Mm, 8, 60, "Anti-roll bar, diameter", "A round, full bar."),
-        new(
-            BarSpan,
-            Unit.Mm,
-            200,
-            2_000,
-            "Anti-roll bar, between its arms",
-            "The straight part that twists."
-        ),
-        new(
-            BarArm,
-            Unit.Mm,
-            50,
-            700,
-            "Anti-roll bar, arm",
-            "From the straight part to the link, square to the straight part."
-        ),
-        new(
-            BarEndShare,
-            Unit.One,
-            0.1,
-            1.2,
-            "Anti-roll bar, its end per wheel",
-            "How far its end goes when the wheel goes by one: the link's place on the arm or axle. Else 0.7, a rule of thumb."
-        ),
         new(ShockLength, Unit.Mm, 50, 1_500, "Shock, eye to eye, now", "On its wheels."),
         new(
             ShockExtended,
@@ -403,6 +370,39 @@ public static class SuspensionSizes
             0.8,
             "Axle's place on the leaf",
             "Fixed eye to axle over eye to eye."
+        ),
+        new(
+            BarRate,
+            Unit.NewtonPerMm,
+            0,
+            500,
+            "Anti-roll bar, rate at the wheels",
+            "Force on each wheel for each mm by which one stands higher; 0 where there is none. Else from its sizes, else a rule of thumb. Counts where one side stands on more than the other."
+        ),
+        new(BarDiameter, Unit.Mm, 8, 60, "Anti-roll bar, diameter", "A round, full bar."),
+        new(
+            BarSpan,
+            Unit.Mm,
+            200,
+            2_000,
+            "Anti-roll bar, between its arms",
+            "The straight part that twists."
+        ),
+        new(
+            BarArm,
+            Unit.Mm,
+            50,
+            700,
+            "Anti-roll bar, arm",
+            "From the straight part to the link, square to the straight part."
+        ),
+        new(
+            BarEndShare,
+            Unit.One,
+            0.1,
+            1.2,
+            "Anti-roll bar, its end per wheel",
+            "How far its end goes when the wheel goes by one: the link's place on the arm or axle. Else 0.7, a rule of thumb."
         ),
         new(
             MountFound,

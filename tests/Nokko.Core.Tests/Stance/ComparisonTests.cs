@@ -34,10 +34,41 @@ public class ComparisonTests
     [Fact]
     public void A_slip_is_named_with_what_it_would_have_had_to_read() =>
         Assert.Contains(
-            "Right middle does not fit: as good as sure that a reading slipped, and then it was right middle (as good as sure). By the others it should have risen +1 1/8 in",
+            "Right middle does not fit: as good as sure that a reading slipped, as good as sure that it was this one. By the others it should have risen +1 1/8 in",
             Say(Job([570, 1069.17, 580, 580, 1069.17 + 25.4, 570])),
             StringComparison.Ordinal
         );
+
+    [Fact]
+    public void A_gap_that_may_be_no_slip_is_asked_about_with_its_chances()
+    {
+        // Eleven millimetres at the right middle, and a little of it at the right front.
+        var said = Say(Job([570, 1069.17, 580, 580, 1069.17 + 11, 566]));
+        Assert.Contains(
+            "more than the tape usually leaves, yet a slip is unlikely",
+            said,
+            StringComparison.Ordinal
+        );
+        Assert.Contains("then it was right middle (", said, StringComparison.Ordinal);
+        Assert.Contains(" or right front (", said, StringComparison.Ordinal);
+        Assert.Contains("read right middle once more", said, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Three_stations_of_one_side_are_told_apart_from_four_corners()
+    {
+        var job = Job([570, 1069.17 + 20, 580, 580, 1069.17, 570]);
+        var side = job with
+        {
+            Readings = [.. job.Readings.Where(r => r.Place.Name is "LF" or "LM" or "LR")],
+        };
+        Assert.Contains(
+            "stations of that side do not lie on one line",
+            Say(side),
+            StringComparison.Ordinal
+        );
+        Assert.Contains("read the other side too", Say(side), StringComparison.Ordinal);
+    }
 
     [Fact]
     public void Four_corners_say_honestly_that_they_cannot_tell()

@@ -28,8 +28,7 @@ export function RigidCheck({
       {rigid?.verdict === "slipped" && suspect && (
         <Typography sx={{ color: "warning.main", fontWeight: 650 }}>
           ▲ {cornerWords[suspect.station] ?? suspect.station} does not fit:{" "}
-          {oddsSays(rigid.anySlipped)} that a reading slipped, and then it was{" "}
-          {shares(rigid)}.{" "}
+          {oddsSays(rigid.anySlipped)} that a reading slipped, {shares(rigid)}.{" "}
           {suspect.leftOutMm !== null && (
             <>
               By the others it should have risen{" "}
@@ -53,8 +52,9 @@ export function RigidCheck({
             mm={Math.max(...rigid.stations.map((s) => Math.abs(s.residualMm)))}
           />
           , more than the tape usually leaves, yet a slip is unlikely (
-          {oddsSays(rigid.anySlipped)}). If one slipped it was {shares(rigid)}:
-          read {cornerWords[suspect.station] ?? suspect.station} once more.
+          {oddsSays(rigid.anySlipped)}). If one did, {shares(rigid)}: read{" "}
+          {(cornerWords[suspect.station] ?? suspect.station).toLowerCase()} once
+          more.
         </Typography>
       )}
       {rigid?.verdict === "cannotTell" && (
@@ -80,11 +80,13 @@ export function RigidCheck({
   );
 }
 
-/** The stations that may well have slipped, each with its share. */
-const shares = (rigid: Schemas["RigidBody"]) =>
-  (rigid.suspects ?? [])
-    .map((name) => {
-      const it = rigid.stations.find((s) => s.station === name);
-      return `${cornerWords[name] ?? name} (${oddsSays(it?.ifOne ?? 0)})`;
-    })
-    .join(" or ");
+/** Which reading it was, if one slipped: the stations that may well be it, each with its share. */
+function shares(rigid: Schemas["RigidBody"]): string {
+  const suspects = (rigid.suspects ?? []).map((name) => ({
+    said: (cornerWords[name] ?? name).toLowerCase(),
+    share: oddsSays(rigid.stations.find((s) => s.station === name)?.ifOne ?? 0),
+  }));
+  return suspects.length === 1
+    ? `${suspects[0]?.share ?? ""} that it was this one`
+    : `then it was ${suspects.map((s) => `${s.said} (${s.share})`).join(" or ")}`;
+}

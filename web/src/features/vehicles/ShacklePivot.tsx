@@ -9,10 +9,15 @@ import { useInks } from "../../shared/theme";
 
 export type Pivot = Schemas["ShacklePivot"];
 
-/** How each is said, and what a longer shackle does there. */
+/** Where it stands, as said. */
 export const pivots: Record<Pivot, string> = {
-  aboveEye: "Above the spring's eye: it is pushed, a longer one lifts",
-  belowEye: "Below the spring's eye: it is pulled, a longer one lowers",
+  aboveEye: "above the spring's eye",
+  belowEye: "below the spring's eye",
+};
+
+const does: Record<Pivot, string> = {
+  aboveEye: "it is pushed, a longer one lifts",
+  belowEye: "it is pulled, a longer one lowers",
 };
 
 /** The end of the leaf with its shackle: the frame's pivot above the eye, or below it. */
@@ -95,7 +100,7 @@ export function ShacklePivot({
             label={
               <Box sx={{ maxWidth: 260, py: 0.5 }}>
                 <Sketch pivot={p} />
-                {pivots[p]}
+                {pivots[p]}: {does[p]}
               </Box>
             }
           />
