@@ -32,6 +32,9 @@ public sealed record SearchRules
     /// <summary>By what the stacks are ordered.</summary>
     public SearchOrder Order { get; init; }
 
+    /// <summary>Stacks that are less likely to land than this are no answer, 0 … 1.</summary>
+    public double LeastChance { get; init; }
+
     /// <summary>Money for an hour where the shop has not said: a rule of thumb.</summary>
     public const double UsualHourRate = 100;
 

@@ -49,6 +49,7 @@ public sealed partial class StackSearch
         rank = RankOf(worked, chance);
         if (
             worked.Stopped is not null
+            || chance < _rules.LeastChance
             || (_best is not null && order.Compare(rank, _best.Rank) >= 0)
         )
         {

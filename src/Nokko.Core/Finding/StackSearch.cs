@@ -174,7 +174,10 @@ public sealed partial class StackSearch
             if (branch.Worked is { } worked)
             {
                 var better = Weigh(worked, order, bySteps, out var rank);
-                _open.Enqueue(branch, rank);
+                if (worked.Chance is not { } known || known >= _rules.LeastChance)
+                {
+                    _open.Enqueue(branch, rank);
+                }
                 if (better is not null)
                 {
                     yield return new SearchNews(better, false, Looked);
@@ -209,7 +212,13 @@ public sealed partial class StackSearch
             Add(front, rear.More!);
         }
 
-        void Add(StackGroup f, StackGroup r) => _open.Enqueue(new Branch(f, r, null), Bound(f, r));
+        void Add(StackGroup f, StackGroup r)
+        {
+            if (MostChance(f, r) is var chance && chance >= _rules.LeastChance)
+            {
+                _open.Enqueue(new Branch(f, r, null), Bound(f, r, chance));
+            }
+        }
     }
 
     private static readonly IComparer<Rank> Surest = Rank.By(SearchOrder.Surest);
@@ -274,8 +283,8 @@ public sealed partial class StackSearch
         _rear!.Order(_front, weight);
     }
 
-    /// <summary>What no stack of two groups can beat.</summary>
-    private Rank Bound(StackGroup front, StackGroup rear)
+    /// <summary>No stack of two groups is more likely to land.</summary>
+    private double MostChance(StackGroup front, StackGroup rear)
     {
         var chance = 1.0;
         for (var f = 0; f < StanceOdds.Count; f++)
@@ -298,8 +307,16 @@ public sealed partial class StackSearch
             );
         }
         // A chance to 1e-4 must not round past its bound.
-        return Stand(
-            Math.Min(1, chance + 1e-4),
+        return Math.Min(1, chance + 1e-4);
+    }
+
+    /// <summary>What no stack of two groups can beat.</summary>
+    private Rank Bound(StackGroup front, StackGroup rear) =>
+        Bound(front, rear, MostChance(front, rear));
+
+    private Rank Bound(StackGroup front, StackGroup rear, double mostChance) =>
+        Stand(
+            mostChance,
             front.Touched + rear.Touched,
             Math.Max(front.Share, rear.Share),
             front.Irreversible + rear.Irreversible,
@@ -309,7 +326,6 @@ public sealed partial class StackSearch
             front.Doing + rear.Doing,
             ""
         );
-    }
 
     private Rank Stand(
         double chance,

@@ -17,6 +17,7 @@ internal static class FindingEndpoints
 {
     private const int Ranked = 10;
     private const int Rejected = 4;
+    private const double LeastChance = 0.05;
     private const double MostForAnHour = 100_000;
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(30);
 
@@ -45,6 +46,7 @@ internal static class FindingEndpoints
                 MayBuy = MayBuy,
                 SidesDiffer = SidesDiffer,
                 Order = Order,
+                LeastChance = LeastChance,
                 HourRate = HourRate ?? SearchRules.UsualHourRate,
             };
     }

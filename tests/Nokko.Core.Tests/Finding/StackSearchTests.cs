@@ -47,7 +47,11 @@ public class StackSearchTests
                     double Doing(Rank r) => r.Cost + (r.Hours * rate);
                     double Try((Rank Rank, double Chance) e) =>
                         (Doing(e.Rank) + ((1 - e.Chance) * 1.5 * rate)) / e.Chance;
-                    var least = every.MinBy(Try);
+                    // What hardly ever lands is no answer, and no other try.
+                    var least = every
+                        .Where(e => e.Chance >= rules.LeastChance)
+                        .DefaultIfEmpty(every[0])
+                        .MinBy(Try);
                     // Beyond a thousand hours nothing here gets there.
                     var again = Math.Min(1_000 * rate, (1.5 * rate) + Try(least));
                     // A chance is good to 1e-4, and what rests on it.
@@ -59,6 +63,9 @@ public class StackSearchTests
                                 Expected = Doing(e.Rank) + ((1 - e.Chance) * again),
                             }
                         )
+                        .Zip(every, (rank, e) => (Rank: rank, e.Chance))
+                        .Where(e => e.Chance >= rules.LeastChance)
+                        .Select(e => e.Rank)
                         .Order(Rank.By(rules.Order))
                         .Take(10)
                         .ToArray();
@@ -425,6 +432,7 @@ public class StackSearchTests
                 // Every order in turn.
                 Order = (SearchOrder)random.Next(7),
                 HourRate = 20 + random.Next(150),
+                LeastChance = random.Next(3) == 0 ? 0.0503 : 0,
             }
         );
     }

@@ -151,7 +151,40 @@ public class JobFileTests
                 "$.stages[0].vehicleId"
             },
             { "job/target/datum", "7", "$.job.target.datum" },
+            {
+                "walkRounds/0/tyres",
+                """[{"wheel":"LF","size":"round","pressure":null}]""",
+                "$.walkRounds[0].tyres"
+            },
+            { "stages/0/rear/shacklePivot", "\"beside\"", "$.stages[0].rear.shacklePivot" },
+            { "walkRounds/0/looksFront", "\"odd\"", "$.walkRounds[0].looksFront" },
+            { "attachments", Photograph(Sha[..63]), "$.attachments[0].sha256" },
+            { "attachments", Photograph(Sha + "0"), "$.attachments[0].sha256" },
+            { "attachments", Photograph("g" + Sha[1..]), "$.attachments[0].sha256" },
+            { "attachments", Photograph(Sha.ToUpperInvariant()), "$.attachments[0].sha256" },
+            { "attachments", Photograph("/" + Sha[1..]), "$.attachments[0].sha256" },
+            { "attachments", Photograph(":" + Sha[1..]), "$.attachments[0].sha256" },
+            { "attachments", Photograph("`" + Sha[1..]), "$.attachments[0].sha256" },
         };
+
+    /// <summary>Every digit that a hash may have, its ends among them.</summary>
+    private const string Sha = "09af1234567890abcdef1234567890abcdef1234567890abcdef1234567890af";
+
+    private static string Photograph(string sha) =>
+        $$"""
+            [{"id":"00000000-0000-7000-8000-000000000700","sha256":"{{sha}}","mediaType":"image/jpeg","of":null,"caption":null,"personId":"00000000-0000-7000-8000-000000000005","at":"2026-03-02T09:00:00+00:00"}]
+            """;
+
+    [Fact]
+    public void A_tyre_size_and_a_hash_that_can_be_are_taken()
+    {
+        var root = Node();
+        root["attachments"] = JsonNode.Parse(Photograph(Sha));
+        root["walkRounds"]![0]!["tyres"] = JsonNode.Parse(
+            """[{"wheel":"LF","size":"265/70R17","pressure":null},{"wheel":"RF","size":null,"pressure":null}]"""
+        );
+        Assert.Null(JobFileReader.Read(root.ToJsonString()).Error);
+    }
 
     [Theory]
     [MemberData(nameof(Broken))]

@@ -232,6 +232,52 @@ public class ComparisonTests
         Assert.False(JobEvaluator.Evaluate(told).WalkRounds[0].Decides);
     }
 
+    [Theory]
+    [InlineData(40)]
+    [InlineData(41)]
+    public void A_document_has_no_conditions_to_differ_by(int round)
+    {
+        var job = Job(After, w => w with { Load = "roof tent" });
+        Assert.NotEmpty(Compare(job).Differences);
+        var told = job with
+        {
+            WalkRounds =
+            [
+                .. job.WalkRounds.Select(w =>
+                    w.Id == Sample.Id(round) ? w with { FromDocument = true } : w
+                ),
+            ],
+        };
+        var compared = Compare(told);
+        Assert.Empty(compared.Differences);
+        Assert.All(compared.Rises, r => Assert.Equal(Known.Document, r.Rise.Known));
+        Assert.All(Compare(job).Rises, r => Assert.Equal(Known.Measured, r.Rise.Known));
+    }
+
+    [Fact]
+    public void A_lip_read_from_two_places_is_compared_from_the_one_that_the_later_round_has()
+    {
+        // Both rounds read the left front from the hub and from the floor; the tyre is another one.
+        var job = Job(After);
+        var both = job with
+        {
+            Readings =
+            [
+                .. job.Readings,
+                Sample.Reading(310, 40, "LF", 900, Datum.Floor),
+                Sample.Reading(311, 41, "LF", 962, Datum.Floor),
+            ],
+        };
+        double Rise(JobDocument d) =>
+            Compare(d).Rises.Single(r => r.Station == "LF").Rise.Value!.Value;
+        Assert.Equal(50, Rise(both), 9);
+        var onFloor = both with
+        {
+            WalkRounds = [.. both.WalkRounds.Select(w => w with { Datum = Datum.Floor })],
+        };
+        Assert.Equal(62, Rise(onFloor), 9);
+    }
+
     [Fact]
     public void What_differed_in_the_conditions_widens_every_rise()
     {

@@ -85,6 +85,17 @@ public class MeasureValuesTests
         var stance = StanceOf.Compute(Sample.Round(40, Sample.AsFound.Id), readings, vehicle);
         // The sill runs 0.49 of 3600 from end to end.
         Assert.Equal(Math.Atan2(20, 0.49 * 3600) * 180 / Math.PI, stance.SillAngle.Value!.Value, 9);
+        // Its ± is that of both ends over the run; that of the lips the rake's over the wheelbase.
+        double U(string name) => stance.Stations.Single(s => s.Station == name).Height.U!.Value;
+        Assert.Equal(
+            Math.Sqrt(Math.Pow(U("sill LF"), 2) + Math.Pow(U("sill LR"), 2))
+                / (0.49 * 3600)
+                * 180
+                / Math.PI,
+            stance.SillAngle.U!.Value,
+            9
+        );
+        Assert.Equal(stance.Rake.U!.Value / 3600 * 180 / Math.PI, stance.BodyAngle.U!.Value, 9);
         Assert.Contains(
             StanceWords.Say(stance, LengthStyle.Inches),
             s => s.StartsWith("Looks level by the lips, is not", StringComparison.Ordinal)

@@ -99,6 +99,76 @@ public class TapeReaderTests
         Assert.Equal(1020, read.Mm, 9);
     }
 
+    [Theory]
+    // The limit itself is usual, a hair beyond it is not.
+    [InlineData("16", true)]
+    [InlineData("30", true)]
+    [InlineData("15.999", true)]
+    [InlineData("406.4", false)]
+    [InlineData("762", false)]
+    public void A_band_holds_its_own_ends(string text, bool taken)
+    {
+        var read = TapeReader.Read(text, HubInches);
+        Assert.Equal(taken, read is TapeReading.Understood);
+    }
+
+    [Fact]
+    public void The_band_of_a_field_in_millimetres_asks_for_inches_and_one_without_bands_never_asks()
+    {
+        var hub = new TapeField(Unit.Mm, 1, [new Band(16 * 25.4, 30 * 25.4)]);
+        var asked = Assert.IsType<TapeReading.Asked>(TapeReader.Read("20", hub));
+        Assert.Equal(["in", "mm"], asked.Choices.Select(c => c.Key));
+        var read = Assert.IsType<TapeReading.Understood>(TapeReader.Read("20", hub, ["in"]));
+        Assert.Equal((Unit.Inch, 508), (read.Unit, Math.Round(read.Mm, 9)));
+        // As typed, after all.
+        Assert.Equal(20, Understood("20", Millimetres).Mm, 9);
+        Assert.Equal(
+            20,
+            Assert.IsType<TapeReading.Understood>(TapeReader.Read("20", hub, ["mm"])).Mm,
+            9
+        );
+        // A unit that is written is no question, and neither is one of another kind of field.
+        Assert.Equal(508, Understood("20 in", hub).Mm, 9);
+        var cm = new TapeField(Unit.Cm, 1, [new Band(16 * 25.4, 30 * 25.4)]);
+        Assert.Equal(200, Understood("20", cm).Mm, 9);
+    }
+
+    [Theory]
+    [InlineData("1,020", "decimal", 1.02)]
+    [InlineData("1,020", "thousand", 1020)]
+    [InlineData("2' 1,020", "decimal", 609.6 + (1.02 * 25.4))]
+    public void A_comma_before_three_digits_keeps_what_stands_before_it(
+        string text,
+        string answer,
+        double mm
+    )
+    {
+        var field = text.Contains('\'', StringComparison.Ordinal) ? Inches : Millimetres;
+        var read = Assert.IsType<TapeReading.Understood>(TapeReader.Read(text, field, [answer]));
+        Assert.Equal(mm, read.Mm, 9);
+        Assert.Equal(field.Unit, read.Unit);
+    }
+
+    [Theory]
+    [InlineData("10000 1/2", true)]
+    [InlineData("10001 1/2", false)]
+    public void Ten_thousand_inches_are_the_most_that_a_tape_has(string text, bool taken)
+    {
+        var read = TapeReader.Read(text, Inches);
+        Assert.Equal(taken, read is TapeReading.Understood);
+        if (read is TapeReading.Refused refused)
+        {
+            Assert.Equal(0, refused.Position);
+        }
+    }
+
+    [Fact]
+    public void Nothing_of_feet_is_a_reading_of_its_own()
+    {
+        Assert.IsType<TapeReading.Refused>(TapeReader.Read("0'", Inches));
+        Assert.Equal(6 * 25.4, Understood("0' 6", Inches).Mm, 9);
+    }
+
     [Fact]
     public void A_bare_number_far_outside_the_band_is_asked_about_when_the_other_unit_fits()
     {
