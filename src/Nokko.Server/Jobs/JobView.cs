@@ -1,3 +1,4 @@
+using System.Reflection;
 using System.Text.Json;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
@@ -46,17 +47,29 @@ internal sealed record JobView(
             );
     }
 
+    /// <summary>Every part of the results but what heads a file.</summary>
+    private static readonly PropertyInfo[] OfResults =
+    [
+        .. typeof(JobResults)
+            .GetProperties(BindingFlags.Public | BindingFlags.Instance)
+            .Where(p =>
+                p.Name
+                    is not (
+                        nameof(JobResults.Format)
+                        or nameof(JobResults.Version)
+                        or nameof(JobResults.Core)
+                        or nameof(JobResults.JobId)
+                        or nameof(JobResults.Ranking)
+                    )
+            ),
+    ];
+
     /// <summary>What is computed, each part by the name of its place in the view or in its results.</summary>
     private IEnumerable<(string Name, object? Value)> Sections() =>
         [
-            ("walkRounds", Results.WalkRounds),
-            ("predictions", Results.Predictions),
-            ("needed", Results.Needed),
-            ("sharper", Results.Sharper),
-            ("proofs", Results.Proofs),
-            ("trials", Results.Trials),
-            ("chain", Results.Chain),
-            ("sinceFirst", Results.SinceFirst),
+            .. OfResults.Select(p =>
+                (JsonNamingPolicy.CamelCase.ConvertName(p.Name), p.GetValue(Results))
+            ),
             ("progress", Progress),
             ("card", Card),
             ("jointLines", JointLines),

@@ -4,16 +4,23 @@ import type { JobAnswer } from "./outbox";
 type Doc = Schemas["JobDocument"];
 
 /** Parts of what is computed that lie under the view's results. */
-const ofResults = new Set<string>([
-  "walkRounds",
-  "predictions",
-  "needed",
-  "sharper",
-  "proofs",
-  "trials",
-  "chain",
-  "sinceFirst",
-]);
+const ofResults: Record<
+  Exclude<
+    keyof Schemas["JobResults"],
+    "format" | "version" | "core" | "jobId" | "ranking"
+  >,
+  true
+> = {
+  walkRounds: true,
+  predictions: true,
+  needed: true,
+  sharper: true,
+  proofs: true,
+  told: true,
+  trials: true,
+  chain: true,
+  sinceFirst: true,
+};
 
 /** A job after an answer; null when something in between was missed and it must be asked for anew. */
 export function after(view: JobView, answer: JobAnswer): JobView | null {
@@ -26,7 +33,7 @@ export function after(view: JobView, answer: JobAnswer): JobView | null {
   const results: Record<string, unknown> = { ...view.results };
   const rest: Record<string, unknown> = { ...view };
   for (const [name, value] of Object.entries(answer.sections)) {
-    (ofResults.has(name) ? results : rest)[name] = value;
+    (name in ofResults ? results : rest)[name] = value;
   }
   return {
     ...(rest as unknown as JobView),
