@@ -33,13 +33,19 @@ public sealed partial class StackSearch
 
     /// <summary>Gives a stack its chance one step finer; in the end as finely as the order asks for.</summary>
     /// <returns>The stack when it is worked out and the best so far.</returns>
-    private FoundStack? Weigh(Worked worked, IComparer<Rank> order, bool bySteps, out Rank rank)
+    private FoundStack? Weigh(Worked worked, SearchOrder order, out Rank rank)
     {
         Looked += worked.Level == 0 ? 1 : 0;
         var last = worked.Level == NormalBox.Levels.Count - 1;
         var error = last ? 0 : NormalBox.Levels[worked.Level].Error;
         var chance = Chance(worked, worked.Level++);
-        if (!last && !(bySteps && Rank.MissingOf(chance - error) == Rank.MissingOf(chance + error)))
+        if (
+            !last
+            && !(
+                Rank.BySteps(order)
+                && Rank.MissingOf(chance - error) == Rank.MissingOf(chance + error)
+            )
+        )
         {
             // It cannot be better than this; it is looked at again when nothing else can be.
             rank = RankOf(worked, Math.Min(1, chance + error));
@@ -50,7 +56,7 @@ public sealed partial class StackSearch
         if (
             worked.Stopped is not null
             || chance < _rules.LeastChance
-            || (_best is not null && order.Compare(rank, _best.Rank) >= 0)
+            || (_best is not null && _open.Comparer.Compare(rank, _best.Rank) >= 0)
         )
         {
             return null;

@@ -11,9 +11,6 @@ namespace Nokko.Core.Finding;
 /// </remarks>
 public sealed partial class StackSearch
 {
-    private readonly IComparer<Rank> _order;
-    private PriorityQueue<Branch, Rank> _open;
-    private SecondTry _again;
     private readonly StanceOdds? _odds;
     private readonly (double[] Low, double[] High) _box;
     private readonly AxleOptions? _front;
@@ -21,6 +18,8 @@ public sealed partial class StackSearch
     private readonly SearchPool _pool;
     private readonly Situation _situation;
     private readonly SearchRules _rules;
+    private PriorityQueue<Branch, Rank> _open = new();
+    private SecondTry _again;
     private FoundStack? _best;
 
     /// <summary>A figure that is bounded on one side only parts stacks less than one that must be met.</summary>
@@ -33,8 +32,6 @@ public sealed partial class StackSearch
     public StackSearch(Situation situation, IReadOnlyList<Part> shelf, SearchRules rules)
     {
         (_situation, _rules) = (situation, rules);
-        _order = Rank.By(rules.Order);
-        _open = new(_order);
         _pool = new SearchPool(situation, shelf, rules);
         if (situation.Target is not { } target)
         {
@@ -115,7 +112,7 @@ public sealed partial class StackSearch
                 yield return news;
             }
         }
-        foreach (var news in Walk(_order, cancel))
+        foreach (var news in Walk(_rules.Order, cancel))
         {
             yield return news;
         }
@@ -124,11 +121,10 @@ public sealed partial class StackSearch
     /// <summary>Finds what another try takes: the stack that gets there for least, by trying.</summary>
     private IEnumerable<SearchNews> LeastTry(CancellationToken cancel)
     {
-        var byCost = Rank.By(SearchOrder.LeastCost);
         for (var settled = false; !settled; )
         {
             settled = true;
-            foreach (var news in Walk(byCost, cancel))
+            foreach (var news in Walk(SearchOrder.LeastCost, cancel))
             {
                 if (news is not { Proved: true, Found: { Stopped: null } least })
                 {
@@ -154,11 +150,10 @@ public sealed partial class StackSearch
     }
 
     /// <summary>Every stack in an order, each proved when it comes.</summary>
-    private IEnumerable<SearchNews> Walk(IComparer<Rank> order, CancellationToken cancel)
+    private IEnumerable<SearchNews> Walk(SearchOrder order, CancellationToken cancel)
     {
         var steps = 0;
-        var bySteps = ReferenceEquals(order, _order) && Rank.BySteps(_rules.Order);
-        _open = new(order);
+        _open = new(Rank.By(order));
         _open.Enqueue(new Branch(_front!.Root, _rear!.Root, null), Bound(_front.Root, _rear.Root));
         while (_open.TryDequeue(out var branch, out _))
         {
@@ -173,7 +168,7 @@ public sealed partial class StackSearch
             }
             if (branch.Worked is { } worked)
             {
-                var better = Weigh(worked, order, bySteps, out var rank);
+                var better = Weigh(worked, order, out var rank);
                 if (worked.Chance is not { } known || known >= _rules.LeastChance)
                 {
                     _open.Enqueue(branch, rank);

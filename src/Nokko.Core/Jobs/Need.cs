@@ -50,12 +50,15 @@ public enum NeedKind
 
     /// <summary>The result looked at.</summary>
     Look,
+
+    /// <summary>Eye and tape brought together.</summary>
+    EyeAndTape,
 }
 
 /// <summary>What a job needs next, as facts: the words are made when somebody reads them.</summary>
 /// <param name="Kind">What.</param>
 /// <param name="Count">How many: corners, steps, lines or follow-ups.</param>
-/// <param name="Text">A step, or the station that is read again.</param>
+/// <param name="Text">A step, the station that is read again, or the axle that looks otherwise.</param>
 /// <param name="RakeMm">Rake now, mm; null when it is not known.</param>
 /// <param name="RakeUMm">Its standard uncertainty, mm.</param>
 /// <param name="Datum">Its datum.</param>
@@ -76,6 +79,7 @@ public sealed record Need(
             NeedKind.WalkBefore
             or NeedKind.WalkAfter
             or NeedKind.ReadAgain
+            or NeedKind.EyeAndTape
             or NeedKind.SettleAgain => Phase.WalkRound,
             NeedKind.ChooseParts or NeedKind.BeginFitting or NeedKind.BeginSecondPass => Phase.Plan,
             NeedKind.NextStep or NeedKind.CloseLedgers or NeedKind.CloseRubber => Phase.Fit,
@@ -131,6 +135,8 @@ public sealed record Need(
             NeedKind.HandOver => $"{sits}As wanted: hand it over.",
             NeedKind.ReadAgain =>
                 $"{sits}The {Corners.Said(Text!)} reading does not fit the others: read it again.",
+            NeedKind.EyeAndTape =>
+                $"{sits}At the {Text} the eye sees another lean than the tape: read both lips again, or look again.",
             NeedKind.SettleAgain => $"{sits}Too near to tell: settle it and measure again.",
             NeedKind.Look => $"{sits}See what can be told of the result.",
             _ => throw new InvalidOperationException($"No words are known for {Kind}."),
@@ -177,6 +183,12 @@ public sealed record Need(
                 open
             ),
             Verdict.Reached => new Need(NeedKind.HandOver),
+            Verdict.MeasureAgain
+                when results.WalkRounds.First(w => w.WalkRoundId == proof.WalkRoundId)
+                    is { AgainstEye: [var axle, ..] } => new Need(
+                NeedKind.EyeAndTape,
+                Text: axle.Said()
+            ),
             Verdict.MeasureAgain when proof.Comparison?.Rigid is { Suspects: [var suspect, ..] } =>
                 new Need(NeedKind.ReadAgain, Text: suspect),
             Verdict.MeasureAgain => new Need(NeedKind.SettleAgain),

@@ -154,6 +154,24 @@ public class ProofTests
         Assert.NotNull(lift.Ratio.Cannot);
     }
 
+    /// <summary>Every step of the card, done.</summary>
+    private static StepEntry[] AllDone(JobDocument job) =>
+        [
+            .. Progress
+                .CardOf(job)
+                .Steps.Select(
+                    (s, i) =>
+                        new StepEntry
+                        {
+                            Id = Sample.Id(8000 + i),
+                            PlanId = job.Plans[0].Id,
+                            Step = s.Key,
+                            PersonId = Sample.Id(5),
+                            At = Sample.At(61),
+                        }
+                ),
+        ];
+
     [Theory]
     // Left 20 high by the tape, u about 1.8 a lip.
     [InlineData(20, Looks.LeftLow, true)]
@@ -197,6 +215,14 @@ public class ProofTests
         {
             Assert.Equal(Verdict.MeasureAgain, proof.AsWanted);
             Assert.All(results.Trials, t => Assert.Null(t.Trial));
+            // What comes next is to settle that, not to roll it once more.
+            var need = Need.Of(job with { Steps = AllDone(job) }, results);
+            Assert.Equal((NeedKind.EyeAndTape, Phase.WalkRound), (need.Kind, need.Phase));
+            Assert.Contains(
+                "At the front the eye sees another lean",
+                need.Say(LengthStyle.Inches),
+                StringComparison.Ordinal
+            );
         }
     }
 

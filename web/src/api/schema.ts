@@ -3489,7 +3489,7 @@ export interface components {
              * @default 0
              */
             count: number;
-            /** @description A step, or the station that is read again. */
+            /** @description A step, the station that is read again, or the axle that looks otherwise. */
             text: null | string;
             /**
              * Format: double
@@ -3509,7 +3509,7 @@ export interface components {
          * @description What a job needs from a person next.
          * @enum {unknown}
          */
-        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look";
+        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape";
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */
