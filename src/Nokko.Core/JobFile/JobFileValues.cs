@@ -32,6 +32,10 @@ internal static class JobFileValues
         ["rake"] = (Unit.Mm, false),
         ["leastFrontLift"] = (Unit.Mm, false),
         ["leastRearLift"] = (Unit.Mm, false),
+        ["mostFrontLift"] = (Unit.Mm, false),
+        ["mostRearLift"] = (Unit.Mm, false),
+        ["gain"] = (Unit.Mm, false),
+        ["angle"] = (Unit.Degree, false),
         ["division"] = (Unit.Mm, true),
         ["odometer"] = (Unit.Km, false),
         ["odometerIn"] = (Unit.Km, false),
@@ -47,6 +51,8 @@ internal static class JobFileValues
         ["y"] = (Unit.Mm, false),
         ["z"] = (Unit.Mm, false),
     };
+
+    private const string ReadingValue = "value";
 
     private static readonly Dictionary<string, Unit> ReadingUnits = new()
     {
@@ -144,9 +150,15 @@ internal static class JobFileValues
         {
             return Size(row, path, name, unit, part.Unit, PartSizes.WhyNot);
         }
+        if (name == ReadingValue)
+        {
+            // Its kind is that of its reading.
+            return null;
+        }
         if (!Kinds.TryGetValue(name, out var kind))
         {
-            return null;
+            // A field that nobody listed here could hold any unit, and be computed from.
+            return new JobFileError(path, "No quantity is known by this name.");
         }
         if (!unit.SameKind(kind.Unit))
         {

@@ -156,6 +156,13 @@ public class JobFileTests
                 """[{"wheel":"LF","size":"round","pressure":null}]""",
                 "$.walkRounds[0].tyres"
             },
+            { "job/target/mostFrontLift", Kilograms, "$.job.target.mostFrontLift.unit" },
+            { "job/target/mostRearLift", Kilograms, "$.job.target.mostRearLift.unit" },
+            {
+                "job/toldGains",
+                $$"""[{"id":"00000000-0000-7000-8000-000000000701","axle":"front","gain":{{Kilograms}},"by":"owner"}]""",
+                "$.job.toldGains[0].gain.unit"
+            },
             { "stages/0/rear/shacklePivot", "\"beside\"", "$.stages[0].rear.shacklePivot" },
             { "walkRounds/0/looksFront", "\"odd\"", "$.walkRounds[0].looksFront" },
             { "attachments", Photograph(Sha[..63]), "$.attachments[0].sha256" },
@@ -166,6 +173,69 @@ public class JobFileTests
             { "attachments", Photograph(":" + Sha[1..]), "$.attachments[0].sha256" },
             { "attachments", Photograph("`" + Sha[1..]), "$.attachments[0].sha256" },
         };
+
+    private const string Kilograms =
+        """{"value":3,"unit":"kg","u":null,"known":"told","typed":null}""";
+
+    /// <summary>Every quantity that a job file may hold is listed with its unit: one that is not would be computed from in any.</summary>
+    [Fact]
+    public void Every_quantity_of_the_format_has_a_unit_of_its_own()
+    {
+        var seen = new HashSet<Type>();
+        var names = Quantities(typeof(JobDocument), seen).ToHashSet();
+        Assert.Contains("gain", names);
+        foreach (var name in names.Except(["value"]))
+        {
+            // No quantity is both a pressure and a time.
+            var root = Node();
+            root["job"]!["odd"] = new JsonObject
+            {
+                [name] = new JsonObject { ["value"] = 1, ["unit"] = "kPa" },
+            };
+            var pascal = JobFileReader.Read(root.ToJsonString()).Error!.Path;
+            root["job"]!["odd"]![name]!["unit"] = "h";
+            var hours = JobFileReader.Read(root.ToJsonString()).Error!.Path;
+            Assert.True(
+                pascal.EndsWith($"odd.{name}.unit", StringComparison.Ordinal)
+                    || hours.EndsWith($"odd.{name}.unit", StringComparison.Ordinal),
+                name
+            );
+        }
+    }
+
+    /// <summary>Names of the properties that are quantities, wherever they stand below a type.</summary>
+    private static IEnumerable<string> Quantities(Type type, HashSet<Type> seen)
+    {
+        if (!seen.Add(type))
+        {
+            yield break;
+        }
+        foreach (var property in type.GetProperties())
+        {
+            var of = property.PropertyType;
+            if (of == typeof(Nokko.Core.Units.Quantity))
+            {
+                yield return System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(property.Name);
+            }
+            foreach (
+                var inner in of.GetGenericArguments()
+                    .Append(of)
+                    .Where(t => t.Assembly == typeof(JobDocument).Assembly && !t.IsEnum)
+            )
+            {
+                if (
+                    inner != typeof(Nokko.Core.Units.Quantity)
+                    && inner != typeof(Nokko.Core.Units.Result)
+                )
+                {
+                    foreach (var name in Quantities(inner, seen))
+                    {
+                        yield return name;
+                    }
+                }
+            }
+        }
+    }
 
     /// <summary>Every digit that a hash may have, its ends among them.</summary>
     private const string Sha = "09af1234567890abcdef1234567890abcdef1234567890abcdef1234567890af";
