@@ -285,13 +285,12 @@ public sealed record NoteStandard(
     }
 }
 
-/// <summary>Notes which side of an axle looks lower, before a lean is explained.</summary>
+/// <summary>Notes which side of an axle looks lower, before a lean is explained. Two people who look at two axles both succeed; the later look at one counts.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Id">The walk-round.</param>
-/// <param name="Version">Version of the row as it was seen.</param>
 /// <param name="Axle">front or rear.</param>
 /// <param name="Looks">What the eye sees; null takes it out.</param>
-public sealed record NoteLook(Guid CommandId, Guid Id, uint Version, Axle Axle, Looks? Looks)
+public sealed record NoteLook(Guid CommandId, Guid Id, Axle Axle, Looks? Looks)
     : JobCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -300,9 +299,8 @@ public sealed record NoteLook(Guid CommandId, Guid Id, uint Version, Axle Axle, 
     internal override void Decide(JobWork work)
     {
         var round = ReadingRules.RoundOf(work.Document, Id);
-        work.Edit(
+        work.Replace(
             round,
-            Version,
             Axle == Axle.Front
                 ? round with
                 {

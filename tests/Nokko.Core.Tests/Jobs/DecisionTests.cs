@@ -277,14 +277,14 @@ public class DecisionTests
     {
         _shop.ReadBefore();
         var round = _shop.Document.WalkRounds[^1].Id;
-        _shop.Do(new NoteLook(_shop.Key(), round, 0, Axle.Front, Looks.LeftLow));
-        _shop.Do(new NoteLook(_shop.Key(), round, 0, Axle.Rear, Looks.Level));
+        _shop.Do(new NoteLook(_shop.Key(), round, Axle.Front, Looks.LeftLow));
+        _shop.Do(new NoteLook(_shop.Key(), round, Axle.Rear, Looks.Level));
         var noted = _shop.Document.WalkRounds[^1];
         Assert.Equal((Looks.LeftLow, Looks.Level), (noted.LooksFront, noted.LooksRear));
-        _shop.Do(new NoteLook(_shop.Key(), round, 0, Axle.Front, null));
+        _shop.Do(new NoteLook(_shop.Key(), round, Axle.Front, null));
         Assert.Null(_shop.Document.WalkRounds[^1].LooksFront);
         AssertRefused(
-            new NoteLook(_shop.Key(), _shop.Key(), 0, Axle.Rear, Looks.Level),
+            new NoteLook(_shop.Key(), _shop.Key(), Axle.Rear, Looks.Level),
             RefusalKind.Gone,
             ""
         );

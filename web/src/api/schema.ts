@@ -2566,7 +2566,7 @@ export interface components {
              */
             commandId: string;
         };
-        /** @description Notes which side of an axle looks lower, before a lean is explained. */
+        /** @description Notes which side of an axle looks lower, before a lean is explained. Two people who look at two axles both succeed; the later look at one counts. */
         JobCommandNoteLook: {
             /** @enum {string} */
             kind: "noteLook";
@@ -2575,11 +2575,6 @@ export interface components {
              * @description The walk-round.
              */
             id: string;
-            /**
-             * Format: uint32
-             * @description Version of the row as it was seen.
-             */
-            version: number;
             /** @description front or rear. */
             axle: components["schemas"]["Axle"];
             looks: null | components["schemas"]["Looks"];

@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Schemas } from "../../../api/client";
-import { useJob, useSend } from "../../../api/job";
+import { useSend } from "../../../api/job";
 import { asError, ProblemNote } from "../../../shared/ProblemNote";
 import { looksOf, toAsk } from "./looks";
 
@@ -21,7 +21,6 @@ export function LookQuestion({
   round: Schemas["WalkRound"];
   stance: Schemas["WalkRoundStance"] | undefined;
 }) {
-  const view = useJob();
   const send = useSend();
   const [problem, setProblem] = useState<Error | null>(null);
   const note = async (axle: Schemas["Axle"], looks: Schemas["Looks"]) => {
@@ -31,7 +30,6 @@ export function LookQuestion({
         {
           kind: "noteLook",
           id: round.id,
-          version: view.versions[round.id] ?? 0,
           axle,
           looks,
         },
