@@ -41,7 +41,7 @@ public sealed class BodyOnSprings
     private readonly IReadOnlyList<Support> _supports;
     private readonly double[] _freeRises;
     private readonly double[,] _perFreeRise;
-    private readonly double[,] _perGround;
+    private readonly Lazy<double[,]> _perGround;
     private readonly double[,] _compliance;
 
     /// <summary>Sets up the equilibrium.</summary>
@@ -78,7 +78,7 @@ public sealed class BodyOnSprings
         var compliance = stiffness.Inverse();
         _compliance = compliance.ToArray();
         _perFreeRise = (compliance * b.TransposeThisAndMultiply(springs)).ToArray();
-        _perGround = (compliance * b.TransposeThisAndMultiply(all)).ToArray();
+        _perGround = new(() => (compliance * b.TransposeThisAndMultiply(all)).ToArray());
     }
 
     /// <summary>The body's motion when the ground under its supports goes up: the bars feel that too, a longer spring they do not.</summary>
@@ -90,7 +90,7 @@ public sealed class BodyOnSprings
         {
             for (var i = 0; i < _supports.Count; i++)
             {
-                q[row] += _perGround[row, i] * groundMm[i];
+                q[row] += _perGround.Value[row, i] * groundMm[i];
             }
         }
         return new BodyMotion(q[0], q[1], q[2]);

@@ -61,7 +61,7 @@ public static class VehicleSupports
 
         (AntiRollBar, double) Of(Axle axle, int left)
         {
-            var rate = RollBar.AtWheels(vehicle, axle, AxleState.WheelRateOf(vehicle, axle)!.Value);
+            var rate = RollBar.AtWheels(vehicle, axle, supports[left].RateNPerMm);
             var d = vehicle.Dimensions;
             var track = (axle == Axle.Front ? d.FrontTrack! : d.RearTrack!).In(Unit.Mm);
             // On a solid axle the supports are its springs, nearer to the middle than the wheels.
