@@ -215,7 +215,10 @@ public static partial class BenchSheets
 
     private static BenchAnswer Shackle(Func<string, double?> number, Func<string, string?> text)
     {
-        if (!Enum.TryParse<ShacklePivot>(text("pivot"), ignoreCase: true, out var pivot))
+        if (
+            !Enum.TryParse<ShacklePivot>(text("pivot"), ignoreCase: true, out var pivot)
+            || !Enum.IsDefined(pivot)
+        )
         {
             throw new BenchException("pivot", "Above or below the spring's eye?");
         }

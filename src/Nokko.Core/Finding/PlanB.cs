@@ -188,11 +188,8 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
         Corners
             .Of(axle)
             .Any(c =>
-                !CornerStack
-                    .At(from.Stacks, c)
-                    .Select(p => p.Id)
-                    .ToHashSet()
-                    .SetEquals(CornerStack.At(plan.Stacks, c).Select(p => p.Id))
+                CornerStack.Change(c, from.Stacks, plan.Stacks)
+                    is not { Gone.Count: 0, Come.Count: 0 }
             );
 
     private static Result Shifted(Result of, double by, double? u) =>

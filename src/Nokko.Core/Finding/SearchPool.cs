@@ -16,7 +16,7 @@ internal sealed class SearchPool
     {
         (_mayBuy, HourRate) = (rules.MayBuy, rules.HourRate);
         _median = shelf
-            .Where(p => p.Price is not null)
+            .Where(p => p.Price is not null && p.BinnedAt is null)
             .GroupBy(p => p.Kind)
             .ToDictionary(g => g.Key, g => g.Select(p => (double)p.Price!.Value).Median());
         var left = new List<(string, string)>();

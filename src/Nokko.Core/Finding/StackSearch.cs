@@ -126,7 +126,8 @@ public sealed partial class StackSearch
             settled = true;
             foreach (var news in Walk(SearchOrder.LeastCost, cancel))
             {
-                if (news is not { Proved: true, Found: { Stopped: null } least })
+                // To leave it as it is is no try: done again, it gives the same again.
+                if (news is not { Proved: true, Found: { Stopped: null, Rank.Touched: > 0 } least })
                 {
                     if (news.Found is null)
                     {
@@ -251,7 +252,7 @@ public sealed partial class StackSearch
         _again = SecondTry.Of(
             Hours(first),
             Cost(first),
-            first.Stopped is null ? chance : 0,
+            first.Stopped is null && first.Front.Touched + first.Rear.Touched > 0 ? chance : 0,
             _rules.HourRate
         );
         if (first.Stopped is not null)

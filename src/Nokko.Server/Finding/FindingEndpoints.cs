@@ -175,8 +175,11 @@ internal static class FindingEndpoints
                     };
                 }
             }
-            // To leave it as it is is an answer only where nothing is better.
-            else if (found == 0 || stack.Rank.Touched > 0)
+            // To leave it as it is is an answer only where nothing is better and it is sure enough; else it asks for a better tape.
+            else if (
+                stack.Rank.Touched > 0
+                || (found == 0 && stack.Rank.Missing <= Rank.EnoughMissing)
+            )
             {
                 yield return new FindingLine
                 {

@@ -134,15 +134,8 @@ internal sealed record FoundView(
 
     private static List<string> Change(Stage from, Plan plan, Corner corner)
     {
-        var (old, next) = (
-            CornerStack.At(from.Stacks, corner),
-            CornerStack.At(plan.Stacks, corner)
-        );
-        return
-        [
-            .. old.Where(o => next.All(n => n.Id != o.Id)).Select(o => $"out {o.Name}"),
-            .. next.Where(n => old.All(o => o.Id != n.Id)).Select(n => $"in {n.Name}"),
-        ];
+        var (gone, come) = CornerStack.Change(corner, from.Stacks, plan.Stacks);
+        return [.. gone.Select(p => $"out {p.Name}"), .. come.Select(p => $"in {p.Name}")];
     }
 }
 

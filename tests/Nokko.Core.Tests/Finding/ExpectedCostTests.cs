@@ -28,6 +28,9 @@ public class ExpectedCostTests
 
     /// <summary>The nose is 60 mm low; plates of 20 and 30 mm lift it by 3 + 1.9 t.</summary>
     private static FoundStack[] Found(SearchOrder order, params Part[] shelf) =>
+        Found(order, 520, shelf);
+
+    private static FoundStack[] Found(SearchOrder order, double front, params Part[] shelf) =>
         [
             .. new StackSearch(
                 new Situation(
@@ -35,7 +38,7 @@ public class ExpectedCostTests
                     Sample.Pickup,
                     StanceOf.Compute(
                         Sample.Round(40, Sample.AsFound.Id),
-                        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+                        Sample.Readings(100, 40, front, 1040, 580, 580, 1040, front),
                         Sample.Pickup
                     )
                 )
@@ -91,6 +94,15 @@ public class ExpectedCostTests
             found[0].Again.Cost(60),
             0.2
         );
+    }
+
+    [Fact]
+    public void To_leave_it_as_it_is_is_no_other_try()
+    {
+        // Eight low where six are allowed, and a plate far too thick: what stands may still be right by the tape, the plate never is.
+        var found = Found(SearchOrder.LeastCost, 572, Plate(90, 20));
+        Assert.InRange(found.Single(s => s.Rank.Touched == 0).Chance, 0.1, 0.5);
+        Assert.All(found, s => Assert.True(s.Again.Hours >= 100, $"{s.Again}"));
     }
 
     [Fact]

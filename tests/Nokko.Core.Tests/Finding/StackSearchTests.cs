@@ -49,8 +49,8 @@ public class StackSearchTests
                         (Doing(e.Rank) + ((1 - e.Chance) * 1.5 * rate)) / e.Chance;
                     // What hardly ever lands is no answer, and no other try.
                     var least = every
-                        .Where(e => e.Chance >= rules.LeastChance)
-                        .DefaultIfEmpty(every[0])
+                        .Where(e => e.Chance >= rules.LeastChance && e.Rank.Touched > 0)
+                        .DefaultIfEmpty((every[0].Rank, 0))
                         .MinBy(Try);
                     // Beyond a thousand hours nothing here gets there.
                     var again = Math.Min(1_000 * rate, (1.5 * rate) + Try(least));
