@@ -54,6 +54,12 @@ internal static class Words
                     }
                 )
         );
+        Put(
+            "jointWords",
+            "Record<Kinds[\"JointKind\"], { said: string; lookedAt: boolean }>",
+            Enum.GetValues<JointKind>()
+                .ToDictionary(k => k, k => new { Said = k.Said(), LookedAt = k.IsLookedAt() })
+        );
         Put("leftOpen", "string", FittingRules.LeftOpen);
         return text.ToString();
 

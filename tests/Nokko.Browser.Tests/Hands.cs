@@ -45,7 +45,7 @@ internal static partial class Hands
                 (async () => {
                   const d = (await (await fetch(`/api/jobs/${job}`)).json()).document;
                   const plan = d.plans.filter(p => p.begunAt).sort((a, b) => a.begunAt.localeCompare(b.begunAt)).at(-1).id;
-                  const rubber = d.joints.filter(j => j.kind === 'bondedRubber'
+                  const rubber = d.joints.filter(j => ['bondedRubber', 'springEye'].includes(j.kind)
                     && !d.torqueEntries.some(t => t.jointId === j.id && t.planId === plan && t.pass === 'final'));
                   const commands = rubber.flatMap(j => ['hand', 'snug', 'final'].map(pass => ({
                     kind: 'tightenJoint', commandId: key(), id: key(), jointId: j.id, pass,

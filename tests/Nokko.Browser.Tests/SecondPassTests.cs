@@ -45,7 +45,17 @@ public sealed class SecondPassTests(DemoServer demo)
         );
         browser.Press("Agreed: begin the fitting");
         browser.Sees("The card");
-        browser.Sees("take out Alder plate 1; put in Alder plate 1 1/4");
+        browser.Until(
+            d =>
+                (
+                    (string)
+                        ((IJavaScriptExecutor)d).ExecuteScript("return document.body.textContent")!
+                ).Contains(
+                    "take out Alder plate 1; put in Alder plate 1 1/4",
+                    StringComparison.Ordinal
+                ),
+            "what comes out and what goes in"
+        );
     }
 
     [Fact]

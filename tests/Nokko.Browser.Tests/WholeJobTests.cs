@@ -102,18 +102,15 @@ public sealed class WholeJobTests : IDisposable
 
     private void FitIt()
     {
-        _browser.Press("Done");
-        _browser.Until(
-            _ => Current().Title == "Stands and chocks before anyone reaches under",
-            "the hold point is the current step"
-        );
+        Then("Before it goes up", "Done");
+        Then("Set the lift's arms, crack the wheel nuts, raise the vehicle", "Done");
         // A later step is tried before the hold point: the hand is stopped.
         _browser.Press("Wheels off");
         _browser.Press("Done");
         _browser.Sees("Hold point first");
         Axe.Check(_browser, "fit");
-        _browser.Press("■ Stands and chocks before anyone reaches under");
-        _browser.Press("I looked: confirmed");
+        _browser.Press("■ Locks and arms before anyone reaches under");
+        Then("Locks and arms before anyone reaches under", "I looked: confirmed");
         _browser.Sees("Held up by: lift arms, locks in");
 
         Joint("LF strut foot to lower arm");
@@ -122,29 +119,42 @@ public sealed class WholeJobTests : IDisposable
         _browser.Press("Keep the spec");
         _browser.Sees("sheet 7");
         _browser.Press("By hand");
-        _browser.Sees("by hand only; final on its wheels");
+        _browser.Sees("by hand only; final at ride height");
         _browser.Press("Snug");
-        _browser.Sees("snug only; final on its wheels");
+        _browser.Sees("snug only; final at ride height");
         _browser.Type("Value reached, lb·ft", "101");
         _browser.Press("Final");
-        _browser.Sees("bonded rubber: final only on its wheels");
+        _browser.Sees("bonded rubber: final only at ride height");
 
         // The rest of the card, step by step.
         for (
             var i = 0;
-            i < 40 && !_browser.Text.Contains("Every step is done", StringComparison.Ordinal);
+            i < 60 && !_browser.Text.Contains("Every step is done", StringComparison.Ordinal);
             i++
         )
         {
             var step = Current();
-            _browser.Press(step.Hold ? "I looked: confirmed" : "Done");
+            if (
+                step.Title == "Final: what may be final hanging"
+                && step.Text.Contains("LF strut top", StringComparison.Ordinal)
+            )
+            {
+                Reach();
+            }
+            _browser.Press(step.Button);
             _browser.Until(
-                d =>
-                    d.FindElements(By.CssSelector("section[aria-label='Current step'] h1"))
-                        .FirstOrDefault()
-                        ?.Text != step.Title,
-                $"the step after “{step.Title}”"
+                _ =>
+                    Moved(step)
+                    || _browser.Text.Contains("Go on with this reason", StringComparison.Ordinal),
+                $"the step after “{step.Title}”, or what stands against it"
             );
+            if (!Moved(step))
+            {
+                // What is not final yet, or a second look by the same person, goes on the record.
+                _browser.Type("Why go on all the same (goes on the record)", "later today");
+                _browser.Press("Go on with this reason");
+                _browser.Until(_ => Moved(step), $"the step after “{step.Title}”");
+            }
         }
         _browser.Sees("On its wheels.");
         while (
@@ -167,7 +177,40 @@ public sealed class WholeJobTests : IDisposable
         _browser.Press("Read with: digital torque wrench (stand-in)");
         _browser.Sees("Peak of TW-STAND-IN");
         _browser.Press("Final");
-        _browser.Sees("Fasteners: 9 open");
+        // Foot, hose and lead of one corner are closed; the rest has no spec yet or was left.
+        _browser.Sees("Fasteners: 17 open");
+    }
+
+    /// <summary>Types what each joint of a closing step reached; Enter walks on to the next.</summary>
+    private void Reach()
+    {
+        foreach (
+            var field in _browser.Driver.FindElements(
+                By.CssSelector("input[aria-label^='Reached at']")
+            )
+        )
+        {
+            field.SendKeys("62");
+        }
+        foreach (
+            var seen in _browser.Driver.FindElements(By.CssSelector("button[aria-label^='Seen:']"))
+        )
+        {
+            _browser.Press(seen.GetAttribute("aria-label")!);
+        }
+    }
+
+    private bool Moved(Step from) =>
+        _browser.Driver.FindElements(By.CssSelector("section[aria-label='Current step']")).Count
+            == 0
+        || Current() is var now && (now.Title, now.Head) != (from.Title, from.Head);
+
+    /// <summary>Does a step and waits until the next one is there.</summary>
+    private void Then(string title, string button)
+    {
+        _browser.Until(_ => Current().Title == title, title);
+        _browser.Press(button);
+        _browser.Until(_ => Current().Title != title, $"the step after “{title}”");
     }
 
     private void ReadAfter()
@@ -208,6 +251,9 @@ public sealed class WholeJobTests : IDisposable
         _browser.Sees("open lines. Close under Fit");
         _browser.Type("Odometer, mi", "48204");
         _browser.Press("Hand it over");
+        _browser.Sees("lines are still open");
+        _browser.Type("Why it leaves like this", "the torques come with the second fitter");
+        _browser.Press("Hand it over");
         _browser.Sees("To come:");
         var record = _browser.Driver.FindElement(By.CssSelector("article")).Text;
         // The stand-in's hand stops within 1.5 % above the 101 lb·ft of the spec.
@@ -216,11 +262,7 @@ public sealed class WholeJobTests : IDisposable
             record
         );
         Assert.Contains("Before: as found", record, StringComparison.Ordinal);
-        Assert.Contains(
-            "strut top plate to body: not touched yet",
-            record,
-            StringComparison.Ordinal
-        );
+        Assert.Contains("RF strut top plate to body: snug only", record, StringComparison.Ordinal);
         Axe.Check(_browser, "hand over");
         foreach (var (width, height) in new[] { (8.27, 11.69), (8.5, 11.0) })
         {
@@ -317,7 +359,7 @@ public sealed class WholeJobTests : IDisposable
             place
         );
 
-    private sealed record Step(string Title, bool Hold);
+    private sealed record Step(string Title, string Head, string Button, string Text);
 
     private Step Current() =>
         _browser.Until(
@@ -326,7 +368,9 @@ public sealed class WholeJobTests : IDisposable
                 var step = d.FindElement(By.CssSelector("section[aria-label='Current step']"));
                 return new Step(
                     step.FindElement(By.TagName("h1")).Text,
-                    step.Text.StartsWith("Hold point", StringComparison.Ordinal)
+                    step.Text.Split('\n')[0],
+                    step.FindElements(By.TagName("button"))[^1].Text,
+                    step.Text
                 );
             },
             "the current step"

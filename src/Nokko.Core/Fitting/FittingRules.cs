@@ -8,8 +8,8 @@ namespace Nokko.Core.Fitting;
 /// <remarks>Source: docs/computation/companions.md#ledgers-that-must-close.</remarks>
 public static class FittingRules
 {
-    /// <summary>A value this far below its spec, as a share, still counts as reached: unit conversion and reading of the wrench.</summary>
-    private const double Short = 0.005;
+    /// <summary>How far a value may lie from its spec, as a share, before somebody is asked why. A rule of thumb.</summary>
+    public const double Band = 0.05;
 
     /// <summary>What stands on the record for a joint that is left open in writing.</summary>
     public const string LeftOpen = "Left open, without a final pass.";
@@ -26,18 +26,31 @@ public static class FittingRules
         WheelPosition position
     )
     {
-        if (pass > Pass.Hand && before.All(e => e.Pass < pass - 1))
+        var single = joint.Fasteners.Sum(f => f.Count) == 1;
+        if (
+            pass > Pass.Hand
+            && !joint.Kind.IsLookedAt()
+            && !(single && joint.Kind == JointKind.CentreNut)
+            && before.All(e => e.Pass < pass - 1)
+        )
         {
             return pass == Pass.Final
                 ? $"{joint.Place}: all of a joint is snug before any is final. Note it as snug first."
                 : $"{joint.Place}: start it by hand first.";
         }
-        return (pass, joint.Kind, position) switch
+        return (pass, joint.Kind.Final(), position) switch
         {
-            (Pass.Final, JointKind.BondedRubber, WheelPosition.Hanging) =>
-                $"{joint.Place} is bonded rubber: final only on its wheels, or it twists, tears and holds the vehicle high.",
-            (Pass.Final, JointKind.Wheel, WheelPosition.Hanging) =>
-                $"{joint.Place}: wheel nuts are final on the ground.",
+            (Pass.Final, FinalAt.RideHeight, WheelPosition.Hanging) when joint.Kind.Twists() =>
+                $"{joint.Place} is bonded rubber: final only at ride height, or it twists, tears and holds the vehicle high.",
+            (Pass.Final, FinalAt.RideHeight, WheelPosition.Hanging)
+                when joint.Kind == JointKind.SwayBarLink =>
+                $"{joint.Place}: sway-bar links are final on both sides together, at ride height.",
+            (Pass.Final, FinalAt.Ground, not WheelPosition.OnWheels) => joint.Kind
+            == JointKind.Wheel
+                ? $"{joint.Place}: wheel nuts are final on the ground."
+                : $"{joint.Place}: U-bolts are final with the axle loaded, on its wheels.",
+            (Pass.Final, FinalAt.Hanging, WheelPosition.OnWheels) =>
+                $"{joint.Place}: {joint.Kind.Said()}.",
             _ => null,
         };
     }
@@ -54,11 +67,18 @@ public static class FittingRules
             {
                 Pass.Hand => "by hand only",
                 Pass.Snug => "snug only",
-                _ => "not touched yet",
+                _ => joint.Kind.IsLookedAt() ? "not looked at yet" : "not touched yet",
             };
-            return joint.Kind is JointKind.BondedRubber or JointKind.Wheel
-                ? $"{reached}; final on its wheels"
-                : reached;
+            return joint.Kind.Final() switch
+            {
+                FinalAt.RideHeight => $"{reached}; final at ride height",
+                FinalAt.Ground => $"{reached}; final on its wheels",
+                _ => reached,
+            };
+        }
+        if (joint.Kind.IsLookedAt())
+        {
+            return last.CriterionSeen ? null : "not looked at";
         }
         if (joint.Spec is not { } spec)
         {
@@ -70,9 +90,20 @@ public static class FittingRules
             {
                 return "no value noted";
             }
-            if (value.In(Unit.NewtonMetre) < torque.In(Unit.NewtonMetre) * (1 - Short))
+            if (last.Why is null && OffSpec(torque, value) is { } off)
             {
-                return "stopped short of the spec";
+                return off < 0 ? "stopped short of the spec" : "over the spec";
+            }
+            if (spec.Angle is { } angle)
+            {
+                if (last.Angle is not { } turned)
+                {
+                    return "no angle noted";
+                }
+                if (last.Why is null && OffSpec(angle, turned) is { } by)
+                {
+                    return by < 0 ? "turned short of the angle" : "turned past the angle";
+                }
             }
         }
         else if (spec.Criterion is not null && !last.CriterionSeen)
@@ -82,9 +113,70 @@ public static class FittingRules
         return null;
     }
 
-    /// <summary>Where the wheels are by the last word on supports; on its wheels when nothing was said.</summary>
-    public static WheelPosition Position(IReadOnlyList<SupportEntry> supports) =>
-        supports.MaxBy(s => s.At)?.Position ?? WheelPosition.OnWheels;
+    /// <summary>By how much a value lies outside the band around its spec, as a share; null within it.</summary>
+    public static double? OffSpec(Quantity spec, Quantity value)
+    {
+        var off = (value.In(spec.Unit) / spec.In(spec.Unit)) - 1;
+        return Math.Abs(off) > Band ? off : null;
+    }
+
+    /// <summary>Where the wheels of a place are by the last word on its supports; on its wheels when nothing was said.</summary>
+    /// <param name="supports">What was said on supports.</param>
+    /// <param name="where">LF, RF, LR, RR, front, rear or vehicle; the whole vehicle hangs while one end does.</param>
+    public static WheelPosition Position(IReadOnlyList<SupportEntry> supports, string where)
+    {
+        WheelPosition At(Axle axle) =>
+            supports
+                .Where(s => s.Where == "all" || s.Where == axle.Said())
+                .MaxBy(s => s.At)
+                ?.Position
+            ?? WheelPosition.OnWheels;
+        return Corners.Named(where) is { } corner ? At(Corners.AxleOf(corner))
+            : where == Axle.Front.Said() ? At(Axle.Front)
+            : where == Axle.Rear.Said() ? At(Axle.Rear)
+            : Corners.Axles.Any(a => At(a) == WheelPosition.Hanging) ? WheelPosition.Hanging
+            : WheelPosition.OnWheels;
+    }
+
+    /// <summary>The same joint on the other side of the vehicle; null for one in the middle.</summary>
+    public static string? Twin(string place)
+    {
+        var where = place.Split(' ')[0];
+        return Corners.Named(where) is null ? null
+            : where[0] == 'L' ? $"R{place[1..]}"
+            : $"L{place[1..]}";
+    }
+
+    /// <summary>In what a joint differs from the same one on the other side, or null.</summary>
+    public static string? Differs(Joint joint, Joint? twin)
+    {
+        if (twin is null)
+        {
+            return null;
+        }
+        string[] ways =
+        [
+            .. joint.Kind != twin.Kind ? ["kind"] : Array.Empty<string>(),
+            .. joint.None != twin.None
+                ? ["this vehicle has it on one side only"]
+                : Array.Empty<string>(),
+            .. joint.Spec is { } a
+            && twin.Spec is { } b
+            && (
+                a.Torque?.In(Unit.NewtonMetre) is var x
+                && b.Torque?.In(Unit.NewtonMetre) is var y
+                && (x is null != y is null || Math.Abs((x ?? 0) - (y ?? 0)) > 0.5)
+            )
+                ? ["spec"]
+                : Array.Empty<string>(),
+            .. !joint
+                .Fasteners.Select(f => (f.Position, f.Count, f.Thread))
+                .SequenceEqual(twin.Fasteners.Select(f => (f.Position, f.Count, f.Thread)))
+                ? ["fasteners"]
+                : Array.Empty<string>(),
+        ];
+        return ways.Length == 0 ? null : string.Join(", ", ways);
+    }
 
     /// <summary>The step before which a hold point still waits, or null when the way is free.</summary>
     /// <param name="card">The card.</param>
@@ -97,12 +189,13 @@ public static class FittingRules
                 s.Hold && !done.Contains(s.Key) && Concerns(s.Where, WhereOf(step))
             );
 
-    /// <summary>A hold on the vehicle or an axle stops its corners too; a step on the whole vehicle waits for every hold.</summary>
+    /// <summary>A hold concerns a step where one of their places holds the other.</summary>
     private static bool Concerns(string hold, string step) =>
         hold == step
         || hold == "vehicle"
         || step == "vehicle"
-        || (Corners.Named(step) is { } corner && hold == Corners.AxleOf(corner).Said());
+        || (Corners.Named(step) is { } corner && hold == Corners.AxleOf(corner).Said())
+        || (Corners.Named(hold) is { } held && step == Corners.AxleOf(held).Said());
 
     /// <summary>The corner or axle of a step, or "vehicle", from its key.</summary>
     public static string WhereOf(string step) =>

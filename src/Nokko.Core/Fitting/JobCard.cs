@@ -1,12 +1,12 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
-using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Fitting;
 
 /// <summary>A joint that the card works on, before it is stored.</summary>
-/// <param name="Where">Corner or axle.</param>
+/// <param name="Where">LF, RF, LR, RR, front, rear or vehicle.</param>
 /// <param name="Place">What meets what.</param>
 /// <param name="Kind">What holds it.</param>
 /// <param name="Fasteners">Its fasteners.</param>
@@ -19,13 +19,38 @@ public sealed record CardJoint(
     string? Order
 );
 
+/// <summary>Why the hand stops until a person confirms. There are no other hold points, so that they keep their meaning.</summary>
+public enum HoldReason
+{
+    /// <summary>Weight is first held by stands or locks.</summary>
+    Weight,
+
+    /// <summary>What carries or locates a member last is about to go.</summary>
+    LastHold,
+
+    /// <summary>Stored energy is about to be let go.</summary>
+    Energy,
+
+    /// <summary>What is about to be done cannot be undone.</summary>
+    Irreversible,
+
+    /// <summary>Weight is about to go back on the wheels.</summary>
+    WeightBack,
+
+    /// <summary>Final passes at ride height.</summary>
+    RideHeight,
+
+    /// <summary>The first brake test.</summary>
+    BrakeTest,
+}
+
 /// <summary>One step of the job card.</summary>
 public sealed record CardStep
 {
-    /// <summary>Stable key: where and what, for example <c>LF/strut-out</c>.</summary>
+    /// <summary>Stable key: where and what, for example <c>LF/strut</c>.</summary>
     public required string Key { get; init; }
 
-    /// <summary>Corner, axle or vehicle.</summary>
+    /// <summary>LF, RF, LR, RR, front, rear or vehicle.</summary>
     public required string Where { get; init; }
 
     /// <summary>What, in a few words.</summary>
@@ -37,8 +62,20 @@ public sealed record CardStep
     /// <summary>The caution that stands here because the danger is here.</summary>
     public string? Caution { get; init; }
 
+    /// <summary>Why the hand stops here until a person confirms; null where it goes on.</summary>
+    public HoldReason? HoldFor { get; init; }
+
     /// <summary>Whether the hand stops here until a person confirms.</summary>
-    public bool Hold { get; init; }
+    public bool Hold => HoldFor is not null;
+
+    /// <summary>What to look at or do one by one, each a short line.</summary>
+    public IReadOnlyList<string> Lines { get; init; } = [];
+
+    /// <summary>Places of the joints that are opened in this step.</summary>
+    public IReadOnlyList<string> Opens { get; init; } = [];
+
+    /// <summary>Places of the joints that are loosened in this step and stay in place.</summary>
+    public IReadOnlyList<string> Loosens { get; init; } = [];
 
     /// <summary>What comes off in this step.</summary>
     public IReadOnlyList<string> TakesOff { get; init; } = [];
@@ -48,6 +85,20 @@ public sealed record CardStep
 
     /// <summary>The pass that this step makes on them.</summary>
     public Pass? Pass { get; init; }
+
+    /// <summary>What is put under a member in this step, as said.</summary>
+    public IReadOnlyList<string> Supports => [.. Under.Select(s => s.Said)];
+
+    /// <summary>What is put under a member in this step.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<Support> Under { get; init; } = [];
+
+    /// <summary>Whether jacks and straps are taken away in this step.</summary>
+    public bool ClearsSupports { get; init; }
+
+    /// <summary>Members that leave the vehicle in this step.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<Member> Out { get; init; } = [];
 
     /// <summary>The support that is in force once it is done, if it changes.</summary>
     public WheelPosition? Puts { get; init; }
@@ -64,72 +115,87 @@ public sealed record CardStep
 
 /// <summary>The steps from one stage to the next, for this vehicle, these parts and this equipment.</summary>
 /// <param name="Steps">In order.</param>
-/// <param name="Joints">Every joint that is worked on.</param>
+/// <param name="Joints">Every joint that is worked on, in the order of closing.</param>
 public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJoint> Joints)
 {
+    /// <summary>A card on which nothing is to be done.</summary>
+    public static JobCard Empty { get; } = new([], []);
+
+    /// <summary>The vehicle as members and joints; null on an empty card.</summary>
+    [JsonIgnore]
+    public VehicleGraph? Graph { get; init; }
+
     /// <summary>Derives the card from what changes.</summary>
     /// <param name="from">What is fitted now.</param>
     /// <param name="plan">What shall be fitted.</param>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="equipment">How it is lifted.</param>
-    public static JobCard Derive(Stage from, Plan plan, Vehicle vehicle, Equipment equipment)
+    /// <param name="schools">The ways that are followed; null follows the defaults.</param>
+    /// <param name="kept">What is kept of its joints.</param>
+    /// <remarks>Source: docs/computation/job-card.md#how-a-card-is-made.</remarks>
+    public static JobCard Derive(
+        Stage from,
+        Plan plan,
+        Vehicle vehicle,
+        Equipment equipment,
+        FittingSchools? schools = null,
+        IReadOnlyList<Joint>? kept = null
+    )
     {
         var changed = Corners
             .All.Select(c =>
             {
                 var (gone, come) = CornerStack.Change(c, from.Stacks, plan.Stacks);
-                return new CornerChange(c, gone, come);
+                return new CornerChange(
+                    c,
+                    gone,
+                    come,
+                    CornerStack.At(from.Stacks, c),
+                    CornerStack.At(plan.Stacks, c)
+                );
             })
             .Where(c => c.Gone.Count + c.Come.Count > 0)
             .ToArray();
-        if (changed.Length == 0)
+        return changed.Length == 0
+            ? Empty
+            : new CardMaker(
+                vehicle,
+                VehicleGraph.Of(vehicle, kept ?? []),
+                equipment,
+                schools ?? new FittingSchools(),
+                changed
+            ).Make();
+    }
+
+    /// <summary>What holds each heavy member that is held otherwise than on an untouched vehicle.</summary>
+    /// <param name="done">Keys of the steps that are done.</param>
+    public IReadOnlyList<BoardLine> Board(IReadOnlySet<string> done) => After(done)?.Lines() ?? [];
+
+    /// <summary>Places of joints that are open, or loosened and not yet home.</summary>
+    /// <param name="done">Keys of the steps that are done.</param>
+    public IReadOnlyList<string> Loose(IReadOnlySet<string> done)
+    {
+        var loose = new List<string>();
+        foreach (var step in Steps.Where(s => done.Contains(s.Key)))
         {
-            return new JobCard([], []);
+            loose.RemoveAll(step.Joints.Contains);
+            loose.AddRange(step.Opens.Concat(step.Loosens).Except(loose));
         }
-        var writer = new CardWriter(equipment);
-        writer.Prepare(changed);
-        var body = changed.Where(c => c.Only(LiftFamily.Puck)).ToArray();
-        if (changed.Any(c => c.Has(LiftFamily.Puck)))
+        return loose;
+    }
+
+    internal Board? After(IReadOnlySet<string> done)
+    {
+        if (Graph is null)
         {
-            writer.Body([.. changed.Where(c => c.Has(LiftFamily.Puck))]);
+            return null;
         }
-        foreach (var axle in Corners.Axles)
+        var board = new Board(Graph);
+        foreach (var step in Steps.Where(s => done.Contains(s.Key)))
         {
-            var kind = vehicle.SuspensionOf(axle).Kind;
-            CornerChange[] mine =
-            [
-                .. changed.Except(body).Where(c => Corners.AxleOf(c.Corner) == axle),
-            ];
-            if (mine.Length == 0)
-            {
-                continue;
-            }
-            if (kind.HasCoilOver())
-            {
-                foreach (var corner in mine)
-                {
-                    writer.Strut(corner, kind);
-                }
-            }
-            else if (kind.IsLeaf())
-            {
-                writer.Leaf(axle, mine);
-            }
-            else
-            {
-                writer.Coil(axle, kind, mine);
-            }
+            board.Do(step);
         }
-        writer.Finish(
-            changed,
-            wheelsTurn: changed
-                .Except(body)
-                .Any(c =>
-                    Corners.AxleOf(c.Corner) == Axle.Front
-                    || !vehicle.SuspensionOf(Corners.AxleOf(c.Corner)).Kind.IsLiveAxle()
-                )
-        );
-        return new JobCard(writer.Steps, writer.Joints);
+        return board;
     }
 }
 
@@ -137,30 +203,14 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
 internal sealed record CornerChange(
     Corner Corner,
     IReadOnlyList<PlacedPart> Gone,
-    IReadOnlyList<PlacedPart> Come
+    IReadOnlyList<PlacedPart> Come,
+    IReadOnlyList<PlacedPart> Before,
+    IReadOnlyList<PlacedPart> After
 )
 {
-    /// <summary>Whether a part of a family comes or goes.</summary>
-    public bool Has(LiftFamily family) => Gone.Concat(Come).Any(p => Of(p) == family);
+    /// <summary>What comes or goes.</summary>
+    public IEnumerable<PlacedPart> Parts => Gone.Concat(Come);
 
-    /// <summary>Whether nothing else comes or goes.</summary>
-    public bool Only(LiftFamily family) => Gone.Concat(Come).All(p => Of(p) == family);
-
-    private static LiftFamily Of(PlacedPart part) => PartRule.Of(part.Kind).Family;
-
-    /// <summary>Which way each part that comes must sit.</summary>
-    public string Which =>
-        string.Concat(
-            Come.Select(p => PartRule.Of(p.Kind).Orientation)
-                .OfType<string>()
-                .Distinct()
-                .Select(o => " " + o)
-        );
-
-    /// <summary>The change as an instruction.</summary>
-    public string Said =>
-        string.Join(
-            "; ",
-            [.. Gone.Select(p => $"take out {p.Name}"), .. Come.Select(p => $"put in {p.Name}")]
-        );
+    /// <summary>Whether a part of a kind is fitted before or after.</summary>
+    public bool Has(PartKind kind, bool after) => (after ? After : Before).Any(p => p.Kind == kind);
 }

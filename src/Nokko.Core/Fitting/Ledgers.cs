@@ -3,25 +3,6 @@ using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Fitting;
 
-/// <summary>What holds a joint together, which decides when it may be final.</summary>
-public enum JointKind
-{
-    /// <summary>Bonded rubber: twists as the suspension moves, so it is final on its wheels only.</summary>
-    BondedRubber,
-
-    /// <summary>Ball joint or taper.</summary>
-    Ball,
-
-    /// <summary>Clamped faces.</summary>
-    Clamped,
-
-    /// <summary>Wheel nuts or bolts.</summary>
-    Wheel,
-
-    /// <summary>U-bolts around an axle.</summary>
-    UBolt,
-}
-
 /// <summary>Where the wheels are while somebody works.</summary>
 public enum WheelPosition
 {
@@ -30,6 +11,9 @@ public enum WheelPosition
 
     /// <summary>Full weight at ride height.</summary>
     OnWheels,
+
+    /// <summary>The hub raised on its arm to the taped height of hub to lip.</summary>
+    RaisedToHeight,
 }
 
 /// <summary>What a joint must reach, as typed from the service information.</summary>
@@ -102,6 +86,9 @@ public sealed record Joint : IRow
 
     /// <summary>Spec; none is an open line.</summary>
     public JointSpec? Spec { get; init; }
+
+    /// <summary>Whether this vehicle has no such joint.</summary>
+    public bool None { get; init; }
 }
 
 /// <summary>How far a joint was tightened.</summary>
@@ -135,8 +122,14 @@ public sealed record TorqueEntry : IRow
     /// <summary>Value reached; none for hand and snug, or where a criterion was seen.</summary>
     public Quantity? Value { get; init; }
 
+    /// <summary>Angle turned after the torque, where the spec asks for one.</summary>
+    public Quantity? Angle { get; init; }
+
     /// <summary>Whether the criterion was seen.</summary>
     public bool CriterionSeen { get; init; }
+
+    /// <summary>Why it stayed off its spec; null where it did not.</summary>
+    public string? Why { get; init; }
 
     /// <summary>Tool as said.</summary>
     public string? Tool { get; init; }

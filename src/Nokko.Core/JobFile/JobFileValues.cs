@@ -8,7 +8,7 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.JobFile;
 
 /// <summary>Quantities, numbers and texts of a job file, wherever they stand.</summary>
-internal static class JobFileValues
+public static class JobFileValues
 {
     /// <summary>No vehicle part that is measured is taller or longer than this, mm.</summary>
     private const double AbsurdMm = 30_000;

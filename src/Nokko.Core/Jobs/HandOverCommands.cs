@@ -19,7 +19,8 @@ public sealed record HandOver(
     uint Version,
     QuantityInput? Odometer,
     string? OwnerNotes,
-    IReadOnlyList<FollowUpInput> FollowUps
+    IReadOnlyList<FollowUpInput> FollowUps,
+    string? Reason = null
 ) : JobCommand(CommandId)
 {
     /// <summary>What the history calls it.</summary>
@@ -43,6 +44,16 @@ public sealed record HandOver(
         )
         {
             throw Refuse.Value("odometer", "The odometer reads less than when it was taken in.");
+        }
+        var open = Progress.OpenLinesOf(work.Document);
+        if (open.Count > 0)
+        {
+            work.Pass(
+                "vehicle",
+                $"{open.Count} {(open.Count == 1 ? "line is" : "lines are")} still open: {string.Join("; ", open.Take(5))}{(open.Count > 5 ? $"; and {open.Count - 5} more" : "")}. Close them, or say why it leaves like this: it is printed.",
+                "Handed over with open lines.",
+                Reason
+            );
         }
         work.Edit(
             job,

@@ -6,6 +6,8 @@ namespace Nokko.Core.Jobs;
 /// <param name="CommandId">Key, made by the client; repeating it changes nothing.</param>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(SetSizes), "setSizes")]
+[JsonDerivedType(typeof(CorrectJoint), "correctJoint")]
+[JsonDerivedType(typeof(ChooseSchool), "chooseSchool")]
 [JsonDerivedType(typeof(CorrectTakenIn), "correctTakenIn")]
 [JsonDerivedType(typeof(SetTarget), "setTarget")]
 [JsonDerivedType(typeof(MakeWish), "makeWish")]

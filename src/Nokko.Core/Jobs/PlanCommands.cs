@@ -250,7 +250,7 @@ public sealed record BeginFitting(
             }
         );
         var begun = plan with { ToStageId = StageId, BegunAt = work.Now };
-        AddJoints(work, begun);
+        FittingWork.AddJoints(work, Progress.CardOf(d, begun));
         work.Edit(plan, Version, begun);
     }
 
@@ -328,31 +328,6 @@ public sealed record BeginFitting(
                 );
             }
             work.Replace(part, part with { Count = part.Count - needed.Count() });
-        }
-    }
-
-    private static void AddJoints(JobWork work, Plan plan)
-    {
-        var d = work.Document;
-        var from = d.CurrentStage()!;
-        var known = d.Joints.Select(j => j.Place).ToHashSet();
-        foreach (
-            var joint in JobCard
-                .Derive(from, plan, d.VehicleAt(from), d.Job.Equipment)
-                .Joints.Where(j => !known.Contains(j.Place))
-        )
-        {
-            work.Add(
-                new Joint
-                {
-                    Id = work.NewKey(),
-                    Where = joint.Where,
-                    Place = joint.Place,
-                    Kind = joint.Kind,
-                    Fasteners = joint.Fasteners,
-                    Order = joint.Order,
-                }
-            );
         }
     }
 }

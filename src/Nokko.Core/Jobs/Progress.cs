@@ -94,10 +94,20 @@ public sealed record Progress(
 
     /// <summary>The job card of the plan that is being fitted; empty when none is.</summary>
     public static JobCard CardOf(JobDocument d) =>
-        d.BegunPlan() is { } plan
-        && d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
-            ? JobCard.Derive(from, plan, d.VehicleAt(from), d.Job.Equipment)
-            : new JobCard([], []);
+        d.BegunPlan() is { } plan ? CardOf(d, plan) : JobCard.Empty;
+
+    /// <summary>The job card of a plan, begun or not.</summary>
+    public static JobCard CardOf(JobDocument d, Plan plan) =>
+        d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
+            ? JobCard.Derive(
+                from,
+                plan,
+                d.VehicleAt(from),
+                d.Job.Equipment,
+                FittingSchools.Of(d.Schools),
+                d.Joints
+            )
+            : JobCard.Empty;
 
     /// <summary>Work of the plan that is being fitted without which its heights cannot be judged, and what marks the verdict: rubber that was made final hanging, or left open in writing.</summary>
     /// <param name="d">The job.</param>
@@ -125,9 +135,7 @@ public sealed record Progress(
         }
         var places = card.Joints.Select(j => j.Place).ToHashSet();
         foreach (
-            var joint in d.Joints.Where(j =>
-                j.Kind == JointKind.BondedRubber && places.Contains(j.Place)
-            )
+            var joint in d.Joints.Where(j => j.Kind.Twists() && !j.None && places.Contains(j.Place))
         )
         {
             var final = d.PassesOver(joint.Id, plan.Id) is [.., var last] ? last : null;

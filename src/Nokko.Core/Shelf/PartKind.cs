@@ -64,6 +64,42 @@ public enum PartKind
     /// <summary>A spacer that makes a half-shaft longer.</summary>
     HalfShaftSpacer,
 
+    /// <summary>A track bar of another length, or an adjustable one.</summary>
+    TrackBar,
+
+    /// <summary>A bracket that moves a track bar's pivot.</summary>
+    TrackBarBracket,
+
+    /// <summary>An upper arm, or an upper link.</summary>
+    UpperArm,
+
+    /// <summary>A lower arm, a lower link or a radius arm.</summary>
+    LowerArm,
+
+    /// <summary>An upright whose hub sits lower on its ball joints.</summary>
+    Upright,
+
+    /// <summary>A bush whose hole is off its middle: it turns the axle.</summary>
+    CasterBush,
+
+    /// <summary>A tapered shim between leaf and axle.</summary>
+    AxleShim,
+
+    /// <summary>U-bolts of another length, or new ones.</summary>
+    UBolts,
+
+    /// <summary>A cross member that carries arms or differential.</summary>
+    CrossMember,
+
+    /// <summary>A steering damper.</summary>
+    SteeringDamper,
+
+    /// <summary>A longer brake hose.</summary>
+    BrakeHose,
+
+    /// <summary>A bracket that gives a brake hose or a lead more reach.</summary>
+    BrakeHoseBracket,
+
     /// <summary>A tyre of another size.</summary>
     Tyre,
 

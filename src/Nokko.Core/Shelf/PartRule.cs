@@ -275,6 +275,141 @@ public sealed record PartRule(
             s => !s.IsLiveAxle()
         ),
         new(
+            PartKind.TrackBar,
+            "track bar",
+            null,
+            LiftFamily.None,
+            66,
+            [],
+            PartActs.Not,
+            s => s.IsLiveAxle() && !s.IsLeaf(),
+            "Bend as the old one had it; an adjustable end with thread enough in it."
+        ),
+        new(
+            PartKind.TrackBarBracket,
+            "track-bar bracket",
+            "Moves the pivot by",
+            LiftFamily.None,
+            67,
+            [],
+            PartActs.Not,
+            s => s.IsLiveAxle() && !s.IsLeaf(),
+            "Pivot up or down as the sheet says."
+        ),
+        new(
+            PartKind.UpperArm,
+            "upper arm or link",
+            null,
+            LiftFamily.None,
+            61,
+            [],
+            PartActs.Not,
+            s =>
+                s
+                    is SuspensionKind.CoilOverArm
+                        or SuspensionKind.MultiLink
+                        or SuspensionKind.CoilFourLink
+                        or SuspensionKind.CoilOverAxle,
+            "Left and right differ; ball joint up or down as the old one had it."
+        ),
+        new(
+            PartKind.LowerArm,
+            "lower arm or link",
+            null,
+            LiftFamily.None,
+            62,
+            [],
+            PartActs.Not,
+            s => !s.IsLeaf(),
+            "Left and right differ; same length on both sides."
+        ),
+        new(
+            PartKind.Upright,
+            "upright",
+            "Lifts by",
+            LiftFamily.Wheel,
+            58,
+            [],
+            PartActs.ByAmount,
+            s => s is SuspensionKind.CoilOverArm or SuspensionKind.Strut,
+            "Left and right differ: steering arm forward or back as the old one had it."
+        ),
+        new(
+            PartKind.CasterBush,
+            "caster bush",
+            null,
+            LiftFamily.None,
+            63,
+            [],
+            PartActs.Not,
+            s => s is SuspensionKind.CoilRadiusArm or SuspensionKind.CoilFourLink,
+            "Its mark as the template says: the wrong way round doubles what it should take back."
+        ),
+        new(
+            PartKind.AxleShim,
+            "axle shim",
+            null,
+            LiftFamily.None,
+            56,
+            [PartSizes.Taper, PartSizes.PinDiameter],
+            PartActs.Not,
+            s => s.IsLeaf(),
+            "Thick end forward or back as the sheet says; pin through it."
+        ),
+        new(
+            PartKind.UBolts,
+            "U-bolts",
+            null,
+            LiftFamily.None,
+            57,
+            [],
+            PartActs.Not,
+            s => s.IsLeaf()
+        ),
+        new(
+            PartKind.CrossMember,
+            "cross member",
+            null,
+            LiftFamily.None,
+            71,
+            [],
+            PartActs.Not,
+            s => s.HasArms() && s != SuspensionKind.TrailingArm,
+            "Front and rear differ."
+        ),
+        new(
+            PartKind.SteeringDamper,
+            "steering damper",
+            null,
+            LiftFamily.None,
+            68,
+            [],
+            PartActs.Not,
+            s => s.IsLiveAxle(),
+            "Body towards the frame or the axle as its maker says."
+        ),
+        new(
+            PartKind.BrakeHose,
+            "brake hose",
+            null,
+            LiftFamily.None,
+            73,
+            [],
+            PartActs.Not,
+            Anywhere,
+            "Not twisted; its bracket where it neither pulls nor rubs."
+        ),
+        new(
+            PartKind.BrakeHoseBracket,
+            "brake-hose bracket",
+            "Reaches further by",
+            LiftFamily.None,
+            74,
+            [],
+            PartActs.Not,
+            Anywhere
+        ),
+        new(
             PartKind.Tyre,
             "tyre",
             null,

@@ -14,15 +14,17 @@ internal sealed partial class DemoJob
 {
     /// <summary>Carries out a command as the job's person.</summary>
     /// <exception cref="InvalidOperationException">It is refused: the demo is written wrongly.</exception>
-    private void Do(JobCommand command)
+    private void Do(JobCommand command) => Do(command, _by);
+
+    private void Do(JobCommand command, Person person)
     {
         var decision = Decision.Of(
             Document,
             command,
             new DecisionContext
             {
-                PersonId = _by.Id,
-                PersonName = _by.Name,
+                PersonId = person.Id,
+                PersonName = person.Name,
                 Style = LengthStyle.Inches,
                 Now = _now,
                 Shelf = _shelf,
@@ -127,22 +129,24 @@ internal sealed partial class DemoJob
             .Show(Math.Round(inches * 16) / 16 * 25.4, LengthStyle.Inches)
             .Replace(" in", "", StringComparison.Ordinal);
 
-    private void Tighten(Joint joint, Pass pass) =>
-        Do(
-            new TightenJoint(
-                NewId(),
-                NewId(),
-                joint.Id,
-                pass,
-                pass == Pass.Final
-                    ? new QuantityInput(TorqueOf(joint.Kind), Unit.PoundFoot, Known.Measured)
-                    : null,
-                false,
-                pass == Pass.Final ? "torque wrench" : "ratchet",
-                FittingRules.Position(Document.Supports),
-                null
-            )
-        );
+    /// <summary>What a joint reached in a closing step, but for one that is left.</summary>
+    private IReadOnlyList<ReachedInput> Reached(CardStep step, string? but) =>
+        step.Pass != Pass.Final
+            ? []
+            :
+            [
+                .. Document
+                    .Joints.Where(j => step.Joints.Contains(j.Place) && j.Place != but)
+                    .Select(j => new ReachedInput(
+                        j.Id,
+                        j.Kind.IsLookedAt()
+                            ? null
+                            : new QuantityInput(TorqueOf(j.Kind), Unit.PoundFoot, Known.Measured),
+                        null,
+                        j.Kind.IsLookedAt(),
+                        j.Kind.IsLookedAt() ? null : "torque wrench"
+                    )),
+            ];
 
     private FollowUpInput Follow(string what, string why, DateTimeOffset due, double miles) =>
         new(NewId(), what, why, DateOnly.FromDateTime(due.UtcDateTime), Miles(miles));
@@ -150,12 +154,16 @@ internal sealed partial class DemoJob
     private static string TorqueOf(JointKind kind) =>
         kind switch
         {
-            JointKind.BondedRubber => "101",
-            JointKind.Ball => "62",
-            JointKind.Clamped => "41",
+            JointKind.BondedRubber or JointKind.SpringEye => "101",
+            JointKind.Ball or JointKind.SwayBarLink => "62",
+            JointKind.Clamped or JointKind.StudPlate or JointKind.PinchBolt => "41",
             JointKind.Wheel => "92",
             JointKind.UBolt => "83",
-            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+            JointKind.CentreNut => "48",
+            JointKind.Cushion => "74",
+            JointKind.PlainBolt or JointKind.CaliperBolts or JointKind.RodEnd => "88",
+            JointKind.AxleNut => "180",
+            _ => "30",
         };
 
     private void Later(double minutes) => _now = Instants.ToMicroseconds(_now.AddMinutes(minutes));

@@ -62,7 +62,11 @@ internal static class DemoShop
             string name,
             string plate,
             double daysAgo
-        ) => new(owner, platform, by, make, name, plate, now.AddDays(-daysAgo));
+        ) =>
+            new(owner, platform, by, make, name, plate, now.AddDays(-daysAgo))
+            {
+                Eyes = by == odd ? brenna : odd,
+            };
 
         JobDocument[] jobs =
         [
@@ -136,13 +140,13 @@ internal static class DemoShop
         return job.Document;
     }
 
-    /// <summary>Hanging on the lift, the left strut out.</summary>
+    /// <summary>Hanging on the lift, the left upper ball joint parted: the arm goes on its jack next.</summary>
     private static JobDocument OnTheStands(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Bounced, [19.94, 19.94, 22.5, 22.44], [40.56, 40.5]);
         job.Plan("Plan A", [(Corner.LF, shelf.Middle), (Corner.RF, shelf.Middle)]);
         job.Begin();
-        job.Fit(7);
+        job.FitTo("LF/part");
         return job.Document;
     }
 

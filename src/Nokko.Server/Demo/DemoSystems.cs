@@ -41,7 +41,10 @@ internal static class DemoSystems
                 plate,
                 now.AddHours(-hours),
                 built
-            );
+            )
+            {
+                Eyes = by == odd ? brenna : odd,
+            };
 
         yield return Wagon(On(rescue, brenna, "Maruna", "Fell", "TM 41 F", 30, WagonBuilt), shelf);
         yield return OpenTop(On(rescue, odd, "Kelda", "Tor", "TM 12 K", 29, OpenTopBuilt), shelf);

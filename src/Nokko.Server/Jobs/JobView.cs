@@ -15,6 +15,7 @@ internal sealed record JobView(
     Progress Progress,
     JobCard Card,
     IReadOnlyList<JointLine> JointLines,
+    FittingNow Fitting,
     IReadOnlyList<RoundWords> Words,
     IReadOnlyList<string> NotMeasured,
     IReadOnlyList<FollowUpSuggestion> FollowUpSuggestions,
@@ -73,6 +74,7 @@ internal sealed record JobView(
             ("progress", Progress),
             ("card", Card),
             ("jointLines", JointLines),
+            ("fitting", Fitting),
             ("words", Words),
             ("notMeasured", NotMeasured),
             ("followUpSuggestions", FollowUpSuggestions),
@@ -91,21 +93,13 @@ internal sealed record JobView(
     )
     {
         var card = Progress.CardOf(d);
-        var places = card.Joints.Select(j => j.Place).ToHashSet();
-        var plan = d.BegunPlan();
         return new JobView(
             d,
             results,
             Progress.Of(d, results, style),
             card,
-            [
-                .. d
-                    .Joints.Where(j => places.Contains(j.Place))
-                    .Select(j => new JointLine(
-                        j.Id,
-                        FittingRules.Open(j, d.PassesOver(j.Id, plan?.Id))
-                    )),
-            ],
+            JointLine.Of(d, card),
+            FittingNow.Of(d, card),
             [
                 .. results.WalkRounds.Select(w => new RoundWords(
                     w.WalkRoundId,
@@ -127,8 +121,108 @@ internal sealed record JobView(
     }
 }
 
-/// <summary>A joint of the card and what keeps its line open; null is closed.</summary>
-internal sealed record JointLine(Guid JointId, string? Open);
+/// <summary>A joint of the card, in the card's order, and what keeps its line open; null is closed.</summary>
+internal sealed record JointLine(Guid JointId, string? Open)
+{
+    public static IReadOnlyList<JointLine> Of(JobDocument d, JobCard card)
+    {
+        var plan = d.BegunPlan();
+        return
+        [
+            .. RowsOf(d, card)
+                .Select(j => new JointLine(
+                    j.Id,
+                    FittingRules.Open(j, d.PassesOver(j.Id, plan?.Id))
+                )),
+        ];
+    }
+
+    /// <summary>The stored joints of a card, in its order.</summary>
+    public static IEnumerable<Joint> RowsOf(JobDocument d, JobCard card)
+    {
+        var rows = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
+        return card.Joints.Select(j => rows.GetValueOrDefault(j.Place)).OfType<Joint>();
+    }
+}
+
+/// <summary>What there is to say of a joint beside its line.</summary>
+/// <param name="JointId">The joint.</param>
+/// <param name="Differs">In what it differs from the same joint on the other side; null where it does not.</param>
+/// <param name="Offered">The joint on the other side, whose spec is offered where this one has none.</param>
+/// <param name="Again">Whether an earlier pass of this vehicle made it final, so that it is opened again.</param>
+internal sealed record JointNote(Guid JointId, string? Differs, Guid? Offered, bool Again)
+{
+    public static IReadOnlyList<JointNote> Of(JobDocument d, JobCard card)
+    {
+        var plan = d.BegunPlan();
+        var rows = JointLine.RowsOf(d, card).ToDictionary(j => j.Place);
+        return
+        [
+            .. rows
+                .Values.Select(j =>
+                {
+                    var twin = FittingRules.Twin(j.Place) is { } place
+                        ? rows.GetValueOrDefault(place)
+                        : null;
+                    return new JointNote(
+                        j.Id,
+                        FittingRules.Differs(j, twin),
+                        j.Spec is null && twin?.Spec is not null ? twin.Id : null,
+                        d.TorqueEntries.Any(t =>
+                            t.JointId == j.Id && t.PlanId != plan?.Id && t.Pass == Pass.Final
+                        )
+                    );
+                })
+                .Where(n => n is not { Differs: null, Offered: null, Again: false }),
+        ];
+    }
+}
+
+/// <summary>The fitting as it is at this moment.</summary>
+/// <param name="Board">What holds the heavy members that are held otherwise than on an untouched vehicle.</param>
+/// <param name="Loose">Places of joints that are open, or loosened and not yet home.</param>
+/// <param name="Notes">What there is to say of its joints beside their lines.</param>
+/// <param name="Ways">What was chosen between the ways that good fitters differ on.</param>
+internal sealed record FittingNow(
+    IReadOnlyList<BoardLine> Board,
+    IReadOnlyList<string> Loose,
+    IReadOnlyList<JointNote> Notes,
+    IReadOnlyList<FittingWay> Ways
+)
+{
+    public static FittingNow Of(JobDocument d, JobCard card)
+    {
+        var plan = d.BegunPlan();
+        var done = d.Steps.Where(s => s.PlanId == plan?.Id).Select(s => s.Step).ToHashSet();
+        return new(
+            card.Board(done),
+            card.Loose(done),
+            JointNote.Of(d, card),
+            [
+                .. FittingSchools.Questions.Select(q =>
+                {
+                    var chosen = d.Schools.LastOrDefault(s => s.School == q.School);
+                    return new FittingWay(
+                        q.School,
+                        q.Asks,
+                        q.Ways,
+                        chosen?.Choice ?? q.Ways[0].Choice,
+                        chosen?.Why
+                    );
+                }),
+            ]
+        );
+    }
+}
+
+/// <summary>A question between ways, and what was chosen for this job.</summary>
+internal sealed record FittingWay(
+    string School,
+    string Asks,
+    IReadOnlyList<SchoolWay> Ways,
+    string Choice,
+    string? Why
+);
 
 /// <summary>A stance in plain sentences, in the person's unit.</summary>
 internal sealed record RoundWords(Guid WalkRoundId, IReadOnlyList<string> Sentences);
@@ -153,6 +247,19 @@ internal sealed record FollowUpSuggestion(string What, string Why, int Days, dou
                 120
             ),
             new("Measure again", "Springs and bushings settle.", 60, 800),
+            .. d.Joints.SelectMany(j =>
+                d.PassesOver(j.Id, d.BegunPlan()!.Id) is [.., { Why: { } why }]
+                    ?
+                    [
+                        new FollowUpSuggestion(
+                            $"Look again at {j.Place}",
+                            $"It stayed off its spec: {why}",
+                            7,
+                            80
+                        ),
+                    ]
+                    : Array.Empty<FollowUpSuggestion>()
+            ),
         ];
     }
 }

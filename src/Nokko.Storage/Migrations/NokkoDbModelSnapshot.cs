@@ -260,6 +260,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("kind");
 
+                    b.Property<bool>("None")
+                        .HasColumnType("boolean")
+                        .HasColumnName("none");
+
                     b.Property<string>("Order")
                         .HasColumnType("text")
                         .HasColumnName("order");
@@ -615,6 +619,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<string>("Angle")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("angle");
+
                     b.Property<DateTimeOffset>("At")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
@@ -660,6 +668,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<string>("Value")
                         .HasColumnType("jsonb")
                         .HasColumnName("value");
+
+                    b.Property<string>("Why")
+                        .HasColumnType("text")
+                        .HasColumnName("why");
 
                     b.HasKey("Id")
                         .HasName("pk_torque_entries");

@@ -29,6 +29,107 @@ public class BenchSheetsTests
     }
 
     [Fact]
+    public void The_body_s_angle_has_the_tape_s_share_of_the_wheelbase()
+    {
+        var a = Work(
+            "rake",
+            ("lf", "518"),
+            ("rf", "522"),
+            ("lr", "576"),
+            ("rr", "584"),
+            ("wheelbase", "3600")
+        );
+        // One millimetre over the wheelbase, as an angle: two readings on each end share the tape's own.
+        Assert.Equal(
+            a.Numbers[0].Result.U!.Value / 3600 * 180 / Math.PI,
+            a.Numbers[4].Result.U!.Value,
+            12
+        );
+    }
+
+    [Fact]
+    public void A_coil_s_length_is_as_good_as_its_rate()
+    {
+        var a = Work("spring", ("rate", "100"), ("free", "400"), ("load", "600"));
+        var load = 600 * 9.80665;
+        Assert.Equal(0.03 * load / 100, a.Numbers[0].Result.U!.Value, 9);
+        Assert.Equal(load / 100, Value(a, 2), 9);
+        Assert.Equal(
+            "load",
+            Refused("spring", ("rate", "100"), ("free", "58.8"), ("load", "600")).Field
+        );
+        Work("spring", ("rate", "100"), ("free", "58.9"), ("load", "600"));
+    }
+
+    [Theory]
+    [InlineData("1", null)]
+    [InlineData("20", null)]
+    [InlineData("21", "leaves")]
+    [InlineData("0.5", "leaves")]
+    [InlineData("2.5", "leaves")]
+    public void Leaves_are_counted(string leaves, string? refused)
+    {
+        (string, string)[] typed =
+        [
+            ("leaves", leaves),
+            ("length", "1300"),
+            ("shorter", "40"),
+            ("width", "60"),
+            ("thick", "8"),
+            ("arch", "120"),
+            ("load", "400"),
+        ];
+        if (refused is null)
+        {
+            Assert.NotEmpty(Work("leaf", typed).Numbers);
+        }
+        else
+        {
+            Assert.Equal(refused, Refused("leaf", typed).Field);
+        }
+    }
+
+    [Fact]
+    public void The_shortest_leaf_has_some_length_left_and_the_rate_its_share()
+    {
+        (string, string)[] Typed(string shorter) =>
+            [
+                ("leaves", "4"),
+                ("length", "1200"),
+                ("shorter", shorter),
+                ("width", "60"),
+                ("thick", "8"),
+                ("arch", "120"),
+                ("clamp", "100"),
+                ("load", "400"),
+            ];
+        // Three times shorter: at 400 mm nothing is left.
+        Assert.Equal("shorter", Refused("leaf", Typed("400")).Field);
+        var pack = Work("leaf", Typed("200"));
+        var (rate, u) = (Value(pack, 0), pack.Numbers[0].Result.U!.Value);
+        Assert.InRange(u / rate, 0.01, 0.5);
+        Assert.Equal(u / rate * 400 * 9.80665 / rate, pack.Numbers[1].Result.U!.Value, 9);
+    }
+
+    [Theory]
+    [InlineData("aboveEye", false)]
+    [InlineData("belowEye", true)]
+    public void A_pulled_shackle_says_that_a_longer_one_lowers(string pivot, bool lowers) =>
+        Assert.Equal(
+            lowers,
+            Work(
+                "shackle",
+                ("chord", "1300"),
+                ("arch", "60"),
+                ("shackle", "90"),
+                ("angle", "15"),
+                ("longer", "25"),
+                ("pivot", pivot)
+            )
+                .Says.Any(s => s.Contains("a longer one lowers", StringComparison.Ordinal))
+        );
+
+    [Fact]
     public void A_spacer_says_what_a_plan_would_say_of_it()
     {
         // The rule of thumb: offset 3, ratio 1.9 ± 0.3 and about 6 % of it between vehicles, known to a factor of 1.8.

@@ -1,248 +1,306 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
-using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
-using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Fitting;
 
+/// <summary>What a card opens for this change on this vehicle, and nothing else.</summary>
 public class JobCardTests
 {
-    private static JobCard Card(params (Corner, PlacedPart)[] parts) =>
-        JobCard.Derive(Sample.AsFound, Sample.Plan(parts), Sample.Pickup, Equipment.TwoPostLift);
+    private static JobCard Card(
+        SuspensionKind front,
+        SuspensionKind rear,
+        FittingSchools? schools,
+        params (Corner, PlacedPart)[] parts
+    ) => Cards.Of(front, rear, Equipment.TwoPostLift, schools, parts);
+
+    private static JobCard Pickup(params (Corner, PlacedPart)[] parts) =>
+        Card(SuspensionKind.CoilOverArm, SuspensionKind.LeafOverslung, null, parts);
+
+    private static PlacedPart Part(int n, PartKind kind) => Sample.Plate(n, 25, kind);
+
+    /// <summary>Joints that are worked on, without wheels and what only bends.</summary>
+    private static string[] Worked(JobCard card) =>
+        [
+            .. card
+                .Joints.Where(j => j.Kind is not (JointKind.Wheel or JointKind.Bracket))
+                .Select(j => j.Place)
+                .Order(StringComparer.Ordinal),
+        ];
 
     [Fact]
-    public void The_card_follows_from_what_changes()
+    public void Nothing_changes_and_nothing_is_done() => Assert.Empty(Pickup().Steps);
+
+    [Fact]
+    public void Tyres_open_the_wheels_and_nothing_else()
     {
-        Assert.Empty(Card().Steps);
-        var one = Card((Corner.LF, Sample.Plate(30, 25)));
-        Assert.DoesNotContain(one.Steps, s => s.Where is "RF" or "LR" or "RR");
-        Assert.Contains(
-            one.Steps,
-            s => s.Title.Contains("put in plate 25", StringComparison.Ordinal)
+        var card = Pickup(
+            (Corner.LF, Part(30, PartKind.Tyre)),
+            (Corner.RR, Part(31, PartKind.Tyre))
         );
-        var rear = Card(
-            (Corner.LR, Sample.Plate(30, 25, PartKind.Block)),
-            (Corner.RR, Sample.Plate(31, 25, PartKind.Block))
-        );
-        Assert.Contains(rear.Joints, j => j.Kind == JointKind.UBolt);
+        Assert.Equal(["LF wheel to hub", "RR wheel to hub"], card.Joints.Select(j => j.Place));
         Assert.DoesNotContain(
-            rear.Joints,
-            j => j.Place.Contains("strut", StringComparison.Ordinal)
+            card.Steps,
+            s => s.HoldFor is HoldReason.LastHold or HoldReason.Energy
         );
     }
 
     [Fact]
-    public void A_second_pass_says_what_comes_out_and_what_goes_in()
+    public void Shackles_leave_U_bolts_shocks_and_wheels_alone()
     {
-        var fitted = Sample.AsFound with
-        {
-            Stacks = Sample.Plan((Corner.LF, Sample.Plate(30, 38))).Stacks,
-        };
+        var card = Pickup(
+            (Corner.LR, Part(30, PartKind.Shackle)),
+            (Corner.RR, Part(31, PartKind.Shackle))
+        );
+        Assert.Equal(
+            [
+                "LR shackle to frame",
+                "LR shackle to spring",
+                "RR shackle to frame",
+                "RR shackle to spring",
+            ],
+            card.Joints.Select(j => j.Place).Order(StringComparer.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void A_shock_opens_its_two_mounts_with_the_axle_carried_where_it_is_the_last_stop()
+    {
+        var coils = Card(
+            SuspensionKind.CoilOverArm,
+            SuspensionKind.CoilFourLink,
+            null,
+            (Corner.LR, Part(30, PartKind.Shock))
+        );
+        Assert.Equal(["LR lower shock mount", "LR upper shock mount"], Worked(coils));
+        Assert.Contains(coils.Steps, s => s.Key == "rear/carry-axle" && s.Hold);
+        var leaves = Pickup((Corner.LR, Part(30, PartKind.Shock)));
+        Assert.Equal(["LR lower shock mount", "LR upper shock mount"], Worked(leaves));
+        Assert.DoesNotContain(leaves.Steps, s => s.HoldFor == HoldReason.LastHold);
+    }
+
+    [Theory]
+    [InlineData(OpenArm.UpperBall, "LF upper ball joint to upright")]
+    [InlineData(
+        OpenArm.LowerBracket,
+        "LF lower ball-joint bracket to arm",
+        "LF tie-rod end to upright"
+    )]
+    [InlineData(OpenArm.InnerPivots, "LF lower arm pivots")]
+    [InlineData(OpenArm.None)]
+    public void A_strut_leaves_its_arm_by_the_joint_that_was_chosen(
+        OpenArm way,
+        params string[] parted
+    )
+    {
+        var card = Card(
+            SuspensionKind.CoilOverArm,
+            SuspensionKind.LeafOverslung,
+            new() { OpenArm = way },
+            (Corner.LF, Part(30, PartKind.StrutTopSpacer))
+        );
+        var opened = card.Steps.SelectMany(s => s.Opens).ToHashSet();
+        string[] ways =
+        [
+            "LF upper ball joint to upright",
+            "LF lower ball joint to upright",
+            "LF lower ball-joint bracket to arm",
+            "LF tie-rod end to upright",
+            "LF lower arm pivots",
+        ];
+        Assert.Equal(parted.Order(), ways.Where(opened.Contains).Order());
+        Assert.Contains("LF strut foot to lower arm", opened);
+        Assert.Contains("LF strut top plate to body", opened);
+    }
+
+    [Fact]
+    public void The_centre_nut_is_somebodys_joint_when_the_strut_is_opened_and_only_then()
+    {
+        var plate = Pickup((Corner.LF, Part(30, PartKind.StrutTopSpacer)));
+        Assert.DoesNotContain(plate.Joints, j => j.Kind == JointKind.CentreNut);
+        Assert.Contains(
+            plate.Steps,
+            s => s.Lines.Any(l => l.Contains("centre nut stays shut", StringComparison.Ordinal))
+        );
+        var ring = Pickup((Corner.LF, Part(30, PartKind.PreloadSpacer)));
+        var keys = ring.Steps.Select(s => s.Key).ToList();
+        Assert.True(keys.IndexOf("LF/strut") < keys.IndexOf("LF/energy-strut-centre-nut"));
+        Assert.True(keys.IndexOf("LF/energy-strut-centre-nut") < keys.IndexOf("LF/centre-nut"));
+        // It is final while the coil is still held, before the strut goes in.
+        Assert.True(keys.IndexOf("LF/bench") < keys.IndexOf("LF/home"));
+        Assert.Equal(["LF strut centre nut"], ring.Steps.Single(s => s.Key == "LF/bench").Joints);
+        Assert.DoesNotContain(
+            ring.Steps,
+            s => s.Lines.Any(l => l.Contains("centre nut stays shut", StringComparison.Ordinal))
+        );
+    }
+
+    [Fact]
+    public void Both_coils_of_a_live_axle_come_out_before_either_goes_in_and_neither_shock_is_final_between()
+    {
+        var card = Card(
+            SuspensionKind.CoilOverArm,
+            SuspensionKind.CoilRadiusArm,
+            null,
+            (Corner.LR, Part(30, PartKind.CoilSpacer)),
+            (Corner.RR, Part(31, PartKind.CoilSpacer))
+        );
+        var spring = card.Steps.Single(s => s.Opens.Contains("LR spring seats"));
+        Assert.Contains("RR spring seats", spring.Opens);
+        var energy = card.Steps.Single(s => s.HoldFor == HoldReason.Energy);
+        var at = card.Steps.ToList();
+        Assert.True(
+            at.FindIndex(s => s.Key == "rear/carry-axle") < at.FindIndex(s => s.Key == "rear/shock")
+        );
+        Assert.True(at.IndexOf(energy) < at.IndexOf(spring));
+        Assert.Contains("jump out sideways", energy.Caution, StringComparison.Ordinal);
+        // The track bar stays on unless somebody chose otherwise; then the axle is strapped first.
+        Assert.DoesNotContain(
+            card.Joints,
+            j => j.Place.Contains("track bar", StringComparison.Ordinal)
+        );
+        var off = Card(
+            SuspensionKind.CoilOverArm,
+            SuspensionKind.CoilRadiusArm,
+            new() { TrackBar = TrackBarWay.Off },
+            (Corner.LR, Part(30, PartKind.CoilSpacer))
+        );
+        var keys = off.Steps.Select(s => s.Key).ToList();
+        Assert.True(keys.IndexOf("rear/strap-axle") < keys.IndexOf("rear/track-bar"));
+    }
+
+    [Fact]
+    public void Body_pucks_leave_the_wheels_on_and_open_each_mount_by_itself()
+    {
+        var card = Pickup([.. Corners.All.Select(c => (c, Part(30 + (int)c, PartKind.BodyPuck)))]);
+        Assert.DoesNotContain(card.Joints, j => j.Kind == JointKind.Wheel);
+        Assert.DoesNotContain(card.Steps, s => s.Key.EndsWith("/raise", StringComparison.Ordinal));
+        Assert.Equal(8, card.Joints.Count(j => j.Kind == JointKind.Cushion));
+        Assert.Contains(
+            card.Steps,
+            s => s.Title.EndsWith("Steering shaft parted", StringComparison.Ordinal)
+        );
+        // The left side is in before the right side is out, and neither is final before both are.
+        var keys = card.Steps.Select(s => s.Key).ToList();
+        Assert.True(keys.IndexOf("vehicle/left/snug") < keys.IndexOf("vehicle/right/mounts"));
+        Assert.True(keys.IndexOf("vehicle/right/snug") < keys.IndexOf("vehicle/mounts-final"));
+        Assert.Contains("battery off, then wait", card.Steps[0].Do, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_jack_lifts_one_end_at_a_time_and_a_lift_both()
+    {
+        (Corner, PlacedPart)[] parts =
+        [
+            (Corner.LF, Part(30, PartKind.StrutTopSpacer)),
+            (Corner.LR, Part(31, PartKind.Block)),
+        ];
+        string[] Raises(Equipment equipment, FittingSchools? schools = null) =>
+            [
+                .. Cards
+                    .Of(
+                        SuspensionKind.CoilOverArm,
+                        SuspensionKind.LeafOverslung,
+                        equipment,
+                        schools,
+                        parts
+                    )
+                    .Steps.Where(s => s.Key.EndsWith("/raise", StringComparison.Ordinal))
+                    .Select(s => s.Key),
+            ];
+        Assert.Equal(["vehicle/raise"], Raises(Equipment.TwoPostLift));
+        Assert.Equal(["front/raise", "rear/raise"], Raises(Equipment.JackAndStands));
+        Assert.Equal(
+            ["rear/raise", "front/raise"],
+            Raises(Equipment.JackAndStands, new() { First = EndFirst.Rear })
+        );
+        Assert.Equal(
+            ["vehicle/raise"],
+            Raises(Equipment.Pit, new() { Stands = StandsWay.FourStands })
+        );
+    }
+
+    [Fact]
+    public void A_second_pass_says_what_comes_out_and_a_piece_that_moves_says_where_to()
+    {
+        var plate = Sample.Plate(30, 38);
+        var fitted = Sample.AsFound with { Stacks = Sample.Plan((Corner.LF, plate)).Stacks };
         var card = JobCard.Derive(
             fitted,
-            Sample.Plan((Corner.LF, Sample.Plate(31, 25))),
+            Sample.Plan((Corner.LF, Sample.Plate(31, 25)), (Corner.RF, plate)),
             Sample.Pickup,
             Equipment.Pit
         );
         Assert.Contains(
             card.Steps,
-            s => s.Title == "Change the stack: take out plate 38; put in plate 25"
+            s => s.Title == "Change the stack: take out plate 38 (it goes to RF); put in plate 25"
         );
-    }
-
-    [Theory]
-    [InlineData("vehicle/supported", "reaches under")]
-    [InlineData("LF/top-nut-stays", "spring compressor")]
-    [InlineData("LF/no-weight-on-hose", "damaged inside")]
-    public void Hold_points_carry_their_caution_where_the_danger_is(string key, string caution)
-    {
-        var step = Card((Corner.LF, Sample.Plate(30, 25))).Steps.First(s => s.Key == key);
-        Assert.True(step.Hold);
-        Assert.Contains(caution, step.Caution, StringComparison.Ordinal);
+        Assert.Contains(card.Steps, s => s.Title == "Change the stack: put in plate 38 from LF");
     }
 
     [Fact]
-    public void Every_joint_is_started_snugged_and_final_and_rubber_only_on_its_wheels()
+    public void What_the_shop_knows_of_a_joint_goes_before_the_usual_set()
     {
-        var card = Card(
-            (Corner.LF, Sample.Plate(30, 25)),
-            (Corner.RF, Sample.Plate(31, 25)),
-            (Corner.LR, Sample.Plate(32, 25, PartKind.Block))
-        );
-        var down = card.Steps.ToList().FindIndex(s => s.Key == "vehicle/down");
-        foreach (var joint in card.Joints)
+        var link = new Joint
         {
-            var passes = card
-                .Steps.Select((s, i) => (s, i))
-                .Where(x => x.s.Joints.Contains(joint.Place))
-                .ToArray();
-            Assert.Equal([Pass.Hand, Pass.Snug, Pass.Final], passes.Select(p => p.s.Pass!.Value));
-            if (joint.Kind is JointKind.BondedRubber or JointKind.Wheel)
-            {
-                Assert.True(passes[2].i > down, $"{joint.Place} is final before it is down");
-            }
-        }
+            Id = Sample.Id(70),
+            Where = "LF",
+            Place = "LF sway-bar link to arm",
+            Kind = JointKind.SwayBarLink,
+            Fasteners = [],
+            None = true,
+        };
+        var studs = new Joint
+        {
+            Id = Sample.Id(71),
+            Where = "LF",
+            Place = "LF strut top plate to body",
+            Kind = JointKind.StudPlate,
+            Fasteners = [new Fastener { Position = "top studs", Count = 4 }],
+        };
+        var card = JobCard.Derive(
+            Sample.AsFound,
+            Sample.Plan((Corner.LF, Part(30, PartKind.StrutTopSpacer))),
+            Sample.Pickup,
+            Equipment.TwoPostLift,
+            null,
+            [link, studs]
+        );
+        Assert.DoesNotContain(card.Joints, j => j.Place == link.Place);
+        Assert.DoesNotContain(card.Steps, s => s.Key == "LF/links");
+        Assert.Equal(4, card.Joints.Single(j => j.Place == studs.Place).Fasteners[0].Count);
     }
 
     [Fact]
-    public void Step_keys_are_unique_and_name_their_place()
+    public void The_board_says_what_carries_and_what_locates()
     {
-        var steps = Card(
-            (Corner.LF, Sample.Plate(30, 25)),
-            (Corner.RF, Sample.Plate(31, 25)),
-            (Corner.RR, Sample.Plate(32, 25, PartKind.Block))
-        ).Steps;
-        Assert.Equal(steps.Count, steps.Select(s => s.Key).Distinct().Count());
-        Assert.All(steps, s => Assert.Equal(s.Where, s.Key.Split('/')[0]));
+        var card = Pickup((Corner.LR, Part(30, PartKind.Block)));
+        var keys = card.Steps.Select(s => s.Key).ToList();
+        var until = keys.Take(keys.IndexOf("LR/u-bolts") + 1).ToHashSet();
+        var axle = card.Board(until).Single(l => l.Member == "rear axle");
+        Assert.Equal(["a jack under each end of the axle", "RR spring to axle"], axle.Carries);
+        Assert.Equal(["RR spring to axle"], axle.Y);
+        Assert.Contains("LR spring to axle", card.Loose(until));
+        Assert.Empty(card.Board(keys.ToHashSet()));
+        Assert.Empty(card.Loose(keys.ToHashSet()));
     }
 
     [Fact]
     public void A_hold_stops_what_it_concerns_and_nothing_else()
     {
-        var card = Card((Corner.LF, Sample.Plate(30, 25)), (Corner.RF, Sample.Plate(31, 25)));
-        var done = new HashSet<string>
-        {
-            "vehicle/raise",
-            "vehicle/supported",
-            "vehicle/wheels-off",
-        };
-        Assert.Equal(
-            "LF/no-weight-on-hose",
-            FittingRules.HoldBefore(card, done, "LF/strut-out")!.Key
+        var card = Pickup(
+            (Corner.LF, Part(30, PartKind.StrutTopSpacer)),
+            (Corner.RF, Part(31, PartKind.StrutTopSpacer))
         );
+        var done = new HashSet<string> { "vehicle/supported" };
+        Assert.Equal("LF/strap-upright", FittingRules.HoldBefore(card, done, "LF/part")!.Key);
         Assert.Null(FittingRules.HoldBefore(card, done, "RF/mark"));
         Assert.Equal(
             "vehicle/supported",
             FittingRules.HoldBefore(card, new HashSet<string>(), "RF/mark")!.Key
         );
-        Assert.Equal(
-            "LF/no-weight-on-hose",
-            FittingRules.HoldBefore(card, done, "vehicle/down")!.Key
-        );
-    }
-}
-
-public class FittingRulesTests
-{
-    private static readonly Joint Rubber = Joint(JointKind.BondedRubber);
-
-    private static Joint Joint(JointKind kind, JointSpec? spec = null) =>
-        new()
-        {
-            Id = Sample.Id(60),
-            Where = "LF",
-            Place = "LF strut foot",
-            Kind = kind,
-            Fasteners = [],
-            Spec = spec,
-        };
-
-    private static JointSpec Spec(double nm) =>
-        new()
-        {
-            Torque = new()
-            {
-                Value = nm,
-                Unit = Unit.NewtonMetre,
-                Known = Known.Document,
-            },
-            Source = "sheet 7",
-        };
-
-    private static TorqueEntry Entry(Pass pass, double? nm = null, bool seen = false) =>
-        new()
-        {
-            Id = Sample.Id(61),
-            JointId = Sample.Id(60),
-            PlanId = Sample.Id(20),
-            Pass = pass,
-            Value = nm is { } v
-                ? new()
-                {
-                    Value = v,
-                    Unit = Unit.NewtonMetre,
-                    Known = Known.Measured,
-                }
-                : null,
-            CriterionSeen = seen,
-            Position = WheelPosition.OnWheels,
-            PersonId = Sample.Id(5),
-            At = Sample.At(1),
-        };
-
-    [Theory]
-    [InlineData(JointKind.BondedRubber, WheelPosition.Hanging, false)]
-    [InlineData(JointKind.BondedRubber, WheelPosition.OnWheels, true)]
-    [InlineData(JointKind.Wheel, WheelPosition.Hanging, false)]
-    [InlineData(JointKind.Ball, WheelPosition.Hanging, true)]
-    [InlineData(JointKind.Clamped, WheelPosition.Hanging, true)]
-    public void What_kind_of_joint_it_is_decides_the_gate(
-        JointKind kind,
-        WheelPosition position,
-        bool allowed
-    ) =>
-        Assert.Equal(
-            allowed,
-            FittingRules.Refusal(
-                Joint(kind),
-                [Entry(Pass.Hand), Entry(Pass.Snug)],
-                Pass.Final,
-                position
-            )
-                is null
-        );
-
-    [Fact]
-    public void Passes_come_in_order()
-    {
-        Assert.NotNull(FittingRules.Refusal(Rubber, [], Pass.Snug, WheelPosition.Hanging));
-        Assert.NotNull(
-            FittingRules.Refusal(Rubber, [Entry(Pass.Hand)], Pass.Final, WheelPosition.OnWheels)
-        );
-        Assert.Null(
-            FittingRules.Refusal(Rubber, [Entry(Pass.Hand)], Pass.Snug, WheelPosition.Hanging)
-        );
-    }
-
-    [Fact]
-    public void A_line_stays_open_until_final_spec_and_value_agree()
-    {
-        Assert.Equal("not touched yet; final on its wheels", FittingRules.Open(Rubber, []));
-        Assert.Equal(
-            "snug only; final on its wheels",
-            FittingRules.Open(Rubber, [Entry(Pass.Snug)])
-        );
-        Assert.Equal(
-            "no spec with its source",
-            FittingRules.Open(Rubber, [Entry(Pass.Final, 100)])
-        );
-        var ball = Joint(JointKind.Ball, Spec(100));
-        Assert.Equal("no value noted", FittingRules.Open(ball, [Entry(Pass.Final)]));
-        Assert.Equal("stopped short of the spec", FittingRules.Open(ball, [Entry(Pass.Final, 90)]));
-        Assert.Null(FittingRules.Open(ball, [Entry(Pass.Final, 90), Entry(Pass.Final, 100)]));
-        var seen = Joint(
-            JointKind.Ball,
-            new() { Criterion = "cotter hole in line", Source = "sheet 7" }
-        );
-        Assert.Equal("criterion not seen", FittingRules.Open(seen, [Entry(Pass.Final)]));
-        Assert.Null(FittingRules.Open(seen, [Entry(Pass.Final, seen: true)]));
-    }
-
-    [Fact]
-    public void A_value_in_pounds_meets_a_spec_in_newtons()
-    {
-        var entry = Entry(Pass.Final) with
-        {
-            Value = new()
-            {
-                Value = 73.8,
-                Unit = Unit.PoundFoot,
-                Known = Known.Measured,
-            },
-        };
-        Assert.Null(FittingRules.Open(Joint(JointKind.Ball, Spec(100)), [entry]));
+        Assert.Equal("LF/strap-upright", FittingRules.HoldBefore(card, done, "vehicle/down")!.Key);
     }
 }

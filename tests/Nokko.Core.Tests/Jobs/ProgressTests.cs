@@ -73,6 +73,7 @@ public class ProgressTests
                             PlanId = d.Plans[0].Id,
                             Pass = Pass.Final,
                             Value = spec.Torque,
+                            CriterionSeen = j.Kind.IsLookedAt(),
                             Position = WheelPosition.OnWheels,
                             PersonId = Sample.Id(5),
                             At = Sample.At(i),
@@ -109,7 +110,7 @@ public class ProgressTests
     {
         var progress = Of(Sample.Job(Before, OnPlan));
         Assert.Equal(Phase.Fit, progress.Next);
-        Assert.Contains("Chock, crack the wheel nuts", progress.Says, StringComparison.Ordinal);
+        Assert.Contains("Before it goes up", progress.Says, StringComparison.Ordinal);
     }
 
     [Fact]

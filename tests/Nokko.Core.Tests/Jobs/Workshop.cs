@@ -174,7 +174,7 @@ internal sealed class Workshop
         {
             if (Document.Steps.All(s => s.Step != step.Key))
             {
-                Do(new DoStep(Key(), Key(), step.Key, null, null));
+                Do(new DoStep(Key(), Key(), step.Key, null, null, Reached(step)));
             }
             if (last(step))
             {
@@ -182,6 +182,23 @@ internal sealed class Workshop
             }
         }
     }
+
+    /// <summary>What every joint of a final step reached: 101 lb·ft, or looked at.</summary>
+    public IReadOnlyList<ReachedInput> Reached(CardStep step) =>
+        step.Pass != Pass.Final
+            ? []
+            :
+            [
+                .. Document
+                    .Joints.Where(j => step.Joints.Contains(j.Place))
+                    .Select(j => new ReachedInput(
+                        j.Id,
+                        j.Kind.IsLookedAt() ? null : Typed("101", Unit.PoundFoot),
+                        null,
+                        j.Kind.IsLookedAt(),
+                        "wrench"
+                    )),
+            ];
 
     public static QuantityInput Typed(string text, Unit unit) => new(text, unit, Known.Measured);
 }

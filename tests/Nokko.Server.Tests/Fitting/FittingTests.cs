@@ -82,7 +82,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
             expected: 409
         );
         Assert.Contains(
-            "Stands and chocks",
+            "Locks and arms",
             refused["detail"]!.GetValue<string>(),
             StringComparison.Ordinal
         );
@@ -93,7 +93,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
         view = await caller.Do(
             job.Path,
             "doStep",
-            Step("LF/strut-out", "second fitter holds the upright")
+            Step("LF/part", "second fitter holds the upright")
         );
         Assert.Contains(
             "second fitter",
@@ -167,7 +167,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
             expected: 409
         );
         Assert.Contains(
-            "on its wheels",
+            "at ride height",
             refused["detail"]!.GetValue<string>(),
             StringComparison.Ordinal
         );
@@ -178,15 +178,30 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
-    public async Task A_torque_stopped_short_stays_open()
+    public async Task A_torque_stopped_short_is_asked_about_at_once_and_every_pass_is_kept()
     {
         var (caller, job, view) = await Begun();
-        var link = Joint(view, "RF sway-bar link to arm");
+        var link = Joint(view, "RF upper ball joint to upright");
         view = await Spec(caller, job, link, view, "62");
         await caller.Do(job.Path, "tightenJoint", Torque(link, "hand", "hanging"));
         await caller.Do(job.Path, "tightenJoint", Torque(link, "snug", "hanging"));
-        view = await caller.Do(job.Path, "tightenJoint", Torque(link, "final", "hanging", "55"));
-        Assert.Equal("stopped short of the spec", Open(view, link));
+        var asked = await caller.Do(
+            job.Path,
+            "tightenJoint",
+            Torque(link, "final", "hanging", "55"),
+            expected: 409
+        );
+        Assert.Equal("reason", asked["field"]!.GetValue<string>());
+        view = await caller.Do(
+            job.Path,
+            "tightenJoint",
+            Torque(link, "final", "hanging", "55", "the socket does not reach further")
+        );
+        Assert.Null(Open(view, link));
+        Assert.Contains(
+            view["followUpSuggestions"]!.AsArray(),
+            f => f!["what"]!.GetValue<string>() == "Look again at RF upper ball joint to upright"
+        );
         view = await caller.Do(job.Path, "tightenJoint", Torque(link, "final", "hanging", "62"));
         Assert.Null(Open(view, link));
         Assert.Equal(
@@ -201,7 +216,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_spec_needs_its_source()
     {
         var (caller, job, view) = await Begun();
-        var link = Joint(view, "RF sway-bar link to arm");
+        var link = Joint(view, "RF upper ball joint to upright");
         var refused = await caller.Do(
             job.Path,
             "setSpec",

@@ -209,6 +209,7 @@ public class DoorTests(Hosted server) : IClassFixture<Hosted>
                 odometer = (object?)null,
                 ownerNotes = (string?)null,
                 followUps = Array.Empty<object>(),
+                reason = "its owner fetched it between two steps",
             }
         );
         command["commandId"] = Guid.CreateVersion7();

@@ -19,7 +19,8 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         ]!.GetValue<double>();
         Assert.Equal(3 + (1.9 * 25.4), rise, 6);
         var begun = await job.Begin(planned);
-        Assert.Equal(10, begun["document"]!["joints"]!.AsArray().Count);
+        // Ten places at each front corner: wheel, arm pivots, ball joint, foot, both rows of studs, link, hose and lead.
+        Assert.Equal(20, begun["document"]!["joints"]!.AsArray().Count);
         Assert.Equal("fit", begun["progress"]!["next"]!.GetValue<string>());
 
         await job.BeginRound();

@@ -20,8 +20,8 @@ const doc = {
     { id: "next", fromStageId: "later", toStageId: null },
   ],
   supports: [
-    { at: "2026-03-02T10:00:00Z", position: "onWheels" },
-    { at: "2026-03-02T09:00:00Z", position: "hanging" },
+    { at: "2026-03-02T10:00:00Z", where: "all", position: "onWheels" },
+    { at: "2026-03-02T09:00:00Z", where: "front", position: "hanging" },
   ],
 } as unknown as Doc;
 
@@ -37,8 +37,8 @@ describe("the stages of a job", () => {
   });
 
   it("hang or stand by the last word, in whatever order they were kept", () => {
-    expect(supportNow(doc)?.position).toBe("onWheels");
-    expect(supportNow({ ...doc, supports: [] })).toBeUndefined();
+    expect(supportNow(doc, "LF")?.position).toBe("onWheels");
+    expect(supportNow({ ...doc, supports: [] }, "LF")).toBeUndefined();
   });
 });
 

@@ -60,6 +60,14 @@ export function heightAt(
 }
 
 /** What holds the vehicle up now, by the last word on it. */
-export function supportNow(d: Doc) {
-  return d.supports.toSorted((a, b) => a.at.localeCompare(b.at)).at(-1);
+export function supportNow(d: Doc, where: string) {
+  const end = where.endsWith("F")
+    ? "front"
+    : where.endsWith("R")
+      ? "rear"
+      : where;
+  return d.supports
+    .filter((s) => s.where === "all" || end === "vehicle" || s.where === end)
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+    .at(-1);
 }

@@ -1601,6 +1601,21 @@ export interface components {
             /** @description What it asks for. */
             fields: components["schemas"]["BenchField"][];
         };
+        /** @description What holds one heavy member at a moment of the work. */
+        BoardLine: {
+            /** @description The member, as said. */
+            member: string;
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
+            where: string;
+            /** @description What carries it or stops its droop. */
+            carries: string[];
+            /** @description What locates it forward and back. */
+            x: string[];
+            /** @description What locates it sideways. */
+            y: string[];
+            /** @description What keeps it from turning or tipping. */
+            turn: string[];
+        };
         /**
          * @description How the body is carried.
          * @enum {unknown}
@@ -1608,7 +1623,7 @@ export interface components {
         BodyKind: "bodyOnFrame" | "unibody";
         /** @description A joint that the card works on, before it is stored. */
         CardJoint: {
-            /** @description Corner or axle. */
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
             where: string;
             /** @description What meets what. */
             place: string;
@@ -1621,9 +1636,9 @@ export interface components {
         };
         /** @description One step of the job card. */
         CardStep: {
-            /** @description Stable key: where and what, for example `LF/strut-out`. */
+            /** @description Stable key: where and what, for example `LF/strut`. */
             key: string;
-            /** @description Corner, axle or vehicle. */
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
             where: string;
             /** @description What, in a few words. */
             title: string;
@@ -1631,13 +1646,24 @@ export interface components {
             do: string;
             /** @description The caution that stands here because the danger is here. */
             caution: null | string;
+            holdFor: null | components["schemas"]["HoldReason"];
             /** @description Whether the hand stops here until a person confirms. */
             hold: boolean;
+            /** @description What to look at or do one by one, each a short line. */
+            lines: string[];
+            /** @description Places of the joints that are opened in this step. */
+            opens: string[];
+            /** @description Places of the joints that are loosened in this step and stay in place. */
+            loosens: string[];
             /** @description What comes off in this step. */
             takesOff: string[];
             /** @description Places of the joints that are closed in this step. */
             joints: string[];
             pass: null | components["schemas"]["Pass"];
+            /** @description What is put under a member in this step, as said. */
+            supports: null | string[];
+            /** @description Whether jacks and straps are taken away in this step. */
+            clearsSupports: boolean;
             puts: null | components["schemas"]["WheelPosition"];
             /**
              * Format: int32
@@ -1948,6 +1974,26 @@ export interface components {
             /** @description Threadlocker as said. */
             threadlocker: null | string;
         };
+        /** @description Fasteners of a joint that are alike, as typed. */
+        FastenerInput: {
+            /** @description Where they sit in the joint. */
+            position: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /** @description Diameter × pitch as said. */
+            thread: null | string;
+            lengthFound: null | components["schemas"]["QuantityInput"];
+            lengthNeeded: null | components["schemas"]["QuantityInput"];
+            /** @description Wrench size as found. */
+            wrench: null | string;
+            /** @description Whether it must be a new part. */
+            newPartOnly: boolean;
+            /** @description Threadlocker as said; dry where nothing is. */
+            threadlocker: null | string;
+        };
         /**
          * @description What became of a removed piece.
          * @enum {unknown}
@@ -1991,6 +2037,19 @@ export interface components {
             kind: components["schemas"]["PartKind"];
             thickness: null | components["schemas"]["QuantityInput"];
             claim: null | components["schemas"]["QuantityInput"];
+        };
+        FittingNow: {
+            board: components["schemas"]["BoardLine"][];
+            loose: string[];
+            notes: components["schemas"]["JointNote"][];
+            ways: components["schemas"]["FittingWay"][];
+        };
+        FittingWay: {
+            school: string;
+            asks: string;
+            ways: components["schemas"]["SchoolWay"][];
+            choice: string;
+            why: null | string;
         };
         /** @description Something to be done after the hand-over, by date or distance, whichever comes first. */
         FollowUp: {
@@ -2138,6 +2197,8 @@ export interface components {
             takenBack: boolean;
             canTakeBack: boolean;
         };
+        /** @enum {unknown} */
+        HoldReason: "weight" | "lastHold" | "energy" | "irreversible" | "weightBack" | "rideHeight" | "brakeTest";
         Imported: {
             /** Format: uuid */
             jobId: string;
@@ -2227,11 +2288,11 @@ export interface components {
         JobCard: {
             /** @description In order. */
             steps: components["schemas"]["CardStep"][];
-            /** @description Every joint that is worked on. */
+            /** @description Every joint that is worked on, in the order of closing. */
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a photograph whose content is stored. */
         JobCommandAddPhotograph: {
             /** @enum {string} */
@@ -2335,6 +2396,27 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Chooses a way that good fitters differ on, for this job; the card follows. */
+        JobCommandChooseSchool: {
+            /** @enum {string} */
+            kind: "chooseSchool";
+            /**
+             * Format: uuid
+             * @description Key of the choice.
+             */
+            id: string;
+            /** @description The question. */
+            school: string;
+            /** @description The way. */
+            choice: string;
+            /** @description Why. */
+            why: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Closes a line of what came off. */
         JobCommandCloseOffLine: {
             /** @enum {string} */
@@ -2348,6 +2430,34 @@ export interface components {
             fate: components["schemas"]["Fate"];
             /** @description A few words. */
             note: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Puts a joint right: what holds it, its fasteners, or that this vehicle has none. */
+        JobCommandCorrectJoint: {
+            /** @enum {string} */
+            kind: "correctJoint";
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: number;
+            /** @description What holds it together. */
+            heldBy: components["schemas"]["JointKind"];
+            /** @description Its fasteners. */
+            fasteners: components["schemas"]["FastenerInput"][];
+            /** @description Order of tightening as said. */
+            order: null | string;
+            /** @description Whether this vehicle has no such joint. */
+            none: boolean;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2409,7 +2519,7 @@ export interface components {
              */
             commandId: string;
         };
-        /** @description Says that a step of the card is done. */
+        /** @description Says that a step of the card is done. A closing step is done when its joints have made its pass: snug and by hand by saying so, final with what each reached. */
         JobCommandDoStep: {
             /** @enum {string} */
             kind: "doStep";
@@ -2425,8 +2535,10 @@ export interface components {
              * @description How long it took.
              */
             minutes: null | number;
-            /** @description Why it was done before a hold point. */
+            /** @description Why it is done although something stands against it. */
             reason: null | string;
+            /** @description What the joints of a closing step reached. */
+            reached?: null | components["schemas"]["ReachedInput"][];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2473,6 +2585,7 @@ export interface components {
             odometer: null | components["schemas"]["QuantityInput"];
             ownerNotes: null | string;
             followUps: components["schemas"]["FollowUpInput"][];
+            reason?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2964,6 +3077,7 @@ export interface components {
             position: components["schemas"]["WheelPosition"];
             /** @description Why a gate is passed. */
             reason: null | string;
+            angle?: null | components["schemas"]["QuantityInput"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -3124,6 +3238,7 @@ export interface components {
             progress: components["schemas"]["Progress"];
             card: components["schemas"]["JobCard"];
             jointLines: components["schemas"]["JointLine"][];
+            fitting: components["schemas"]["FittingNow"];
             words: components["schemas"]["RoundWords"][];
             notMeasured: string[];
             followUpSuggestions: components["schemas"]["FollowUpSuggestion"][];
@@ -3155,16 +3270,26 @@ export interface components {
             /** @description Order of tightening as said, for example criss-cross. */
             order: null | string;
             spec: null | components["schemas"]["JointSpec"];
+            /** @description Whether this vehicle has no such joint. */
+            none: boolean;
         };
         /**
          * @description What holds a joint together, which decides when it may be final.
          * @enum {unknown}
          */
-        JointKind: "bondedRubber" | "ball" | "clamped" | "wheel" | "uBolt";
+        JointKind: "bondedRubber" | "ball" | "clamped" | "wheel" | "uBolt" | "studPlate" | "plainBolt" | "springEye" | "splinedClamp" | "axleNut" | "centreNut" | "pinchBolt" | "caliperBolts" | "union" | "rodEnd" | "cushion" | "swayBarLink" | "seat" | "plug" | "bracket";
         JointLine: {
             /** Format: uuid */
             jointId: string;
             open: null | string;
+        };
+        JointNote: {
+            /** Format: uuid */
+            jointId: string;
+            differs: null | string;
+            /** Format: uuid */
+            offered: null | string;
+            again: boolean;
         };
         /** @description What a joint must reach, as typed from the service information. */
         JointSpec: {
@@ -3659,7 +3784,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];
@@ -4149,6 +4274,20 @@ export interface components {
          * @enum {unknown}
          */
         RatioGrade: "ruleOfThumb" | "archetype" | "taped";
+        /** @description What a joint reached in a closing step. */
+        ReachedInput: {
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            jointId: string;
+            value: null | components["schemas"]["QuantityInput"];
+            angle: null | components["schemas"]["QuantityInput"];
+            /** @description Whether what is to be seen was seen. */
+            seen: boolean;
+            /** @description With what. */
+            tool: null | string;
+        };
         /** @description A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back. */
         Reading: {
             /**
@@ -4374,6 +4513,15 @@ export interface components {
              * @description Who chose.
              */
             personId: string;
+        };
+        /** @description A way that good fitters differ on. */
+        SchoolWay: {
+            /** @description Its key. */
+            choice: string;
+            /** @description As said in a bay. */
+            said: string;
+            /** @description What it disturbs or asks for. */
+            disturbs: string;
         };
         /**
          * @description By what found stacks are ordered.
@@ -5164,8 +5312,11 @@ export interface components {
             /** @description How far. */
             pass: components["schemas"]["Pass"];
             value: null | components["schemas"]["Quantity"];
+            angle: null | components["schemas"]["Quantity"];
             /** @description Whether the criterion was seen. */
             criterionSeen: boolean;
+            /** @description Why it stayed off its spec; null where it did not. */
+            why: null | string;
             /** @description Tool as said. */
             tool: null | string;
             /** @description Hanging or on its wheels. */
@@ -5500,7 +5651,7 @@ export interface components {
          * @description Where the wheels are while somebody works.
          * @enum {unknown}
          */
-        WheelPosition: "hanging" | "onWheels";
+        WheelPosition: "hanging" | "onWheels" | "raisedToHeight";
         /** @description What ties the datums of one wheel together. */
         WheelRadii: {
             /**

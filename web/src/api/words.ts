@@ -113,6 +113,66 @@ export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: b
     "belowSpring": true,
     "offered": true
   },
+  "trackBar": {
+    "said": "track bar",
+    "belowSpring": true,
+    "offered": true
+  },
+  "trackBarBracket": {
+    "said": "track-bar bracket",
+    "belowSpring": true,
+    "offered": true
+  },
+  "upperArm": {
+    "said": "upper arm or link",
+    "belowSpring": true,
+    "offered": true
+  },
+  "lowerArm": {
+    "said": "lower arm or link",
+    "belowSpring": true,
+    "offered": true
+  },
+  "upright": {
+    "said": "upright",
+    "belowSpring": true,
+    "offered": true
+  },
+  "casterBush": {
+    "said": "caster bush",
+    "belowSpring": true,
+    "offered": true
+  },
+  "axleShim": {
+    "said": "axle shim",
+    "belowSpring": true,
+    "offered": true
+  },
+  "uBolts": {
+    "said": "U-bolts",
+    "belowSpring": true,
+    "offered": true
+  },
+  "crossMember": {
+    "said": "cross member",
+    "belowSpring": true,
+    "offered": true
+  },
+  "steeringDamper": {
+    "said": "steering damper",
+    "belowSpring": true,
+    "offered": true
+  },
+  "brakeHose": {
+    "said": "brake hose",
+    "belowSpring": true,
+    "offered": true
+  },
+  "brakeHoseBracket": {
+    "said": "brake-hose bracket",
+    "belowSpring": true,
+    "offered": true
+  },
   "tyre": {
     "said": "tyre",
     "belowSpring": true,
@@ -215,6 +275,88 @@ export const suspensionEnds: Record<Kinds["SuspensionKind"], { above: string; be
     "above": "frame",
     "below": "axle, above it",
     "leaf": true
+  }
+};
+export const jointWords: Record<Kinds["JointKind"], { said: string; lookedAt: boolean }> = {
+  "bondedRubber": {
+    "said": "bonded rubber: final at ride height only",
+    "lookedAt": false
+  },
+  "ball": {
+    "said": "ball joint: may be final hanging; a castle nut goes forward to the next hole, never back",
+    "lookedAt": false
+  },
+  "clamped": {
+    "said": "clamped faces: may be final hanging",
+    "lookedAt": false
+  },
+  "wheel": {
+    "said": "wheel: final on the ground, criss-cross",
+    "lookedAt": false
+  },
+  "uBolt": {
+    "said": "U-bolts: final with the axle loaded, criss-cross in steps",
+    "lookedAt": false
+  },
+  "studPlate": {
+    "said": "stud plate: may be final hanging, in even rounds",
+    "lookedAt": false
+  },
+  "plainBolt": {
+    "said": "plain bolt: may be final hanging",
+    "lookedAt": false
+  },
+  "springEye": {
+    "said": "spring eye in rubber: final at ride height only",
+    "lookedAt": false
+  },
+  "splinedClamp": {
+    "said": "clamp on splines: may be final hanging",
+    "lookedAt": false
+  },
+  "axleNut": {
+    "said": "axle nut: final before its bearing carries",
+    "lookedAt": false
+  },
+  "centreNut": {
+    "said": "centre nut: final while the coil is held",
+    "lookedAt": false
+  },
+  "pinchBolt": {
+    "said": "pinch bolts: may be final hanging",
+    "lookedAt": false
+  },
+  "caliperBolts": {
+    "said": "caliper bolts: may be final hanging",
+    "lookedAt": false
+  },
+  "union": {
+    "said": "hydraulic union: final, bled and dry before it moves",
+    "lookedAt": false
+  },
+  "rodEnd": {
+    "said": "rod end with its jam nut: may be final hanging",
+    "lookedAt": false
+  },
+  "cushion": {
+    "said": "cushion: final with its member's weight on it",
+    "lookedAt": false
+  },
+  "swayBarLink": {
+    "said": "sway-bar link: both sides together at ride height",
+    "lookedAt": false
+  },
+  "seat": {
+    "said": "seat: looked at, both ends, again at ride height",
+    "lookedAt": true
+  },
+  "plug": {
+    "said": "threaded plug: may be final hanging",
+    "lookedAt": false
+  },
+  "bracket": {
+    "said": "bracket or clip: looked at, nothing pulls or chafes",
+    "lookedAt": true
   }
 };
 export const leftOpen: string = "Left open, without a final pass.";

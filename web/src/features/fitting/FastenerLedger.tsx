@@ -12,7 +12,8 @@ export function FastenerLedger({ plan }: { plan: string }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const lines = view.jointLines.flatMap((line) => {
     const joint = d.joints.find((j) => j.id === line.jointId);
-    return joint ? [{ joint, open: line.open }] : [];
+    const note = view.fitting.notes.find((n) => n.jointId === line.jointId);
+    return joint ? [{ joint, open: line.open, note }] : [];
   });
   const open = lines.filter((l) => l.open !== null);
   return (
@@ -22,7 +23,7 @@ export function FastenerLedger({ plan }: { plan: string }) {
         {open.length === 0 ? "all final" : `${open.length.toString()} open`}
       </Typography>
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-        {lines.map(({ joint, open: why }) => (
+        {lines.map(({ joint, open: why, note }) => (
           <Box
             component="li"
             key={joint.id}
@@ -44,6 +45,9 @@ export function FastenerLedger({ plan }: { plan: string }) {
               <span>
                 {why === null ? "● " : "○ "}
                 {joint.place}
+                {note?.again && " (opened again)"}
+                {note?.differs &&
+                  ` ▲ differs from the other side: ${note.differs}`}
               </span>
               <Box
                 component="span"
@@ -55,7 +59,15 @@ export function FastenerLedger({ plan }: { plan: string }) {
                 {why ?? "final"}
               </Box>
             </Button>
-            {chosen === joint.id && <JointForm joint={joint} plan={plan} />}
+            {chosen === joint.id && (
+              <JointForm
+                joint={joint}
+                offered={
+                  d.joints.find((j) => j.id === note?.offered)?.spec ?? null
+                }
+                plan={plan}
+              />
+            )}
           </Box>
         ))}
       </Box>

@@ -1,26 +1,26 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link as To } from "react-router";
-import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { begunPlan, supportNow } from "../../api/document";
-import { useJob, useSend } from "../../api/job";
-import { Problem } from "../../api/problem";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
-import { PhotographButton } from "../jobs/Photographs";
+import { begunPlan } from "../../api/document";
+import { useJob } from "../../api/job";
+import { BoardDrawing } from "./BoardDrawing";
 import { FastenerLedger } from "./FastenerLedger";
+import { LayOut } from "./LayOut";
 import { OffLedger } from "./OffLedger";
+import { freshStep, Step, type StepDraft } from "./Step";
+import { Ways } from "./Ways";
 
-/** The job card: one step large, the rest in order, the ledgers beside it. */
+/** The job card: one step large, what holds the vehicle, the rest folded by place, the ledgers beside it. */
 export default function FitView() {
   const view = useJob();
   const d = view.document;
   const plan = begunPlan(d);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [drafts, setDrafts] = useState<Record<string, StepDraft>>({});
   if (!plan || view.card.steps.length === 0) {
     return (
       <Typography>
@@ -38,9 +38,6 @@ export default function FitView() {
   const step =
     view.card.steps.find((s) => s.key === chosen) ??
     view.card.steps.find((s) => !done.has(s.key));
-  const minutes = view.card.steps
-    .filter((s) => !done.has(s.key))
-    .reduce((sum, s) => sum + s.minutes, 0);
   return (
     <Box
       sx={{
@@ -48,17 +45,30 @@ export default function FitView() {
         gap: 3,
         gridTemplateColumns: {
           xs: "minmax(0,1fr)",
-          md: "minmax(0,1.1fr) minmax(0,1fr)",
+          md: "minmax(0,1.15fr) minmax(0,1fr)",
         },
       }}
     >
       <Box>
-        <Board />
         {step ? (
           <Step
             key={step.key}
             step={step}
+            plan={plan.id}
             isDone={done.has(step.key)}
+            number={view.card.steps.indexOf(step) + 1}
+            draft={drafts[step.key] ?? freshStep}
+            onDraft={(draft) => {
+              setDrafts((all) => ({ ...all, [step.key]: draft }));
+            }}
+            onRefused={(problem) => {
+              // The card has walked on: what was refused comes back with what was typed.
+              setDrafts((all) => ({
+                ...all,
+                [step.key]: { ...(all[step.key] ?? freshStep), problem },
+              }));
+              setChosen(step.key);
+            }}
             onDone={() => {
               // Somebody who has chosen another step meanwhile stays there.
               setChosen((now) => (now === step.key ? null : now));
@@ -69,206 +79,115 @@ export default function FitView() {
             Every step is done. Settle it and walk round.
           </Typography>
         )}
-        <Typography variant="h2" sx={{ mt: 2 }}>
-          The card{minutes > 0 && `, about ${minutes.toString()} min to go`}
-        </Typography>
-        <Box component="ol" sx={{ pl: 3.5, my: 1 }}>
-          {view.card.steps.map((s) => (
-            <Box component="li" key={s.key}>
-              <Button
-                size="small"
-                color="inherit"
-                aria-current={s.key === step?.key ? "step" : undefined}
-                sx={{
-                  justifyContent: "flex-start",
-                  textAlign: "left",
-                  fontWeight: s.key === step?.key ? 800 : 450,
-                }}
-                onClick={() => {
-                  setChosen(s.key);
-                }}
-              >
-                {done.has(s.key) ? "✓ " : s.hold ? "■ " : ""}
-                {s.where === "vehicle" ? "" : `${s.where}: `}
-                {s.title}
-              </Button>
-            </Box>
-          ))}
-        </Box>
+        <Rest
+          done={done}
+          current={step?.key ?? null}
+          onChoose={(key) => {
+            setChosen(key);
+          }}
+        />
+        <Ways />
       </Box>
       <Box>
+        <BoardDrawing />
+        <Loose />
         <FastenerLedger plan={plan.id} />
         <OffLedger plan={plan.id} />
+        <LayOut done={done} />
         <Deviations />
       </Box>
     </Box>
   );
 }
 
-/** What holds it up right now. */
-function Board() {
-  const last = supportNow(useJob().document);
+/** The whole card, folded by place; the place of the current step is open. */
+function Rest({
+  done,
+  current,
+  onChoose,
+}: {
+  done: ReadonlySet<string>;
+  current: string | null;
+  onChoose: (key: string) => void;
+}) {
+  const { steps } = useJob().card;
+  const minutes = steps
+    .filter((s) => !done.has(s.key))
+    .reduce((sum, s) => sum + s.minutes, 0);
+  const runs: {
+    where: string;
+    from: number;
+    steps: Schemas["CardStep"][];
+  }[] = [];
+  for (const [i, s] of steps.entries()) {
+    const last = runs.at(-1);
+    if (last?.where === s.where) {
+      last.steps.push(s);
+    } else {
+      runs.push({ where: s.where, from: i + 1, steps: [s] });
+    }
+  }
   return (
-    <Box
-      role="status"
-      sx={{
-        border: 2,
-        borderColor: "text.primary",
-        px: 1.5,
-        py: 0.75,
-        mb: 1.5,
-        fontWeight: 650,
-      }}
-    >
-      {last?.position === "hanging"
-        ? `▲ Hanging. Held up by: ${last.on}.`
-        : "● On its wheels."}
+    <Box component="section" sx={{ mt: 2 }}>
+      <Typography variant="h2">
+        The card: {done.size} of {steps.length} done
+        {minutes > 0 && `, about ${minutes.toString()} min to go`}
+      </Typography>
+      {runs.map((run) => {
+        const left = run.steps.filter((s) => !done.has(s.key)).length;
+        return (
+          <details
+            key={run.steps[0]?.key}
+            open={run.steps.some((s) => s.key === current)}
+          >
+            <summary>
+              {left === 0 ? "✓ " : ""}
+              {run.where === "vehicle" ? "Vehicle" : run.where}:{" "}
+              {run.steps[0]?.title}
+              {run.steps.length > 1 &&
+                ` … ${run.steps.at(-1)?.title ?? ""} (${run.steps.length.toString()} steps)`}
+            </summary>
+            <Box component="ol" start={run.from} sx={{ pl: 4, my: 0.5 }}>
+              {run.steps.map((s) => (
+                <Box component="li" key={s.key}>
+                  <Button
+                    size="small"
+                    color="inherit"
+                    aria-current={s.key === current ? "step" : undefined}
+                    sx={{
+                      justifyContent: "flex-start",
+                      textAlign: "left",
+                      fontWeight: s.key === current ? 800 : 450,
+                    }}
+                    onClick={() => {
+                      onChoose(s.key);
+                    }}
+                  >
+                    {done.has(s.key) ? "✓ " : s.hold ? "■ " : ""}
+                    {s.title}
+                  </Button>
+                </Box>
+              ))}
+            </Box>
+          </details>
+        );
+      })}
     </Box>
   );
 }
 
-function Step({
-  step,
-  isDone,
-  onDone,
-}: {
-  step: Schemas["CardStep"];
-  isDone: boolean;
-  onDone: () => void;
-}) {
-  const send = useSend();
-  const [minutes, setMinutes] = useState("");
-  const [reason, setReason] = useState("");
-  const [problem, setProblem] = useState<Error | null>(null);
-  const gate = problem instanceof Problem && problem.field === "reason";
-
-  const finish = async () => {
-    setProblem(null);
-    try {
-      await send(
-        {
-          kind: "doStep",
-          id: v7(),
-          step: step.key,
-          minutes: minutes ? Number(minutes) : null,
-          reason: reason || null,
-        },
-        `step ${step.title}`,
-      );
-      onDone();
-    } catch (e) {
-      setProblem(asError(e));
-    }
-  };
-
+/** Where was I: what is open or loosened at this moment. */
+function Loose() {
+  const loose = useJob().fitting.loose.filter(
+    (p) => !p.endsWith("wheel to hub"),
+  );
+  if (loose.length === 0) {
+    return null;
+  }
   return (
-    <Box
-      component="section"
-      aria-label="Current step"
-      sx={{
-        border: 2,
-        borderColor: step.hold ? "error.main" : "text.primary",
-        p: 2,
-        pl: step.hold ? 4 : 2,
-        bgcolor: "background.paper",
-        position: "relative",
-        "&::before": step.hold
-          ? {
-              content: '""',
-              position: "absolute",
-              inset: "0 auto 0 0",
-              width: 16,
-              background: (t) =>
-                `repeating-linear-gradient(45deg, ${(t.vars ?? t).palette.error.main} 0 10px, transparent 10px 20px)`,
-            }
-          : undefined,
-      }}
-    >
-      <Typography color="text.secondary">
-        {step.hold
-          ? "Hold point"
-          : step.where === "vehicle"
-            ? "Vehicle"
-            : step.where}
-        {" · about "}
-        {step.minutes} min
-        {step.people > 1 && ` · ${step.people.toString()} people`}
-      </Typography>
-      <Typography variant="h1">{step.title}</Typography>
-      <Typography sx={{ fontSize: "1.1rem", mt: 1 }}>{step.do}</Typography>
-      {step.caution && (
-        <Typography sx={{ mt: 1.5, fontWeight: 700, color: "error.main" }}>
-          ■ {step.caution}
-        </Typography>
-      )}
-      {step.tools.length > 0 && (
-        <Typography sx={{ mt: 1 }}>
-          Lay out: {step.tools.join(", ")}.
-        </Typography>
-      )}
-      {step.takesOff.length > 0 && (
-        <Typography sx={{ mt: 1 }}>
-          Comes off, and must come back: {step.takesOff.join(", ")}.
-        </Typography>
-      )}
-      {step.joints.length > 0 && (
-        <Typography sx={{ mt: 1 }}>
-          {step.pass === "final"
-            ? "Final"
-            : step.pass === "snug"
-              ? "Snug"
-              : "By hand"}
-          : {step.joints.join(", ")}. Note them in the ledger.
-        </Typography>
-      )}
-      <Box sx={{ mt: 1, display: "flex", alignItems: "center", gap: 1 }}>
-        <PhotographButton
-          of={`mark:${step.key}`}
-          caption={
-            step.where === "vehicle"
-              ? step.title
-              : `${step.where}: ${step.title}`
-          }
-        />
-      </Box>
-      <Box sx={{ mt: 1, display: "grid", gap: 1 }}>
-        <ProblemNote problem={problem} />
-        {gate && (
-          <TextField
-            label="Why go on all the same (goes on the record)"
-            value={reason}
-            onChange={(e) => {
-              setReason(e.target.value);
-            }}
-          />
-        )}
-        {isDone ? (
-          <Typography>✓ Done.</Typography>
-        ) : (
-          <Box sx={{ display: "flex", gap: 1 }}>
-            <TextField
-              label="Minutes"
-              value={minutes}
-              onChange={(e) => {
-                setMinutes(e.target.value.replace(/\D/g, ""));
-              }}
-              sx={{ width: 110 }}
-            />
-            <Button
-              variant="contained"
-              color={step.hold ? "error" : "primary"}
-              sx={{ flex: 1 }}
-              onClick={() => void finish()}
-            >
-              {gate
-                ? "Go on with this reason"
-                : step.hold
-                  ? "I looked: confirmed"
-                  : "Done"}
-            </Button>
-          </Box>
-        )}
-      </Box>
+    <Box component="section" sx={{ mb: 2 }}>
+      <Typography variant="h2">Loose right now: {loose.length}</Typography>
+      <Typography>{loose.join(" · ")}</Typography>
     </Box>
   );
 }

@@ -13,18 +13,11 @@ import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
-import { leftOpen } from "../../api/words";
+import { jointWords, leftOpen } from "../../api/words";
 import { passesOver, torqueText } from "./torque";
+import { CorrectJoint } from "./CorrectJoint";
 import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
-
-const kinds: Record<Schemas["JointKind"], string> = {
-  bondedRubber: "bonded rubber: final on its wheels only",
-  ball: "ball joint: may be final hanging",
-  clamped: "clamped faces: may be final hanging",
-  wheel: "wheel: final on the ground",
-  uBolt: "U-bolts, new ones",
-};
 
 function peakText(line: InstrumentLine): string {
   return line.value.toFixed(1);
@@ -33,9 +26,11 @@ function peakText(line: InstrumentLine): string {
 /** The spec of one joint, its passes, and the next one. */
 export function JointForm({
   joint,
+  offered,
   plan,
 }: {
   joint: Schemas["Joint"];
+  offered: Schemas["JointSpec"] | null;
   plan: string;
 }) {
   const view = useJob();
@@ -48,9 +43,10 @@ export function JointForm({
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<Error | null>(null);
-  const position = supportNow(d)?.position ?? "onWheels";
+  const position = supportNow(d, joint.where)?.position ?? "onWheels";
   const entries = passesOver(d, joint.id, plan);
   const gate = problem instanceof Problem && problem.field === "reason";
+  const lookedAt = jointWords[joint.kind].lookedAt;
 
   const attempt = async (act: () => Promise<unknown>) => {
     setProblem(null);
@@ -86,7 +82,7 @@ export function JointForm({
   return (
     <Box sx={{ p: 1, display: "grid", gap: 1.25 }}>
       <Typography color="text.secondary">
-        {kinds[joint.kind]}.{" "}
+        {jointWords[joint.kind].said}.{" "}
         {joint.fasteners
           .map(
             (f) =>
@@ -96,9 +92,9 @@ export function JointForm({
         {joint.order && `, ${joint.order}`}. Now{" "}
         {position === "hanging" ? "hanging" : "on its wheels"}.
       </Typography>
-      <SpecForm joint={joint} />
+      {!lookedAt && <SpecForm joint={joint} offered={offered} />}
       <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
-        {joint.spec && !joint.spec.torque ? (
+        {lookedAt || (joint.spec && !joint.spec.torque) ? (
           <Button
             variant={seen ? "contained" : "outlined"}
             aria-pressed={seen}
@@ -106,7 +102,7 @@ export function JointForm({
               setSeen(!seen);
             }}
           >
-            {seen ? "✓ Seen" : "Criterion seen"}
+            {seen ? "✓ Seen" : lookedAt ? "Looked at" : "Criterion seen"}
           </Button>
         ) : (
           <TextField
@@ -160,6 +156,7 @@ export function JointForm({
           }}
         />
       )}
+      <CorrectJoint joint={joint} />
       {joint.kind === "bondedRubber" && entries.at(-1)?.pass !== "final" && (
         <LeaveOpen joint={joint} />
       )}
@@ -177,7 +174,7 @@ export function JointForm({
   );
 }
 
-/** Heights are not judged while rubber is open; where this vehicle has none, or it stays so, that is written down. */
+/** Heights are not judged while rubber is open; where it stays so, that is written down. */
 function LeaveOpen({ joint }: { joint: Schemas["Joint"] }) {
   const send = useSend();
   const d = useJob().document;
@@ -203,7 +200,7 @@ function LeaveOpen({ joint }: { joint: Schemas["Joint"] }) {
   }
   return (
     <details>
-      <summary>This vehicle has none, or it stays open</summary>
+      <summary>It stays open</summary>
       <Box sx={{ display: "grid", gap: 1, mt: 1 }}>
         <TextField
           label="Why"

@@ -13,7 +13,7 @@ import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { torqueField, torqueSaid, torqueText } from "./torque";
 
-const none = { torque: "", criterion: "", source: "" };
+const none = { torque: "", angle: "", criterion: "", source: "" };
 
 const lines = (torque: string, criterion: string, source: string): Lines => ({
   Torque: torque,
@@ -22,7 +22,13 @@ const lines = (torque: string, criterion: string, source: string): Lines => ({
 });
 
 /** The spec of a joint from the fitter's own service information; it is typed once and can be put right. */
-export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
+export function SpecForm({
+  joint,
+  offered,
+}: {
+  joint: Schemas["Joint"];
+  offered: Schemas["JointSpec"] | null;
+}) {
   const send = useSend();
   const unit = useUnit() === "in" ? "lb·ft" : "N·m";
   const [spec, setSpec, clear] = useDraft(`spec.${joint.id}`, none);
@@ -40,7 +46,7 @@ export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
             id: joint.id,
             version,
             torque: typed(spec.torque, unit, "document"),
-            angle: null,
+            angle: spec.angle ? typed(spec.angle, "°", "document") : null,
             criterion: spec.criterion || null,
             source: spec.source,
           },
@@ -70,6 +76,7 @@ export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
             {joint.spec.torque
               ? torqueText(joint.spec.torque)
               : joint.spec.criterion}
+            {joint.spec.angle && `, then ${joint.spec.angle.value.toString()}°`}
           </b>
           , {joint.spec.source}
         </Typography>
@@ -79,6 +86,7 @@ export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
               torque: joint.spec?.torque
                 ? torqueField(joint.spec.torque, unit)
                 : "",
+              angle: joint.spec?.angle?.value.toString() ?? "",
               criterion: joint.spec?.criterion ?? "",
               source: joint.spec?.source ?? "",
             });
@@ -99,6 +107,14 @@ export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
           setSpec({ ...spec, torque: e.target.value });
         }}
         {...at(problem, "torque")}
+      />
+      <TextField
+        label="then by an angle, °"
+        value={spec.angle}
+        onChange={(e) => {
+          setSpec({ ...spec, angle: e.target.value });
+        }}
+        {...at(problem, "angle")}
       />
       <TextField
         label="or what to see"
@@ -123,6 +139,20 @@ export function SpecForm({ joint }: { joint: Schemas["Joint"] }) {
         >
           Keep the spec
         </Button>
+        {offered && !spec.torque && !spec.criterion && (
+          <Button
+            onClick={() => {
+              setSpec({
+                torque: offered.torque ? torqueField(offered.torque, unit) : "",
+                angle: offered.angle?.value.toString() ?? "",
+                criterion: offered.criterion ?? "",
+                source: offered.source,
+              });
+            }}
+          >
+            As on the other side
+          </Button>
+        )}
         {joint.spec && (
           <Button
             onClick={() => {

@@ -16,6 +16,7 @@ import { wantedSays } from "../finding/wanted";
 const kmPerMile = 1.609344;
 
 interface Draft {
+  reason: string;
   odometer: string;
   notes: string;
   /** Follow-ups that are left out. */
@@ -40,6 +41,7 @@ export function HandOverForm() {
   const [draft, setDraft, clear] = useDraft<Draft>(`hand-over.${d.job.id}`, {
     odometer: "",
     notes: "",
+    reason: "",
     left: [],
     days: {},
   });
@@ -66,6 +68,7 @@ export function HandOverForm() {
           version: over ? (over.versions[d.job.id] ?? 0) : seen.version,
           odometer: typed(draft.odometer, unit),
           ownerNotes: draft.notes || null,
+          reason: draft.reason || null,
           followUps: kept.map((f) => ({
             id: v7(),
             what: f.what,
@@ -99,7 +102,24 @@ export function HandOverForm() {
             ? "1 open line"
             : `${view.progress.openLines.length.toString()} open lines`}
           . Close under Fit what can be closed; what is handed over open is
-          printed on the record.
+          printed on the record with its reason.
+          <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
+            {view.progress.openLines.slice(0, 8).map((l) => (
+              <li key={l}>{l}</li>
+            ))}
+            {view.progress.openLines.length > 8 && (
+              <li>and {view.progress.openLines.length - 8} more</li>
+            )}
+          </Box>
+          <TextField
+            fullWidth
+            label="Why it leaves like this"
+            value={draft.reason}
+            onChange={(e) => {
+              setDraft({ ...draft, reason: e.target.value });
+            }}
+            {...at(problem, "reason")}
+          />
         </Box>
       )}
       <TextField

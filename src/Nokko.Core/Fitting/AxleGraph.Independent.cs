@@ -1,0 +1,537 @@
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Fitting;
+
+/// <content>Axles whose wheels move by themselves.</content>
+internal static partial class AxleGraph
+{
+    private static IEnumerable<GraphJoint> Independent(
+        Vehicle vehicle,
+        Axle axle,
+        SuspensionKind kind
+    )
+    {
+        var (subframe, holder) = Subframe(vehicle, axle, kind);
+        return
+        [
+            .. subframe,
+            .. Differential(axle, holder),
+            .. Corners.Of(axle).SelectMany(c => IndependentCorner(axle, c, kind, holder)),
+        ];
+    }
+
+    /// <summary>A subframe, where the kind has one, and what the arms are pivoted on.</summary>
+    private static (IEnumerable<GraphJoint> Joints, Member Holder) Subframe(
+        Vehicle vehicle,
+        Axle axle,
+        SuspensionKind kind
+    )
+    {
+        var where = axle.Said();
+        var has =
+            kind == SuspensionKind.MultiLink
+            || (kind == SuspensionKind.Strut && vehicle.BodyKind == BodyKind.Unibody);
+        if (!has)
+        {
+            return ([], Member.Frame);
+        }
+        var subframe = new Member(MemberKind.Subframe, where);
+        var joints = Corners
+            .Of(axle)
+            .Select(c => new GraphJoint
+            {
+                Where = c.Name(),
+                Name = Names.Subframe,
+                Kind = JointKind.Cushion,
+                Rank = 95,
+                Holds = [new(subframe, Member.Frame, Members.Side(c) | Holds.Locates)],
+                Fasteners = [Fasteners.Of("subframe bolts", 2, newOnly: true)],
+                Order = "all by hand before any is snug",
+                Undo =
+                    "this side's subframe bolts out one after the other, each replaced by its longer one started by hand before the next comes out",
+                Home = "locating pins in their holes on both sides",
+                Off = [$"{c} subframe bolts"],
+                Tools = ["guide pins"],
+            });
+        return (axle == Axle.Front ? [.. joints, SteeringShaft()] : joints, subframe);
+    }
+
+    private static GraphJoint SteeringShaft() =>
+        new()
+        {
+            Where = Axle.Front.Said(),
+            Name = Names.SteeringShaft,
+            Kind = JointKind.PinchBolt,
+            Rank = 10,
+            Fasteners = [Fasteners.Of("pinch bolt", 1, newOnly: true)],
+            Undo =
+                "wheel straight and locked, the steering shaft marked across its splines, its pinch bolt drawn",
+            Home = "mark to mark on the splines, the bolt through the groove",
+            Off = ["steering-shaft pinch bolt"],
+            Tools = ["wheel lock", "paint pen"],
+        };
+
+    private static IEnumerable<GraphJoint> Differential(Axle axle, Member holder)
+    {
+        var where = axle.Said();
+        var diff = new Member(MemberKind.Differential, where);
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.Diff,
+            Kind = JointKind.Cushion,
+            Rank = 90,
+            Holds = [new(diff, holder, Holds.All)],
+            Fasteners = [Fasteners.Of("differential mount bolts", 3)],
+            Undo =
+                "the differential's mounts undone, let down on its jack as far as the brackets need",
+            Home = "both half-shafts turn without binding, the propshaft's slip has length left",
+            Off = [$"{where} differential mount bolts"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.DiffBreather,
+            Kind = JointKind.Bracket,
+            Rank = 7,
+            Undo = "the differential's breather hose and leads off their clips",
+            Home = "breather not kinked, its end still high",
+            Off = [$"{where} differential breather clips"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.CrossMember,
+            Kind = JointKind.Clamped,
+            Rank = 89,
+            Fasteners = [Fasteners.Of("cross-member bolts", 4)],
+            Undo = "the cross member under the differential out",
+            Off = [$"{where} cross member and its bolts"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.DiffFlange,
+            Kind = JointKind.Clamped,
+            Rank = 88,
+            Fasteners = [Fasteners.Of("flange bolts", 4, newOnly: true)],
+            Undo = "propshaft and flange marked across, its bolts out, the shaft hung up",
+            Home = "mark to mark",
+            Off = [$"{where} propshaft flange bolts"],
+            Tools = ["paint pen"],
+        };
+    }
+
+    private static IEnumerable<GraphJoint> IndependentCorner(
+        Axle axle,
+        Corner c,
+        SuspensionKind kind,
+        Member holder
+    ) =>
+        [
+            .. kind switch
+            {
+                SuspensionKind.CoilOverArm => [.. Wishbones(c, holder), .. CoilOver(c, kind)],
+                SuspensionKind.Strut => StrutAndArm(c, holder),
+                SuspensionKind.MultiLink => Links(c, holder),
+                SuspensionKind.TransverseLeaf => LeafAcross(c, holder),
+                SuspensionKind.TrailingArm => [.. TrailingArm(c), .. CoilOver(c, kind)],
+                _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Not independent."),
+            },
+            .. Shafts(c, kind),
+            .. axle == Axle.Front ? [TieRod(c)] : Array.Empty<GraphJoint>(),
+        ];
+
+    private static IEnumerable<GraphJoint> Shafts(Corner c, SuspensionKind kind)
+    {
+        yield return new GraphJoint
+        {
+            Where = c.Name(),
+            Name = Names.AxleNut,
+            Kind = JointKind.AxleNut,
+            Rank = 35,
+            Fasteners = [Fasteners.Of("axle nut", 1, newOnly: true)],
+            Undo = "the axle nut off, the shaft pushed loose in its hub",
+            Home = "the shaft home in its hub before the bearing carries anything",
+            Off = [$"{c} axle nut"],
+        };
+        yield return new GraphJoint
+        {
+            Where = c.Name(),
+            Name = Names.HalfShaft,
+            Kind = JointKind.Clamped,
+            Rank = 36,
+            Fasteners = [Fasteners.Of("flange bolts", 6, newOnly: true)],
+            Undo =
+                $"the half-shaft's flange bolts out, the shaft tied up level so that it does not hang in its {Carrier(kind)} joint",
+            Home = "boots not twisted, the joint slides",
+            Off = [$"{c} half-shaft flange bolts"],
+        };
+    }
+
+    private static GraphJoint TieRod(Corner c) =>
+        new()
+        {
+            Where = c.Name(),
+            Name = Names.TieRod,
+            Kind = JointKind.Ball,
+            Rank = 25,
+            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
+            Undo = "the tie-rod end parted with its nut left on by a turn",
+            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
+            Off = [$"{c} tie-rod nut and cotter pin"],
+            Tools = ["ball-joint separator"],
+        };
+
+    /// <summary>A coil-over between the frame and what moves.</summary>
+    private static IEnumerable<GraphJoint> CoilOver(Corner c, SuspensionKind kind)
+    {
+        var where = c.Name();
+        var (strut, side) = (new Member(MemberKind.Strut, where), Members.Side(c));
+        var hung =
+            kind.IsLiveAxle() ? new Member(MemberKind.Axle, Corners.AxleOf(c).Said())
+            : kind == SuspensionKind.TrailingArm ? new Member(MemberKind.TrailingArm, where)
+            : new Member(MemberKind.LowerArm, where);
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.StrutFoot(kind),
+            Kind = JointKind.BondedRubber,
+            Rank = 60,
+            Holds = [new(hung, strut, kind.IsLiveAxle() ? side : Holds.Carries)],
+            Fasteners = [Fasteners.Of("through bolt", 1)],
+            Undo = "the strut foot's bolt out (note which way it points)",
+            Home = "the foot's bolt the way it pointed; it goes in by hand",
+            Off = [$"{c} strut-foot bolt"],
+        };
+        foreach (var joint in StrutTop(c, strut, kind.IsLiveAxle() ? side : Holds.Carries))
+        {
+            yield return joint;
+        }
+    }
+
+    private static IEnumerable<GraphJoint> StrutTop(Corner c, Member strut, Holds what)
+    {
+        var where = c.Name();
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.StrutTop,
+            Kind = JointKind.StudPlate,
+            Rank = 65,
+            Holds = [new(strut, Member.Frame, what | Holds.Turn)],
+            Fasteners = [Fasteners.Of("top studs", 3, newOnly: true)],
+            Order = "snug all, then even rounds",
+            Undo = "the top studs' nuts off, the last one with a hand under the strut",
+            Home = "the top plate turned as it was marked",
+            Off = [$"{c} strut top nuts"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.PlateTop,
+            Kind = JointKind.StudPlate,
+            Rank = 66,
+            Fasteners = [Fasteners.Of("spacer studs", 3, newOnly: true)],
+            Order = "snug all, then even rounds",
+            Undo = "the spacer's own nuts off",
+            Off = [$"{c} spacer nuts"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.CentreNut,
+            Kind = JointKind.CentreNut,
+            Rank = 67,
+            Fasteners = [Fasteners.Of("centre nut", 1, newOnly: true)],
+            OnBench = true,
+            Undo = "the centre nut off, by hand tools",
+            Home = "the coil's end against its stop, both ends in their seats, the mark in line",
+            Off = [$"{c} strut centre nut"],
+            Keeps = new(
+                "Coil squeezed, loose in its seats",
+                "Mark top plate, coil and foot in line. Squeeze the coil with a rated compressor, hooks opposite each other, until it turns freely; only then the centre nut.",
+                "A spring let go kills. It goes along the strut, both ways: nobody stands over its ends, no impact gun on compressor or nut, and it is not left squeezed.",
+                ["rated spring compressor", "hand tools for the centre nut"]
+            ),
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.Collar,
+            Kind = JointKind.PinchBolt,
+            Rank = 68,
+            Fasteners = [Fasteners.Of("lock ring or its pinch bolt", 1)],
+            Undo = "threads brushed clean, the lock ring loosened",
+            Home = "the lock ring against the collar",
+            Off = [],
+            Tools = ["spanner wrench for the collar", "wire brush"],
+        };
+    }
+
+    /// <summary>Upper and lower arm with the upright between them.</summary>
+    private static IEnumerable<GraphJoint> Wishbones(Corner c, Member holder)
+    {
+        var where = c.Name();
+        var (lower, upper, upright, bracket) = (
+            new Member(MemberKind.LowerArm, where),
+            new Member(MemberKind.UpperArm, where),
+            new Member(MemberKind.Upright, where),
+            new Member(MemberKind.BallBracket, where)
+        );
+        yield return Pivots(c, Names.LowerPivots, lower, holder, cams: true);
+        yield return Pivots(c, Names.UpperPivots, upper, holder, cams: false);
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.UpperBall,
+            Kind = JointKind.Ball,
+            Rank = 50,
+            Holds = [new(upright, upper, Holds.Locates)],
+            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
+            Undo = "the upper ball joint parted with its nut left on by a turn, then the nut",
+            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
+            Off = [$"{c} ball-joint nut and cotter pin"],
+            Tools = ["ball-joint separator"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.LowerBall,
+            Kind = JointKind.Ball,
+            Rank = 52,
+            Holds =
+            [
+                new(upright, bracket, Holds.Carries | Holds.X | Holds.Y),
+                new(bracket, upright, Holds.X | Holds.Y),
+            ],
+            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
+            Undo = "the lower ball joint parted with its nut left on by a turn, then the nut",
+            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
+            Off = [$"{c} lower ball-joint nut and cotter pin"],
+            Tools = ["ball-joint separator"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.LowerBracket,
+            Kind = JointKind.Clamped,
+            Rank = 51,
+            Holds =
+            [
+                new(bracket, lower, Holds.Carries | Holds.X | Holds.Y),
+                new(lower, bracket, Holds.X | Holds.Y),
+            ],
+            Fasteners = [Fasteners.Of("bracket bolts", 2)],
+            Undo = "the ball joint's bracket off the lower arm, its seat marked",
+            Home = "the bracket on its mark",
+            Off = [$"{c} ball-joint bracket bolts"],
+        };
+    }
+
+    private static GraphJoint Pivots(Corner c, string name, Member arm, Member holder, bool cams) =>
+        new()
+        {
+            Where = c.Name(),
+            Name = name,
+            Kind = JointKind.BondedRubber,
+            Rank = name == Names.UpperPivots ? 84 : 85,
+            Holds = [new(arm, holder, Holds.Locates)],
+            Fasteners = [Fasteners.Of("pivot bolts", 2)],
+            Undo = cams
+                ? $"the {name}' bolts out, their cams marked first"
+                : $"the {name}' bolts out",
+            Home = cams ? "cams on their marks" : null,
+            Off = [$"{c} {name}: bolts"],
+            Tools = cams ? ["paint pen"] : [],
+        };
+
+    /// <summary>A strut that carries the upright, over one lower arm.</summary>
+    private static IEnumerable<GraphJoint> StrutAndArm(Corner c, Member holder)
+    {
+        var where = c.Name();
+        var (lower, upright, strut) = (
+            new Member(MemberKind.LowerArm, where),
+            new Member(MemberKind.Upright, where),
+            new Member(MemberKind.Strut, where)
+        );
+        yield return Pivots(c, Names.LowerPivots, lower, holder, cams: true);
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.LowerBall,
+            Kind = JointKind.Ball,
+            Rank = 52,
+            Holds = [new(upright, lower, Holds.X | Holds.Y), new(lower, upright, Holds.Carries)],
+            Fasteners = [Fasteners.Of("pinch bolt or castle nut", 1, newOnly: true)],
+            Undo = "the lower ball joint parted",
+            Home = "boot whole",
+            Off = [$"{c} lower ball-joint bolt or nut"],
+            Tools = ["ball-joint separator"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.StrutClamp,
+            Kind = JointKind.Clamped,
+            Rank = 60,
+            Holds = [new(upright, strut, Holds.Carries | Holds.Turn)],
+            Fasteners = [Fasteners.Of("clamp bolts", 2, newOnly: true)],
+            Undo = "camber marked where strut and upright meet, the clamp bolts out",
+            Home = "strut and upright on the camber mark",
+            Off = [$"{c} clamp bolts and nuts"],
+            Tools = ["paint pen"],
+        };
+        foreach (var joint in StrutTop(c, strut, Holds.Carries))
+        {
+            yield return joint;
+        }
+    }
+
+    /// <summary>Links on a subframe, the coil on the lower one.</summary>
+    private static IEnumerable<GraphJoint> Links(Corner c, Member holder)
+    {
+        var where = c.Name();
+        var (lower, upper, upright) = (
+            new Member(MemberKind.LowerArm, where),
+            new Member(MemberKind.UpperArm, where),
+            new Member(MemberKind.Upright, where)
+        );
+        yield return Pivots(c, Names.LowerPivots, lower, holder, cams: true);
+        yield return Pivots(c, Names.UpperPivots, upper, holder, cams: false);
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.UpperLink,
+            Kind = JointKind.BondedRubber,
+            Rank = 53,
+            Holds = [new(upright, upper, Holds.Turn)],
+            Fasteners = [Fasteners.Of("link bolts", 2)],
+            Undo = "the upper links' bolts at the upright out",
+            Off = [$"{c} upper-link bolts"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.LinkBolt,
+            Kind = JointKind.BondedRubber,
+            Rank = 54,
+            Holds = [new(upright, lower, Holds.Carries | Holds.X | Holds.Y)],
+            Fasteners = [Fasteners.Of("link bolt", 1)],
+            Undo = "the lower link's outer bolt out, the link let down slowly on its jack",
+            Keeps = new(
+                "Coil held before its link is let go",
+                "Chain or compress the coil, the jack under the link just touching. The bolt comes out with no load on it; then the link goes down slowly until the coil turns by hand.",
+                "The coil pushes the link down and jumps out sideways: nobody beside it, no hand between coil and seat, and no hose carries weight.",
+                ["coil compressor or chain"]
+            ),
+            Home = "the outer bolt in by hand, the coil turning into its seats on the way up",
+            Off = [$"{c} lower-link bolt"],
+        };
+        yield return Seat(c, 2, null);
+        foreach (var joint in Shocks(c, lower, Holds.Carries))
+        {
+            yield return joint;
+        }
+    }
+
+    /// <summary>A-arms with a leaf across the vehicle.</summary>
+    private static IEnumerable<GraphJoint> LeafAcross(Corner c, Member holder)
+    {
+        var where = c.Name();
+        var (lower, upright) = (
+            new Member(MemberKind.LowerArm, where),
+            new Member(MemberKind.Upright, where)
+        );
+        yield return Pivots(c, Names.LowerPivots, lower, holder, cams: false);
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.LowerBall,
+            Kind = JointKind.PlainBolt,
+            Rank = 52,
+            Holds = [new(upright, lower, Holds.All)],
+            Fasteners = [Fasteners.Of("kingpin bolt", 1)],
+            Undo = "the kingpin's bolt out",
+            Off = [$"{c} kingpin bolt"],
+        };
+        yield return Seat(
+            c,
+            1,
+            new(
+                "Leaf's end let down with its arm",
+                "Let the arm down slowly on the jack until the leaf's end lies loose.",
+                "The leaf pushes the arm down: nobody under it, no hand between leaf and arm, and no hose carries weight.",
+                []
+            )
+        );
+        foreach (var joint in Shocks(c, lower, Holds.Carries))
+        {
+            yield return joint;
+        }
+    }
+
+    private static IEnumerable<GraphJoint> TrailingArm(Corner c)
+    {
+        yield return new GraphJoint
+        {
+            Where = c.Name(),
+            Name = Names.ArmPivot,
+            Kind = JointKind.BondedRubber,
+            Rank = 85,
+            Holds = [new(new(MemberKind.TrailingArm, c.Name()), Member.Frame, Holds.Locates)],
+            Fasteners = [Fasteners.Of("pivot bolt", 1)],
+            Undo = "the trailing arm's pivot bolt out",
+            Off = [$"{c} trailing-arm pivot bolt"],
+        };
+    }
+
+    /// <summary>Seats of a spring that stands by itself.</summary>
+    private static GraphJoint Seat(Corner c, int ends, StoredEnergy? keeps) =>
+        new()
+        {
+            Where = c.Name(),
+            Name = Names.Seat,
+            Kind = JointKind.Seat,
+            Rank = 70,
+            Undo =
+                "the spring's end marked against its seat, the spring lifted out with its isolators",
+            Home =
+                ends > 1
+                    ? "isolator between coil and metal, pigtail against its stop, both ends in their seats all round"
+                    : "its end in the middle of its pad",
+            Off = [$"{c} spring and isolators"],
+            Tools = ["paint pen"],
+            Keeps = keeps,
+        };
+
+    /// <summary>A shock that stands by itself is what stops the droop.</summary>
+    private static IEnumerable<GraphJoint> Shocks(Corner c, Member hung, Holds what)
+    {
+        var shock = new Member(MemberKind.Shock, c.Name());
+        yield return new GraphJoint
+        {
+            Where = c.Name(),
+            Name = Names.LowerShock,
+            Kind = JointKind.BondedRubber,
+            Rank = 45,
+            Holds = [new(hung, shock, what)],
+            Fasteners = [Fasteners.Of("shock bolt", 1)],
+            Undo = "the lower shock bolt out",
+            Home =
+                "the shock drawn out by hand until its bolt passes; a gas shock is held with a strap",
+            Off = [$"{c} lower shock bolt"],
+        };
+        yield return new GraphJoint
+        {
+            Where = c.Name(),
+            Name = Names.UpperShock,
+            Kind = JointKind.BondedRubber,
+            Rank = 46,
+            Holds = [new(shock, Member.Frame, what)],
+            Fasteners = [Fasteners.Of("shock bolt or stem nut", 1)],
+            Undo = "the upper shock mount undone (hold the stem, turn the nut)",
+            Off = [$"{c} shock and its upper nut"],
+        };
+    }
+}
