@@ -248,11 +248,16 @@ internal sealed partial class CardMaker(
             Member[] gone =
             [
                 .. unit
-                    .Operations.SelectMany(o => o.Out)
-                    .Distinct()
-                    .Where(m =>
-                        joints.Contains(opens.LastOrDefault(j => j.Holds.Any(h => Of(h, m))))
-                    ),
+                    .Operations.SelectMany(o => o.Out.Select(m => (Member: m, o.OutAfter)))
+                    .Where(x =>
+                        joints.Contains(
+                            opens.LastOrDefault(j =>
+                                x.OutAfter.Contains(j.Place) || j.Holds.Any(h => Of(h, x.Member))
+                            )
+                        )
+                    )
+                    .Select(x => x.Member)
+                    .Distinct(),
             ];
             Do(
                 Step(

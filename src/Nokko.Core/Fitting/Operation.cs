@@ -156,6 +156,9 @@ public sealed record Operation
     /// <summary>What leaves the vehicle for a while.</summary>
     public IReadOnlyList<Member> Out { get; init; } = [];
 
+    /// <summary>Places that must be open too before what leaves comes free.</summary>
+    public IReadOnlyList<string> OutAfter { get; init; } = [];
+
     /// <summary>Marks to make before anything is undone.</summary>
     public IReadOnlyList<string> Marks { get; init; } = [];
 

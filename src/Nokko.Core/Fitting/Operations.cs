@@ -163,7 +163,9 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
                     Names.Seat
                 ),
                 Marks = ["how the spring's ends sit"],
-                Work = ["A bump-stop extension goes in before the spring."],
+                Work = change.Parts.Any(p => p.Kind == PartKind.BumpStopExtension)
+                    ? ["The bump-stop extension goes in before the spring."]
+                    : [],
                 Disturbs = Moves(sus) | Disturbs.Sensors,
                 Minutes = (20, 15, 20),
                 People = 2,
@@ -173,7 +175,7 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
                 Kind = kind,
                 Where = where,
                 Opens = At(where, Names.BumpStop),
-                Work = ["The stop goes in before the spring, where it sits inside the coil."],
+                Work = ["It goes in before the spring, where it sits inside the coil."],
                 Minutes = (5, 5, 5),
             },
             OperationKind.Block => new()
@@ -452,6 +454,7 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
             ],
             Loosens = [.. pivots.Except(parted)],
             Out = [new(MemberKind.Strut, where)],
+            OutAfter = parted,
             Watch =
             [
                 .. sus.IsLiveAxle() || shaft.Count > 0
@@ -501,7 +504,6 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
                 .. schools.TrackBar == TrackBarWay.Off ? At(ends, Names.TrackBarAxle) : [],
             ],
             Marks = ["how each coil's ends sit"],
-            Work = ["A bump-stop extension goes in before its coil."],
             Disturbs = Disturbs.Sensors,
             Spread = Spread.Together,
             Minutes = (40, 10, 30),

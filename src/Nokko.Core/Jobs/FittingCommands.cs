@@ -411,7 +411,7 @@ internal static class FittingWork
             work.Pass(
                 step.Where,
                 $"Not final yet: {string.Join(", ", left.Take(4))}{(left.Count > 4 ? $" and {left.Count - 4} more" : "")}. Type what each reached, or say why it is left.",
-                $"Left without a final pass: {string.Join(", ", left)}.",
+                "Left without a final pass.",
                 reason
             );
         }

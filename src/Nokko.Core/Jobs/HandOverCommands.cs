@@ -50,7 +50,7 @@ public sealed record HandOver(
         {
             work.Pass(
                 "vehicle",
-                $"{open.Count} {(open.Count == 1 ? "line is" : "lines are")} still open: {string.Join("; ", open.Take(5))}{(open.Count > 5 ? $"; and {open.Count - 5} more" : "")}. Close them, or say why it leaves like this: it is printed.",
+                $"{open.Count} {(open.Count == 1 ? "line is" : "lines are")} still open. Close them, or say why it leaves like this: it is printed.",
                 "Handed over with open lines.",
                 Reason
             );

@@ -50,7 +50,7 @@ export function Record() {
         "& th, & td": { textAlign: "left", py: "1px", pr: 1, fontWeight: 400 },
         "& thead th": { fontWeight: 650, borderBottom: "1px solid" },
         "& ul": { my: 0.25, pl: 2 },
-        "@media print": { border: 0, p: 0, fontSize: "8.6pt" },
+        "@media print": { border: 0, p: 0, fontSize: "8pt" },
       }}
     >
       <GlobalStyles
@@ -301,7 +301,10 @@ function Torques({ plan }: { plan: string | undefined }) {
   const rows = view.jointLines.flatMap((line) => {
     const joint = d.joints.find((j) => j.id === line.jointId);
     const entry = passesOver(d, line.jointId, plan).at(-1);
-    return joint ? [{ joint, entry, open: line.open }] : [];
+    // What is not final stands among the open lines, with why.
+    return joint && entry?.pass === "final"
+      ? [{ joint, entry, open: line.open }]
+      : [];
   });
   if (rows.length === 0) {
     return null;
@@ -316,9 +319,7 @@ function Torques({ plan }: { plan: string | undefined }) {
         {rows.map(({ joint, entry, open }) => (
           <li key={joint.id}>
             {open === null ? "●" : "○"} {joint.place}:{" "}
-            {entry
-              ? `${entry.pass}${entry.value ? ` ${torqueText(entry.value)}` : entry.criterionSeen ? ", criterion seen" : ""}, ${entry.position === "hanging" ? "hanging" : "on its wheels"}`
-              : "not touched"}
+            {`${entry.pass}${entry.value ? ` ${torqueText(entry.value)}` : entry.criterionSeen ? ", seen" : ""}, ${entry.position === "hanging" ? "hanging" : "on its wheels"}`}
             {joint.spec && ` (${joint.spec.source})`}
           </li>
         ))}
@@ -342,7 +343,9 @@ function List({
       {items.length === 0 ? (
         <div>{none}</div>
       ) : (
-        <ul>
+        <ul
+          style={{ columns: items.length > 12 ? 3 : items.length > 4 ? 2 : 1 }}
+        >
           {items.map((x) => (
             <li key={x}>{x}</li>
           ))}

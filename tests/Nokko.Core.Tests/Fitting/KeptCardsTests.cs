@@ -1,0 +1,164 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Fitting;
+
+/// <summary>Cards that were read line by line: what is done, by what it is held, what is closed. After a change <c>NOKKO_KEEP_CARDS=1</c> writes them anew, to be read again.</summary>
+public class KeptCardsTests
+{
+    private static readonly string Folder = Path.Combine(Root(), "Fitting", "cards");
+
+    private static string Root([System.Runtime.CompilerServices.CallerFilePath] string file = "") =>
+        Path.GetDirectoryName(Path.GetDirectoryName(file))!;
+
+    private static PlacedPart Part(int n, PartKind kind) =>
+        Sample.Plate(n, 25, kind) with
+        {
+            Name = PartRule.Of(kind).Said,
+        };
+
+    private static (Corner, PlacedPart)[] Both(Axle axle, params PartKind[] kinds) =>
+        [
+            .. Corners
+                .Of(axle)
+                .SelectMany(c => kinds.Select((k, i) => (c, Part(30 + i + (10 * (int)c), k)))),
+        ];
+
+    private static JobCard Card(
+        SuspensionKind front,
+        SuspensionKind rear,
+        (Corner, PlacedPart)[] parts,
+        Equipment equipment = Equipment.TwoPostLift,
+        FittingSchools? schools = null
+    ) => Cards.Of(front, rear, equipment, schools, parts);
+
+    private static readonly Dictionary<string, Func<JobCard>> All = new()
+    {
+        ["plate-upper-ball"] = () => Plate(OpenArm.UpperBall),
+        ["plate-lower-bracket"] = () => Plate(OpenArm.LowerBracket),
+        ["plate-inner-pivots"] = () => Plate(OpenArm.InnerPivots),
+        ["plate-nothing-parted"] = () => Plate(OpenArm.None),
+        ["strut-opened"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafOverslung,
+                Both(Axle.Front, PartKind.PreloadSpacer)
+            ),
+        ["strut-on-upright-subframe-behind"] = () =>
+            Card(
+                SuspensionKind.Strut,
+                SuspensionKind.MultiLink,
+                [
+                    .. Both(Axle.Front, PartKind.StrutTopSpacer),
+                    .. Both(Axle.Rear, PartKind.SubframeBlock),
+                ],
+                Equipment.JackAndStands
+            ),
+        ["coils-and-track-bar"] = () =>
+            Card(
+                SuspensionKind.CoilRadiusArm,
+                SuspensionKind.CoilFourLink,
+                [
+                    .. Both(Axle.Front, PartKind.CoilSpacer),
+                    (Corner.LF, Part(90, PartKind.TrackBar)),
+                    .. Both(Axle.Rear, PartKind.Coil, PartKind.BumpStopExtension),
+                ]
+            ),
+        ["blocks"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafOverslung,
+                Both(Axle.Rear, PartKind.Block)
+            ),
+        ["shackles"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafUnderslung,
+                Both(Axle.Rear, PartKind.Shackle)
+            ),
+        ["tyres"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafOverslung,
+                [.. Both(Axle.Front, PartKind.Tyre), .. Both(Axle.Rear, PartKind.Tyre)],
+                Equipment.JackAndStands
+            ),
+        ["shocks"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.CoilFourLink,
+                Both(Axle.Rear, PartKind.Shock)
+            ),
+        ["body-pucks"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafOverslung,
+                [.. Corners.All.Select(c => (c, Part(30 + (int)c, PartKind.BodyPuck)))]
+            ),
+        ["drop-brackets"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.LeafOverslung,
+                [
+                    .. Both(Axle.Front, PartKind.DropBracket),
+                    (Corner.LF, Part(90, PartKind.DiffDrop)),
+                    (Corner.LF, Part(91, PartKind.CrossMember)),
+                ]
+            ),
+        ["collar"] = () =>
+            Card(
+                SuspensionKind.CoilOverArm,
+                SuspensionKind.TrailingArm,
+                Both(Axle.Rear, PartKind.RaisedCollar)
+            ),
+        ["coil-on-link"] = () =>
+            Card(
+                SuspensionKind.Strut,
+                SuspensionKind.MultiLink,
+                Both(Axle.Rear, PartKind.CoilSpacer)
+            ),
+        ["second-pass-plate-moved"] = () =>
+        {
+            var (thick, thin) = (
+                Part(30, PartKind.StrutTopSpacer),
+                Part(31, PartKind.StrutTopSpacer)
+            );
+            return JobCard.Derive(
+                Sample.AsFound with
+                {
+                    Stacks = Sample.Plan((Corner.LF, thick), (Corner.RF, thin)).Stacks,
+                },
+                Sample.Plan((Corner.LF, thin), (Corner.RF, thick)),
+                Cards.Vehicle(SuspensionKind.CoilOverArm, SuspensionKind.LeafOverslung),
+                Equipment.Pit
+            );
+        },
+    };
+
+    public static TheoryData<string> Names => [.. All.Keys];
+
+    private static JobCard Plate(OpenArm way) =>
+        Card(
+            SuspensionKind.CoilOverArm,
+            SuspensionKind.LeafOverslung,
+            [(Corner.LF, Part(30, PartKind.StrutTopSpacer))],
+            schools: new() { OpenArm = way }
+        );
+
+    [Theory]
+    [MemberData(nameof(Names))]
+    public void A_card_is_as_it_was_read(string name)
+    {
+        var file = Path.Combine(Folder, $"{name}.txt");
+        var text = string.Join('\n', CardText.Of(All[name]())) + "\n";
+        if (Environment.GetEnvironmentVariable("NOKKO_KEEP_CARDS") is not null)
+        {
+            Directory.CreateDirectory(Folder);
+            File.WriteAllText(file, text);
+        }
+        Assert.Equal(File.ReadAllText(file), text);
+    }
+}
