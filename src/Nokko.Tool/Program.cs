@@ -56,6 +56,7 @@ public static class Program
                 JobEvaluator.Evaluate(document) with
                 {
                     Ranking = JobRanking.Of(document),
+                    Cards = PlanCard.Of(document),
                 },
                 JobJson.Indented
             )

@@ -117,7 +117,7 @@ public static class FittingRules
     public static double? OffSpec(Quantity spec, Quantity value)
     {
         var off = (value.In(spec.Unit) / spec.In(spec.Unit)) - 1;
-        return Math.Abs(off) > Band ? off : null;
+        return Math.Abs(off) > Band + 1e-9 ? off : null;
     }
 
     /// <summary>Where the wheels of a place are by the last word on its supports; on its wheels when nothing was said.</summary>

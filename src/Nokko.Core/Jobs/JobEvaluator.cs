@@ -38,6 +38,9 @@ public sealed record JobResults
     /// <summary>Stacks that land, in order, made of the parts that the job itself names; null where nobody asked.</summary>
     public IReadOnlyList<RankedStack>? Ranking { get; init; }
 
+    /// <summary>The job cards of the plan that is being fitted and of the chosen draft, as lines; null where nobody asked.</summary>
+    public IReadOnlyList<PlanCard>? Cards { get; init; }
+
     /// <summary>By how much each corner must rise from where it stands now; empty while nothing was measured.</summary>
     public IReadOnlyList<NeededRise> Needed { get; init; } = [];
 
@@ -367,4 +370,19 @@ public static class JobEvaluator
                 .Select(p => p.Id)
                 .ToHashSet();
     }
+}
+
+/// <summary>The job card of a plan as lines: what each step opens, loosens, takes off, puts under, closes and to which pass, whether the hand stops, and what holds the vehicle after it.</summary>
+/// <param name="PlanId">The plan.</param>
+/// <param name="Lines">The lines.</param>
+public sealed record PlanCard(Guid PlanId, IReadOnlyList<string> Lines)
+{
+    /// <summary>The cards of the plan that is being fitted and of the chosen draft.</summary>
+    public static IReadOnlyList<PlanCard> Of(JobDocument d) =>
+        [
+            .. new[] { d.BegunPlan(), d.DraftPlan() }
+                .OfType<Plan>()
+                .DistinctBy(p => p.Id)
+                .Select(p => new PlanCard(p.Id, [.. CardText.Of(Progress.CardOf(d, p))])),
+        ];
 }

@@ -61,6 +61,7 @@ internal sealed record JobView(
                         or nameof(JobResults.Core)
                         or nameof(JobResults.JobId)
                         or nameof(JobResults.Ranking)
+                        or nameof(JobResults.Cards)
                     )
             ),
     ];

@@ -74,6 +74,166 @@ public class FittingRulesTests
                 is null
         );
 
+    /// <summary>Written down by hand: where each kind may be final.</summary>
+    [Theory]
+    [InlineData(JointKind.SpringEye, false, true, true)]
+    [InlineData(JointKind.SwayBarLink, false, true, true)]
+    [InlineData(JointKind.BondedRubber, false, true, true)]
+    [InlineData(JointKind.UBolt, false, true, false)]
+    [InlineData(JointKind.Wheel, false, true, false)]
+    [InlineData(JointKind.AxleNut, true, false, true)]
+    [InlineData(JointKind.CentreNut, true, false, true)]
+    [InlineData(JointKind.StudPlate, true, true, true)]
+    [InlineData(JointKind.PinchBolt, true, true, true)]
+    public void A_joint_is_final_where_its_kind_allows(
+        JointKind kind,
+        bool hanging,
+        bool onWheels,
+        bool raised
+    )
+    {
+        bool May(WheelPosition position) =>
+            FittingRules.Refusal(
+                Joint(kind),
+                [Entry(Pass.Hand), Entry(Pass.Snug)],
+                Pass.Final,
+                position
+            )
+                is null;
+        Assert.Equal(
+            (hanging, onWheels, raised),
+            (
+                May(WheelPosition.Hanging),
+                May(WheelPosition.OnWheels),
+                May(WheelPosition.RaisedToHeight)
+            )
+        );
+    }
+
+    [Fact]
+    public void Every_kind_is_said_and_has_its_moment() =>
+        Assert.All(
+            Enum.GetValues<JointKind>(),
+            k =>
+            {
+                Assert.NotEmpty(k.Said());
+                Assert.True(Enum.IsDefined(k.Final()));
+            }
+        );
+
+    [Fact]
+    public void One_end_hangs_while_the_other_stands()
+    {
+        SupportEntry At(int minute, string where, WheelPosition position) =>
+            new()
+            {
+                Id = Sample.Id(200 + minute),
+                Where = where,
+                Position = position,
+                On = "stands",
+                PersonId = Sample.Id(5),
+                At = Sample.At(minute),
+            };
+        SupportEntry[] said =
+        [
+            At(1, "all", WheelPosition.OnWheels),
+            At(2, "front", WheelPosition.Hanging),
+        ];
+        Assert.Equal(WheelPosition.Hanging, FittingRules.Position(said, "LF"));
+        Assert.Equal(WheelPosition.Hanging, FittingRules.Position(said, "front"));
+        Assert.Equal(WheelPosition.OnWheels, FittingRules.Position(said, "RR"));
+        Assert.Equal(WheelPosition.OnWheels, FittingRules.Position(said, "rear"));
+        Assert.Equal(WheelPosition.Hanging, FittingRules.Position(said, "vehicle"));
+        Assert.Equal(WheelPosition.OnWheels, FittingRules.Position([], "LF"));
+        Assert.Equal(
+            WheelPosition.OnWheels,
+            FittingRules.Position([.. said, At(3, "all", WheelPosition.OnWheels)], "LF")
+        );
+    }
+
+    [Theory]
+    [InlineData(100, 95, null)]
+    [InlineData(100, 105, null)]
+    [InlineData(100, 94.9, -0.051)]
+    [InlineData(100, 105.1, 0.051)]
+    public void Five_in_a_hundred_is_on_spec(double spec, double value, double? off)
+    {
+        static Quantity Nm(double nm) =>
+            new()
+            {
+                Value = nm,
+                Unit = Unit.NewtonMetre,
+                Known = Known.Measured,
+            };
+        var got = FittingRules.OffSpec(Nm(spec), Nm(value));
+        Assert.Equal(off is null, got is null);
+        Assert.Equal(off ?? 0, got ?? 0, 9);
+    }
+
+    [Fact]
+    public void Both_sides_of_a_joint_are_told_apart()
+    {
+        Assert.Equal("RF strut foot to lower arm", FittingRules.Twin("LF strut foot to lower arm"));
+        Assert.Equal("LR lower shock mount", FittingRules.Twin("RR lower shock mount"));
+        Assert.Null(FittingRules.Twin("rear track bar to axle"));
+        var one = Joint(JointKind.Ball, Spec(100));
+        Assert.Null(FittingRules.Differs(one, null));
+        Assert.Null(FittingRules.Differs(one, one with { Spec = Spec(100.2) }));
+        Assert.Null(FittingRules.Differs(one, one with { Spec = null }));
+        Assert.Equal("spec", FittingRules.Differs(one, one with { Spec = Spec(110) }));
+        Assert.Equal("kind", FittingRules.Differs(one, one with { Kind = JointKind.RodEnd }));
+        Assert.Equal(
+            "this vehicle has it on one side only",
+            FittingRules.Differs(one, one with { None = true })
+        );
+        Assert.Equal(
+            "fasteners",
+            FittingRules.Differs(
+                one,
+                one with
+                {
+                    Fasteners = [new Fastener { Position = "nut", Count = 2 }],
+                }
+            )
+        );
+    }
+
+    [Fact]
+    public void Torque_then_angle_are_two_facts()
+    {
+        static Quantity Degrees(double value) =>
+            new()
+            {
+                Value = value,
+                Unit = Unit.Degree,
+                Known = Known.Measured,
+            };
+        var joint = Joint(JointKind.Clamped, Spec(100) with { Angle = Degrees(90) });
+        Assert.Equal("no angle noted", FittingRules.Open(joint, [Entry(Pass.Final, 100)]));
+        Assert.Equal(
+            "turned short of the angle",
+            FittingRules.Open(joint, [Entry(Pass.Final, 100) with { Angle = Degrees(80) }])
+        );
+        Assert.Equal(
+            "turned past the angle",
+            FittingRules.Open(joint, [Entry(Pass.Final, 100) with { Angle = Degrees(100) }])
+        );
+        Assert.Null(
+            FittingRules.Open(joint, [Entry(Pass.Final, 100) with { Angle = Degrees(90) }])
+        );
+        // A short one that somebody answered for is closed.
+        Assert.Equal(
+            "over the spec",
+            FittingRules.Open(Joint(JointKind.Ball, Spec(100)), [Entry(Pass.Final, 120)])
+        );
+        Assert.Null(
+            FittingRules.Open(
+                Joint(JointKind.Ball, Spec(100)),
+                [Entry(Pass.Final, 80) with { Why = "no room" }]
+            )
+        );
+    }
+
     [Fact]
     public void Passes_come_in_order()
     {

@@ -668,6 +668,217 @@ public class DecisionTests
         Assert.Equal(4, _shop.Document.TorqueEntries.Count);
     }
 
+    private DoStep Done(string key, string? reason = null, params ReachedInput[] reached) =>
+        new(_shop.Key(), _shop.Key(), key, null, reason, reached);
+
+    private Joint JointAt(string place) => _shop.Document.Joints.Single(j => j.Place == place);
+
+    private IReadOnlyList<TorqueEntry> PassesOver(string place) =>
+        _shop.Document.PassesOver(JointAt(place).Id, _shop.Document.BegunPlan()!.Id);
+
+    [Fact]
+    public void One_press_does_not_close_a_joint_that_nobody_torqued()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "LF/snug");
+        Assert.Equal(
+            [Pass.Hand, Pass.Snug],
+            PassesOver("LF strut top plate to body").Select(e => e.Pass)
+        );
+        AssertRefused(Done("LF/final-hanging"), RefusalKind.Gate, "reason");
+        Assert.DoesNotContain(_shop.Document.Steps, s => s.Step == "LF/final-hanging");
+        // One of the joints is torqued: the others are still asked for.
+        var top = JointAt("LF strut top plate to body");
+        var reached = new ReachedInput(
+            top.Id,
+            Workshop.Typed("41", Unit.PoundFoot),
+            null,
+            false,
+            "wrench"
+        );
+        var refused = _shop.Refused(Done("LF/final-hanging", null, reached));
+        Assert.Contains("LF upper ball joint", refused.Message, StringComparison.Ordinal);
+        Assert.DoesNotContain("top plate", refused.Message, StringComparison.Ordinal);
+        Assert.Equal(2, PassesOver("LF strut top plate to body").Count);
+        // With a reason the step is done; what was left is left, and said.
+        _shop.Do(Done("LF/final-hanging", "the pin is on its way", reached));
+        Assert.Equal(Pass.Final, PassesOver("LF strut top plate to body")[^1].Pass);
+        Assert.Equal(Pass.Snug, PassesOver("LF upper ball joint to upright")[^1].Pass);
+        Assert.Contains(
+            _shop.Document.Deviations,
+            x => x.Did == "Left without a final pass." && x.Why == "the pin is on its way"
+        );
+    }
+
+    [Fact]
+    public void What_only_needs_looking_at_is_closed_by_having_been_seen()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "LF/snug");
+        ReachedInput[] reached =
+        [
+            .. Progress
+                .CardOf(_shop.Document)
+                .Steps.Single(s => s.Key == "LF/final-hanging")
+                .Joints.Select(p => JointAt(p))
+                .Select(j => new ReachedInput(
+                    j.Id,
+                    j.Kind.IsLookedAt() ? null : Workshop.Typed("41", Unit.PoundFoot),
+                    null,
+                    false,
+                    null
+                )),
+        ];
+        var refused = _shop.Refused(Done("LF/final-hanging", null, reached));
+        Assert.Contains("LF brake-hose bracket", refused.Message, StringComparison.Ordinal);
+        _shop.Do(
+            Done(
+                "LF/final-hanging",
+                null,
+                [.. reached.Select(r => r.Value is null ? r with { Seen = true } : r)]
+            )
+        );
+        Assert.DoesNotContain(
+            Progress.OpenLinesOf(_shop.Document),
+            l => l.StartsWith("LF brake-hose bracket:", StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void No_weight_goes_back_before_it_is_snug()
+    {
+        _shop.Begun();
+        var steps = Progress.CardOf(_shop.Document).Steps;
+        // Every step up to there but the right side's snug.
+        foreach (var step in steps.TakeWhile(s => s.Key != "vehicle/weight-back"))
+        {
+            if (step.Key is not ("RF/snug" or "RF/final-hanging"))
+            {
+                _shop.Do(Done(step.Key, null, [.. _shop.Reached(step)]));
+            }
+        }
+        var refused = _shop.Refused(Done("vehicle/weight-back"));
+        Assert.Equal(RefusalKind.Gate, refused.Kind);
+        Assert.StartsWith("Not snug yet: RF ", refused.Message, StringComparison.Ordinal);
+        _shop.Do(Done("RF/snug"));
+        _shop.Do(Done("vehicle/weight-back"));
+        Assert.Empty(_shop.Document.Deviations);
+    }
+
+    [Theory]
+    [InlineData("94", "short of")]
+    [InlineData("106", "over")]
+    public void A_value_off_its_spec_is_asked_about_at_once(string typed, string says)
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "LF/snug");
+        var ball = JointAt("LF upper ball joint to upright");
+        _shop.Do(
+            new SetSpec(
+                _shop.Key(),
+                ball.Id,
+                0,
+                Workshop.Typed("100", Unit.PoundFoot),
+                null,
+                null,
+                "sheet 7"
+            )
+        );
+        TightenJoint Final(string value, string? reason = null) =>
+            new(
+                _shop.Key(),
+                _shop.Key(),
+                ball.Id,
+                Pass.Final,
+                Workshop.Typed(value, Unit.PoundFoot),
+                false,
+                "wrench",
+                WheelPosition.Hanging,
+                reason
+            );
+        Assert.Contains(says, _shop.Refused(Final(typed)).Message, StringComparison.Ordinal);
+        _shop.Do(Final(typed, "the pin's next hole"));
+        Assert.Equal("the pin's next hole", PassesOver(ball.Place)[^1].Why);
+        Assert.DoesNotContain(
+            Progress.OpenLinesOf(_shop.Document),
+            l => l.StartsWith(ball.Place, StringComparison.Ordinal)
+        );
+        _shop.Do(Final("96"));
+        Assert.Null(PassesOver(ball.Place)[^1].Why);
+    }
+
+    [Fact]
+    public void A_second_pair_of_eyes_is_another_person_s()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "vehicle/wheels-final");
+        AssertRefused(Done("vehicle/second-eyes"), RefusalKind.Gate, "reason");
+    }
+
+    [Fact]
+    public void A_joint_is_put_right_or_not_there_and_the_card_follows()
+    {
+        _shop.Begun();
+        var link = JointAt("LF sway-bar link to arm");
+        CorrectJoint Put(int count, bool none = false, uint version = 0) =>
+            new(
+                _shop.Key(),
+                link.Id,
+                version,
+                JointKind.RodEnd,
+                [new FastenerInput("rod end", count, "M12 × 1.25", null, null, "19", true, "")],
+                null,
+                none
+            );
+        AssertRefused(Put(0), RefusalKind.BadValue, "fasteners[0].count");
+        _shop.Do(Put(2));
+        var card = Progress.CardOf(_shop.Document);
+        var now = card.Joints.Single(j => j.Place == link.Place);
+        Assert.Equal((JointKind.RodEnd, 2), (now.Kind, now.Fasteners.Single().Count));
+        // A rod end may be final hanging, so its final pass has moved there.
+        Assert.Contains(link.Place, card.Steps.Single(s => s.Key == "LF/final-hanging").Joints);
+        _shop.Do(Put(2, none: true));
+        Assert.DoesNotContain(Progress.CardOf(_shop.Document).Joints, j => j.Place == link.Place);
+        Assert.DoesNotContain(
+            Progress.OpenLinesOf(_shop.Document),
+            l => l.StartsWith(link.Place, StringComparison.Ordinal)
+        );
+    }
+
+    [Fact]
+    public void The_card_follows_the_way_that_was_chosen_and_what_was_done_stays_done()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "LF/links");
+        ChooseSchool Way(string school, string choice) =>
+            new(_shop.Key(), _shop.Key(), school, choice, "ours has no separator");
+        AssertRefused(Way("openArm", "blows"), RefusalKind.BadValue, "choice");
+        AssertRefused(Way("colour", "red"), RefusalKind.BadValue, "school");
+        _shop.Do(Way("openArm", "lowerBracket"));
+        var card = Progress.CardOf(_shop.Document);
+        Assert.Contains(card.Joints, j => j.Place == "LF lower ball-joint bracket to arm");
+        // Its joints are kept too, so that each has its line.
+        Assert.Contains(
+            _shop.Document.Joints,
+            j => j.Place == "RF lower ball-joint bracket to arm"
+        );
+        var done = _shop.Document.Steps.Select(s => s.Step).ToHashSet();
+        Assert.Contains("LF/links", done);
+        Assert.Equal(done, card.Steps.Select(s => s.Key).Where(done.Contains).ToHashSet());
+    }
+
+    [Fact]
+    public void Nothing_is_handed_over_open_without_a_word()
+    {
+        _shop.Begun();
+        HandOver Over(string? reason) => new(_shop.Key(), 0, null, null, [], reason);
+        AssertRefused(Over(null), RefusalKind.Gate, "reason");
+        AssertRefused(Over(" "), RefusalKind.Gate, "reason");
+        _shop.Do(Over("its owner fetched it"));
+        Assert.NotNull(_shop.Document.Job.HandedOverAt);
+        Assert.Contains(_shop.Document.Deviations, x => x.Why == "its owner fetched it");
+    }
+
     [Fact]
     public void A_joint_is_left_open_with_a_reason_and_only_while_it_is_open()
     {

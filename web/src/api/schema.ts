@@ -3164,6 +3164,8 @@ export interface components {
             predictions: components["schemas"]["Prediction"][];
             /** @description Stacks that land, in order, made of the parts that the job itself names; null where nobody asked. */
             ranking: null | components["schemas"]["RankedStack"][];
+            /** @description The job cards of the plan that is being fitted and of the chosen draft, as lines; null where nobody asked. */
+            cards: null | components["schemas"]["PlanCard"][];
             /** @description By how much each corner must rise from where it stands now; empty while nothing was measured. */
             needed: components["schemas"]["NeededRise"][];
             /** @description What would make the next prediction better, and by how much. */
@@ -3972,6 +3974,16 @@ export interface components {
             staysGood: boolean;
             touches: string[];
             stack: null | components["schemas"]["FoundView"];
+        };
+        /** @description The job card of a plan as lines: what each step opens, loosens, takes off, puts under, closes and to which pass, whether the hand stops, and what holds the vehicle after it. */
+        PlanCard: {
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /** @description The lines. */
+            lines: string[];
         };
         /** @description What the parts that come cost, and the hours to fit them. */
         PlanCost: {
