@@ -369,7 +369,11 @@ public sealed class WholeJobTests : IDisposable
                 return new Step(
                     step.FindElement(By.TagName("h1")).Text,
                     step.Text.Split('\n')[0],
-                    step.FindElements(By.TagName("button"))[^1].Text,
+                    step.FindElement(
+                        By.XPath(
+                            ".//button[starts-with(., 'Done') or starts-with(., 'I looked') or starts-with(., 'Go on')]"
+                        )
+                    ).Text,
                     step.Text
                 );
             },

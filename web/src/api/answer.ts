@@ -7,7 +7,7 @@ type Doc = Schemas["JobDocument"];
 const ofResults: Record<
   Exclude<
     keyof Schemas["JobResults"],
-    "format" | "version" | "core" | "jobId" | "ranking"
+    "format" | "version" | "core" | "jobId" | "ranking" | "cards"
   >,
   true
 > = {

@@ -52,7 +52,7 @@ export function PlaceDrawing({ step }: { step: Schemas["CardStep"] }) {
       aria-label={`${where}: ${numbered.length > 0 ? numbered.map((p, i) => `${(i + 1).toString()} ${p}`).join(", ") : step.title}`}
       viewBox={`0 0 ${size.width.toString()} ${size.height.toString()}`}
       sx={{
-        width: { xs: "100%", sm: 250 },
+        width: { xs: "100%", sm: 230 },
         maxWidth: 360,
         display: "block",
         alignSelf: "start",

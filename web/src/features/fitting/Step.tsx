@@ -204,16 +204,6 @@ export function Step({
           }}
         />
       )}
-      <Box sx={{ mt: 1, display: "flex", alignItems: "center", gap: 1 }}>
-        <PhotographButton
-          of={`mark:${step.key}`}
-          caption={
-            step.where === "vehicle"
-              ? step.title
-              : `${step.where}: ${step.title}`
-          }
-        />
-      </Box>
       <Box sx={{ mt: 1, display: "grid", gap: 1 }}>
         <ProblemNote problem={problem} />
         {gate && (
@@ -261,6 +251,14 @@ export function Step({
             </Button>
           </Box>
         )}
+        <PhotographButton
+          of={`mark:${step.key}`}
+          caption={
+            step.where === "vehicle"
+              ? step.title
+              : `${step.where}: ${step.title}`
+          }
+        />
       </Box>
     </Box>
   );
