@@ -18,7 +18,6 @@ internal sealed partial class CardMaker(
     private readonly Board _board = new(graph);
     private readonly HashSet<string> _opened = [];
     private readonly HashSet<string> _loosened = [];
-    private readonly HashSet<string> _marked = [];
     private readonly List<GraphJoint> _atRideHeight = [];
     private readonly HashSet<string> _worked = [];
 
@@ -188,15 +187,7 @@ internal sealed partial class CardMaker(
 
     private void Open(Unit unit)
     {
-        string[] marks =
-        [
-            .. unit
-                .Operations.SelectMany(o => o.Marks)
-                .Distinct()
-                .Where(m =>
-                    !m.Contains("steering shaft", StringComparison.Ordinal) || _marked.Add(m)
-                ),
-        ];
+        string[] marks = [.. unit.Operations.SelectMany(o => o.Marks).Distinct()];
         var opens = Joints(unit.Operations.SelectMany(o => o.Opens.Concat(o.Ends)))
             .Where(j => !_opened.Contains(j.Place))
             .OrderBy(j => j.Rank)

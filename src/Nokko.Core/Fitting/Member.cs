@@ -2,7 +2,7 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
 
-/// <summary>A body of the vehicle that moves as one.</summary>
+/// <summary>A body of the vehicle that moves as one and holds, or is held. Hoses, leads and breathers bend: they are no members, so nothing can hang on them.</summary>
 public enum MemberKind
 {
     /// <summary>The frame, or the body of a vehicle that has none: everything hangs on it.</summary>
@@ -13,9 +13,6 @@ public enum MemberKind
 
     /// <summary>A subframe under the body.</summary>
     Subframe,
-
-    /// <summary>Engine and gearbox, where they stand on a subframe.</summary>
-    Engine,
 
     /// <summary>A differential that hangs on frame or subframe.</summary>
     Differential,
@@ -44,9 +41,6 @@ public enum MemberKind
     /// <summary>Strut or coil-over.</summary>
     Strut,
 
-    /// <summary>Coil that stands by itself.</summary>
-    Coil,
-
     /// <summary>Leaf pack, along or across.</summary>
     LeafPack,
 
@@ -56,50 +50,11 @@ public enum MemberKind
     /// <summary>Shock that stands by itself.</summary>
     Shock,
 
-    /// <summary>Sway bar.</summary>
-    SwayBar,
-
     /// <summary>Track bar.</summary>
     TrackBar,
 
-    /// <summary>Tie rod.</summary>
-    TieRod,
-
-    /// <summary>Drag link.</summary>
-    DragLink,
-
-    /// <summary>Steering damper.</summary>
-    SteeringDamper,
-
-    /// <summary>Steering shaft.</summary>
-    SteeringShaft,
-
-    /// <summary>Half-shaft.</summary>
-    HalfShaft,
-
-    /// <summary>Propshaft.</summary>
-    Propshaft,
-
     /// <summary>Brake caliper.</summary>
     Caliper,
-
-    /// <summary>Wheel.</summary>
-    Wheel,
-
-    /// <summary>Bump stop.</summary>
-    BumpStop,
-
-    /// <summary>Brake hose; carries nothing.</summary>
-    Hose,
-
-    /// <summary>Sensor lead; carries nothing.</summary>
-    Lead,
-
-    /// <summary>Breather of an axle or differential; carries nothing.</summary>
-    Breather,
-
-    /// <summary>Link of a level sensor; carries nothing.</summary>
-    LevelLink,
 }
 
 /// <summary>A member of one vehicle.</summary>
@@ -166,13 +121,9 @@ public static class Members
             or MemberKind.Axle
             or MemberKind.Upright => Holds.All,
             MemberKind.LowerArm or MemberKind.TrailingArm => Holds.Carries | Holds.X | Holds.Y,
-            MemberKind.Engine or MemberKind.Caliper => Holds.Carries,
+            MemberKind.Caliper => Holds.Carries,
             _ => Holds.Nothing,
         };
-
-    /// <summary>Whether it bends, so that it can never carry.</summary>
-    public static bool IsFlexible(this MemberKind kind) =>
-        kind is MemberKind.Hose or MemberKind.Lead or MemberKind.Breather or MemberKind.LevelLink;
 
     /// <summary>As said in a bay.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is no member.</exception>
@@ -182,7 +133,6 @@ public static class Members
             MemberKind.Frame => "frame",
             MemberKind.Body => "body",
             MemberKind.Subframe => "subframe",
-            MemberKind.Engine => "engine",
             MemberKind.Differential => "differential",
             MemberKind.Axle => "axle",
             MemberKind.LowerArm => "lower arm",
@@ -192,25 +142,11 @@ public static class Members
             MemberKind.BallBracket => "ball-joint bracket",
             MemberKind.Upright => "upright",
             MemberKind.Strut => "strut",
-            MemberKind.Coil => "coil",
             MemberKind.LeafPack => "leaf pack",
             MemberKind.Shackle => "shackle",
             MemberKind.Shock => "shock",
-            MemberKind.SwayBar => "sway bar",
             MemberKind.TrackBar => "track bar",
-            MemberKind.TieRod => "tie rod",
-            MemberKind.DragLink => "drag link",
-            MemberKind.SteeringDamper => "steering damper",
-            MemberKind.SteeringShaft => "steering shaft",
-            MemberKind.HalfShaft => "half-shaft",
-            MemberKind.Propshaft => "propshaft",
             MemberKind.Caliper => "caliper",
-            MemberKind.Wheel => "wheel",
-            MemberKind.BumpStop => "bump stop",
-            MemberKind.Hose => "brake hose",
-            MemberKind.Lead => "sensor lead",
-            MemberKind.Breather => "breather",
-            MemberKind.LevelLink => "level-sensor link",
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No member."),
         };
 

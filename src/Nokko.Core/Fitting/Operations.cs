@@ -357,7 +357,6 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
                         .All.Where(x => Members.Side(x) != Members.Side(c))
                         .SelectMany(x => At(x.Name(), BodyGraph.Mounts(vehicle, x))),
                 ],
-                Marks = ["the steering shaft's overlap on its splines"],
                 Work =
                     vehicle.BodyKind == BodyKind.Unibody
                         ?
@@ -566,11 +565,7 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
                 .. At(where, Names.Hose, Names.Lead, Names.Subframe),
             ],
             Loosens = At(other.Name(), Names.Subframe),
-            Marks =
-            [
-                "eccentrics, and the subframe's place against the body",
-                .. front ? ["the steering shaft across its splines"] : Array.Empty<string>(),
-            ],
+            Marks = ["eccentrics, and the subframe's place against the body"],
             Work = ["Exhaust, shafts and hoses watched on the way down."],
             Disturbs = Disturbs.Alignment | (front ? Disturbs.Steering : Disturbs.Nothing),
             Spread = schools.Subframe == SubframeWay.AllOut ? Spread.Together : Spread.OneSide,
