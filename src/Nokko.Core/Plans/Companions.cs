@@ -112,7 +112,7 @@ internal static class Companions
                 axle.Said(),
                 "Track bar: longer, or its pivot relocated",
                 "the axle goes sideways along the bar's arc",
-                false
+                Has(PartKind.TrackBar) || Has(PartKind.TrackBarBracket)
             );
         }
         if (axle == Axle.Rear)
@@ -121,7 +121,7 @@ internal static class Companions
                 axle.Said(),
                 "Pinion angle against the shaft",
                 "the rise tilts the shaft; a shim or a taper takes it back",
-                false
+                Has(PartKind.AxleShim)
             );
         }
         else if (!kind.IsLeaf())
@@ -130,7 +130,7 @@ internal static class Companions
                 axle.Said(),
                 "Caster",
                 "arms that point down more turn the axle; bushes, shims or brackets take it back",
-                false
+                Has(PartKind.CasterBush)
             );
         }
         else if (Has(PartKind.Shackle))
@@ -139,7 +139,7 @@ internal static class Companions
                 axle.Said(),
                 "Caster",
                 "a longer shackle turns the axle with the spring; tapered shims take it back",
-                false
+                Has(PartKind.AxleShim)
             );
         }
         if (!kind.HasCoilOver() && lift >= MuchMm)

@@ -331,6 +331,38 @@ public class TravelTests
         Assert.Empty(StacksTests.Predict(Sample.Plan(), StacksTests.On()).Companions);
     }
 
+    /// <summary>What turns or shifts a live axle back is ticked off by the part that does it, and by no other.</summary>
+    [Theory]
+    [InlineData(SuspensionKind.CoilRadiusArm, PartKind.CoilSpacer, PartKind.TrackBar, "Track bar")]
+    [InlineData(
+        SuspensionKind.CoilRadiusArm,
+        PartKind.CoilSpacer,
+        PartKind.TrackBarBracket,
+        "Track bar"
+    )]
+    [InlineData(SuspensionKind.CoilRadiusArm, PartKind.CoilSpacer, PartKind.CasterBush, "Caster")]
+    [InlineData(SuspensionKind.LeafUnderslung, PartKind.Shackle, PartKind.AxleShim, "Caster")]
+    public void What_takes_an_axle_back_is_ticked_off_by_its_part(
+        SuspensionKind kind,
+        PartKind lifts,
+        PartKind cure,
+        string companion
+    )
+    {
+        bool Placed(params PlacedPart[] parts) =>
+            StacksTests
+                .Predict(
+                    StacksTests.Both(Axle.Front, parts),
+                    StacksTests.On(new() { Kind = kind, ShacklePivot = ShacklePivot.AboveEye })
+                )
+                .Companions.Single(c => c.What.StartsWith(companion, StringComparison.Ordinal))
+                .Placed;
+        var stack = StacksTests.Part(1, lifts, 50);
+        Assert.False(Placed(stack));
+        Assert.True(Placed(stack, StacksTests.Part(2, cure)));
+        Assert.False(Placed(stack, StacksTests.Part(2, PartKind.Shock)));
+    }
+
     [Fact]
     public void A_sandwich_in_the_wrong_order_is_said_as_it_goes_together()
     {

@@ -14,7 +14,7 @@ import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { jointWords, leftOpen } from "../../api/words";
-import { passesOver, torqueText } from "./torque";
+import { passesOver, positionWords, torqueText } from "./torque";
 import { CorrectJoint } from "./CorrectJoint";
 import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
@@ -43,7 +43,9 @@ export function JointForm({
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<Error | null>(null);
-  const position = supportNow(d, joint.where)?.position ?? "onWheels";
+  const [raised, setRaised] = useState(false);
+  const hangs = supportNow(d, joint.where)?.position === "hanging";
+  const position = !hangs ? "onWheels" : raised ? "raisedToHeight" : "hanging";
   const entries = passesOver(d, joint.id, plan);
   const gate = problem instanceof Problem && problem.field === "reason";
   const lookedAt = jointWords[joint.kind].lookedAt;
@@ -89,9 +91,21 @@ export function JointForm({
               `${f.count.toString()} × ${f.position}${f.newPartOnly ? ", new" : ""}`,
           )
           .join("; ")}
-        {joint.order && `, ${joint.order}`}. Now{" "}
-        {position === "hanging" ? "hanging" : "on its wheels"}.
+        {joint.order && `, ${joint.order}`}. Now {positionWords[position]}.
       </Typography>
+      {hangs && joint.where.length === 2 && !lookedAt && (
+        <Button
+          size="small"
+          variant={raised ? "contained" : "outlined"}
+          aria-pressed={raised}
+          sx={{ justifySelf: "start" }}
+          onClick={() => {
+            setRaised(!raised);
+          }}
+        >
+          Hub raised on its arm to the taped height
+        </Button>
+      )}
       {!lookedAt && <SpecForm joint={joint} offered={offered} />}
       <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
         {lookedAt || (joint.spec && !joint.spec.torque) ? (
@@ -165,7 +179,7 @@ export function JointForm({
           {entries
             .map(
               (e) =>
-                `${e.pass}${e.value ? ` ${torqueText(e.value)}` : ""}, ${e.position === "hanging" ? "hanging" : "on its wheels"}, ${d.people.find((p) => p.id === e.personId)?.name ?? ""}`,
+                `${e.pass}${e.value ? ` ${torqueText(e.value)}` : ""}, ${positionWords[e.position]}, ${d.people.find((p) => p.id === e.personId)?.name ?? ""}`,
             )
             .join(" → ")}
         </Typography>

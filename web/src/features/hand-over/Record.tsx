@@ -6,7 +6,7 @@ import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
-import { passesOver, torqueText } from "../fitting/torque";
+import { positionWords, passesOver, torqueText } from "../fitting/torque";
 import { corrections } from "../walk-rounds/reading/corrections";
 import {
   measureTitle,
@@ -319,7 +319,7 @@ function Torques({ plan }: { plan: string | undefined }) {
         {rows.map(({ joint, entry, open }) => (
           <li key={joint.id}>
             {open === null ? "●" : "○"} {joint.place}:{" "}
-            {`${entry.pass}${entry.value ? ` ${torqueText(entry.value)}` : entry.criterionSeen ? ", seen" : ""}, ${entry.position === "hanging" ? "hanging" : "on its wheels"}`}
+            {`${entry.pass}${entry.value ? ` ${torqueText(entry.value)}` : entry.criterionSeen ? ", seen" : ""}, ${positionWords[entry.position]}`}
             {joint.spec && ` (${joint.spec.source})`}
           </li>
         ))}
