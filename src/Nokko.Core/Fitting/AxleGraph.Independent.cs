@@ -138,11 +138,11 @@ internal static partial class AxleGraph
                 SuspensionKind.TrailingArm => [.. TrailingArm(c), .. CoilOver(c, kind)],
                 _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Not independent."),
             },
-            .. Shafts(c, kind),
+            .. Shafts(c),
             .. axle == Axle.Front ? [TieRod(c)] : Array.Empty<GraphJoint>(),
         ];
 
-    private static IEnumerable<GraphJoint> Shafts(Corner c, SuspensionKind kind)
+    private static IEnumerable<GraphJoint> Shafts(Corner c)
     {
         yield return new GraphJoint
         {
@@ -163,7 +163,7 @@ internal static partial class AxleGraph
             Rank = 36,
             Fasteners = [Fasteners.Of("flange bolts", 6, newOnly: true)],
             Undo =
-                $"the half-shaft's flange bolts out, the shaft tied up level so that it does not hang in its {Carrier(kind)} joint",
+                "the half-shaft's flange bolts out, the shaft tied up level so that it does not hang in its outer joint",
             Home = "boots not twisted, the joint slides",
             Off = [$"{c} half-shaft flange bolts"],
         };

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
@@ -63,7 +63,8 @@ export function Step({
   const send = useSend();
   const unit = useUnit() === "in" ? "lb·ft" : "N·m";
   const { minutes, reason, reached, problem } = draft;
-  const [busy, setBusy] = useState(false);
+  // Two presses in one moment are one: a state would be told too late.
+  const busy = useRef(false);
   const main = useRef<HTMLButtonElement>(null);
   const gate = problem instanceof Problem && problem.field === "reason";
   const title = useRef<HTMLHeadingElement>(null);
@@ -77,10 +78,10 @@ export function Step({
   }, [step.key]);
 
   const finish = async () => {
-    if (busy) {
+    if (busy.current) {
       return;
     }
-    setBusy(true);
+    busy.current = true;
     onDraft({ ...draft, problem: null });
     try {
       await send(
@@ -101,7 +102,7 @@ export function Step({
     } catch (e) {
       onRefused(asError(e));
     } finally {
-      setBusy(false);
+      busy.current = false;
     }
   };
   const places = [...step.opens, ...step.loosens];
