@@ -184,8 +184,15 @@ internal sealed class Operations(Vehicle vehicle, VehicleGraph graph, FittingSch
                 Where = where,
                 Opens =
                 [
-                    .. At(where, Names.Hose, Names.Lead, Names.LowerShock, Names.UBolts),
-                    .. At(ends, Names.Breather),
+                    // Only a block wants the axle lower than its shocks let it.
+                    .. change.Parts.Any(p => p.Kind == PartKind.Block)
+                        ?
+                        [
+                            .. At(where, Names.Hose, Names.Lead, Names.LowerShock),
+                            .. At(ends, Names.Breather),
+                        ]
+                        : Array.Empty<string>(),
+                    .. At(where, Names.UBolts),
                 ],
                 Marks = ["which way the centre pin and every taper point"],
                 Work = change.Has(PartKind.Block, after: true)

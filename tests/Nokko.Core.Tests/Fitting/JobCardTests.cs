@@ -65,6 +65,20 @@ public class JobCardTests
         );
     }
 
+    [Theory]
+    [InlineData(PartKind.UBolts)]
+    [InlineData(PartKind.AxleShim)]
+    public void New_U_bolts_and_a_shim_leave_shock_and_hose_alone(PartKind kind)
+    {
+        var card = Pickup((Corner.LR, Part(30, kind)));
+        Assert.Equal(
+            ["LR spring to axle", "LR wheel to hub"],
+            card.Joints.Select(j => j.Place).Order(StringComparer.Ordinal)
+        );
+        var block = Pickup((Corner.LR, Part(30, PartKind.Block)));
+        Assert.Contains(block.Joints, j => j.Place == "LR lower shock mount");
+    }
+
     [Fact]
     public void A_shock_opens_its_two_mounts_with_the_axle_carried_where_it_is_the_last_stop()
     {
