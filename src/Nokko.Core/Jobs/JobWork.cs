@@ -112,6 +112,28 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
         );
     }
 
+    /// <summary>Passes several gates with one reason: it is asked for with all of them in view, so that it never covers one that nobody saw.</summary>
+    /// <param name="gates">What stands against it.</param>
+    /// <param name="reason">The reason as typed.</param>
+    /// <exception cref="RefusedException">There is no reason.</exception>
+    public void Pass(IReadOnlyList<Gate> gates, string? reason)
+    {
+        if (gates.Count > 0 && TypedText.Blank(reason) is null)
+        {
+            throw Refuse.Gate("reason", string.Join(" ", gates.Select(g => g.Says)));
+        }
+        foreach (var gate in gates)
+        {
+            Pass(gate.Where, gate.Says, gate.Did, reason);
+        }
+    }
+
     /// <summary>A key for a row that the client did not name.</summary>
     public Guid NewKey() => _keys.Next();
 }
+
+/// <summary>Something that stands against a change until a reason is written.</summary>
+/// <param name="Where">Where.</param>
+/// <param name="Says">What stands against it.</param>
+/// <param name="Did">What is done all the same.</param>
+internal sealed record Gate(string Where, string Says, string Did);

@@ -711,6 +711,48 @@ public class DecisionTests
     }
 
     [Fact]
+    public void A_reason_answers_for_what_was_shown_and_seen_is_no_torque()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "LF/snug");
+        var (top, ball) = (
+            JointAt("LF strut top plate to body"),
+            JointAt("LF upper ball joint to upright")
+        );
+        _shop.Do(
+            new SetSpec(
+                _shop.Key(),
+                top.Id,
+                0,
+                Workshop.Typed("41", Unit.PoundFoot),
+                Workshop.Typed("90", Unit.Degree),
+                null,
+                "sheet 7"
+            )
+        );
+        // The torque is right, the angle is short; the ball joint was only looked at.
+        ReachedInput[] reached =
+        [
+            new(
+                top.Id,
+                Workshop.Typed("41", Unit.PoundFoot),
+                Workshop.Typed("60", Unit.Degree),
+                false,
+                "wrench"
+            ),
+            new(ball.Id, null, null, true, null),
+        ];
+        var refused = _shop.Refused(Done("LF/final-hanging", null, reached));
+        Assert.Contains("short of its angle", refused.Message, StringComparison.Ordinal);
+        Assert.Contains("Not final yet: ", refused.Message, StringComparison.Ordinal);
+        Assert.Contains("LF upper ball joint", refused.Message, StringComparison.Ordinal);
+        _shop.Do(Done("LF/final-hanging", "no room for the bar", reached));
+        Assert.Equal(2, _shop.Document.Deviations.Count);
+        Assert.Equal("no room for the bar", PassesOver(top.Place)[^1].Why);
+        Assert.Equal(Pass.Snug, PassesOver(ball.Place)[^1].Pass);
+    }
+
+    [Fact]
     public void What_only_needs_looking_at_is_closed_by_having_been_seen()
     {
         _shop.Begun();

@@ -151,9 +151,13 @@ export function CorrectJoint({ joint }: { joint: Schemas["Joint"] }) {
         })}
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
           <Button variant="outlined" onClick={() => void save(false)}>
-            Keep it so
+            {joint.none ? "It has one after all" : "Keep it so"}
           </Button>
-          <Button onClick={() => void save(true)}>This vehicle has none</Button>
+          {!joint.none && (
+            <Button onClick={() => void save(true)}>
+              This vehicle has none
+            </Button>
+          )}
           <Button
             onClick={() => {
               setFasteners([

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { useJob } from "../../api/job";
+import { CorrectJoint } from "./CorrectJoint";
 import { JointForm } from "./JointForm";
 
 /** Every joint that is not closed, and why it must wait. */
@@ -71,6 +72,19 @@ export function FastenerLedger({ plan }: { plan: string }) {
           </Box>
         ))}
       </Box>
+      {d.joints.some((j) => j.none) && (
+        <details>
+          <summary>Not on this vehicle</summary>
+          {d.joints
+            .filter((j) => j.none)
+            .map((j) => (
+              <Box key={j.id} sx={{ py: 0.5 }}>
+                {j.place}
+                <CorrectJoint joint={j} />
+              </Box>
+            ))}
+        </details>
+      )}
     </Box>
   );
 }

@@ -171,9 +171,8 @@ export function JointForm({
         />
       )}
       <CorrectJoint joint={joint} />
-      {joint.kind === "bondedRubber" && entries.at(-1)?.pass !== "final" && (
-        <LeaveOpen joint={joint} />
-      )}
+      {["bondedRubber", "springEye"].includes(joint.kind) &&
+        entries.at(-1)?.pass !== "final" && <LeaveOpen joint={joint} />}
       {entries.length > 0 && (
         <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
           {entries
