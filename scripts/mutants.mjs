@@ -1,16 +1,16 @@
-// Which places of the core get faults (`patterns ONE_IN FOLDER…`), and how many of them the tests found (`score REPORT`).
+// Which places of the core get faults (`patterns ONE_IN FROM FOLDER…`), and how many of them the tests found (`score REPORT`).
 import { readFileSync, readdirSync } from "node:fs";
 
 const core = "src/Nokko.Core";
 const block = 8; // lines
 
 const [, , what, ...rest] = process.argv;
-if (what === "patterns") patterns(Number(rest[0]), rest.slice(1));
+if (what === "patterns") patterns(Number(rest[0]), Number(rest[1]), rest.slice(2));
 else score(rest[0]);
 
-/** One pattern a file. Of many blocks of lines every Nth is taken, counted on over all files, so that the same code gets the same sample. */
-function patterns(oneIn, folders) {
-  let at = Math.floor(oneIn / 2);
+/** One pattern a file. Of many blocks of lines every Nth is taken, from the one that is named on and counted over all files, so that the same code gets the same sample. */
+function patterns(oneIn, from, folders) {
+  let at = oneIn - from;
   for (const folder of folders) {
     if (oneIn === 1) {
       console.log(`${folder}/*.cs`);
