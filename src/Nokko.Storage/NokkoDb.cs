@@ -50,6 +50,9 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<Joint> Joints => Set<Joint>();
     public DbSet<TorqueEntry> TorqueEntries => Set<TorqueEntry>();
     public DbSet<OffLine> OffLines => Set<OffLine>();
+    public DbSet<StepEntry> Steps => Set<StepEntry>();
+    public DbSet<ShopWays> ShopWays => Set<ShopWays>();
+    public DbSet<Tip> Tips => Set<Tip>();
     public DbSet<StoredCommand> Commands => Set<StoredCommand>();
     public DbSet<JobSummary> Summaries => Set<JobSummary>();
     public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
@@ -80,6 +83,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<VehicleMode>>();
         Json<IReadOnlyList<CornerStack>>();
         Json<IReadOnlyList<Fastener>>();
+        Json<IReadOnlyList<ShopWay>>();
         Json<IReadOnlyList<KitPiece>>();
 
         void Json<T>() =>

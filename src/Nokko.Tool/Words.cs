@@ -61,6 +61,8 @@ internal static class Words
                 .ToDictionary(k => k, k => new { Said = k.Said(), LookedAt = k.IsLookedAt() })
         );
         Put("leftOpen", "string", FittingRules.LeftOpen);
+        Put("secondEyes", "string", DoStep.SecondEyes);
+        Put("restHours", "number", FittingRules.Rest.TotalHours);
         return text.ToString();
 
         void Put(string name, string type, object value) =>

@@ -57,6 +57,9 @@ internal sealed partial class CardMaker
                 ) with
                 {
                     People = mine.Max(o => o.People),
+                    Operations = [.. mine.Select(o => o.Kind).Distinct().Order()],
+                    Work =
+                        $"{(tyre ? "tyre" : "change-stack")}: {string.Join(", ", gone.Concat(come).Select(p => p.Kind.ToString()).Distinct().Order(StringComparer.Ordinal))}",
                 }
             );
         }

@@ -86,12 +86,29 @@ internal sealed partial class CardMaker
                         .. gone.Select(m => m.Said),
                     ],
                     Out = gone,
-                    Lines = last ? [.. unit.Operations.SelectMany(o => o.Watch).Distinct()] : [],
+                    Lines =
+                    [
+                        .. Tapers(joints),
+                        .. last
+                            ? unit.Operations.SelectMany(o => o.Watch).Distinct()
+                            : Array.Empty<string>(),
+                    ],
+                    Operations =
+                    [
+                        .. unit
+                            .Operations.Where(o =>
+                                joints.Any(j =>
+                                    o.Opens.Contains(j.Place) || o.Ends.Contains(j.Place)
+                                )
+                            )
+                            .Select(o => o.Kind)
+                            .Distinct()
+                            .Order(),
+                    ],
                     People = band.Key.Heavy ? People(unit) : 1,
                     Tools =
                     [
-                        .. joints
-                            .SelectMany(j => j.Tools)
+                        .. ToolsOf(joints)
                             .Concat(unit.Operations.SelectMany(o => o.Tools))
                             .Distinct(),
                     ],
@@ -139,7 +156,7 @@ internal sealed partial class CardMaker
         foreach (
             var (keeps, joint) in joints
                 .Where(j => j.Keeps is not null)
-                .Select(j => (j.Keeps!, j))
+                .Select(j => (LetGo(j.Keeps!, j), j))
                 .DistinctBy(x => x.Item1.Title)
         )
         {

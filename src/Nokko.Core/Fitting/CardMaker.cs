@@ -215,7 +215,7 @@ internal sealed partial class CardMaker(
                 unit,
                 "home",
                 "Bring it home, all by hand",
-                "in this order, each started by hand; where holes do not meet, ask why first (bar still on, other side up, wrong way round): no stud is bent, no jack lifts the body through a joint",
+                $"in this order, each started by hand; where holes do not meet, ask why first (bar still on, other side up, wrong way round), {LineUp(unit)}; no stud is bent, no jack lifts the body through a joint",
                 turned,
                 Pass.Hand,
                 Math.Max(2, minutes / 2)
@@ -282,7 +282,14 @@ internal sealed partial class CardMaker(
             Step(unit, key, title, Sentence(how), minutes) with
             {
                 Joints = [.. joints.Select(j => j.Place)],
-                Lines = pass == Pass.Hand || joints[0].OnBench ? [.. Homes(unit)] : [],
+                Lines =
+                    pass == Pass.Hand ? [.. Homes(unit), .. key == "home" ? Threads() : []]
+                    : joints[0].OnBench ? [.. Homes(unit)]
+                    : [],
+                Operations =
+                    key == "home"
+                        ? [.. unit.Operations.Select(o => o.Kind).Distinct().Order()]
+                        : [],
                 Pass = pass,
                 People = pass == Pass.Hand ? People(unit) : 1,
                 Tools = pass == Pass.Final ? ["torque wrench"] : [],

@@ -58,7 +58,8 @@ public static class FittingRules
     /// <summary>What keeps a joint's line open, or null when it is closed.</summary>
     /// <param name="joint">The joint.</param>
     /// <param name="entries">Its entries under one plan, in order.</param>
-    public static string? Open(Joint joint, IReadOnlyList<TorqueEntry> entries)
+    /// <param name="band">How far a value may lie from its spec, as a share.</param>
+    public static string? Open(Joint joint, IReadOnlyList<TorqueEntry> entries, double band = Band)
     {
         var last = entries.Count > 0 ? entries[^1] : null;
         if (last is not { Pass: Pass.Final })
@@ -90,7 +91,7 @@ public static class FittingRules
             {
                 return "no value noted";
             }
-            if (last.Why is null && OffSpec(torque, value) is { } off)
+            if (last.Why is null && OffSpec(torque, value, band) is { } off)
             {
                 return off < 0 ? "stopped short of the spec" : "over the spec";
             }
@@ -100,7 +101,7 @@ public static class FittingRules
                 {
                     return "no angle noted";
                 }
-                if (last.Why is null && OffSpec(angle, turned) is { } by)
+                if (last.Why is null && OffSpec(angle, turned, band) is { } by)
                 {
                     return by < 0 ? "turned short of the angle" : "turned past the angle";
                 }
@@ -114,11 +115,41 @@ public static class FittingRules
     }
 
     /// <summary>By how much a value lies outside the band around its spec, as a share; null within it.</summary>
-    public static double? OffSpec(Quantity spec, Quantity value)
+    /// <param name="spec">What it should be; above zero.</param>
+    /// <param name="value">What was reached.</param>
+    /// <param name="band">The band, as a share.</param>
+    public static double? OffSpec(Quantity spec, Quantity value, double band = Band)
     {
         var off = (value.In(spec.Unit) / spec.In(spec.Unit)) - 1;
-        return Math.Abs(off) > Band + 1e-9 ? off : null;
+        return Math.Abs(off) > band + 1e-9 ? off : null;
     }
+
+    /// <summary>How long work may rest before somebody looks again at what holds the vehicle: it may have been moved.</summary>
+    public static readonly TimeSpan Rest = TimeSpan.FromHours(8);
+
+    /// <summary>Whether the vehicle hangs and nobody has worked on it for so long that it may have been moved meanwhile.</summary>
+    /// <param name="supports">What was said on supports.</param>
+    /// <param name="last">When somebody last worked on it; null is never.</param>
+    /// <param name="now">This instant.</param>
+    public static bool MayHaveBeenMoved(
+        IReadOnlyList<SupportEntry> supports,
+        DateTimeOffset? last,
+        DateTimeOffset now
+    ) => last is { } then && now - then >= Rest && Hangs(supports);
+
+    /// <summary>Whether an axle hangs now.</summary>
+    /// <param name="supports">What was said on supports.</param>
+    public static bool Hangs(IReadOnlyList<SupportEntry> supports) =>
+        Corners.Axles.Any(a => Position(supports, a.Said()) == WheelPosition.Hanging);
+
+    /// <summary>The step of the same place that comes before one and is not done; null where the order is kept.</summary>
+    /// <param name="card">The card.</param>
+    /// <param name="done">Keys of steps done.</param>
+    /// <param name="step">The step that is to be done.</param>
+    public static CardStep? Skipped(JobCard card, IReadOnlySet<string> done, CardStep step) =>
+        card
+            .Steps.TakeWhile(s => s.Key != step.Key)
+            .FirstOrDefault(s => !s.Hold && s.Where == step.Where && !done.Contains(s.Key));
 
     /// <summary>Where the wheels of a place are by the last word on its supports; on its wheels when nothing was said.</summary>
     /// <param name="supports">What was said on supports.</param>
@@ -146,6 +177,13 @@ public static class FittingRules
             : where[0] == 'L' ? $"R{place[1..]}"
             : $"L{place[1..]}";
     }
+
+    /// <summary>Key of the same step on the other side; null for one in the middle.</summary>
+    /// <param name="step">Key of a step.</param>
+    public static string? TwinOfStep(string step) =>
+        Corners.Named(WhereOf(step)) is null ? null
+        : step[0] == 'L' ? $"R{step[1..]}"
+        : $"L{step[1..]}";
 
     /// <summary>In what a joint differs from the same one on the other side, or null.</summary>
     public static string? Differs(Joint joint, Joint? twin)

@@ -78,6 +78,65 @@ public enum StandsWay
     FourStands,
 }
 
+/// <summary>What is done with the caliper while a strut or coil-over comes out.</summary>
+public enum CaliperWay
+{
+    /// <summary>Left on, its hose's slack checked.</summary>
+    LeftOn,
+
+    /// <summary>Off and hung up.</summary>
+    Hung,
+}
+
+/// <summary>How a taper is parted.</summary>
+public enum TaperWay
+{
+    /// <summary>With a separator.</summary>
+    Separator,
+
+    /// <summary>With blows on the eye.</summary>
+    Blows,
+}
+
+/// <summary>What draws together what does not meet.</summary>
+public enum LineUpWay
+{
+    /// <summary>A strap.</summary>
+    Strap,
+
+    /// <summary>A pry bar.</summary>
+    PryBar,
+
+    /// <summary>The steering, by a person in the seat.</summary>
+    Steer,
+}
+
+/// <summary>How the coils of a live axle come loose.</summary>
+public enum CoilsLooseWay
+{
+    /// <summary>The axle let down level.</summary>
+    Level,
+
+    /// <summary>The axle tilted, one side further down.</summary>
+    Tilted,
+
+    /// <summary>Squeezed with compressors.</summary>
+    Compressor,
+}
+
+/// <summary>What keeps threads from turning.</summary>
+public enum ThreadsWay
+{
+    /// <summary>What the service information says of each.</summary>
+    AsTheSheet,
+
+    /// <summary>Threadlocker on every bolt that was opened.</summary>
+    Locker,
+
+    /// <summary>Dry threads, new locking nuts.</summary>
+    DryNewNuts,
+}
+
 /// <summary>A way that good fitters differ on.</summary>
 /// <param name="Choice">Its key.</param>
 /// <param name="Said">As said in a bay.</param>
@@ -114,6 +173,21 @@ public sealed record FittingSchools
 
     /// <summary>One end at a time or four stands.</summary>
     public StandsWay Stands { get; init; }
+
+    /// <summary>Caliper left on or hung.</summary>
+    public CaliperWay Caliper { get; init; }
+
+    /// <summary>Separator or blows.</summary>
+    public TaperWay Taper { get; init; }
+
+    /// <summary>What draws holes together.</summary>
+    public LineUpWay LineUp { get; init; }
+
+    /// <summary>How coils come loose.</summary>
+    public CoilsLooseWay CoilsLoose { get; init; }
+
+    /// <summary>What locks threads.</summary>
+    public ThreadsWay Threads { get; init; }
 
     /// <summary>Every question, with its ways.</summary>
     public static IReadOnlyList<SchoolQuestion> Questions { get; } =
@@ -208,7 +282,82 @@ public sealed record FittingSchools
                 ),
             ]
         ),
+        new(
+            "caliper",
+            "The caliper while a strut comes out?",
+            [
+                new(
+                    "leftOn",
+                    "left on, its hose watched",
+                    "the hose must have slack at full droop"
+                ),
+                new("hung", "off and hung up", "two more bolts to torque; never on its hose"),
+            ]
+        ),
+        new(
+            "taper",
+            "How are tapers parted?",
+            [
+                new("separator", "with a separator", "the boot may be pinched: look at it"),
+                new(
+                    "blows",
+                    "blows on the eye, the nut left on",
+                    "the eye is struck, never the pin; the boot stays whole"
+                ),
+            ]
+        ),
+        new(
+            "coilsLoose",
+            "How do the coils of a live axle come loose?",
+            [
+                new(
+                    "level",
+                    "the axle let down level",
+                    "hoses and propshaft go down the whole way"
+                ),
+                new(
+                    "tilted",
+                    "the axle tilted, one side at a time",
+                    "the other side's hose and shock are stretched: watch them"
+                ),
+                new(
+                    "compressor",
+                    "squeezed with compressors",
+                    "stored energy in your hands: a rated compressor, nobody over its ends"
+                ),
+            ]
+        ),
+        new(
+            "lineUp",
+            "What draws together holes that do not meet?",
+            [
+                new("strap", "a strap", "a loaded strap: nobody in its line"),
+                new("pryBar", "a pry bar", "it slips: no fingers in a hole, nobody in its way"),
+                new(
+                    "steer",
+                    "turning the steering",
+                    "one person in the seat, the engine off, hands out before it turns"
+                ),
+            ]
+        ),
+        new(
+            "threads",
+            "What keeps threads from turning?",
+            [
+                new("asTheSheet", "as the service information says", "each joint by its own line"),
+                new(
+                    "locker",
+                    "threadlocker on all that was opened",
+                    "the torque value may be for dry threads: ask the sheet"
+                ),
+                new("dryNewNuts", "dry, with new locking nuts", "more new parts to have at hand"),
+            ]
+        ),
     ];
+
+    /// <summary>Whether a question has a way.</summary>
+    public static bool Has(string school, string choice) =>
+        Questions.Any(q => q.School == school && q.Ways.Any(w => w.Choice == choice));
 
     /// <summary>What was chosen; the last word on each question counts, the default where nobody chose.</summary>
     public static FittingSchools Of(IReadOnlyList<SchoolChoice> choices)
@@ -229,6 +378,11 @@ public sealed record FittingSchools
             TrackBar = Way<TrackBarWay>("trackBar"),
             Subframe = Way<SubframeWay>("subframe"),
             HalfShaft = Way<HalfShaftWay>("halfShaft"),
+            Caliper = Way<CaliperWay>("caliper"),
+            Taper = Way<TaperWay>("taper"),
+            CoilsLoose = Way<CoilsLooseWay>("coilsLoose"),
+            LineUp = Way<LineUpWay>("lineUp"),
+            Threads = Way<ThreadsWay>("threads"),
         };
     }
 }

@@ -111,6 +111,36 @@ public sealed record CardStep
 
     /// <summary>Tools to lay out.</summary>
     public IReadOnlyList<string> Tools { get; init; } = [];
+
+    /// <summary>The operations for whose sake it is done.</summary>
+    public IReadOnlyList<OperationKind> Operations { get; init; } = [];
+
+    /// <summary>What it works on, without its side: steps that say the same are the same work, on either side and on any vehicle of the kind.</summary>
+    [JsonIgnore]
+    public string Work
+    {
+        get => field ?? Worked();
+        init;
+    }
+
+    private string Worked()
+    {
+        var places = Opens.Concat(Loosens).Concat(Joints).Concat(Out.Select(m => m.Said));
+        var what = places
+            .Select(Sideless)
+            .GroupBy(n => n)
+            .OrderBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g => g.Count() > 1 ? $"{g.Count()} × {g.Key}" : g.Key);
+        return $"{Key[(Key.LastIndexOf('/') + 1)..]}: {string.Join(", ", what)}";
+    }
+
+    /// <summary>A place without its corner or axle.</summary>
+    internal static string Sideless(string place) =>
+        place.IndexOf(' ', StringComparison.Ordinal) is > 0 and var at
+        && place[..at] is var where
+        && (Corners.Named(where) is not null || where is "front" or "rear")
+            ? place[(at + 1)..]
+            : place;
 }
 
 /// <summary>The steps from one stage to the next, for this vehicle, these parts and this equipment.</summary>
@@ -132,6 +162,7 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
     /// <param name="equipment">How it is lifted.</param>
     /// <param name="schools">The ways that are followed; null follows the defaults.</param>
     /// <param name="kept">What is kept of its joints.</param>
+    /// <param name="added">Steps that somebody put on the card.</param>
     /// <remarks>Source: docs/computation/job-card.md#how-a-card-is-made.</remarks>
     public static JobCard Derive(
         Stage from,
@@ -139,7 +170,8 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
         Vehicle vehicle,
         Equipment equipment,
         FittingSchools? schools = null,
-        IReadOnlyList<Joint>? kept = null
+        IReadOnlyList<Joint>? kept = null,
+        IReadOnlyList<OwnStep>? added = null
     )
     {
         var changed = Corners
@@ -164,7 +196,38 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
                 equipment,
                 schools ?? new FittingSchools(),
                 changed
-            ).Make();
+            )
+                .Make()
+                .With(
+                    [.. (kept ?? []).Where(j => j.AddedUnder == plan.Id && !j.None)],
+                    added ?? []
+                );
+    }
+
+    /// <summary>The card with the joints and steps that somebody added.</summary>
+    private JobCard With(IReadOnlyList<Joint> joints, IReadOnlyList<OwnStep> added)
+    {
+        var steps = Steps.ToList();
+        foreach (var own in added)
+        {
+            var after = steps.FindIndex(s => s.Key == own.After);
+            steps.Insert(after < 0 ? steps.Count : after + 1, own.Step());
+        }
+        return this with
+        {
+            Steps = steps,
+            Joints =
+            [
+                .. Joints,
+                .. joints.Select(j => new CardJoint(
+                    j.Where,
+                    j.Place,
+                    j.Kind,
+                    j.Fasteners,
+                    j.Order
+                )),
+            ],
+        };
     }
 
     /// <summary>What holds each heavy member that is held otherwise than on an untouched vehicle.</summary>

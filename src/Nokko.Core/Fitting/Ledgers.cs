@@ -89,6 +89,9 @@ public sealed record Joint : IRow
 
     /// <summary>Whether this vehicle has no such joint.</summary>
     public bool None { get; init; }
+
+    /// <summary>The plan under which somebody added it to the card; null for a joint of the usual set.</summary>
+    public Guid? AddedUnder { get; init; }
 }
 
 /// <summary>How far a joint was tightened.</summary>
@@ -211,6 +214,13 @@ public sealed record StepEntry : IRow
 
     /// <summary>Minutes taken.</summary>
     public double? Minutes { get; init; }
+
+    /// <summary>What the step worked on, as <see cref="CardStep.Work"/> says it; null where nobody kept it.</summary>
+    public string? Work { get; init; }
+
+    /// <summary>Who of the owner's side agreed to what cannot be undone; null elsewhere.</summary>
+    [Personal]
+    public string? AgreedBy { get; init; }
 
     /// <summary>Who.</summary>
     public required Guid PersonId { get; init; }

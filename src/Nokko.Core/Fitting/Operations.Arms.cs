@@ -30,7 +30,9 @@ internal sealed partial class Operations
             Opens =
             [
                 .. At(where, Names.Hose, Names.Lead, Names.SwayLink(sus)),
-                .. sus.IsLiveAxle() ? At(Corners.AxleOf(c).Said(), Names.Breather) : [],
+                .. sus.IsLiveAxle() ? At(Corners.AxleOf(c).Said(), Names.Breather)
+                : schools.Caliper == CaliperWay.Hung ? At(where, Names.Caliper)
+                : [],
                 .. shaft,
                 .. parted,
                 .. At(where, Names.StrutFoot(sus), Names.StrutClamp, Names.StrutTop),
@@ -59,7 +61,14 @@ internal sealed partial class Operations
                 .. pivots.Length > 0 ? ["the pivots' cams against the arm"] : Array.Empty<string>(),
                 "which way the bolt of the strut foot points",
             ],
-            Disturbs = Moves(sus) | Disturbs.Sensors,
+            Disturbs =
+                Moves(sus)
+                | Disturbs.Sensors
+                | (
+                    schools.Caliper == CaliperWay.Hung && !sus.IsLiveAxle()
+                        ? Disturbs.Brakes
+                        : Disturbs.Nothing
+                ),
             Spread = sus.IsLiveAxle() ? Spread.Together : Spread.EachSide,
             Minutes = (30, 10, 25),
             People = 2,

@@ -49,6 +49,11 @@ internal static class JobFileReferences
                 "$.vehicle.stations",
                 "Two stations have the same name."
             ),
+            Known(
+                d.Job.TorqueBand is null or (> 0 and <= 0.2),
+                "$.job.torqueBand",
+                "A torque lies within 20 in 100 of its spec."
+            ),
             Unique(d),
             JobFileParts.Check(d),
             Each(
@@ -215,6 +220,50 @@ internal static class JobFileReferences
             Each(d.Deviations, "deviations", (x, p) => Someone(people, x.PersonId, p)),
             Each(d.Promises, "promises", (x, p) => Someone(people, x.PersonId, p)),
             Each(d.FollowUps, "followUps", (f, p) => Someone(people, f.DoneBy, p, "doneBy")),
+            Each(
+                d.Cuts,
+                "cuts",
+                (c, p) =>
+                    First(
+                        Known(
+                            plans.Contains(c.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Someone(people, c.PersonId, p)
+                    )
+            ),
+            Each(
+                d.Looks,
+                "looks",
+                (l, p) =>
+                    First(
+                        Known(
+                            joints.Contains(l.JointId),
+                            $"{p}.jointId",
+                            "The file does not define this joint."
+                        ),
+                        Known(
+                            plans.Contains(l.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Someone(people, l.PersonId, p)
+                    )
+            ),
+            Each(
+                d.OwnSteps,
+                "ownSteps",
+                (s, p) =>
+                    First(
+                        Known(
+                            plans.Contains(s.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Someone(people, s.PersonId, p)
+                    )
+            ),
             Each(d.Schools, "schools", (s, p) => Someone(people, s.PersonId, p)),
             Each(
                 d.Steps,

@@ -44,6 +44,8 @@ public static class JobFileValues
         ["torque"] = (Unit.NewtonMetre, true),
         ["lengthFound"] = (Unit.Mm, true),
         ["lengthNeeded"] = (Unit.Mm, true),
+        ["distance"] = (Unit.Mm, true),
+        ["size"] = (Unit.Mm, true),
         ["height"] = (Unit.Mm, false),
         ["pressure"] = (Unit.KPa, true),
         ["over"] = (Unit.Mm, true),

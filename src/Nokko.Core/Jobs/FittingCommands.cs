@@ -26,15 +26,20 @@ public sealed record ReachedInput(
 /// <param name="Minutes">How long it took.</param>
 /// <param name="Reason">Why it is done although something stands against it.</param>
 /// <param name="Reached">What the joints of a closing step reached.</param>
+/// <param name="AgreedBy">Who of the owner's side agreed to what cannot be undone.</param>
 public sealed record DoStep(
     Guid CommandId,
     Guid Id,
     string Step,
     double? Minutes,
     string? Reason,
-    IReadOnlyList<ReachedInput>? Reached = null
+    IReadOnlyList<ReachedInput>? Reached = null,
+    [property: Personal] string? AgreedBy = null
 ) : JobCommand(CommandId)
 {
+    /// <summary>Key of the step in which another person looks the work over.</summary>
+    public const string SecondEyes = "vehicle/second-eyes";
+
     /// <inheritdoc/>
     public override string Does() => "step done";
 
@@ -55,34 +60,8 @@ public sealed record DoStep(
         {
             throw Refuse.Conflict("step", "This step is done already.", done.Id, done);
         }
-        var gates = new List<Gate>();
-        if (
-            FittingRules.HoldBefore(card, entries.Select(s => s.Step).ToHashSet(), step.Key) is
-            { } hold
-        )
-        {
-            gates.Add(
-                new(
-                    step.Where,
-                    $"Hold point first: {hold.Title}. {hold.Caution}",
-                    $"Did “{step.Title}” before the hold point."
-                )
-            );
-        }
+        var gates = Gates(work, plan, card, step, [.. entries.Select(s => s.Step)]);
         FittingWork.Close(work, plan, card, step, Reached ?? [], Reason, gates);
-        if (
-            step.Key == "vehicle/second-eyes"
-            && d.TorqueEntries.Any(t => t.PlanId == plan.Id && t.PersonId == work.PersonId)
-        )
-        {
-            gates.Add(
-                new(
-                    step.Where,
-                    "A second pair of eyes is another person's: you tightened joints of this card. Let somebody else sign in and look.",
-                    "Looked over by the person who tightened them."
-                )
-            );
-        }
         work.Pass(gates, Reason);
         work.Add(
             new StepEntry
@@ -91,6 +70,9 @@ public sealed record DoStep(
                 PlanId = plan.Id,
                 Step = step.Key,
                 Minutes = Minutes,
+                Work = step.Work,
+                AgreedBy =
+                    step.HoldFor == HoldReason.Irreversible ? TypedText.Blank(AgreedBy) : null,
                 PersonId = work.PersonId,
                 At = work.Now,
             }
@@ -126,6 +108,80 @@ public sealed record DoStep(
                 }
             );
         }
+    }
+
+    /// <summary>What stands against doing the step now, beside its joints.</summary>
+    private List<Gate> Gates(
+        JobWork work,
+        Plan plan,
+        JobCard card,
+        CardStep step,
+        HashSet<string> done
+    )
+    {
+        var d = work.Document;
+        var gates = new List<Gate>();
+        if (FittingRules.HoldBefore(card, done, step.Key) is { } hold)
+        {
+            gates.Add(
+                new(
+                    step.Where,
+                    $"Hold point first: {hold.Title}. {hold.Caution}",
+                    $"Did “{step.Title}” before the hold point."
+                )
+            );
+        }
+        if (FittingRules.Skipped(card, done, step) is { } first)
+        {
+            gates.Add(
+                new(
+                    step.Where,
+                    $"“{first.Title}” comes first and is not done.",
+                    $"Did “{step.Title}” before “{first.Title}”."
+                )
+            );
+        }
+        if (FittingRules.MayHaveBeenMoved(d.Supports, Progress.LastWork(d, plan), work.Now))
+        {
+            gates.Add(
+                new(
+                    step.Where,
+                    "Nobody has worked on it for hours: has it been moved? Look at every support on the board, and say that it stands as shown.",
+                    "Went on without looking at its supports again."
+                )
+            );
+        }
+        if (step.HoldFor == HoldReason.Irreversible)
+        {
+            if (TypedText.Blank(AgreedBy) is null)
+            {
+                throw Refuse.Value(
+                    "agreedBy",
+                    "Who of the owner's side agreed? The name goes on the record, with the time."
+                );
+            }
+            if (d.Cuts.All(c => c.PlanId != plan.Id || c.Where != step.Where))
+            {
+                gates.Add(
+                    new(
+                        step.Where,
+                        "Nothing is noted of what is cut or drilled: from where, how far, which size, how many.",
+                        "Cut or drilled without noting where."
+                    )
+                );
+            }
+        }
+        if (step.Key == SecondEyes && Progress.Unlooked(d, plan, card) is [_, ..] unseen)
+        {
+            gates.Add(
+                new(
+                    step.Where,
+                    $"Not looked over by a second person: {string.Join(", ", unseen.Take(4))}{(unseen.Count > 4 ? $" and {unseen.Count - 4} more" : "")}.",
+                    "Went on without a second pair of eyes on every joint."
+                )
+            );
+        }
+        return gates;
     }
 }
 
@@ -211,10 +267,11 @@ public sealed record ChooseSchool(
 
     internal override void Decide(JobWork work)
     {
-        var question =
-            FittingSchools.Questions.FirstOrDefault(q => q.School == School)
-            ?? throw Refuse.Value("school", "There is no such question.");
-        if (question.Ways.All(w => w.Choice != Choice))
+        if (FittingSchools.Questions.All(q => q.School != School))
+        {
+            throw Refuse.Value("school", "There is no such question.");
+        }
+        if (!FittingSchools.Has(School, Choice))
         {
             throw Refuse.Value("choice", "Choose one of the ways.");
         }

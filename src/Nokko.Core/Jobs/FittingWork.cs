@@ -127,7 +127,8 @@ internal static class FittingWork
         [
             .. d
                 .Joints.Where(j =>
-                    closing.Contains(j.Place)
+                    (closing.Contains(j.Place) || j.AddedUnder == plan.Id)
+                    && !j.Kind.IsLookedAt()
                     && !j.None
                     && d.PassesOver(j.Id, plan.Id).All(e => e.Pass < Pass.Snug)
                 )
@@ -184,7 +185,11 @@ internal static class FittingWork
 
         void Off(Quantity? spec, Quantity? got, string what)
         {
-            if (spec is not null && got is not null && FittingRules.OffSpec(spec, got) is { } by)
+            if (
+                spec is not null
+                && got is not null
+                && FittingRules.OffSpec(spec, got, work.Document.TorqueBand()) is { } by
+            )
             {
                 off.Add(
                     new(

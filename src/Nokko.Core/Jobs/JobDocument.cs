@@ -144,6 +144,15 @@ public sealed record JobDocument
     /// <summary>Choices between schools.</summary>
     public IReadOnlyList<SchoolChoice> Schools { get; init; } = [];
 
+    /// <summary>What was cut or drilled.</summary>
+    public IReadOnlyList<Cut> Cuts { get; init; } = [];
+
+    /// <summary>Joints that a second pair of eyes looked at.</summary>
+    public IReadOnlyList<Look> Looks { get; init; } = [];
+
+    /// <summary>Steps that somebody put on the card.</summary>
+    public IReadOnlyList<OwnStep> OwnSteps { get; init; } = [];
+
     /// <summary>Attachments.</summary>
     public IReadOnlyList<Attachment> Attachments { get; init; } = [];
 
@@ -187,6 +196,9 @@ public sealed record JobDocument
                 .ThenBy(t => t.Pass)
                 .ThenBy(t => t.Id),
         ];
+
+    /// <summary>How far a torque may lie from its spec on this job, as a share, before somebody is asked why.</summary>
+    public double TorqueBand() => Job.TorqueBand ?? FittingRules.Band;
 
     /// <summary>The plans that are being drawn up from the current stage, side by side, by name.</summary>
     public IReadOnlyList<Plan> DraftPlans() =>

@@ -63,6 +63,9 @@ public static class JobRows
         Many<Promised>("promises", d => d.Promises, (d, rows) => d with { Promises = rows }),
         Many<FollowUp>("followUps", d => d.FollowUps, (d, rows) => d with { FollowUps = rows }),
         Many<SchoolChoice>("schools", d => d.Schools, (d, rows) => d with { Schools = rows }),
+        Many<Cut>("cuts", d => d.Cuts, (d, rows) => d with { Cuts = rows }),
+        Many<Look>("looks", d => d.Looks, (d, rows) => d with { Looks = rows }),
+        Many<OwnStep>("ownSteps", d => d.OwnSteps, (d, rows) => d with { OwnSteps = rows }),
         Many<Attachment>(
             "attachments",
             d => d.Attachments,
@@ -198,7 +201,13 @@ public sealed record RecordedChange(string List, JsonElement? Was, JsonElement? 
     /// <summary>How a change is kept.</summary>
     public static RecordedChange Of(RowChange change)
     {
-        var list = change.Row is Part ? Shelf : JobRows.ListOf(change.Row.GetType()).Name;
+        var list = change.Row switch
+        {
+            Part => Shelf,
+            ShopWays => "ways",
+            Tip => "tips",
+            _ => JobRows.ListOf(change.Row.GetType()).Name,
+        };
         return change switch
         {
             RowChange.Added a => new(list, null, Json(a.Row)),

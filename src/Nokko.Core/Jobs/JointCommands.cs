@@ -123,7 +123,10 @@ public sealed record LeaveJoint(Guid CommandId, Guid Id, Guid JointId, string Wh
         var d = work.Document;
         var plan = FittingWork.Begun(d);
         var joint = FittingWork.JointOf(d, JointId);
-        if (FittingRules.Open(joint, d.PassesOver(joint.Id, plan.Id)) is not { } open)
+        if (
+            FittingRules.Open(joint, d.PassesOver(joint.Id, plan.Id), d.TorqueBand())
+            is not { } open
+        )
         {
             throw Refuse.Conflict("jointId", "This joint is closed already.", joint.Id, joint);
         }

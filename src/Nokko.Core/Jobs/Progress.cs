@@ -105,9 +105,60 @@ public sealed record Progress(
                 d.VehicleAt(from),
                 d.Job.Equipment,
                 FittingSchools.Of(d.Schools),
-                d.Joints
+                d.Joints,
+                [.. d.OwnSteps.Where(s => s.PlanId == plan.Id)]
             )
             : JobCard.Empty;
+
+    /// <summary>When somebody last worked on a plan or looked at what holds the vehicle; null where nobody has.</summary>
+    public static DateTimeOffset? LastWork(JobDocument d, Plan plan)
+    {
+        DateTimeOffset[] worked =
+        [
+            .. d.Steps.Where(s => s.PlanId == plan.Id).Select(s => s.At),
+            .. d.TorqueEntries.Where(t => t.PlanId == plan.Id).Select(t => t.At),
+            .. d.Supports.Select(s => s.At),
+        ];
+        return worked.Length == 0 ? null : worked.Max();
+    }
+
+    /// <summary>Places of the card's joints that nobody but those who worked on them has looked at, in its order.</summary>
+    public static IReadOnlyList<string> Unlooked(JobDocument d, Plan plan, JobCard card)
+    {
+        var joints = d.Joints.Where(j => !j.None).ToLookup(j => j.Place);
+        return
+        [
+            .. card
+                .Joints.SelectMany(c => joints[c.Place].Take(1))
+                .Where(j =>
+                    !d.Looks.Any(l =>
+                        l.JointId == j.Id
+                        && l.PlanId == plan.Id
+                        && d.PassesOver(j.Id, plan.Id).All(p => p.PersonId != l.PersonId)
+                    )
+                )
+                .Select(j => j.Place),
+        ];
+    }
+
+    /// <summary>What it takes to undo what is fitted last; null where nothing is.</summary>
+    public static UndoCard? UndoOf(JobDocument d) =>
+        d.BegunPlan() is { } plan
+        && d.CurrentStage() is { } after
+        && d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } before
+            ? UndoCard.Of(
+                before,
+                after,
+                CardOf(d, plan),
+                d.Steps.Where(s => s.PlanId == plan.Id).Select(s => s.Step).ToHashSet(),
+                [.. d.Cuts.Where(c => c.PlanId == plan.Id)],
+                [.. d.OffLines.Where(o => o.PlanId == plan.Id)],
+                d.VehicleAt(after),
+                d.Job.Equipment,
+                FittingSchools.Of(d.Schools),
+                d.Joints
+            )
+            : null;
 
     /// <summary>Work of the plan that is being fitted without which its heights cannot be judged, and what marks the verdict: rubber that was made final hanging, or left open in writing.</summary>
     /// <param name="d">The job.</param>
@@ -174,7 +225,10 @@ public sealed record Progress(
             var places = CardOf(d).Joints.Select(j => j.Place).ToHashSet();
             foreach (var joint in d.Joints.Where(j => places.Contains(j.Place)))
             {
-                if (FittingRules.Open(joint, d.PassesOver(joint.Id, plan.Id)) is { } why)
+                if (
+                    FittingRules.Open(joint, d.PassesOver(joint.Id, plan.Id), d.TorqueBand()) is
+                    { } why
+                )
                 {
                     lines.Add($"{joint.Place}: {why}");
                 }

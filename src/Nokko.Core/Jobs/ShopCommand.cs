@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
@@ -28,6 +29,12 @@ public sealed record ShopState
     public IReadOnlyDictionary<(string Number, string Name), Part> Shelf { get; init; } =
         new Dictionary<(string, string), Part>();
 
+    /// <summary>How the shop fits; null where nobody said.</summary>
+    public ShopWays? Ways { get; init; }
+
+    /// <summary>The tip that is named.</summary>
+    public Tip? Tip { get; init; }
+
     /// <summary>The vehicle that is named.</summary>
     public KnownVehicle? Vehicle { get; init; }
 }
@@ -41,6 +48,9 @@ public sealed record ShopState
 [JsonDerivedType(typeof(PutPartBack), "putPartBack")]
 [JsonDerivedType(typeof(ReadInShelf), "readInShelf")]
 [JsonDerivedType(typeof(SavePlatform), "savePlatform")]
+[JsonDerivedType(typeof(SetShopWays), "setShopWays")]
+[JsonDerivedType(typeof(AddTip), "addTip")]
+[JsonDerivedType(typeof(DropTip), "dropTip")]
 public abstract record ShopCommand(Guid CommandId)
 {
     /// <summary>What is done, in a few words for the history.</summary>

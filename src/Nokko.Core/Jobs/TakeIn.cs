@@ -79,6 +79,9 @@ public sealed record TakeIn(
     /// <summary>What the history calls it.</summary>
     public const string Said = "vehicle taken in";
 
+    /// <summary>Why a way is followed that nobody gave a reason for.</summary>
+    public const string ShopsWay = "the shop's way";
+
     /// <inheritdoc/>
     public override string Does() => Said;
 
@@ -117,10 +120,28 @@ public sealed record TakeIn(
                     PromisedOn = PromisedOn,
                     OdometerIn = QuantityInput.Read(Odometer, "odometer", Unit.Km),
                     Equipment = Equipment,
+                    TorqueBand = shop.Ways?.TorqueBand,
                     TakenInAt = context.Now,
                 }
             )
         );
+        // What the shop changes later leaves this job as it is.
+        var keys = new RowKeys(CommandId, context.Now);
+        foreach (var way in shop.Ways?.Ways ?? [])
+        {
+            changes.Add(
+                new RowChange.Added(
+                    new SchoolChoice
+                    {
+                        Id = keys.Next(),
+                        School = way.School,
+                        Choice = way.Choice,
+                        Why = way.Why ?? ShopsWay,
+                        PersonId = context.PersonId,
+                    }
+                )
+            );
+        }
         changes.Add(
             new RowChange.Added(new Person { Id = context.PersonId, Name = context.PersonName })
         );

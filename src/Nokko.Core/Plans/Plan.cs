@@ -85,6 +85,9 @@ public sealed record Job : IRow
     /// <summary>How the vehicle is lifted: two-post lift, jack and stands, pit.</summary>
     public required Equipment Equipment { get; init; }
 
+    /// <summary>How far a torque may lie from its spec, as a share, before somebody is asked why; null is the usual band.</summary>
+    public double? TorqueBand { get; init; }
+
     /// <summary>When it was taken in.</summary>
     public required DateTimeOffset TakenInAt { get; init; }
 

@@ -200,6 +200,27 @@ internal sealed partial class DemoJob
     /// <summary>Who looks a second time.</summary>
     public required Person Eyes { get; init; }
 
+    /// <summary>How long steps take on this job, by their rule of thumb.</summary>
+    public double Pace { get; init; } = 1;
+
+    /// <summary>The other person looks at every joint that is closed.</summary>
+    private void LookOver()
+    {
+        var plan = Document.BegunPlan()!;
+        var places = Progress.CardOf(Document).Joints.Select(j => j.Place).ToHashSet();
+        foreach (
+            var joint in Document
+                .Joints.Where(j =>
+                    places.Contains(j.Place)
+                    && FittingRules.Open(j, Document.PassesOver(j.Id, plan.Id)) is null
+                )
+                .ToArray()
+        )
+        {
+            Do(new LookOver(NewId(), NewId(), joint.Id), Eyes);
+        }
+    }
+
     public void FitAll(string? leaveOpen = null)
     {
         FitTo(null, leaveOpen);
@@ -215,6 +236,10 @@ internal sealed partial class DemoJob
         foreach (var step in Progress.CardOf(Document).Steps)
         {
             Later(step.Minutes);
+            if (step.Key == DoStep.SecondEyes)
+            {
+                LookOver();
+            }
             var left =
                 leaveOpen is { } open && step.Pass == Pass.Final && step.Joints.Contains(open);
             Do(
@@ -222,11 +247,14 @@ internal sealed partial class DemoJob
                     NewId(),
                     NewId(),
                     step.Key,
-                    step.Minutes,
-                    left ? "Its bolt does not pass by hand yet: again after the drive." : null,
+                    Math.Ceiling(step.Minutes * Pace),
+                    left ? "Its bolt does not pass by hand yet: again after the drive."
+                        : step.Key == DoStep.SecondEyes && leaveOpen is not null
+                            ? $"{leaveOpen} is looked at when it is final."
+                        : null,
                     Reached(step, leaveOpen)
                 ),
-                step.Key == "vehicle/second-eyes" ? Eyes : _by
+                step.Key == DoStep.SecondEyes ? Eyes : _by
             );
             if (step.Key == last)
             {

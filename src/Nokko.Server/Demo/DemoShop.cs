@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Vehicles;
@@ -61,22 +62,28 @@ internal static class DemoShop
             string make,
             string name,
             string plate,
-            double daysAgo
+            double daysAgo,
+            double pace = 1
         ) =>
             new(owner, platform, by, make, name, plate, now.AddDays(-daysAgo))
             {
                 Eyes = by == odd ? brenna : odd,
+                Pace = pace,
             };
 
         JobDocument[] jobs =
         [
-            WentRight(Job(farrier, drover, odd, "Ostrel", "Drover", "SV 118 K", 9), shelf, now),
+            WentRight(
+                Job(farrier, drover, odd, "Ostrel", "Drover", "SV 118 K", 9, 1.2),
+                shelf,
+                now
+            ),
             NoseHighThenRight(
-                Job(rescue, drover, brenna, "Ostrel", "Drover", "SV 204 R", 4),
+                Job(rescue, drover, brenna, "Ostrel", "Drover", "SV 204 R", 4, 1.5),
                 shelf
             ),
-            SlipOfTheTape(Job(survey, packer, brenna, "Skeld", "Packer", "NF 77 W", 3), shelf),
-            OnTheStands(Job(orchard, packer, odd, "Skeld", "Packer", "HO 31 T", 1), shelf),
+            SlipOfTheTape(Job(survey, packer, brenna, "Skeld", "Packer", "NF 77 W", 3, 0.8), shelf),
+            OnTheStands(Job(orchard, packer, odd, "Skeld", "Packer", "HO 31 T", 0.25), shelf),
             SideLean(Job(orchard, drover, brenna, "Ostrel", "Drover", "HO 32 T", 0.4)),
             HalfRead(Job(survey, packer, odd, "Skeld", "Packer", "NF 80 W", 0.1)),
         ];
@@ -85,6 +92,18 @@ internal static class DemoShop
             db.PutJob(job, ownerIsNew: false, platformIsNew: false);
             await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
+        db.Put(
+            new Tip
+            {
+                Id = Guid.CreateVersion7(),
+                Operation = OperationKind.Strut,
+                Text =
+                    "Loosen the sway-bar links on both sides first: the second strut then goes home by hand.",
+                PersonId = odd.Id,
+                PersonName = odd.Name,
+                At = now.AddDays(-8),
+            }
+        );
         await db.SaveChangesAsync();
     }
 

@@ -186,6 +186,7 @@ internal static class Composition
         MeasureEndpoints.Map(api);
         Suspensions.Map(api);
         VehicleEndpoints.Map(api);
+        FittingEndpoints.Map(api, jobs);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.
         app.MapFallbackToFile("index.html").AllowAnonymous();

@@ -133,7 +133,7 @@ internal sealed record JointLine(Guid JointId, string? Open)
             .. RowsOf(d, card)
                 .Select(j => new JointLine(
                     j.Id,
-                    FittingRules.Open(j, d.PassesOver(j.Id, plan?.Id))
+                    FittingRules.Open(j, d.PassesOver(j.Id, plan?.Id), d.TorqueBand())
                 )),
         ];
     }
@@ -184,11 +184,15 @@ internal sealed record JointNote(Guid JointId, string? Differs, Guid? Offered, b
 /// <param name="Loose">Places of joints that are open, or loosened and not yet home.</param>
 /// <param name="Notes">What there is to say of its joints beside their lines.</param>
 /// <param name="Ways">What was chosen between the ways that good fitters differ on.</param>
+/// <param name="Unlooked">Places of joints that no second person has looked at, in the order of the card.</param>
+/// <param name="Hangs">Whether it hangs now.</param>
 internal sealed record FittingNow(
     IReadOnlyList<BoardLine> Board,
     IReadOnlyList<string> Loose,
     IReadOnlyList<JointNote> Notes,
-    IReadOnlyList<FittingWay> Ways
+    IReadOnlyList<FittingWay> Ways,
+    IReadOnlyList<string> Unlooked,
+    bool Hangs
 )
 {
     public static FittingNow Of(JobDocument d, JobCard card)
@@ -208,10 +212,13 @@ internal sealed record FittingNow(
                         q.Asks,
                         q.Ways,
                         chosen?.Choice ?? q.Ways[0].Choice,
-                        chosen?.Why
+                        chosen?.Why,
+                        d.People.FirstOrDefault(p => p.Id == chosen?.PersonId)?.Name
                     );
                 }),
-            ]
+            ],
+            plan is null ? [] : Progress.Unlooked(d, plan, card),
+            FittingRules.Hangs(d.Supports)
         );
     }
 }
@@ -222,7 +229,8 @@ internal sealed record FittingWay(
     string Asks,
     IReadOnlyList<SchoolWay> Ways,
     string Choice,
-    string? Why
+    string? Why,
+    string? By
 );
 
 /// <summary>A stance in plain sentences, in the person's unit.</summary>

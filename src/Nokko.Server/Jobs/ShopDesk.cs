@@ -169,6 +169,33 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                             .Where(p => p.Id == c.PlatformId)
                             .ToListAsync(cancel),
                         Vehicle = await Known(c.VehicleId, versions, cancel),
+                        Ways = await db.ShopWays.AsNoTracking().FirstOrDefaultAsync(cancel),
+                    },
+                    versions
+                );
+            case SetShopWays:
+                var ways = await db
+                    .ShopWays.AsNoTracking()
+                    .Select(w => new
+                    {
+                        Ways = w,
+                        Version = EF.Property<uint>(w, NokkoDb.VersionColumn),
+                    })
+                    .FirstOrDefaultAsync(cancel);
+                if (ways is not null)
+                {
+                    versions[ways.Ways.Id] = ways.Version;
+                }
+                return (new ShopState { Ways = ways?.Ways }, versions);
+            case AddTip:
+                return (new ShopState(), versions);
+            case DropTip { Id: var tip }:
+                return (
+                    new ShopState
+                    {
+                        Tip = await db
+                            .Tips.AsNoTracking()
+                            .FirstOrDefaultAsync(t => t.Id == tip, cancel),
                     },
                     versions
                 );

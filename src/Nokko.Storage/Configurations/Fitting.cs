@@ -65,6 +65,43 @@ internal sealed class DeviationTable : IEntityTypeConfiguration<Deviation>
     public void Configure(EntityTypeBuilder<Deviation> table) => table.OfJob("deviations");
 }
 
+internal sealed class CutTable : IEntityTypeConfiguration<Cut>
+{
+    public void Configure(EntityTypeBuilder<Cut> table) => table.OfJob("cuts");
+}
+
+internal sealed class LookTable : IEntityTypeConfiguration<Look>
+{
+    public void Configure(EntityTypeBuilder<Look> table)
+    {
+        table.OfJob("looks");
+        table
+            .HasOne<Joint>()
+            .WithMany()
+            .HasForeignKey(l => l.JointId)
+            .OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class OwnStepTable : IEntityTypeConfiguration<OwnStep>
+{
+    public void Configure(EntityTypeBuilder<OwnStep> table) => table.OfJob("own_steps");
+}
+
+internal sealed class ShopWaysTable : IEntityTypeConfiguration<ShopWays>
+{
+    public void Configure(EntityTypeBuilder<ShopWays> table)
+    {
+        table.OfShop("shop_ways").Edited();
+        table.HasIndex(NokkoDb.ShopIdColumn).IsUnique();
+    }
+}
+
+internal sealed class TipTable : IEntityTypeConfiguration<Tip>
+{
+    public void Configure(EntityTypeBuilder<Tip> table) => table.OfShop("tips");
+}
+
 internal sealed class PromisedTable : IEntityTypeConfiguration<Promised>
 {
     public void Configure(EntityTypeBuilder<Promised> table) => table.OfJob("promises");

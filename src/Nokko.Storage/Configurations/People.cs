@@ -47,6 +47,8 @@ internal sealed class VehicleTable : IEntityTypeConfiguration<Vehicle>
     public void Configure(EntityTypeBuilder<Vehicle> table)
     {
         table.OfShop("vehicles").Edited();
+        // The latest of a platform, for what they offer to its next job.
+        table.HasIndex(v => new { v.PlatformId, v.Id });
         // The suspension belongs to the stage.
         table.Ignore(v => v.Front);
         table.Ignore(v => v.Rear);

@@ -573,6 +573,7 @@ public class DecisionTests
         _shop.Begun();
         var steps = Progress.CardOf(_shop.Document).Steps;
         var hold = steps.TakeWhile(s => !s.Hold).Count();
+        _shop.DoUntil(s => s.Key == steps[hold - 1].Key);
         var behind = steps[hold + 1];
         DoStep Step(string? reason) => new(_shop.Key(), _shop.Key(), behind.Key, 12, reason);
         AssertRefused(Step(null), RefusalKind.Gate, "reason");

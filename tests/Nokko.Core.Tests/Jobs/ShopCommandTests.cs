@@ -1,3 +1,4 @@
+using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
@@ -83,6 +84,105 @@ public class ShopCommandTests
         var known = Made(Come, Shop with { Owners = [Orchard with { Id = Sample.Id(66) }] });
         Assert.Empty(known.Select(c => c.Row).OfType<Owner>());
         Assert.Equal(Sample.Id(66), Row<Vehicle>(known).OwnerId);
+    }
+
+    private static SetShopWays Ways(
+        double? band = null,
+        uint? version = null,
+        params ShopWay[] ways
+    ) => new(Sample.Id(200), Sample.Id(201), version, ways, band);
+
+    [Fact]
+    public void The_shop_s_ways_go_with_a_job_that_is_taken_in_each_with_its_why()
+    {
+        var ways = Row<ShopWays>(
+            Made(
+                Ways(
+                    8,
+                    null,
+                    new ShopWay("openArm", "lowerBracket", "no separator here"),
+                    new ShopWay("sides", "together", " ")
+                ),
+                Shop
+            )
+        );
+        Assert.Equal(0.08, ways.TorqueBand!.Value, 12);
+        var made = Made(Come, Shop with { Ways = ways });
+        Assert.Equal(ways.TorqueBand, Row<Job>(made).TorqueBand);
+        var schools = made.Select(c => c.Row).OfType<SchoolChoice>().ToArray();
+        Assert.Equal(
+            [
+                ("openArm", "lowerBracket", "no separator here"),
+                ("sides", "together", "the shop's way"),
+            ],
+            schools.Select(s => (s.School, s.Choice, s.Why!))
+        );
+        Assert.Equal(2, schools.Select(s => s.Id).Distinct().Count());
+        Assert.Equal(OpenArm.LowerBracket, FittingSchools.Of(schools).OpenArm);
+        Assert.Empty(Made(Come, Shop).Select(c => c.Row).OfType<SchoolChoice>());
+    }
+
+    [Theory]
+    [InlineData(0.9, "torqueBand")]
+    [InlineData(20.1, "torqueBand")]
+    [InlineData(1, null)]
+    [InlineData(20, null)]
+    public void A_band_is_between_one_and_twenty_in_a_hundred(double band, string? field)
+    {
+        var decision = Ways(band).On(Shop, Context);
+        Assert.Equal(field, (decision as Decision.Refused)?.Why.Field);
+    }
+
+    [Fact]
+    public void Ways_are_known_ones_one_for_each_question_and_nobody_s_change_is_lost()
+    {
+        Assert.Equal(
+            "ways[1]",
+            Refused(
+                Ways(null, null, new("sides", "together", null), new("sides", "blue", null)),
+                Shop
+            ).Field
+        );
+        Assert.Equal(
+            "ways[0]",
+            Refused(Ways(null, null, new ShopWay("colour", "red", null)), Shop).Field
+        );
+        Assert.Equal(
+            "ways",
+            Refused(
+                Ways(null, null, new("sides", "together", null), new("sides", "oneByOne", null)),
+                Shop
+            ).Field
+        );
+        var was = new ShopWays { Id = Sample.Id(77), TorqueBand = 0.1 };
+        var state = Shop with { Ways = was };
+        var seen = Context with { Versions = new Dictionary<Guid, uint> { [was.Id] = 4 } };
+        Assert.Equal(
+            RefusalKind.Conflict,
+            Assert.IsType<Decision.Refused>(Ways(null, 3).On(state, seen)).Why.Kind
+        );
+        var change = Assert.IsType<RowChange.Replaced>(
+            Assert.Single(Assert.IsType<Decision.Made>(Ways(null, 4).On(state, seen)).Changes)
+        );
+        Assert.Equal((was, was.Id), (change.Was, change.Row.Id));
+        Assert.Null(((ShopWays)change.Row).TorqueBand);
+    }
+
+    [Fact]
+    public void A_tip_names_who_wrote_it_and_goes_once()
+    {
+        AddTip On(OperationKind kind, string text) =>
+            new(Sample.Id(210), Sample.Id(211), kind, text);
+        var tip = Row<Tip>(Made(On(OperationKind.Strut, "two jacks"), Shop));
+        Assert.Equal(
+            (OperationKind.Strut, "two jacks", "Brenna", Context.Now),
+            (tip.Operation, tip.Text, tip.PersonName, tip.At)
+        );
+        Assert.Equal("text", Refused(On(OperationKind.Strut, " "), Shop).Field);
+        Assert.Equal("operation", Refused(On((OperationKind)99, "x"), Shop).Field);
+        var drop = new DropTip(Sample.Id(212), tip.Id);
+        Assert.IsType<RowChange.Withdrawn>(Assert.Single(Made(drop, Shop with { Tip = tip })));
+        Assert.Equal(RefusalKind.Gone, Refused(drop, Shop).Kind);
     }
 
     [Fact]

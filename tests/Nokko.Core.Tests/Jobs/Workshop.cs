@@ -30,6 +30,9 @@ internal sealed class Workshop
     public DateTimeOffset Now { get; set; } = Sample.At(10);
     public Guid Round { get; private set; }
 
+    /// <summary>Who works.</summary>
+    public Guid PersonId { get; set; } = Sample.Id(5);
+
     /// <summary>Versions that the rows have in the database; none is checked while this is empty.</summary>
     public Dictionary<Guid, uint> Versions { get; } = [];
 
@@ -38,7 +41,7 @@ internal sealed class Workshop
     public DecisionContext Context(Guid? undoes = null) =>
         new()
         {
-            PersonId = Sample.Id(5),
+            PersonId = PersonId,
             PersonName = "Brenna",
             Style = LengthStyle.Inches,
             Now = Now,

@@ -74,6 +74,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_hold_point_stops_the_steps_behind_it_until_it_is_confirmed_or_overridden_in_writing()
     {
         var (caller, job, _) = await Begun();
+        await caller.Do(job.Path, "doStep", Step("vehicle/before-up"));
         await caller.Do(job.Path, "doStep", Step("vehicle/raise"));
         var refused = await caller.Do(
             job.Path,
@@ -106,6 +107,7 @@ public class FittingTests(Hosted server) : IClassFixture<Hosted>
     public async Task What_came_off_stays_open_until_it_has_a_fate_and_is_closed_once()
     {
         var (caller, job, _) = await Begun();
+        await caller.Do(job.Path, "doStep", Step("vehicle/before-up"));
         await caller.Do(job.Path, "doStep", Step("vehicle/raise"));
         await caller.Do(job.Path, "doStep", Step("vehicle/supported"));
         var view = await caller.Do(job.Path, "doStep", Step("vehicle/wheels-off"));

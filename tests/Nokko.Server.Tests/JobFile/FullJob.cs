@@ -102,6 +102,41 @@ internal static class FullJob
                 ["personId"] = person,
             }
         );
+        var joint = file["joints"]![0]!["id"]!.GetValue<string>();
+        var begun = file["plans"]![0]!["id"]!.GetValue<string>();
+        file["joints"]![0]!["addedUnder"] = begun;
+        file["steps"]![0]!["agreedBy"] = "R. Orchard";
+        file["job"]!["torqueBand"] = 0.08;
+        Add(
+            "cuts",
+            At(
+                new JsonObject
+                {
+                    ["planId"] = begun,
+                    ["where"] = "front",
+                    ["what"] = "bracket holes",
+                    ["kind"] = "drill",
+                    ["from"] = "the old bracket",
+                    ["distance"] = Quantity(1.375, "in"),
+                    ["size"] = Quantity(12, "mm"),
+                    ["count"] = 4,
+                }
+            )
+        );
+        Add("looks", At(new JsonObject { ["jointId"] = joint, ["planId"] = begun }));
+        Add(
+            "ownSteps",
+            At(
+                new JsonObject
+                {
+                    ["planId"] = begun,
+                    ["after"] = "LF/strut",
+                    ["where"] = "LF",
+                    ["title"] = "Liner back",
+                    ["do"] = "",
+                }
+            )
+        );
         var corrected = reading.DeepClone().AsObject();
         corrected["id"] = Guid.CreateVersion7().ToString();
         corrected["supersedes"] = reading["id"]!.GetValue<string>();

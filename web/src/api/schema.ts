@@ -972,6 +972,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fitting/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HowTheShopFits"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/commands": {
         parameters: {
             query?: never;
@@ -1442,6 +1477,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/fitting/earlier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Earlier"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/fitting/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["UndoCard"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1677,6 +1786,8 @@ export interface components {
             people: number;
             /** @description Tools to lay out. */
             tools: string[];
+            /** @description The operations for whose sake it is done. */
+            operations: components["schemas"]["OperationKind"][];
         };
         /** @description A lip's height carried to another datum; marked, and never taken for a reading. */
         CarriedHeight: {
@@ -1886,6 +1997,50 @@ export interface components {
             problem: null | string;
             isHere: boolean;
         };
+        /** @description A cut or a row of holes, by dimension: noted before it is made. */
+        Cut: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The plan under whose work it is made.
+             */
+            planId: string;
+            /** @description Corner, axle or vehicle. */
+            where: string;
+            /** @description What is cut, drilled or trimmed. */
+            what: string;
+            /** @description How. */
+            kind: components["schemas"]["CutKind"];
+            /** @description From where it is measured. */
+            from: string;
+            /** @description How far from there, mm. */
+            distance: components["schemas"]["Quantity"];
+            size: null | components["schemas"]["Quantity"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: uuid
+             * @description Who noted it.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /**
+         * @description What is done to metal for good.
+         * @enum {unknown}
+         */
+        CutKind: "cut" | "drill" | "trim";
         /** @enum {unknown} */
         Datum: "hub" | "floor" | "rim" | "frame" | "own";
         /** @description What the sheet or the tool says, what was done instead, and why. */
@@ -1915,6 +2070,10 @@ export interface components {
              * @description When.
              */
             at: string;
+        };
+        Earlier: {
+            joints: components["schemas"]["OfferedJoint"][];
+            times: components["schemas"]["StepTime"][];
         };
         Echo: {
             /** Format: double */
@@ -2043,6 +2202,8 @@ export interface components {
             loose: string[];
             notes: components["schemas"]["JointNote"][];
             ways: components["schemas"]["FittingWay"][];
+            unlooked: string[];
+            hangs: boolean;
         };
         FittingWay: {
             school: string;
@@ -2050,6 +2211,7 @@ export interface components {
             ways: components["schemas"]["SchoolWay"][];
             choice: string;
             why: null | string;
+            by: null | string;
         };
         /** @description Something to be done after the hand-over, by date or distance, whichever comes first. */
         FollowUp: {
@@ -2199,6 +2361,14 @@ export interface components {
         };
         /** @enum {unknown} */
         HoldReason: "weight" | "lastHold" | "energy" | "irreversible" | "weightBack" | "rideHeight" | "brakeTest";
+        HowTheShopFits: {
+            ways: null | components["schemas"]["ShopWays"];
+            /** Format: uint32 */
+            version: null | number;
+            /** Format: double */
+            band: number;
+            tips: components["schemas"]["Tip"][];
+        };
         Imported: {
             /** Format: uuid */
             jobId: string;
@@ -2250,6 +2420,11 @@ export interface components {
             /** @description How the vehicle is lifted: two-post lift, jack and stands, pit. */
             equipment: components["schemas"]["Equipment"];
             /**
+             * Format: double
+             * @description How far a torque may lie from its spec, as a share, before somebody is asked why; null is the usual band.
+             */
+            torqueBand: null | number;
+            /**
              * Format: date-time
              * @description When it was taken in.
              */
@@ -2292,7 +2467,49 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
+        JobCommandAddJoint: {
+            /** @enum {string} */
+            kind: "addJoint";
+            /**
+             * Format: uuid
+             * @description Key of the joint, should it be new.
+             */
+            id: string;
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
+            where: string;
+            /** @description What meets what. */
+            name: string;
+            /** @description What holds it together. */
+            heldBy: components["schemas"]["JointKind"];
+            /** @description Its fasteners. */
+            fasteners: components["schemas"]["FastenerInput"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Adds a line of something that came off and no step names: a liner, a cap, a clip. */
+        JobCommandAddOffLine: {
+            /** @enum {string} */
+            kind: "addOffLine";
+            /**
+             * Format: uuid
+             * @description Key of the line.
+             */
+            id: string;
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
+            where: string;
+            /** @description What came off. */
+            what: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Adds a photograph whose content is stored. */
         JobCommandAddPhotograph: {
             /** @enum {string} */
@@ -2310,6 +2527,29 @@ export interface components {
             of: null | string;
             /** @description Caption. */
             caption: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Puts a step of one's own on the card, behind another. */
+        JobCommandAddStep: {
+            /** @enum {string} */
+            kind: "addStep";
+            /**
+             * Format: uuid
+             * @description Key of the step.
+             */
+            id: string;
+            /** @description Key of the step behind which it stands. */
+            after: string;
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
+            where: string;
+            /** @description What, in a few words. */
+            title: string;
+            /** @description How. */
+            how: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2539,6 +2779,8 @@ export interface components {
             reason: null | string;
             /** @description What the joints of a closing step reached. */
             reached?: null | components["schemas"]["ReachedInput"][];
+            /** @description Who of the owner's side agreed to what cannot be undone. */
+            agreedBy?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2553,6 +2795,21 @@ export interface components {
             id: string;
             /** Format: uint32 */
             version: number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes a step of one's own off the card, unless it was done. */
+        JobCommandDropStep: {
+            /** @enum {string} */
+            kind: "dropStep";
+            /**
+             * Format: uuid
+             * @description Key of the step.
+             */
+            id: string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -2614,6 +2871,41 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Says, after a break, that everything stands as the board shows it: somebody looked. */
+        JobCommandLookAtBoard: {
+            /** @enum {string} */
+            kind: "lookAtBoard";
+            /**
+             * Format: uuid
+             * @description Key of the look at the first axle.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Says that a second pair of eyes looked at a joint. Those of somebody who tightened it are no second ones. */
+        JobCommandLookOver: {
+            /** @enum {string} */
+            kind: "lookOver";
+            /**
+             * Format: uuid
+             * @description Key of the look.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            jointId: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Turns a wish in words into the numbers of the target. */
         JobCommandMakeWish: {
             /** @enum {string} */
@@ -2656,6 +2948,36 @@ export interface components {
             version: number;
             /** @description front or rear. */
             axle: components["schemas"]["Axle"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes a cut or holes by dimension, before they are made. */
+        JobCommandNoteCut: {
+            /** @enum {string} */
+            kind: "noteCut";
+            /**
+             * Format: uuid
+             * @description Key of the note.
+             */
+            id: string;
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
+            where: string;
+            /** @description What is cut, drilled or trimmed. */
+            what: string;
+            /** @description Cut, drilled or trimmed. */
+            how: components["schemas"]["CutKind"];
+            /** @description From where it is measured. */
+            from: string;
+            distance: null | components["schemas"]["QuantityInput"];
+            size: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -3137,6 +3459,12 @@ export interface components {
             followUps: components["schemas"]["FollowUp"][];
             /** @description Choices between schools. */
             schools: components["schemas"]["SchoolChoice"][];
+            /** @description What was cut or drilled. */
+            cuts: components["schemas"]["Cut"][];
+            /** @description Joints that a second pair of eyes looked at. */
+            looks: components["schemas"]["Look"][];
+            /** @description Steps that somebody put on the card. */
+            ownSteps: components["schemas"]["OwnStep"][];
             /** @description Attachments. */
             attachments: components["schemas"]["Attachment"][];
             /** @description Every change, in the order of its key. */
@@ -3274,6 +3602,11 @@ export interface components {
             spec: null | components["schemas"]["JointSpec"];
             /** @description Whether this vehicle has no such joint. */
             none: boolean;
+            /**
+             * Format: uuid
+             * @description The plan under which somebody added it to the card; null for a joint of the usual set.
+             */
+            addedUnder: null | string;
         };
         /**
          * @description What holds a joint together, which decides when it may be final.
@@ -3507,6 +3840,34 @@ export interface components {
             /** @description Heights with them. */
             stations: components["schemas"]["PredictedStation"][];
         };
+        /** @description A joint that a second pair of eyes looked at: not those of the person who tightened it. */
+        Look: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The joint.
+             */
+            jointId: string;
+            /**
+             * Format: uuid
+             * @description The plan under whose work it was looked at.
+             */
+            planId: string;
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @enum {unknown} */
         Looks: "level" | "leftLow" | "rightLow";
         /** @description A mark made before undoing. */
@@ -3680,6 +4041,40 @@ export interface components {
              */
             closedAt: null | string;
         };
+        /** @description What earlier vehicles tell of a joint. */
+        OfferedJoint: {
+            /** @description The joint. */
+            place: string;
+            /** @description Their specs, that of most vehicles first; more than one is a disagreement. */
+            specs: components["schemas"]["OfferedSpec"][];
+            kind: null | components["schemas"]["JointKind"];
+            /** @description The fasteners there; null where none differs. */
+            fasteners: null | components["schemas"]["Fastener"][];
+            /**
+             * Format: int32
+             * @description How many of them had no such joint.
+             */
+            none: number;
+            /** @description The vehicle whose joint differs. */
+            said: null | string;
+        };
+        /** @description A spec that earlier vehicles of the platform had at a joint: offered, to be confirmed here. */
+        OfferedSpec: {
+            /** @description The spec, with its source. */
+            spec: components["schemas"]["JointSpec"];
+            /**
+             * Format: int32
+             * @description On how many of them.
+             */
+            vehicles: number;
+            /** @description The last of them. */
+            said: string;
+        };
+        /**
+         * @description What hands do so that a part comes or goes.
+         * @enum {unknown}
+         */
+        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "bodyMounts" | "steeringDamper" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
         /** @description Which way a part sits and how that was proved. */
         Orientation: {
             /**
@@ -3718,6 +4113,37 @@ export interface components {
         };
         /** @enum {unknown} */
         OutcomeStatus: "stored" | "repeated" | "refused";
+        /** @description A step that somebody put on the card: what this vehicle or this part asks for beside the usual. */
+        OwnStep: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The plan whose card it is on.
+             */
+            planId: string;
+            /** @description Key of the step after which it stands; where the card has it no more, it stands at the end. */
+            after: string;
+            /** @description LF, RF, LR, RR, front, rear or vehicle. */
+            where: string;
+            /** @description What, in a few words. */
+            title: string;
+            /** @description How. */
+            do: string;
+            /**
+             * Format: uuid
+             * @description Who put it there.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @description Who owns vehicles. */
         Owner: {
             /**
@@ -4599,12 +5025,46 @@ export interface components {
             outcomes: components["schemas"]["Outcome"][];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"];
+        /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
+        ShopCommandAddTip: {
+            /** @enum {string} */
+            kind: "addTip";
+            /**
+             * Format: uuid
+             * @description Key of the tip.
+             */
+            id: string;
+            /** @description The operation. */
+            operation: components["schemas"]["OperationKind"];
+            /** @description The tip. */
+            text: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Takes a part off the shelf; stacks keep their own copy of it, and it can be put back for 90 days. */
         ShopCommandBinPart: {
             /** @enum {string} */
             kind: "binPart";
             /** Format: uuid */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes a tip away. */
+        ShopCommandDropTip: {
+            /** @enum {string} */
+            kind: "dropTip";
+            /**
+             * Format: uuid
+             * @description The tip.
+             */
             id: string;
             /**
              * Format: uuid
@@ -4703,6 +5163,33 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Keeps how the shop fits, unless a job says otherwise. Jobs that are taken in from now on take it along. */
+        ShopCommandSetShopWays: {
+            /** @enum {string} */
+            kind: "setShopWays";
+            /**
+             * Format: uuid
+             * @description Key of the shop's ways, should they be new.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: null | number;
+            /** @description The ways. */
+            ways: components["schemas"]["ShopWay"][];
+            /**
+             * Format: double
+             * @description How far a torque may lie from its spec, in hundredths; null is the usual band.
+             */
+            torqueBand: null | number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Takes in a vehicle and opens its job. A vehicle that is known goes on in its own chain of stages. */
         ShopCommandTakeIn: {
             /** @enum {string} */
@@ -4781,6 +5268,30 @@ export interface components {
              * @description Key, made by the client; repeating it changes nothing.
              */
             commandId: string;
+        };
+        /** @description A shop's way where good fitters differ. */
+        ShopWay: {
+            /** @description The question. */
+            school: string;
+            /** @description The way. */
+            choice: string;
+            /** @description Why, as somebody wrote it. */
+            why: null | string;
+        };
+        /** @description How a shop fits, unless a job says otherwise. A job that is taken in takes them along. */
+        ShopWays: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description The ways that differ from the default. */
+            ways: components["schemas"]["ShopWay"][];
+            /**
+             * Format: double
+             * @description How far a torque may lie from its spec, as a share; null is double FittingRules.Band.
+             */
+            torqueBand: null | number;
         };
         SignInBody: {
             userName: string;
@@ -5000,6 +5511,15 @@ export interface components {
              */
             u: number;
         };
+        /** @description Something that stays as it is when a fitting is undone, or costs a new part. */
+        StaysDone: {
+            /** @description Corner, axle or vehicle. */
+            where: string;
+            /** @description What. */
+            what: string;
+            /** @description Why it cannot be undone. */
+            why: string;
+        };
         /** @description A step of the job card that was done, or a hold point that was confirmed. */
         StepEntry: {
             /**
@@ -5019,6 +5539,10 @@ export interface components {
              * @description Minutes taken.
              */
             minutes: null | number;
+            /** @description What the step worked on, as string CardStep.Work says it; null where nobody kept it. */
+            work: null | string;
+            /** @description Who of the owner's side agreed to what cannot be undone; null elsewhere. */
+            agreedBy: null | string;
             /**
              * Format: uuid
              * @description Who.
@@ -5029,6 +5553,31 @@ export interface components {
              * @description When.
              */
             at: string;
+        };
+        /** @description How long a step took before. */
+        StepTime: {
+            /** @description Key of the step on this card. */
+            step: string;
+            /**
+             * Format: int32
+             * @description How often it was timed.
+             */
+            times: number;
+            /**
+             * Format: double
+             * @description The median, min.
+             */
+            usual: number;
+            /**
+             * Format: double
+             * @description The shortest, min.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description The longest, min.
+             */
+            most: number;
         };
         StepView: {
             /** Format: uuid */
@@ -5257,6 +5806,30 @@ export interface components {
             /** @description The verdict. */
             reached: components["schemas"]["Verdict"];
         };
+        /** @description What the shop has learned of an operation: a note for whoever does it next, no rule. */
+        Tip: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description The operation. */
+            operation: components["schemas"]["OperationKind"];
+            /** @description The tip. */
+            text: string;
+            /**
+             * Format: uuid
+             * @description Who wrote it.
+             */
+            personId: string;
+            /** @description The name then. */
+            personName: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @description A follow-up that is still to come. */
         ToCome: {
             /**
@@ -5404,6 +5977,17 @@ export interface components {
             flexed: components["schemas"]["Result"];
             /** @description What is left of the gap that was taped at full lock; none was taped. */
             atLock: components["schemas"]["Result"];
+        };
+        /** @description What it takes to bring a vehicle back to how it was before a fitting: the same operations backwards, as far as they were done. */
+        UndoCard: {
+            /** @description The card from what is fitted to what was there before. */
+            card: components["schemas"]["JobCard"];
+            /** @description What cannot be undone, and why. */
+            stays: components["schemas"]["StaysDone"][];
+            /** @description Pieces of before that are not kept: they must be had anew. */
+            gone: string[];
+            /** @description Fasteners that must be new once more. */
+            newAgain: string[];
         };
         /**
          * @description A unit that Nokko reads and writes. There are only those below; each is one object, so that two are the same unit exactly when they are equal.

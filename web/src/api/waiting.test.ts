@@ -11,7 +11,10 @@ const view = {
     stages: [{ id: "s", ordinal: 1, stacks: [] }],
     plans: [{ id: "p", toStageId: "s", stacks: [] }],
     steps: [{ id: "1", planId: "p", step: "vehicle/raise" }],
+    joints: [{ id: "ball", place: "LF ball" }],
+    offLines: [{ id: "wheel", what: "wheel", fate: null }],
   },
+  fitting: { unlooked: ["LF ball", "RF ball"] },
 } as unknown as JobView;
 
 const letter = (command: unknown): Letter => ({
@@ -45,6 +48,29 @@ describe("a job while the network is gone", () => {
     expect(withWaiting(view, [])).toBe(view);
     expect(withWaiting(view, [round("old")])).toBe(view);
     expect(withWaiting(view, [{ ...begin, job: "other" }])).toBe(view);
+  });
+
+  it("shows lines that were added or closed here, and joints that were looked over", () => {
+    const waits = withWaiting(view, [
+      letter({ kind: "addOffLine", id: "cap", where: "LF", what: "cap" }),
+      letter({
+        kind: "closeOffLine",
+        id: "wheel",
+        fate: "refitHere",
+        note: null,
+      }),
+      letter({ kind: "lookOver", id: "l", jointId: "ball" }),
+    ]);
+    expect(waits.document.offLines.map((o) => [o.what, o.fate])).toEqual([
+      ["wheel", "refitHere"],
+      ["cap", null],
+    ]);
+    expect(waits.fitting.unlooked).toEqual(["RF ball"]);
+    // What the server has by now is not shown twice.
+    const there = [
+      letter({ kind: "addOffLine", id: "wheel", where: "LF", what: "wheel" }),
+    ];
+    expect(withWaiting(view, there)).toBe(view);
   });
 
   it("shows a step that was ticked here, once", () => {

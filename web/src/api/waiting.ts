@@ -29,12 +29,25 @@ export function withWaiting(
     shelf.map((s) => s.part),
   );
   const said = of(mine, "correctTakenIn").at(-1);
-  return begun.length + done.length === 0 && plans === d.plans && !said
+  const off = plan ? offLinesWith(d, plan.id, mine) : d.offLines;
+  const looked = new Set(of(mine, "lookOver").map((c) => c.jointId));
+  return begun.length + done.length + looked.size === 0 &&
+    plans === d.plans &&
+    off === d.offLines &&
+    !said
     ? view
     : {
         ...view,
+        fitting: {
+          ...view.fitting,
+          unlooked: view.fitting.unlooked.filter(
+            (place) =>
+              !d.joints.some((j) => j.place === place && looked.has(j.id)),
+          ),
+        },
         document: {
           ...d,
+          offLines: off,
           ...(said && corrected(d, said)),
           plans,
           walkRounds: [...d.walkRounds, ...begun.map((c) => roundOf(c, d))],
@@ -45,6 +58,8 @@ export function withWaiting(
               planId: plan?.id ?? "",
               step: c.step,
               minutes: c.minutes,
+              work: null,
+              agreedBy: c.agreedBy ?? null,
               personId: "",
               at: new Date().toISOString(),
             })),
@@ -77,6 +92,42 @@ function corrected(
           : d.job.odometerIn,
     },
   };
+}
+
+/** What came off and what became of it, with what waits; the same list when nothing does. */
+function offLinesWith(
+  d: Schemas["JobDocument"],
+  plan: string,
+  letters: readonly Letter[],
+): Schemas["OffLine"][] {
+  const added = of(letters, "addOffLine").filter(
+    (c) => !d.offLines.some((o) => o.id === c.id),
+  );
+  const closed = of(letters, "closeOffLine").filter((c) =>
+    d.offLines.some((o) => o.id === c.id && o.fate === null),
+  );
+  if (added.length + closed.length === 0) {
+    return d.offLines;
+  }
+  const now = new Date().toISOString();
+  return [
+    ...d.offLines.map((o) => {
+      const c = closed.find((x) => x.id === o.id);
+      return c ? { ...o, fate: c.fate, fateNote: c.note, closedAt: now } : o;
+    }),
+    ...added.map((c) => ({
+      id: c.id,
+      planId: plan,
+      where: c.where,
+      what: c.what,
+      offBy: "",
+      offAt: now,
+      fate: null,
+      fateNote: null,
+      closedBy: null,
+      closedAt: null,
+    })),
+  ];
 }
 
 /** The plans with what waits of them; the same list when nothing does. */

@@ -360,3 +360,5 @@ export const jointWords: Record<Kinds["JointKind"], { said: string; lookedAt: bo
   }
 };
 export const leftOpen: string = "Left open, without a final pass.";
+export const secondEyes: string = "vehicle/second-eyes";
+export const restHours: number = 8;

@@ -15,6 +15,7 @@ const Vehicle = lazy(() => import("../features/vehicles/VehicleView"));
 const WalkRound = lazy(() => import("../features/walk-rounds/WalkRoundView"));
 const Plan = lazy(() => import("../features/plans/PlanView"));
 const Fit = lazy(() => import("../features/fitting/FitView"));
+const Sheets = lazy(() => import("../features/fitting/SheetsView"));
 const Prove = lazy(() => import("../features/proof/ProveView"));
 const HandOver = lazy(() => import("../features/hand-over/HandOverView"));
 const Bench = lazy(() => import("../features/bench/Bench"));
@@ -65,6 +66,7 @@ export function App() {
             <Route path="walk-round" element={<WalkRound />} />
             <Route path="plan" element={<Plan />} />
             <Route path="fit" element={<Fit />} />
+            <Route path="fit/sheets" element={<Sheets />} />
             <Route path="prove" element={<Prove />} />
             <Route path="hand-over" element={<HandOver />} />
           </Route>

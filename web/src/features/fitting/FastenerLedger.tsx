@@ -2,14 +2,18 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import { CorrectJoint } from "./CorrectJoint";
+import { useEarlier } from "./earlier";
 import { JointForm } from "./JointForm";
+import { passesOver, torqueText } from "./torque";
 
 /** Every joint that is not closed, and why it must wait. */
 export function FastenerLedger({ plan }: { plan: string }) {
   const view = useJob();
   const d = view.document;
+  const earlier = useEarlier().joints;
   const [chosen, setChosen] = useState<string | null>(null);
   const lines = view.jointLines.flatMap((line) => {
     const joint = d.joints.find((j) => j.id === line.jointId);
@@ -49,6 +53,7 @@ export function FastenerLedger({ plan }: { plan: string }) {
                 {note?.again && " (opened again)"}
                 {note?.differs &&
                   ` ▲ differs from the other side: ${note.differs}`}
+                <Facts joint={joint} plan={plan} />
               </span>
               <Box
                 component="span"
@@ -63,9 +68,10 @@ export function FastenerLedger({ plan }: { plan: string }) {
             {chosen === joint.id && (
               <JointForm
                 joint={joint}
-                offered={
+                twin={
                   d.joints.find((j) => j.id === note?.offered)?.spec ?? null
                 }
+                earlier={earlier.find((o) => o.place === joint.place)}
                 plan={plan}
               />
             )}
@@ -86,5 +92,30 @@ export function FastenerLedger({ plan }: { plan: string }) {
         </details>
       )}
     </Box>
+  );
+}
+
+/** Fasteners, spec and what it reached, in a line. */
+function Facts({ joint, plan }: { joint: Schemas["Joint"]; plan: string }) {
+  const last = passesOver(useJob().document, joint.id, plan).at(-1);
+  const said = [
+    joint.fasteners
+      .map(
+        (f) =>
+          `${f.count.toString()} × ${f.position}${f.newPartOnly ? ", new" : ""}`,
+      )
+      .join("; "),
+    joint.spec?.torque && `spec ${torqueText(joint.spec.torque)}`,
+    last?.value && `reached ${torqueText(last.value)}`,
+    last?.angle && `and ${last.angle.value.toString()}°`,
+  ].filter(Boolean);
+  return said.length === 0 ? null : (
+    <Typography
+      component="span"
+      color="text.secondary"
+      sx={{ display: "block", fontSize: "0.85rem" }}
+    >
+      {said.join(" · ")}
+    </Typography>
   );
 }

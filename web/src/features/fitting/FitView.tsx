@@ -7,9 +7,12 @@ import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
+import { AddToCard } from "./AddToCard";
 import { BoardDrawing } from "./BoardDrawing";
+import { useEarlier } from "./earlier";
 import { FastenerLedger } from "./FastenerLedger";
 import { LayOut } from "./LayOut";
+import { Moved } from "./Moved";
 import { OffLedger } from "./OffLedger";
 import { freshStep, Step, type StepDraft } from "./Step";
 import { Ways } from "./Ways";
@@ -50,6 +53,7 @@ export default function FitView() {
       }}
     >
       <Box>
+        <Moved plan={plan.id} />
         {step ? (
           <Step
             key={step.key}
@@ -87,6 +91,12 @@ export default function FitView() {
           }}
         />
         <Ways />
+        <AddToCard step={step} />
+        <Typography sx={{ mt: 2 }}>
+          <Link component={To} to={`/jobs/${d.job.id}/fit/sheets`}>
+            Card, torque list and the way back, to print
+          </Link>
+        </Typography>
       </Box>
       <Box>
         <BoardDrawing />
@@ -111,9 +121,13 @@ function Rest({
   onChoose: (key: string) => void;
 }) {
   const { steps } = useJob().card;
-  const minutes = steps
-    .filter((s) => !done.has(s.key))
-    .reduce((sum, s) => sum + s.minutes, 0);
+  const { times } = useEarlier();
+  const usual = new Map(times.map((t) => [t.step, t.usual]));
+  const minutes = Math.round(
+    steps
+      .filter((s) => !done.has(s.key))
+      .reduce((sum, s) => sum + (usual.get(s.key) ?? s.minutes), 0),
+  );
   const runs: {
     where: string;
     from: number;
@@ -132,6 +146,9 @@ function Rest({
       <Typography variant="h2">
         The card: {done.size} of {steps.length} done
         {minutes > 0 && `, about ${minutes.toString()} min to go`}
+        {times.length > 0 &&
+          minutes > 0 &&
+          ` (${times.length.toString()} steps by earlier jobs)`}
       </Typography>
       {runs.map((run) => {
         const left = run.steps.filter((s) => !done.has(s.key)).length;

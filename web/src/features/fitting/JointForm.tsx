@@ -16,6 +16,7 @@ import { useDraft } from "../../shared/useDraft";
 import { jointWords, leftOpen } from "../../api/words";
 import { passesOver, positionWords, torqueText } from "./torque";
 import { CorrectJoint } from "./CorrectJoint";
+import { OtherwiseThere, specOffers } from "./Offers";
 import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
 
@@ -26,11 +27,15 @@ function peakText(line: InstrumentLine): string {
 /** The spec of one joint, its passes, and the next one. */
 export function JointForm({
   joint,
-  offered,
+  twin,
+  earlier,
   plan,
 }: {
   joint: Schemas["Joint"];
-  offered: Schemas["JointSpec"] | null;
+  /** The spec of the same joint on the other side, where this one has none. */
+  twin: Schemas["JointSpec"] | null;
+  /** What earlier vehicles of the platform had here. */
+  earlier: Schemas["OfferedJoint"] | undefined;
   plan: string;
 }) {
   const view = useJob();
@@ -106,7 +111,10 @@ export function JointForm({
           Hub raised on its arm to the taped height
         </Button>
       )}
-      {!lookedAt && <SpecForm joint={joint} offered={offered} />}
+      <OtherwiseThere offer={earlier} confirmed={joint.spec !== null} />
+      {!lookedAt && (
+        <SpecForm joint={joint} offers={specOffers(twin, earlier)} />
+      )}
       <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: "1fr 1fr" }}>
         {lookedAt || (joint.spec && !joint.spec.torque) ? (
           <Button

@@ -11,6 +11,7 @@ import { useUnit } from "../../shared/Length";
 import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { SpecOffers, type SpecOffer } from "./Offers";
 import { torqueField, torqueSaid, torqueText } from "./torque";
 
 const none = { torque: "", angle: "", criterion: "", source: "" };
@@ -24,10 +25,10 @@ const lines = (torque: string, criterion: string, source: string): Lines => ({
 /** The spec of a joint from the fitter's own service information; it is typed once and can be put right. */
 export function SpecForm({
   joint,
-  offered,
+  offers,
 }: {
   joint: Schemas["Joint"];
-  offered: Schemas["JointSpec"] | null;
+  offers: SpecOffer[];
 }) {
   const send = useSend();
   const unit = useUnit() === "in" ? "lb·ft" : "N·m";
@@ -139,20 +140,6 @@ export function SpecForm({
         >
           Keep the spec
         </Button>
-        {offered && !spec.torque && !spec.criterion && (
-          <Button
-            onClick={() => {
-              setSpec({
-                torque: offered.torque ? torqueField(offered.torque, unit) : "",
-                angle: offered.angle?.value.toString() ?? "",
-                criterion: offered.criterion ?? "",
-                source: offered.source,
-              });
-            }}
-          >
-            As on the other side
-          </Button>
-        )}
         {joint.spec && (
           <Button
             onClick={() => {
@@ -165,6 +152,19 @@ export function SpecForm({
           </Button>
         )}
       </Box>
+      {!spec.torque && !spec.criterion && (
+        <SpecOffers
+          offers={offers}
+          onTake={({ spec: its, source }) => {
+            setSpec({
+              torque: its.torque ? torqueField(its.torque, unit) : "",
+              angle: its.angle?.value.toString() ?? "",
+              criterion: its.criterion ?? "",
+              source,
+            });
+          }}
+        />
+      )}
       <Box sx={{ gridColumn: "1 / -1" }}>
         <BothWays
           problem={problem}

@@ -4,19 +4,28 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef } from "react";
 import { v7 } from "uuid";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { secondEyes } from "../../api/words";
 import { PhotographButton } from "../jobs/Photographs";
+import { Cuts } from "./Cuts";
+import { timeText, useEarlier } from "./earlier";
+import { lastWork } from "./moved";
+import { MarksMade } from "./MarksMade";
 import { PlaceDrawing } from "./PlaceDrawing";
 import { reachedOf, Reached, type Typed } from "./Reached";
+import { SecondEyes } from "./SecondEyes";
+import { Tips } from "./Tips";
 import { useUnit } from "../../shared/Length";
 
 /** What was typed into a step that is not done yet, and what stood against it. */
 export interface StepDraft {
   minutes: string;
   reason: string;
+  /** Who of the owner's side agreed to what cannot be undone. */
+  agreed: string;
   reached: Record<string, Typed>;
   problem: Error | null;
 }
@@ -24,6 +33,7 @@ export interface StepDraft {
 export const freshStep: StepDraft = {
   minutes: "",
   reason: "",
+  agreed: "",
   reached: {},
   problem: null,
 };
@@ -37,6 +47,13 @@ const holdWords: Record<Schemas["HoldReason"], string> = {
   rideHeight: "final at ride height",
   brakeTest: "first brake test",
 };
+
+/** Minutes since somebody last worked on the plan; null where they tell nothing of this one. */
+function minutesSince(view: JobView, plan: string): number | null {
+  const last = lastWork(view.document, plan) ?? 0;
+  const minutes = Math.round((Date.now() - last) / 60_000);
+  return last > 0 && minutes >= 1 && minutes <= 240 ? minutes : null;
+}
 
 /** One step large: what to do, the hold if there is one, the place, and what its joints reached. */
 export function Step({
@@ -62,7 +79,10 @@ export function Step({
   const view = useJob();
   const send = useSend();
   const unit = useUnit() === "in" ? "lb·ft" : "N·m";
-  const { minutes, reason, reached, problem } = draft;
+  const { minutes, reason, agreed, reached, problem } = draft;
+  const before = useEarlier().times.find((t) => t.step === step.key);
+  const forGood = step.holdFor === "irreversible";
+  const sinceLast = minutesSince(view, plan);
   // Two presses in one moment are one: a state would be told too late.
   const busy = useRef(false);
   const main = useRef<HTMLButtonElement>(null);
@@ -95,6 +115,7 @@ export function Step({
             step.pass === "final"
               ? reachedOf(view, step, plan, reached, unit)
               : null,
+          agreedBy: forGood ? agreed : null,
         },
         `step ${step.title}`,
       );
@@ -146,6 +167,7 @@ export function Step({
               ? `Hold point: ${holdWords[step.holdFor]}`
               : `Step ${number.toString()}`}
             {` · ${step.where === "vehicle" ? "vehicle" : step.where} · about ${step.minutes.toString()} min`}
+            {before && ` (here ${timeText(before)})`}
             {step.people > 1 && ` · ${step.people.toString()} people`}
           </Typography>
           <Typography
@@ -192,6 +214,24 @@ export function Step({
         </Box>
         <PlaceDrawing step={step} />
       </Box>
+      <MarksMade step={step} />
+      <Tips step={step} />
+      {forGood && (
+        <>
+          <Cuts where={step.where} plan={plan} />
+          <TextField
+            label="The owner's side agreed: name"
+            value={agreed}
+            fullWidth
+            sx={{ mt: 1 }}
+            onChange={(e) => {
+              onDraft({ ...draft, agreed: e.target.value });
+            }}
+            {...at(problem, "agreedBy")}
+          />
+        </>
+      )}
+      {step.key === secondEyes && <SecondEyes plan={plan} />}
       {step.pass && step.joints.length > 0 && (
         <Reached
           step={step}
@@ -206,7 +246,7 @@ export function Step({
         />
       )}
       <Box sx={{ mt: 1, display: "grid", gap: 1 }}>
-        <ProblemNote problem={problem} />
+        {!at(problem, "agreedBy").error && <ProblemNote problem={problem} />}
         {gate && (
           <TextField
             label="Why go on all the same (goes on the record)"
@@ -231,6 +271,17 @@ export function Step({
               }}
               sx={{ width: 110 }}
             />
+            {minutes === "" && sinceLast !== null && (
+              <Button
+                variant="text"
+                aria-label={`${sinceLast.toString()} minutes since the last step: take them`}
+                onClick={() => {
+                  onDraft({ ...draft, minutes: sinceLast.toString() });
+                }}
+              >
+                {sinceLast} by the clock
+              </Button>
+            )}
             <Button
               ref={main}
               variant="contained"

@@ -1,12 +1,15 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { useJob, useSend } from "../../api/job";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { shop, useJob, useSend } from "../../api/job";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { useShopFits } from "./earlier";
 
 /** The ways that good fitters differ on: this job's choice, and what each disturbs. The card follows at once. */
 export function Ways() {
@@ -23,8 +26,69 @@ export function Ways() {
           {ways.map((way) => (
             <Way key={way.school} way={way} />
           ))}
+          <TheShops ways={ways} />
         </Box>
       </details>
+    </Box>
+  );
+}
+
+/** This job's ways as the shop's, and its torque band: for jobs that are taken in from now on. */
+function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
+  const client = useQueryClient();
+  const fits = useShopFits().data;
+  const [band, setBand] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const [kept, setKept] = useState(false);
+  if (!fits) {
+    return null;
+  }
+  const shown = band ?? Number((100 * fits.band).toFixed(2)).toString();
+  const keep = async () => {
+    setProblem(null);
+    setKept(false);
+    try {
+      await shop({
+        kind: "setShopWays",
+        id: fits.ways?.id ?? v7(),
+        version: fits.version,
+        ways: ways
+          .filter((w) => w.choice !== w.ways[0]?.choice)
+          .map((w) => ({ school: w.school, choice: w.choice, why: w.why })),
+        torqueBand:
+          shown.trim() === "" ? null : Number(shown.replace(",", ".")),
+      });
+      setKept(true);
+      setBand(null);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+    await client.invalidateQueries({ queryKey: ["shop-fits"] });
+  };
+  return (
+    <Box sx={{ borderTop: 1, borderColor: "divider", pt: 1 }}>
+      <Typography color="text.secondary" sx={{ mb: 1 }}>
+        {fits.ways && fits.ways.ways.length > 0
+          ? `The shop has ${fits.ways.ways.length.toString()} ways of its own.`
+          : "The shop has no ways of its own yet: the safer one counts."}{" "}
+        Jobs that are taken in from now on take the shop&apos;s along.
+      </Typography>
+      <Box sx={{ display: "flex", gap: 1, alignItems: "start" }}>
+        <TextField
+          label="Ask why, beyond ± in 100"
+          value={shown}
+          sx={{ width: 190 }}
+          onChange={(e) => {
+            setBand(e.target.value);
+          }}
+          {...at(problem, "torqueBand")}
+        />
+        <Button variant="outlined" onClick={() => void keep()}>
+          Keep these as the shop&apos;s
+        </Button>
+      </Box>
+      {kept && <Typography role="status">✓ Kept.</Typography>}
+      {!at(problem, "torqueBand").error && <ProblemNote problem={problem} />}
     </Box>
   );
 }
@@ -32,6 +96,7 @@ export function Ways() {
 function Way({ way }: { way: Schemas["FittingWay"] }) {
   const send = useSend();
   const [problem, setProblem] = useState<Error | null>(null);
+  const [why, setWhy] = useState("");
   const choose = async (choice: string) => {
     setProblem(null);
     try {
@@ -41,10 +106,11 @@ function Way({ way }: { way: Schemas["FittingWay"] }) {
           id: v7(),
           school: way.school,
           choice,
-          why: null,
+          why: why || null,
         },
         way.asks,
       );
+      setWhy("");
     } catch (e) {
       setProblem(asError(e));
     }
@@ -56,9 +122,7 @@ function Way({ way }: { way: Schemas["FittingWay"] }) {
         fullWidth
         label={way.asks}
         value={way.choice}
-        helperText={
-          way.ways.find((w) => w.choice === way.choice)?.disturbs ?? ""
-        }
+        helperText={`${way.ways.find((w) => w.choice === way.choice)?.disturbs ?? ""}${way.why ? ` · ${way.why}${way.by ? `, ${way.by}` : ""}` : ""}`}
         onChange={(e) => void choose(e.target.value)}
       >
         {way.ways.map((w) => (
@@ -67,6 +131,16 @@ function Way({ way }: { way: Schemas["FittingWay"] }) {
           </MenuItem>
         ))}
       </TextField>
+      <TextField
+        fullWidth
+        size="small"
+        variant="standard"
+        label="Why another one (before it is chosen)"
+        value={why}
+        onChange={(e) => {
+          setWhy(e.target.value);
+        }}
+      />
       <ProblemNote problem={problem} />
     </Box>
   );

@@ -1,0 +1,311 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import GlobalStyles from "@mui/material/GlobalStyles";
+import Link from "@mui/material/Link";
+import Typography from "@mui/material/Typography";
+import { useQuery } from "@tanstack/react-query";
+import { Link as To, useSearchParams } from "react-router";
+import { api, must, type Schemas } from "../../api/client";
+import { begunPlan } from "../../api/document";
+import { useJob } from "../../api/job";
+import { jointWords } from "../../api/words";
+import { cutText } from "./Cuts";
+import { passesOver, torqueText } from "./torque";
+
+const sheets = [
+  { key: "card", name: "The card" },
+  { key: "torques", name: "Torque list" },
+  { key: "back", name: "The way back" },
+] as const;
+
+/** Paper for the bay, A4 and Letter alike: the card, the torque list, and what it takes to undo it. */
+export default function SheetsView() {
+  const d = useJob().document;
+  const [search, setSearch] = useSearchParams();
+  const sheet = sheets.find((s) => s.key === search.get("sheet")) ?? sheets[0];
+  const plan = begunPlan(d);
+  if (!plan) {
+    return <Typography>No fitting has begun, so there is no card.</Typography>;
+  }
+  return (
+    <Box>
+      <Box
+        className="no-print"
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 2 }}
+      >
+        {sheets.map((s) => (
+          <Button
+            key={s.key}
+            variant={s.key === sheet.key ? "contained" : "outlined"}
+            aria-pressed={s.key === sheet.key}
+            onClick={() => {
+              setSearch({ sheet: s.key }, { replace: true });
+            }}
+          >
+            {s.name}
+          </Button>
+        ))}
+        <Button
+          variant="outlined"
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print it
+        </Button>
+        <Link
+          component={To}
+          to={`/jobs/${d.job.id}/fit`}
+          sx={{ alignSelf: "center" }}
+        >
+          Back to the card
+        </Link>
+      </Box>
+      <Paper title={`${sheet.name}: ${plan.name}`}>
+        {sheet.key === "card" ? (
+          <Card plan={plan.id} />
+        ) : sheet.key === "torques" ? (
+          <Torques plan={plan.id} />
+        ) : (
+          <Back />
+        )}
+      </Paper>
+    </Box>
+  );
+}
+
+function Paper({
+  title,
+  children,
+}: {
+  title: string;
+  children: React.ReactNode;
+}) {
+  const d = useJob().document;
+  return (
+    <Box
+      component="article"
+      aria-label={title}
+      sx={{
+        bgcolor: "#fff",
+        color: "#1c1e21",
+        border: "1px solid #9a9a94",
+        p: 2.5,
+        maxWidth: 900,
+        fontSize: "0.9rem",
+        lineHeight: 1.35,
+        "& *": { color: "#1c1e21 !important", borderColor: "#1c1e21" },
+        "& h2": { fontSize: "1.3rem", m: 0 },
+        "& h3": { fontSize: "1rem", mt: 2, mb: 0.5 },
+        "& table": { borderCollapse: "collapse", width: "100%" },
+        "& th, & td": {
+          textAlign: "left",
+          verticalAlign: "top",
+          py: "3px",
+          pr: 1,
+          fontWeight: 400,
+          borderBottom: "1px solid #c8c8c2",
+        },
+        "& thead th": { fontWeight: 650 },
+        "& tr, & li": { breakInside: "avoid" },
+        "@media print": { border: 0, p: 0, fontSize: "9pt", maxWidth: "none" },
+      }}
+    >
+      <GlobalStyles
+        styles={{
+          "@page": { margin: "12mm" },
+          "@media print": {
+            "body, html": { background: "#fff !important" },
+            'section[aria-label="Stance"]': { display: "none !important" },
+            main: { padding: "0 !important" },
+          },
+        }}
+      />
+      <h2>{title}</h2>
+      <div>
+        {d.vehicle.make} {d.vehicle.name}, {d.vehicle.plate ?? d.vehicle.vin} ·{" "}
+        {d.owner.name}
+      </div>
+      {children}
+    </Box>
+  );
+}
+
+function Card({ plan }: { plan: string }) {
+  const view = useJob();
+  const done = new Map(
+    view.document.steps
+      .filter((s) => s.planId === plan)
+      .map((s) => [s.step, s]),
+  );
+  return (
+    <Steps
+      steps={view.card.steps}
+      ticked={(s) => done.has(s.key)}
+      after={(s) => {
+        const by = done.get(s.key)?.agreedBy;
+        return by ? `Agreed for the owner: ${by}.` : null;
+      }}
+    />
+  );
+}
+
+function Steps({
+  steps,
+  ticked,
+  after,
+}: {
+  steps: Schemas["CardStep"][];
+  ticked?: (step: Schemas["CardStep"]) => boolean;
+  after?: (step: Schemas["CardStep"]) => string | null;
+}) {
+  return (
+    <table>
+      <tbody>
+        {steps.map((s, i) => (
+          <tr key={s.key}>
+            <td style={{ width: "2.2em" }}>{i + 1}</td>
+            <td style={{ width: "1.6em" }}>{ticked?.(s) ? "☑" : "☐"}</td>
+            <td style={{ width: "4.5em" }}>{s.where}</td>
+            <td>
+              <b>
+                {s.hold ? "■ Stop: " : ""}
+                {s.title}
+              </b>
+              {s.caution && <div>! {s.caution}</div>}
+              <div>{s.do}</div>
+              {s.lines.length > 0 && <div>{s.lines.join("; ")}.</div>}
+              {s.joints.length > 0 && (
+                <div>
+                  {s.pass}: {s.joints.join(" · ")}
+                </div>
+              )}
+              {s.supports && s.supports.length > 0 && (
+                <div>Under it: {s.supports.join(", ")}</div>
+              )}
+              {after?.(s) && <div>{after(s)}</div>}
+            </td>
+            <td style={{ width: "4.5em" }}>{s.minutes} min</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function Torques({ plan }: { plan: string }) {
+  const view = useJob();
+  const d = view.document;
+  const cuts = d.cuts.filter((c) => c.planId === plan);
+  return (
+    <>
+      <table>
+        <thead>
+          <tr>
+            <th>Joint</th>
+            <th>Fasteners</th>
+            <th>Spec and its source</th>
+            <th>Reached</th>
+            <th>Final</th>
+          </tr>
+        </thead>
+        <tbody>
+          {view.card.joints.map((c) => {
+            const joint = d.joints.find((j) => j.place === c.place);
+            const last = joint && passesOver(d, joint.id, plan).at(-1);
+            const spec = joint?.spec;
+            return (
+              <tr key={c.place}>
+                <td>{c.place}</td>
+                <td>
+                  {c.fasteners
+                    .map(
+                      (f) =>
+                        `${f.count.toString()} × ${f.position}${f.thread ? ` ${f.thread}` : ""}${f.wrench ? `, wrench ${f.wrench}` : ""}${f.newPartOnly ? ", new" : ""}${f.threadlocker ? `, ${f.threadlocker}` : ""}`,
+                    )
+                    .join("; ")}
+                </td>
+                <td>
+                  {spec
+                    ? `${spec.torque ? torqueText(spec.torque) : (spec.criterion ?? "")}${spec.angle ? `, then ${spec.angle.value.toString()}°` : ""}, ${spec.source}`
+                    : jointWords[c.kind].lookedAt
+                      ? "looked at"
+                      : "________________"}
+                </td>
+                <td>
+                  {last?.pass === "final"
+                    ? last.value
+                      ? torqueText(last.value)
+                      : "seen"
+                    : "________"}
+                </td>
+                <td>{jointWords[c.kind].said}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {cuts.length > 0 && (
+        <>
+          <h3>Cut and drilled</h3>
+          <ul>
+            {cuts.map((c) => (
+              <li key={c.id}>
+                {c.where}: {cutText(c)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </>
+  );
+}
+
+function Back() {
+  const d = useJob().document;
+  const { data, error } = useQuery({
+    queryKey: ["undo", d.job.id, d.steps.length, d.offLines.length],
+    queryFn: async () =>
+      must(
+        await api.GET("/api/jobs/{job}/fitting/undo", {
+          params: { path: { job: d.job.id } },
+        }),
+      ),
+  });
+  if (error) {
+    return <p>{error.message}</p>;
+  }
+  if (!data) {
+    return <p>…</p>;
+  }
+  return (
+    <>
+      <h3>Cannot be undone</h3>
+      <Listed
+        items={data.stays.map((s) => `${s.where}: ${s.what}. ${s.why}`)}
+        none="Nothing was cut or drilled: it can go back as it was."
+      />
+      <h3>Not kept: to be had anew</h3>
+      <Listed
+        items={data.gone}
+        none="Everything that came off is still here."
+      />
+      <h3>New once more</h3>
+      <Listed items={data.newAgain} none="No fastener that is used once." />
+      <h3>Step by step</h3>
+      <Steps steps={data.card.steps} />
+    </>
+  );
+}
+
+function Listed({ items, none }: { items: string[]; none: string }) {
+  return items.length === 0 ? (
+    <p style={{ margin: 0 }}>{none}</p>
+  ) : (
+    <ul style={{ margin: 0 }}>
+      {items.map((i) => (
+        <li key={i}>{i}</li>
+      ))}
+    </ul>
+  );
+}
