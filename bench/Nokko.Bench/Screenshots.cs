@@ -63,10 +63,9 @@ internal static class Screenshots
         Shoot("prove", "Station");
         Job("SV 118 K", "hand-over", "Torques");
         Shoot("hand-over", "To come");
-        browser.Resize(1280, 1180);
+        Job("HO 31 T", "fit/sheets?sheet=torques", "Spec and its source");
         Scroll("//article");
-        Shoot("record", "Not measured");
-        browser.Resize(1280, 800);
+        Shoot("fit-sheets", "Fasteners");
         browser.Open($"{server.Address}/shelf");
         Shoot("shelf", "Moor box spacer");
 

@@ -113,6 +113,17 @@ public sealed class WholeJobTests : IDisposable
         Then("Locks and arms before anyone reaches under", "I looked: confirmed");
         _browser.Sees("Held up by: lift arms, locks in");
 
+        // What no step names: it is a line like any other, once, however often it is pressed.
+        _browser.Press("Not on the card? Add it");
+        _browser.Type("What came off", "liner clips");
+        var add = _browser.Button("Add the line");
+        _browser.Driver.ExecuteScript("arguments[0].click(); arguments[0].click()", add);
+        _browser.Until(
+            d =>
+                d.FindElements(By.XPath("//button[@aria-label='Back on: liner clips']")).Count == 1,
+            "one line of the liner's clips"
+        );
+
         Joint("LF strut foot to lower arm");
         _browser.Type("Torque, lb·ft", "101");
         _browser.Type("From which sheet or page", "sheet 7");

@@ -355,6 +355,36 @@ public sealed record FittingSchools
         ),
     ];
 
+    /// <summary>The questions that make a difference to a card: another way gives another card.</summary>
+    /// <param name="card">The card by choices; the last word on each question counts.</param>
+    /// <param name="choices">What is chosen now.</param>
+    public static IReadOnlyList<SchoolQuestion> ThatMatter(
+        Func<IReadOnlyList<SchoolChoice>, JobCard> card,
+        IReadOnlyList<SchoolChoice> choices
+    )
+    {
+        var now = Said(choices);
+        return
+        [
+            .. Questions.Where(q =>
+                q.Ways.Any(w =>
+                    Said([
+                        .. choices,
+                        new SchoolChoice
+                        {
+                            Id = Guid.Empty,
+                            School = q.School,
+                            Choice = w.Choice,
+                            PersonId = Guid.Empty,
+                        },
+                    ]) != now
+                )
+            ),
+        ];
+
+        string Said(IReadOnlyList<SchoolChoice> by) => string.Join('\n', CardText.Of(card(by)));
+    }
+
     /// <summary>Whether a question has a way.</summary>
     public static bool Has(string school, string choice) =>
         Questions.Any(q => q.School == school && q.Ways.Any(w => w.Choice == choice));

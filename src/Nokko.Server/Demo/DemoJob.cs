@@ -149,11 +149,17 @@ internal sealed partial class DemoJob
 
     public void Plan(string name, (Corner Corner, Part Part)[] parts)
     {
-        Later(20);
         foreach (var (_, part) in parts)
         {
             _shelf[part.Id] = part with { Count = 1000 };
         }
+        Plan(name, [.. parts.Select(p => (p.Corner, new PlacingInput(NewId(), p.Part.Id)))]);
+    }
+
+    /// <summary>A plan of parts, of pieces that are on the vehicle already, and of collars that are turned.</summary>
+    public void Plan(string name, (Corner Corner, PlacingInput Piece)[] pieces)
+    {
+        Later(20);
         Do(
             new SavePlan(
                 NewId(),
@@ -163,19 +169,26 @@ internal sealed partial class DemoJob
                 name,
                 [
                     .. Corners
-                        .All.Where(c => parts.Any(p => p.Corner == c))
+                        .All.Where(c => pieces.Any(p => p.Corner == c))
                         .Select(c => new CornerPlacingsInput(
                             c,
-                            [
-                                .. parts
-                                    .Where(p => p.Corner == c)
-                                    .Select(p => new PlacingInput(NewId(), p.Part.Id)),
-                            ]
+                            [.. pieces.Where(p => p.Corner == c).Select(p => p.Piece)]
                         )),
                 ]
             )
         );
     }
+
+    /// <summary>A piece that is on the vehicle already, to stand elsewhere.</summary>
+    public PlacingInput Moved(Corner from) =>
+        new(Document.CurrentStage()!.Stacks.Single(s => s.Corner == from).Parts[0].Id, null);
+
+    /// <summary>A collar turned up.</summary>
+    public PlacingInput Raise(string inches) =>
+        new(NewId(), null, new QuantityInput(inches, Unit.Inch, Known.Measured));
+
+    public void Choose(string school, string choice, string why) =>
+        Do(new ChooseSchool(NewId(), NewId(), school, choice, why));
 
     public void Begin()
     {
@@ -260,6 +273,10 @@ internal sealed partial class DemoJob
             {
                 return;
             }
+        }
+        if (last is not null)
+        {
+            throw new InvalidOperationException($"The card has no step {last}.");
         }
     }
 

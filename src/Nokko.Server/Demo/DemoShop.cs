@@ -87,7 +87,24 @@ internal static class DemoShop
             SideLean(Job(orchard, drover, brenna, "Ostrel", "Drover", "HO 32 T", 0.4)),
             HalfRead(Job(survey, packer, odd, "Skeld", "Packer", "NF 80 W", 0.1)),
         ];
-        foreach (var job in jobs.Concat(DemoSystems.Jobs(db, shelf, brenna, odd, now)))
+        var platforms = new Dictionary<string, Platform>
+        {
+            [drover.Name] = drover,
+            [packer.Name] = packer,
+        };
+        Platform Of(string name)
+        {
+            if (!platforms.TryGetValue(name, out var known))
+            {
+                known = db.Put(new Platform { Id = Guid.CreateVersion7(), Name = name });
+                platforms[name] = known;
+            }
+            return known;
+        }
+        foreach (
+            var job in jobs.Concat(DemoSystems.Jobs(db, shelf, brenna, odd, Of, now))
+                .Concat(DemoFittings.Jobs(db, shelf, brenna, odd, Of, now))
+        )
         {
             db.PutJob(job, ownerIsNew: false, platformIsNew: false);
             await db.SaveNew(job.Job.Id, CancellationToken.None);

@@ -16,6 +16,7 @@ internal static class DemoSystems
         DemoShelf shelf,
         Person brenna,
         Person odd,
+        Func<string, Platform> platform,
         DateTimeOffset now
     )
     {
@@ -34,7 +35,7 @@ internal static class DemoSystems
         ) =>
             new(
                 owner,
-                db.Put(new Platform { Id = Guid.CreateVersion7(), Name = $"{make} {name}" }),
+                platform($"{make} {name}"),
                 by,
                 make,
                 name,
@@ -62,7 +63,7 @@ internal static class DemoSystems
     }
 
     /// <summary>Coil-overs on arms, taped and with their travel; a live axle on coils with a panhard behind, a trailer to tow. Two plans side by side.</summary>
-    private static DemoVehicle WagonBuilt { get; } =
+    public static DemoVehicle WagonBuilt { get; } =
         new()
         {
             Kind = VehicleKind.Wagon,
@@ -139,7 +140,7 @@ internal static class DemoSystems
     }
 
     /// <summary>Two live axles on coils with links and track bars.</summary>
-    private static DemoVehicle OpenTopBuilt { get; } =
+    public static DemoVehicle OpenTopBuilt { get; } =
         new()
         {
             Kind = VehicleKind.OpenTop,
@@ -185,7 +186,7 @@ internal static class DemoSystems
     }
 
     /// <summary>Radius arms in front, coil-overs on the live axle behind; a body lift on the table.</summary>
-    private static DemoVehicle OldOpenTopBuilt { get; } =
+    public static DemoVehicle OldOpenTopBuilt { get; } =
         new()
         {
             Kind = VehicleKind.OpenTop,
@@ -224,7 +225,7 @@ internal static class DemoSystems
     }
 
     /// <summary>Strut-type front, links on a subframe behind: blocks and plates that match.</summary>
-    private static DemoVehicle EstateBuilt { get; } =
+    public static DemoVehicle EstateBuilt { get; } =
         new()
         {
             Kind = VehicleKind.Estate,
@@ -347,7 +348,7 @@ internal static class DemoSystems
     }
 
     /// <summary>Leaves all round, the rear axle above its springs: shackles in front, a rebuilt pack behind.</summary>
-    private static DemoVehicle LeafTruckBuilt { get; } =
+    public static DemoVehicle LeafTruckBuilt { get; } =
         new()
         {
             Front = DemoVehicle.Of(

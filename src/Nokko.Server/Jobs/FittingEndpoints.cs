@@ -34,10 +34,21 @@ internal static class FittingEndpoints
         IReadOnlyList<Tip> Tips
     );
 
+    /// <summary>A question between ways, and what was chosen for this job.</summary>
+    internal sealed record FittingWay(
+        string School,
+        string Asks,
+        IReadOnlyList<SchoolWay> Ways,
+        string Choice,
+        string? Why,
+        string? By
+    );
+
     public static void Map(RouteGroupBuilder api, RouteGroupBuilder jobs)
     {
         jobs.MapGet("/{job:guid}/fitting/earlier", OfEarlierJobs);
         jobs.MapGet("/{job:guid}/fitting/undo", Undo);
+        jobs.MapGet("/{job:guid}/fitting/ways", WaysOf);
         api.MapGet("/fitting/ways", Ways);
     }
 
@@ -124,6 +135,36 @@ internal static class FittingEndpoints
         return Progress.UndoOf(d) is { } back
             ? TypedResults.Ok(back)
             : Trouble.Missing("Nothing was fitted on this job that could be undone.").Answer();
+    }
+
+    /// <summary>The questions that make a difference to this job's card.</summary>
+    private static async Task<Results<Ok<FittingWay[]>, ProblemHttpResult>> WaysOf(
+        Guid job,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadDocument(job, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        return TypedResults.Ok(
+            FittingSchools
+                .ThatMatter(by => Progress.CardOf(d with { Schools = by }), d.Schools)
+                .Select(q =>
+                {
+                    var chosen = d.Schools.LastOrDefault(s => s.School == q.School);
+                    return new FittingWay(
+                        q.School,
+                        q.Asks,
+                        q.Ways,
+                        chosen?.Choice ?? q.Ways[0].Choice,
+                        chosen?.Why,
+                        d.People.FirstOrDefault(p => p.Id == chosen?.PersonId)?.Name
+                    );
+                })
+                .ToArray()
+        );
     }
 
     private static async Task<Ok<HowTheShopFits>> Ways(NokkoDb db, CancellationToken cancel)

@@ -183,14 +183,12 @@ internal sealed record JointNote(Guid JointId, string? Differs, Guid? Offered, b
 /// <param name="Board">What holds the heavy members that are held otherwise than on an untouched vehicle.</param>
 /// <param name="Loose">Places of joints that are open, or loosened and not yet home.</param>
 /// <param name="Notes">What there is to say of its joints beside their lines.</param>
-/// <param name="Ways">What was chosen between the ways that good fitters differ on.</param>
 /// <param name="Unlooked">Places of joints that no second person has looked at, in the order of the card.</param>
 /// <param name="Hangs">Whether it hangs now.</param>
 internal sealed record FittingNow(
     IReadOnlyList<BoardLine> Board,
     IReadOnlyList<string> Loose,
     IReadOnlyList<JointNote> Notes,
-    IReadOnlyList<FittingWay> Ways,
     IReadOnlyList<string> Unlooked,
     bool Hangs
 )
@@ -203,35 +201,11 @@ internal sealed record FittingNow(
             card.Board(done),
             card.Loose(done),
             JointNote.Of(d, card),
-            [
-                .. FittingSchools.Questions.Select(q =>
-                {
-                    var chosen = d.Schools.LastOrDefault(s => s.School == q.School);
-                    return new FittingWay(
-                        q.School,
-                        q.Asks,
-                        q.Ways,
-                        chosen?.Choice ?? q.Ways[0].Choice,
-                        chosen?.Why,
-                        d.People.FirstOrDefault(p => p.Id == chosen?.PersonId)?.Name
-                    );
-                }),
-            ],
             plan is null ? [] : Progress.Unlooked(d, plan, card),
             FittingRules.Hangs(d.Supports)
         );
     }
 }
-
-/// <summary>A question between ways, and what was chosen for this job.</summary>
-internal sealed record FittingWay(
-    string School,
-    string Asks,
-    IReadOnlyList<SchoolWay> Ways,
-    string Choice,
-    string? Why,
-    string? By
-);
 
 /// <summary>A stance in plain sentences, in the person's unit.</summary>
 internal sealed record RoundWords(Guid WalkRoundId, IReadOnlyList<string> Sentences);

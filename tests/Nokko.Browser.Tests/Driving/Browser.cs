@@ -125,7 +125,7 @@ public sealed class Browser : IDisposable
             d =>
                 d.FindElements(
                         By.XPath(
-                            $"//*[self::button or self::a or @role='button'][@aria-label={Quoted(words)} or normalize-space(.)={Quoted(words)}]"
+                            $"//*[self::button or self::a or self::summary or @role='button'][@aria-label={Quoted(words)} or normalize-space(.)={Quoted(words)}]"
                         )
                     )
                     .FirstOrDefault(e => e.Displayed && e.Enabled),

@@ -63,6 +63,30 @@ public class WaysTests
         Assert.False(FittingSchools.Has("blue", "together"));
     }
 
+    [Theory]
+    [InlineData(PartKind.Tyre, "")]
+    [InlineData(PartKind.Shock, "sides lineUp threads")]
+    [InlineData(PartKind.CoilSpacer, "trackBar coilsLoose lineUp threads")]
+    public void Only_what_makes_a_difference_to_this_card_is_asked(PartKind kind, string asked) =>
+        Assert.Equal(
+            asked,
+            string.Join(
+                ' ',
+                FittingSchools
+                    .ThatMatter(
+                        by =>
+                            Card(
+                                FittingSchools.Of(by),
+                                Coils,
+                                (Corner.LR, kind),
+                                (Corner.RR, kind)
+                            ),
+                        []
+                    )
+                    .Select(q => q.School)
+            )
+        );
+
     [Fact]
     public void A_hung_caliper_is_two_bolts_more_and_goes_on_a_hook_first()
     {

@@ -1551,6 +1551,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/fitting/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FittingWay"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2201,7 +2238,6 @@ export interface components {
             board: components["schemas"]["BoardLine"][];
             loose: string[];
             notes: components["schemas"]["JointNote"][];
-            ways: components["schemas"]["FittingWay"][];
             unlooked: string[];
             hangs: boolean;
         };

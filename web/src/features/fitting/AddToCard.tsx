@@ -10,6 +10,7 @@ import type { NewCommand } from "../../api/command";
 import { useJob, useSend } from "../../api/job";
 import { jointWords } from "../../api/words";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { useOnce } from "../../shared/useOnce";
 import { useDraft } from "../../shared/useDraft";
 
 const places = ["LF", "RF", "LR", "RR", "front", "rear", "vehicle"];
@@ -40,15 +41,17 @@ export function AddToCard({ step }: { step: Schemas["CardStep"] | undefined }) {
 function useAdd(clear: () => void) {
   const send = useSend();
   const [problem, setProblem] = useState<Error | null>(null);
-  const add = async (command: NewCommand, says: string) => {
-    setProblem(null);
-    try {
-      await send(command, says);
-      clear();
-    } catch (e) {
-      setProblem(asError(e));
-    }
-  };
+  const once = useOnce();
+  const add = (command: NewCommand, says: string) =>
+    once(async () => {
+      setProblem(null);
+      try {
+        await send(command, says);
+        clear();
+      } catch (e) {
+        setProblem(asError(e));
+      }
+    });
   return { problem, add };
 }
 
@@ -60,7 +63,7 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
         sx={{
           display: "grid",
           gap: 1,
-          gridTemplateColumns: "repeat(auto-fill, minmax(150px, 1fr))",
+          gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
           alignItems: "start",
         }}
       >

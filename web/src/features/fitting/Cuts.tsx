@@ -10,6 +10,7 @@ import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { quantityText, typed } from "../../shared/quantity";
+import { useOnce } from "../../shared/useOnce";
 import { useDraft } from "../../shared/useDraft";
 
 export const cutWords: Record<Schemas["CutKind"], string> = {
@@ -40,6 +41,7 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
   const [draft, setDraft, clear] = useDraft(`cut.${plan}.${where}`, none);
   const [problem, setProblem] = useState<Error | null>(null);
   const mine = d.cuts.filter((c) => c.planId === plan && c.where === where);
+  const once = useOnce();
   const add = async () => {
     setProblem(null);
     try {
@@ -118,7 +120,7 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
         />
       </Box>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
-        <Button variant="outlined" onClick={() => void add()}>
+        <Button variant="outlined" onClick={() => void once(add)}>
           Note it
         </Button>
         <Typography color="text.secondary" sx={{ fontSize: "0.88rem" }}>

@@ -19,6 +19,7 @@ import { reachedOf, Reached, type Typed } from "./Reached";
 import { SecondEyes } from "./SecondEyes";
 import { Tips } from "./Tips";
 import { useUnit } from "../../shared/Length";
+import { useOnce } from "../../shared/useOnce";
 
 /** What was typed into a step that is not done yet, and what stood against it. */
 export interface StepDraft {
@@ -49,10 +50,16 @@ const holdWords: Record<Schemas["HoldReason"], string> = {
 };
 
 /** Minutes since somebody last worked on the plan; null where they tell nothing of this one. */
-function minutesSince(view: JobView, plan: string): number | null {
+function minutesSince(
+  view: JobView,
+  plan: string,
+  step: Schemas["CardStep"],
+): number | null {
   const last = lastWork(view.document, plan) ?? 0;
   const minutes = Math.round((Date.now() - last) / 60_000);
-  return last > 0 && minutes >= 1 && minutes <= 240 ? minutes : null;
+  return last > 0 && minutes >= 1 && minutes <= 20 + 4 * step.minutes
+    ? minutes
+    : null;
 }
 
 /** One step large: what to do, the hold if there is one, the place, and what its joints reached. */
@@ -82,9 +89,8 @@ export function Step({
   const { minutes, reason, agreed, reached, problem } = draft;
   const before = useEarlier().times.find((t) => t.step === step.key);
   const forGood = step.holdFor === "irreversible";
-  const sinceLast = minutesSince(view, plan);
-  // Two presses in one moment are one: a state would be told too late.
-  const busy = useRef(false);
+  const sinceLast = minutesSince(view, plan, step);
+  const once = useOnce();
   const main = useRef<HTMLButtonElement>(null);
   const gate = problem instanceof Problem && problem.field === "reason";
   const title = useRef<HTMLHeadingElement>(null);
@@ -98,10 +104,6 @@ export function Step({
   }, [step.key]);
 
   const finish = async () => {
-    if (busy.current) {
-      return;
-    }
-    busy.current = true;
     onDraft({ ...draft, problem: null });
     try {
       await send(
@@ -122,8 +124,6 @@ export function Step({
       onDone();
     } catch (e) {
       onRefused(asError(e));
-    } finally {
-      busy.current = false;
     }
   };
   const places = [...step.opens, ...step.loosens];
@@ -152,15 +152,15 @@ export function Step({
       }}
     >
       <Box
+        // The words run round the drawing, which stands behind them on a phone.
         sx={{
-          display: "grid",
-          columnGap: 2,
-          gridTemplateColumns: {
-            xs: "minmax(0,1fr)",
-            sm: "minmax(0,1fr) auto",
-          },
+          display: { xs: "flex", sm: "flow-root" },
+          flexDirection: "column-reverse",
         }}
       >
+        <Box sx={{ float: { sm: "right" }, ml: { sm: 2 } }}>
+          <PlaceDrawing step={step} />
+        </Box>
         <Box>
           <Typography color="text.secondary">
             {step.holdFor
@@ -212,7 +212,6 @@ export function Step({
             </Typography>
           )}
         </Box>
-        <PlaceDrawing step={step} />
       </Box>
       <MarksMade step={step} />
       <Tips step={step} />
@@ -274,12 +273,11 @@ export function Step({
             {minutes === "" && sinceLast !== null && (
               <Button
                 variant="text"
-                aria-label={`${sinceLast.toString()} minutes since the last step: take them`}
                 onClick={() => {
                   onDraft({ ...draft, minutes: sinceLast.toString() });
                 }}
               >
-                {sinceLast} by the clock
+                {sinceLast} min by the clock
               </Button>
             )}
             <Button
@@ -287,7 +285,7 @@ export function Step({
               variant="contained"
               color={step.hold ? "error" : "primary"}
               sx={{ flex: 1 }}
-              onClick={() => void finish()}
+              onClick={() => void once(finish)}
             >
               {gate
                 ? "Go on with this reason"

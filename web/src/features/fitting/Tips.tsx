@@ -8,6 +8,7 @@ import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { shop } from "../../api/job";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { useOnce } from "../../shared/useOnce";
 import { useDraft } from "../../shared/useDraft";
 import { useShopFits } from "./earlier";
 
@@ -21,6 +22,7 @@ export function Tips({ step }: { step: Schemas["CardStep"] }) {
   const operation = step.operations[0];
   const [text, setText, clear] = useDraft(`tip.${operation ?? ""}`, "");
   const [problem, setProblem] = useState<Error | null>(null);
+  const once = useOnce();
   if (!operation) {
     return null;
   }
@@ -69,13 +71,13 @@ export function Tips({ step }: { step: Schemas["CardStep"] }) {
           <Button
             variant="outlined"
             onClick={() =>
-              void carry({ kind: "addTip", id: v7(), operation, text }).then(
-                (kept) => {
-                  if (kept) {
-                    clear();
-                  }
-                },
-              )
+              void once(async () => {
+                if (
+                  await carry({ kind: "addTip", id: v7(), operation, text })
+                ) {
+                  clear();
+                }
+              })
             }
           >
             Keep the tip

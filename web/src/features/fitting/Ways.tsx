@@ -7,26 +7,48 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
-import { shop, useJob, useSend } from "../../api/job";
+import { shop, useSend } from "../../api/job";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
-import { useShopFits } from "./earlier";
+import { useOnce } from "../../shared/useOnce";
+import { useShopFits, useWays } from "./earlier";
 
 /** The ways that good fitters differ on: this job's choice, and what each disturbs. The card follows at once. */
 export function Ways() {
-  const { ways } = useJob().fitting;
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState("");
+  const { data: ways = [], error } = useWays(open);
   return (
     <Box component="section" sx={{ mt: 2 }}>
-      <details>
+      <details
+        onToggle={(e) => {
+          setOpen(e.currentTarget.open);
+        }}
+      >
         <summary>
           <Typography variant="h2" component="span">
             Ways of fitting on this job
           </Typography>
         </summary>
         <Box sx={{ display: "grid", gap: 1.25, mt: 1 }}>
+          <ProblemNote problem={error} />
+          <TextField
+            label="Why, for a way that you choose now"
+            value={why}
+            onChange={(e) => {
+              setWhy(e.target.value);
+            }}
+          />
           {ways.map((way) => (
-            <Way key={way.school} way={way} />
+            <Way
+              key={way.school}
+              way={way}
+              why={why}
+              onChosen={() => {
+                setWhy("");
+              }}
+            />
           ))}
-          <TheShops ways={ways} />
+          {open && <TheShops ways={ways} />}
         </Box>
       </details>
     </Box>
@@ -40,6 +62,7 @@ function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
   const [band, setBand] = useState<string | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
   const [kept, setKept] = useState(false);
+  const once = useOnce();
   if (!fits) {
     return null;
   }
@@ -52,9 +75,15 @@ function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
         kind: "setShopWays",
         id: fits.ways?.id ?? v7(),
         version: fits.version,
-        ways: ways
-          .filter((w) => w.choice !== w.ways[0]?.choice)
-          .map((w) => ({ school: w.school, choice: w.choice, why: w.why })),
+        ways: [
+          // Of what this card does not ask about, the shop's own ways stay.
+          ...(fits.ways?.ways ?? []).filter((own) =>
+            ways.every((w) => w.school !== own.school),
+          ),
+          ...ways
+            .filter((w) => w.choice !== w.ways[0]?.choice)
+            .map((w) => ({ school: w.school, choice: w.choice, why: w.why })),
+        ],
         torqueBand:
           shown.trim() === "" ? null : Number(shown.replace(",", ".")),
       });
@@ -83,7 +112,7 @@ function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
           }}
           {...at(problem, "torqueBand")}
         />
-        <Button variant="outlined" onClick={() => void keep()}>
+        <Button variant="outlined" onClick={() => void once(keep)}>
           Keep these as the shop&apos;s
         </Button>
       </Box>
@@ -93,10 +122,17 @@ function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
   );
 }
 
-function Way({ way }: { way: Schemas["FittingWay"] }) {
+function Way({
+  way,
+  why,
+  onChosen,
+}: {
+  way: Schemas["FittingWay"];
+  why: string;
+  onChosen: () => void;
+}) {
   const send = useSend();
   const [problem, setProblem] = useState<Error | null>(null);
-  const [why, setWhy] = useState("");
   const choose = async (choice: string) => {
     setProblem(null);
     try {
@@ -110,7 +146,7 @@ function Way({ way }: { way: Schemas["FittingWay"] }) {
         },
         way.asks,
       );
-      setWhy("");
+      onChosen();
     } catch (e) {
       setProblem(asError(e));
     }
@@ -131,16 +167,6 @@ function Way({ way }: { way: Schemas["FittingWay"] }) {
           </MenuItem>
         ))}
       </TextField>
-      <TextField
-        fullWidth
-        size="small"
-        variant="standard"
-        label="Why another one (before it is chosen)"
-        value={why}
-        onChange={(e) => {
-          setWhy(e.target.value);
-        }}
-      />
       <ProblemNote problem={problem} />
     </Box>
   );

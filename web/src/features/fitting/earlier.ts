@@ -24,6 +24,25 @@ export function useEarlier(): Schemas["Earlier"] {
   return data ?? { joints: [], times: [] };
 }
 
+/** The ways that make a difference to this job's card; asked for when somebody wants to see them. */
+export function useWays(wanted: boolean) {
+  const d = useJob().document;
+  const job = d.job.id;
+  return useQuery({
+    queryKey: ["ways", job, d.schools.length, d.plans.length],
+    queryFn: () =>
+      remembered(`ways ${job}`, async () =>
+        must(
+          await api.GET("/api/jobs/{job}/fitting/ways", {
+            params: { path: { job } },
+          }),
+        ),
+      ),
+    enabled: wanted,
+    placeholderData: (before) => before,
+  });
+}
+
 /** How the shop fits: its ways, its torque band, its tips. */
 export function useShopFits() {
   return useQuery({

@@ -6,6 +6,7 @@ import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
+import { cutText } from "../fitting/Cuts";
 import { positionWords, passesOver, torqueText } from "../fitting/torque";
 import { corrections } from "../walk-rounds/reading/corrections";
 import {
@@ -97,6 +98,22 @@ export function Record() {
       <Corrections />
       <Parts plan={plan} proof={proof} />
       <Torques plan={plan?.id} />
+      {d.cuts.length > 0 && (
+        <List
+          title="Cut and drilled"
+          items={[
+            ...d.cuts.map((c) => `${c.where}: ${cutText(c)}`),
+            ...d.steps.flatMap((x) =>
+              x.agreedBy
+                ? [
+                    `Agreed for the owner: ${x.agreedBy}, ${x.at.slice(0, 16).replace("T", " ")}`,
+                  ]
+                : [],
+            ),
+          ]}
+          none=""
+        />
+      )}
       <List title="Open lines" items={view.progress.openLines} none="None." />
       <List
         title="Done otherwise than the sheet says"

@@ -1,0 +1,222 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Nokko.Storage;
+
+namespace Nokko.Server.Demo;
+
+/// <summary>A hire fleet in the middle of its fitting: a job card of every kind of work.</summary>
+internal static class DemoFittings
+{
+    private static readonly Corner[] Front = [Corner.LF, Corner.RF];
+    private static readonly Corner[] Rear = [Corner.LR, Corner.RR];
+
+    /// <summary>One vehicle of the fleet.</summary>
+    /// <param name="Plate">Its plate.</param>
+    /// <param name="Make">Make.</param>
+    /// <param name="Name">Name.</param>
+    /// <param name="Built">How it is built; null is the pickup.</param>
+    /// <param name="Work">Plans it, begins and fits it as far as it has come.</param>
+    private sealed record Hired(
+        string Plate,
+        string Make,
+        string Name,
+        DemoVehicle? Built,
+        Action<DemoJob, DemoShelf> Work
+    );
+
+    public static IEnumerable<JobDocument> Jobs(
+        NokkoDb db,
+        DemoShelf shelf,
+        Person brenna,
+        Person odd,
+        Func<string, Platform> platform,
+        DateTimeOffset now
+    )
+    {
+        var fleet = db.Put(new Owner { Id = Guid.CreateVersion7(), Name = "Fernhill hire" });
+        foreach (var (hired, i) in Fleet.Select((h, i) => (h, i)))
+        {
+            var by = i % 2 == 0 ? brenna : odd;
+            var job = new DemoJob(
+                fleet,
+                platform(
+                    hired.Built is null
+                        ? $"{hired.Make} {hired.Name}, second shape"
+                        : $"{hired.Make} {hired.Name}"
+                ),
+                by,
+                hired.Make,
+                hired.Name,
+                hired.Plate,
+                now.AddHours(-6),
+                hired.Built
+            )
+            {
+                Eyes = by == odd ? brenna : odd,
+            };
+            job.Round(Settled.Rolled, [20.5, 20.44, 22.06, 22.0], [41.0, 40.94]);
+            hired.Work(job, shelf);
+            yield return job.Document;
+        }
+    }
+
+    private static (Corner, Part)[] At(Corner[] corners, params Part[] parts) =>
+        [.. corners.SelectMany(c => parts.Select(p => (c, p)))];
+
+    private static void Fit(DemoJob job, string last, (Corner, Part)[] parts)
+    {
+        job.Plan("Plan A", parts);
+        job.Begin();
+        job.FitTo(last);
+    }
+
+    /// <summary>Coil-overs at both ends: what stood in front can stand behind.</summary>
+    private static DemoVehicle Roller { get; } =
+        new()
+        {
+            Kind = VehicleKind.OpenTop,
+            Front = DemoVehicle.Of(SuspensionKind.CoilOverArm),
+            Rear = DemoVehicle.Of(SuspensionKind.CoilOverAxle),
+            Sizes = DemoVehicle.Built(2450, 1500, 880, 820, 500, springs: 980),
+        };
+
+    private static IReadOnlyList<Hired> Fleet { get; } =
+    [
+        new(
+            "FH 1",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) =>
+            {
+                job.Choose("openArm", "lowerBracket", "the upper joint is riveted");
+                Fit(job, "LF/part", At(Front, shelf.Thin));
+            }
+        ),
+        new(
+            "FH 2",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) =>
+            {
+                job.Choose("openArm", "innerPivots", "no separator free");
+                Fit(job, "LF/links", At(Front, shelf.Thin));
+            }
+        ),
+        new(
+            "FH 3",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) =>
+            {
+                job.Choose("openArm", "none", "long arms");
+                Fit(job, "LF/links", At(Front, shelf.Thin));
+            }
+        ),
+        new(
+            "FH 4",
+            "Maruna",
+            "Fell",
+            DemoSystems.WagonBuilt,
+            (job, shelf) => Fit(job, "LF/strut", At(Front, shelf.Preload))
+        ),
+        new(
+            "FH 5",
+            "Tindra",
+            "Lark",
+            DemoSystems.EstateBuilt,
+            (job, shelf) =>
+                Fit(
+                    job,
+                    "vehicle/supported",
+                    [.. At(Front, shelf.LowPlate), .. At(Rear, shelf.Subframe)]
+                )
+        ),
+        new(
+            "FH 6",
+            "Kelda",
+            "Tor",
+            DemoSystems.OpenTopBuilt,
+            (job, shelf) => Fit(job, "front/shock", At([.. Front, .. Rear], shelf.TallRing))
+        ),
+        new(
+            "FH 7",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) => Fit(job, "LR/shock", At(Rear, shelf.Block))
+        ),
+        new(
+            "FH 8",
+            "Skeld",
+            "Hauler",
+            DemoSystems.LeafTruckBuilt,
+            (job, shelf) => Fit(job, "vehicle/supported", At(Front, shelf.Shackle))
+        ),
+        new(
+            "FH 9",
+            "Kelda",
+            "Tor",
+            DemoSystems.OpenTopBuilt,
+            (job, shelf) => Fit(job, "vehicle/wheels-off", At([.. Front, .. Rear], shelf.Tyre))
+        ),
+        new(
+            "FH 10",
+            "Kelda",
+            "Tor",
+            DemoSystems.OpenTopBuilt,
+            (job, shelf) => Fit(job, "vehicle/supported", At(Front, shelf.LongShock))
+        ),
+        new(
+            "FH 11",
+            "Kelda",
+            "Tor, first shape",
+            DemoSystems.OldOpenTopBuilt,
+            (job, shelf) => Fit(job, "vehicle/chocked", At([.. Front, .. Rear], shelf.Puck))
+        ),
+        new(
+            "FH 12",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) =>
+                Fit(job, "front/mark", [.. At(Front, shelf.Bracket), (Corner.LF, shelf.DiffDrop)])
+        ),
+        new(
+            "FH 13",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, _) =>
+            {
+                job.Plan("Collars up", [.. Front.Select(c => (c, job.Raise("1/2")))]);
+                job.Begin();
+                job.FitTo("LF/mark");
+            }
+        ),
+        new(
+            "FH 14",
+            "Pukko",
+            "Roller",
+            Roller,
+            (job, shelf) =>
+            {
+                job.Plan("Plan A", At(Front, shelf.Thick));
+                job.Begin();
+                job.FitAll();
+                job.Round(Settled.Rolled, [23.5, 23.44, 22.06, 22.0], [42.6, 42.5]);
+                job.Plan(
+                    "Plates behind",
+                    [(Corner.LR, job.Moved(Corner.LF)), (Corner.RR, job.Moved(Corner.RF))]
+                );
+                job.Begin();
+                job.FitTo("vehicle/supported");
+            }
+        ),
+    ];
+}
