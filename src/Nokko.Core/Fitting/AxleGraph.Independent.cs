@@ -113,7 +113,7 @@ internal static partial class AxleGraph
             Where = where,
             Name = Names.DiffFlange,
             Kind = JointKind.Clamped,
-            Rank = 88,
+            Rank = 86,
             Fasteners = [Fasteners.Of("flange bolts", 4, newOnly: true)],
             Undo = "propshaft and flange marked across, its bolts out, the shaft hung up",
             Home = "mark to mark",

@@ -22,6 +22,18 @@ internal static partial class AxleGraph
                 Off = [$"{where} breather and cable clips"],
             },
             .. axle == Axle.Front ? Steering(where) : [],
+            new GraphJoint
+            {
+                Where = where,
+                Name = Names.PropshaftAxle,
+                Kind = JointKind.Clamped,
+                Rank = 86,
+                Fasteners = [Fasteners.Of("flange bolts", 4, newOnly: true)],
+                Undo = "propshaft and flange marked across, its bolts out, the shaft hung up",
+                Home = "mark to mark",
+                Off = [$"{where} propshaft flange bolts"],
+                Tools = ["paint pen"],
+            },
             .. kind.IsLeaf() ? [] : TrackBar(where, it),
             .. Corners.Of(axle).SelectMany(c => LiveCorner(c, it, kind)),
         ];
@@ -40,6 +52,30 @@ internal static partial class AxleGraph
             Home = "the nut goes forward to the pin's next hole, never back; wheel centred again",
             Off = [$"{where} drag-link nut and cotter pin"],
             Tools = ["ball-joint separator"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.DragLinkPitman,
+            Kind = JointKind.Ball,
+            Rank = 26,
+            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
+            Undo = "the drag link parted at the pitman arm",
+            Home = "the nut goes forward to the pin's next hole, never back",
+            Off = [$"{where} drag-link nut and cotter pin at the pitman arm"],
+            Tools = ["ball-joint separator"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.Pitman,
+            Kind = JointKind.SplinedClamp,
+            Rank = 27,
+            Fasteners = [Fasteners.Of("pitman nut", 1, newOnly: true)],
+            Undo =
+                "the pitman arm marked across its shaft, its nut off, the arm drawn with a puller",
+            Home = "mark to mark on the splines",
+            Off = [$"{where} pitman nut"],
         };
         yield return new GraphJoint
         {

@@ -12,8 +12,40 @@ internal static partial class AxleGraph
         [
             .. kind.IsLiveAxle() ? LiveAxle(axle, kind) : [],
             .. kind.IsLiveAxle() ? [] : Independent(vehicle, axle, kind),
+            .. Middle(axle),
             .. Corners.Of(axle).SelectMany(c => Corner(c, kind)),
         ];
+    }
+
+    /// <summary>What an axle may have once, however it is sprung.</summary>
+    private static IEnumerable<GraphJoint> Middle(Axle axle)
+    {
+        var where = axle.Said();
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.LevelSensor,
+            Kind = JointKind.Bracket,
+            Rank = 6,
+            Undo = "levelling off, the sensor's arm marked, its link off at both ends",
+            Home = "the arm the way it pointed, levelling on and set anew at ride height",
+            Off = [$"{where} level-sensor link"],
+        };
+        if (axle == Axle.Rear)
+        {
+            yield return new GraphJoint
+            {
+                Where = where,
+                Name = Names.CarrierBearing,
+                Kind = JointKind.Clamped,
+                Rank = 87,
+                Fasteners = [Fasteners.Of("bearing bolts", 2)],
+                Undo =
+                    "the carrier bearing's bolts out, the shaft held up, its shims kept in order",
+                Home = "shims as they were, or as its maker says for the new angle",
+                Off = [$"{where} carrier-bearing bolts and shims"],
+            };
+        }
     }
 
     /// <summary>What every corner has, however it is sprung.</summary>
@@ -192,6 +224,11 @@ internal static class Names
     public const string TrackBarFrame = "track bar to frame";
     public const string TrackBarBracket = "track-bar bracket";
     public const string DragLinkWheel = "drag link to knuckle";
+    public const string DragLinkPitman = "drag link to pitman arm";
+    public const string Pitman = "pitman arm to steering box";
+    public const string PropshaftAxle = "propshaft to axle";
+    public const string CarrierBearing = "propshaft carrier bearing";
+    public const string LevelSensor = "level-sensor link";
     public const string Damper = "steering damper ends";
     public const string Breather = "axle breather and cables";
     public const string Diff = "differential mounts";

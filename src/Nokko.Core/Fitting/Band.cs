@@ -26,6 +26,7 @@ internal sealed record Band(string Key, int From, string Said)
         new("eyes", 80, "Spring eyes and shackle"),
         new("bench-bolt", 83, "Pack opened"),
         new("pivots", 84, "Pivots out"),
+        new("propshaft", 86, "Propshaft off"),
         new("differential", 88, "Differential down"),
         new("subframe", 95, "Subframe bolts out"),
         new("mounts", 98, "Mount bolts out"),

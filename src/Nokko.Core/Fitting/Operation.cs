@@ -83,6 +83,18 @@ public enum OperationKind
     /// <summary>Steering damper.</summary>
     SteeringDamper,
 
+    /// <summary>Drag link.</summary>
+    DragLink,
+
+    /// <summary>Pitman arm.</summary>
+    PitmanArm,
+
+    /// <summary>Propshaft or its carrier bearing.</summary>
+    Propshaft,
+
+    /// <summary>Link of a level sensor.</summary>
+    LevelSensorLink,
+
     /// <summary>Brake hose.</summary>
     BrakeHose,
 
@@ -178,7 +190,11 @@ public sealed record Operation
                 or OperationKind.TrackBarBracket
                 or OperationKind.Differential
                 or OperationKind.CrossMember
-                or OperationKind.SteeringDamper;
+                or OperationKind.SteeringDamper
+                or OperationKind.DragLink
+                or OperationKind.PitmanArm
+                or OperationKind.Propshaft
+                or OperationKind.LevelSensorLink;
 
     /// <summary>What must be set or looked at afterwards.</summary>
     public Disturbs Disturbs { get; init; }

@@ -50,6 +50,10 @@ internal sealed partial class Operations(
             PartKind.Upright => [OperationKind.Upright],
             PartKind.CasterBush => [OperationKind.CasterBush],
             PartKind.SteeringDamper => [OperationKind.SteeringDamper],
+            PartKind.DragLink => [OperationKind.DragLink],
+            PartKind.PitmanArm => [OperationKind.PitmanArm],
+            PartKind.Propshaft => [OperationKind.Propshaft],
+            PartKind.LevelSensorLink => [OperationKind.LevelSensorLink],
             PartKind.BrakeHose => [OperationKind.BrakeHose],
             PartKind.BrakeHoseBracket => [OperationKind.HoseBracket],
             PartKind.Unknown => [OperationKind.Unknown],
@@ -389,6 +393,66 @@ internal sealed partial class Operations(
                 Opens = At(ends, Names.Damper),
                 WheelOff = false,
                 Minutes = (5, 5, 5),
+            },
+            OperationKind.DragLink => new()
+            {
+                Kind = kind,
+                Where = ends,
+                Opens = At(ends, Names.DragLinkWheel, Names.DragLinkPitman),
+                Marks = ["steering wheel and wheels straight ahead, the old link's length taped"],
+                Work =
+                [
+                    "Set to its length on the bench, eye to eye; the steering wheel is centred before it is driven.",
+                ],
+                Disturbs = Disturbs.Steering | Disturbs.Alignment,
+                WheelOff = false,
+                Minutes = (15, 5, 15),
+            },
+            OperationKind.PitmanArm => new()
+            {
+                Kind = kind,
+                Where = ends,
+                Opens = At(ends, Names.DragLinkPitman, Names.Pitman),
+                Marks = ["steering wheel and wheels straight ahead, the arm against its shaft"],
+                Work =
+                [
+                    "A puller draws it off: the box is not struck. It moves the drag link's angle; a track bar left as it is steers over bumps.",
+                ],
+                Disturbs = Disturbs.Steering | Disturbs.Alignment,
+                WheelOff = false,
+                Minutes = (20, 5, 15),
+                Tools = ["pitman-arm puller"],
+            },
+            OperationKind.Propshaft => new()
+            {
+                Kind = kind,
+                Where = ends,
+                Opens = At(
+                    ends,
+                    sus.IsLiveAxle() ? Names.PropshaftAxle : Names.DiffFlange,
+                    Names.CarrierBearing
+                ),
+                Marks = ["propshaft against both flanges"],
+                Work =
+                [
+                    "The slip joint keeps length to go in and out, at ride height and at droop.",
+                ],
+                WheelOff = false,
+                Minutes = (15, 15, 15),
+            },
+            OperationKind.LevelSensorLink => new()
+            {
+                Kind = kind,
+                Where = ends,
+                Opens = At(ends, Names.LevelSensor),
+                Marks = ["the sensor's arm against its body"],
+                Work =
+                [
+                    "Levelling off before it is undone; on again and set anew at ride height, or lamps and springs follow a wrong height.",
+                ],
+                Disturbs = Disturbs.Sensors,
+                WheelOff = false,
+                Minutes = (5, 5, 10),
             },
             OperationKind.BrakeHose => new()
             {

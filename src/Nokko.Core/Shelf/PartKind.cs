@@ -94,6 +94,18 @@ public enum PartKind
     /// <summary>A steering damper.</summary>
     SteeringDamper,
 
+    /// <summary>A drag link of another length or shape.</summary>
+    DragLink,
+
+    /// <summary>A pitman arm that reaches further down.</summary>
+    PitmanArm,
+
+    /// <summary>A propshaft, or its carrier bearing moved.</summary>
+    Propshaft,
+
+    /// <summary>A link of a level sensor, longer or adjustable.</summary>
+    LevelSensorLink,
+
     /// <summary>A longer brake hose.</summary>
     BrakeHose,
 

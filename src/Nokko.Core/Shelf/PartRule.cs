@@ -389,6 +389,50 @@ public sealed record PartRule(
             "Body towards the frame or the axle as its maker says."
         ),
         new(
+            PartKind.DragLink,
+            "drag link",
+            null,
+            LiftFamily.None,
+            65,
+            [],
+            PartActs.Not,
+            s => s.IsLiveAxle(),
+            "The bend the way the old one had it; threads alike in at both ends."
+        ),
+        new(
+            PartKind.PitmanArm,
+            "pitman arm",
+            "Reaches lower by",
+            LiftFamily.None,
+            66,
+            [],
+            PartActs.Not,
+            s => s.IsLiveAxle(),
+            "Its master spline to that of the box."
+        ),
+        new(
+            PartKind.Propshaft,
+            "propshaft or carrier bearing",
+            null,
+            LiftFamily.None,
+            70,
+            [],
+            PartActs.Not,
+            Anywhere,
+            "Both yokes in line, the mark to the mark."
+        ),
+        new(
+            PartKind.LevelSensorLink,
+            "level-sensor link",
+            "Longer by",
+            LiftFamily.None,
+            75,
+            [],
+            PartActs.Not,
+            Anywhere,
+            "The sensor's arm the way it pointed."
+        ),
+        new(
             PartKind.BrakeHose,
             "brake hose",
             null,

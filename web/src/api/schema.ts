@@ -4110,7 +4110,7 @@ export interface components {
          * @description What hands do so that a part comes or goes.
          * @enum {unknown}
          */
-        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "bodyMounts" | "steeringDamper" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
+        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
         /** @description Which way a part sits and how that was proved. */
         Orientation: {
             /**
@@ -4248,7 +4248,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];

@@ -163,6 +163,26 @@ export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: b
     "belowSpring": true,
     "offered": true
   },
+  "dragLink": {
+    "said": "drag link",
+    "belowSpring": true,
+    "offered": true
+  },
+  "pitmanArm": {
+    "said": "pitman arm",
+    "belowSpring": true,
+    "offered": true
+  },
+  "propshaft": {
+    "said": "propshaft or carrier bearing",
+    "belowSpring": true,
+    "offered": true
+  },
+  "levelSensorLink": {
+    "said": "level-sensor link",
+    "belowSpring": true,
+    "offered": true
+  },
   "brakeHose": {
     "said": "brake hose",
     "belowSpring": true,
