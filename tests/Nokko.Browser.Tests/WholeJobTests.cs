@@ -296,7 +296,9 @@ public sealed class WholeJobTests : IDisposable
             );
             Assert.Equal(1, pages);
         }
+        // However many vehicles the other tests have put in the yard.
         _browser.Open(_server.Address);
+        _browser.Type("Find owner, plate or vehicle", "WQ 5 B");
         _browser.Sees("To come after hand-over");
         _browser.Sees("Ostrel Drover WQ 5 B, Wren Quarry");
     }

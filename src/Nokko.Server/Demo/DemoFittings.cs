@@ -57,6 +57,7 @@ internal static class DemoFittings
             {
                 Eyes = by == odd ? brenna : odd,
             };
+            job.Promise(14);
             job.Round(Settled.Rolled, [20.5, 20.44, 22.06, 22.0], [41.0, 40.94]);
             hired.Work(job, shelf);
             yield return job.Document;

@@ -78,7 +78,7 @@ internal sealed partial class DemoJob
                     Loaded = built.LevelLoaded,
                     Tolerance = Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
                 },
-                PromisedOn = DateOnly.FromDateTime(_now.AddDays(5).UtcDateTime),
+                PromisedOn = Day(5),
                 OdometerIn = QuantityInput.Read(Miles(48_200), "", Unit.Km),
                 Equipment = Equipment.TwoPostLift,
                 TakenInAt = _now,
@@ -113,6 +113,12 @@ internal sealed partial class DemoJob
             ],
         };
     }
+
+    /// <summary>Promises it for another day.</summary>
+    public void Promise(int days) =>
+        Document = Document with { Job = Document.Job with { PromisedOn = Day(days) } };
+
+    private DateOnly Day(int days) => DateOnly.FromDateTime(_now.AddDays(days).UtcDateTime);
 
     /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth.</summary>
     public void Round(Settled settled, double[] lips, double[] mids)
