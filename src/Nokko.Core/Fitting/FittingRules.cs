@@ -236,6 +236,5 @@ public static class FittingRules
         || (Corners.Named(hold) is { } held && step == Corners.AxleOf(held).Said());
 
     /// <summary>The corner or axle of a step, or "vehicle", from its key.</summary>
-    public static string WhereOf(string step) =>
-        step[..step.IndexOf('/', StringComparison.Ordinal)];
+    public static string WhereOf(string step) => step.Split('/')[0];
 }

@@ -113,7 +113,7 @@ public sealed record UndoCard(
         $"{cut.Count} × {cut.What}, {(cut.Kind switch
         {
             CutKind.Cut => "cut",
-            CutKind.Drill => $"drilled {Said(cut.Size!)}",
+            CutKind.Drill => cut.Size is { } hole ? $"drilled {Said(hole)}" : "drilled",
             CutKind.Trim => "trimmed",
             _ => throw new ArgumentOutOfRangeException(nameof(cut), cut.Kind, "No cut."),
         })} {Said(cut.Distance)} from {cut.From}";

@@ -134,7 +134,9 @@ public sealed record Progress(
                     !d.Looks.Any(l =>
                         l.JointId == j.Id
                         && l.PlanId == plan.Id
-                        && d.PassesOver(j.Id, plan.Id).All(p => p.PersonId != l.PersonId)
+                        // What was tightened after the look was not looked at.
+                        && d.PassesOver(j.Id, plan.Id)
+                            .All(p => p.PersonId != l.PersonId && p.At <= l.At)
                     )
                 )
                 .Select(j => j.Place),

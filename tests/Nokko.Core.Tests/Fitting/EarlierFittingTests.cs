@@ -229,6 +229,23 @@ public class EarlierFittingTests
     }
 
     [Fact]
+    public void A_step_from_a_file_whose_key_names_no_place_harms_no_other_job()
+    {
+        var odd = Done("vehicle/raise", 1, 12) with { Step = "nonsense" };
+        Assert.Equal(
+            new StepTime("vehicle/raise", 1, 12, 12, 12),
+            EarlierFittings
+                .Times(
+                    Card,
+                    [
+                        [odd],
+                    ]
+                )
+                .Single()
+        );
+    }
+
+    [Fact]
     public void A_median_of_four_lies_between_the_middle_two()
     {
         IReadOnlyList<StepEntry>[] fittings =

@@ -315,6 +315,12 @@ public class WaysTests
             At = Sample.At(1),
         };
         Assert.Equal(says, UndoCard.Said(cut));
+        // A file may hold a hole without its size.
+        Assert.DoesNotContain(
+            "10.5",
+            UndoCard.Said(cut with { Size = null }),
+            StringComparison.Ordinal
+        );
         var undo = UndoCard.Of(
             Sample.AsFound,
             Sample.AsFound,

@@ -319,6 +319,38 @@ public class AddedCommandsTests
         Assert.Contains(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
     }
 
+    [Fact]
+    public void What_is_tightened_after_the_look_is_to_be_looked_at_again()
+    {
+        _shop.Begun();
+        _shop.DoUntil(s => s.Key == "vehicle/wheels-final");
+        var joint = _shop.Document.Joints.First(j => j.Kind.IsLookedAt());
+        var plan = _shop.Document.BegunPlan()!;
+        LookOver Look() => new(_shop.Key(), _shop.Key(), joint.Id);
+        _shop.PersonId = Second;
+        _shop.Do(Look());
+        Assert.DoesNotContain(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
+        // The first fitter goes over it once more.
+        _shop.PersonId = Sample.Id(5);
+        _shop.Do(
+            new TightenJoint(
+                _shop.Key(),
+                _shop.Key(),
+                joint.Id,
+                Pass.Final,
+                null,
+                true,
+                null,
+                WheelPosition.OnWheels,
+                null
+            )
+        );
+        Assert.Contains(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
+        _shop.PersonId = Second;
+        _shop.Do(Look());
+        Assert.DoesNotContain(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
+    }
+
     // --- what cannot be undone ----------------------------------------------------------------------
 
     private void BegunWithBracket()
