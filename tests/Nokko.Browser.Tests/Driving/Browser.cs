@@ -123,12 +123,18 @@ public sealed class Browser : IDisposable
     public IWebElement Button(string words) =>
         Until(
             d =>
-                d.FindElements(
-                        By.XPath(
-                            $"//*[self::button or self::a or self::summary or @role='button'][@aria-label={Quoted(words)} or normalize-space(.)={Quoted(words)}]"
-                        )
-                    )
-                    .FirstOrDefault(e => e.Displayed && e.Enabled),
+                (IWebElement?)
+                    d.ExecuteScript(
+                        """
+                        const found = document.evaluate(arguments[0], document, null, XPathResult.ORDERED_NODE_SNAPSHOT_TYPE, null);
+                        for (let i = 0; i < found.snapshotLength; i++) {
+                          const e = found.snapshotItem(i);
+                          if (!e.disabled && e.checkVisibility({ visibilityProperty: true })) return e;
+                        }
+                        return null;
+                        """,
+                        $"//*[self::button or self::a or self::summary or @role='button'][@aria-label={Quoted(words)} or normalize-space(.)={Quoted(words)}]"
+                    ),
             $"a button “{words}”"
         )!;
 
