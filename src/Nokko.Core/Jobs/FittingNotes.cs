@@ -63,6 +63,42 @@ public sealed record NoteCut(
     }
 }
 
+/// <summary>Strikes out a cut that was noted wrong, unless it was made.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">Key of the note.</param>
+public sealed record DropCut(Guid CommandId, Guid Id) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "cut struck out";
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var cut =
+            d.Cuts.FirstOrDefault(c => c.Id == Id)
+            ?? throw Refuse.Gone("This job has no such cut.");
+        if (
+            cut.PlanId != FittingWork.Begun(d).Id
+            || Progress
+                .CardOf(d)
+                .Steps.Any(s =>
+                    s.HoldFor == HoldReason.Irreversible
+                    && s.Where == cut.Where
+                    && Progress.IsDone(d, s.Key)
+                )
+        )
+        {
+            throw Refuse.Conflict(
+                "id",
+                "The work there is done: what was cut stays on the record. Write under “done otherwise” what it was in truth.",
+                cut.Id,
+                cut
+            );
+        }
+        work.Withdraw(cut);
+    }
+}
+
 /// <summary>Says that a second pair of eyes looked at a joint. Those of somebody who tightened it are no second ones.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Id">Key of the look.</param>

@@ -37,6 +37,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(AddOffLine), "addOffLine")]
 [JsonDerivedType(typeof(AddStep), "addStep")]
 [JsonDerivedType(typeof(DropStep), "dropStep")]
+[JsonDerivedType(typeof(DropCut), "dropCut")]
 [JsonDerivedType(typeof(NoteCut), "noteCut")]
 [JsonDerivedType(typeof(LookOver), "lookOver")]
 [JsonDerivedType(typeof(LookAtBoard), "lookAtBoard")]

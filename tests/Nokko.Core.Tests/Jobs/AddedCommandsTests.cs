@@ -460,6 +460,55 @@ public class AddedCommandsTests
         Assert.Null(_shop.Document.Cuts.Single().Size);
     }
 
+    [Theory]
+    [InlineData("0", "35", "size")]
+    [InlineData("-12", "35", "size")]
+    [InlineData("12", "0", "distance")]
+    [InlineData("12", "-1", "distance")]
+    public void A_hole_has_a_width_and_is_measured_away_from_its_edge(
+        string size,
+        string distance,
+        string field
+    )
+    {
+        BegunWithBracket();
+        AssertRefused(Holes(size: size, distance: distance), RefusalKind.BadValue, field);
+    }
+
+    [Fact]
+    public void A_cut_noted_wrong_is_struck_out_until_it_was_made()
+    {
+        BegunWithBracket();
+        var drill = Card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
+        var (wrong, right) = (Holes(distance: "53"), Holes());
+        _shop.Do(wrong);
+        _shop.Do(right);
+        _shop.Do(new DropCut(_shop.Key(), wrong.Id));
+        Assert.Equal(right.Id, Assert.Single(_shop.Document.Cuts).Id);
+        AssertRefused(new DropCut(_shop.Key(), wrong.Id), RefusalKind.Gone, "");
+        // With none left the gate stands again.
+        _shop.Do(new DropCut(_shop.Key(), right.Id));
+        AssertRefused(Done(drill.Key, agreed: "Orchard"), RefusalKind.Gate, "reason");
+        var made = Holes();
+        _shop.Do(made);
+        _shop.Do(Done(drill.Key, agreed: "Orchard"));
+        AssertRefused(new DropCut(_shop.Key(), made.Id), RefusalKind.Conflict, "id");
+        Assert.Single(_shop.Document.Cuts);
+    }
+
+    [Fact]
+    public void What_is_trimmed_elsewhere_can_be_struck_out_whatever_was_drilled_here()
+    {
+        BegunWithBracket();
+        var drill = Card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
+        var lip = Holes("liner's lip", CutKind.Trim) with { Where = "LF" };
+        _shop.Do(Holes());
+        _shop.Do(lip);
+        _shop.Do(Done(drill.Key, agreed: "Orchard"));
+        _shop.Do(new DropCut(_shop.Key(), lip.Id));
+        Assert.DoesNotContain(_shop.Document.Cuts, c => c.Where == "LF");
+    }
+
     // --- the shop's ways ----------------------------------------------------------------------------
 
     [Theory]

@@ -2503,7 +2503,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -2817,6 +2817,21 @@ export interface components {
             reached?: null | components["schemas"]["ReachedInput"][];
             /** @description Who of the owner's side agreed to what cannot be undone. */
             agreedBy?: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Strikes out a cut that was noted wrong, unless it was made. */
+        JobCommandDropCut: {
+            /** @enum {string} */
+            kind: "dropCut";
+            /**
+             * Format: uuid
+             * @description Key of the note.
+             */
+            id: string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.

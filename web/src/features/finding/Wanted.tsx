@@ -8,6 +8,7 @@ import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { cornerWords, typed } from "../../shared/quantity";
+import { useOnce } from "../../shared/useOnce";
 import { TyreRoom } from "./TyreRoom";
 import { wantedSays } from "./wanted";
 
@@ -50,6 +51,7 @@ export function Wanted() {
   const [problem, setProblem] = useState<Error | null>(null);
   const chosen = wishes.find((w) => w.kind === asked);
 
+  const once = useOnce();
   const wish = async (kind: Kind) => {
     setProblem(null);
     try {
@@ -109,7 +111,7 @@ export function Wanted() {
                   setProblem(null);
                   if (w.asks.length === 0) {
                     setAsked(null);
-                    void wish(w.kind);
+                    void once(() => wish(w.kind));
                   } else {
                     setTexts({});
                     setAsked(w.kind);
@@ -125,7 +127,7 @@ export function Wanted() {
               component="form"
               onSubmit={(e) => {
                 e.preventDefault();
-                void wish(chosen.kind);
+                void once(() => wish(chosen.kind));
               }}
               sx={{
                 display: "grid",

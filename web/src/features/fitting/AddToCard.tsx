@@ -5,6 +5,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState, type ReactNode } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import type { NewCommand } from "../../api/command";
 import { useJob, useSend } from "../../api/job";
@@ -300,13 +301,13 @@ function OwnSteps() {
             {s.where}: {s.title}
           </span>
           {!d.steps.some((x) => x.step.endsWith(`/own-${s.id}`)) && (
-            <Button
+            <Press
               size="small"
               aria-label={`Take off the card: ${s.title}`}
-              onClick={() => void add({ kind: "dropStep", id: s.id }, s.title)}
+              act={() => add({ kind: "dropStep", id: s.id }, s.title)}
             >
               Take off the card
-            </Button>
+            </Press>
           )}
         </Box>
       ))}

@@ -5,6 +5,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useSeenVersion, useSend } from "../../api/job";
 import { jointWords } from "../../api/words";
@@ -150,13 +151,11 @@ export function CorrectJoint({ joint }: { joint: Schemas["Joint"] }) {
           );
         })}
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-          <Button variant="outlined" onClick={() => void save(false)}>
+          <Press variant="outlined" act={() => save(false)}>
             {joint.none ? "It has one after all" : "Keep it so"}
-          </Button>
+          </Press>
           {!joint.none && (
-            <Button onClick={() => void save(true)}>
-              This vehicle has none
-            </Button>
+            <Press act={() => save(true)}>This vehicle has none</Press>
           )}
           <Button
             onClick={() => {

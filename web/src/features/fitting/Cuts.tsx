@@ -1,16 +1,15 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { quantityText, typed } from "../../shared/quantity";
-import { useOnce } from "../../shared/useOnce";
 import { useDraft } from "../../shared/useDraft";
 
 export const cutWords: Record<Schemas["CutKind"], string> = {
@@ -41,7 +40,6 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
   const [draft, setDraft, clear] = useDraft(`cut.${plan}.${where}`, none);
   const [problem, setProblem] = useState<Error | null>(null);
   const mine = d.cuts.filter((c) => c.planId === plan && c.where === where);
-  const once = useOnce();
   const add = async () => {
     setProblem(null);
     try {
@@ -64,6 +62,14 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
       setProblem(asError(e));
     }
   };
+  const strike = async (c: Schemas["Cut"]) => {
+    setProblem(null);
+    try {
+      await send({ kind: "dropCut", id: c.id }, `struck out: ${c.what}`);
+    } catch (e) {
+      setProblem(asError(e));
+    }
+  };
   const field = (key: "what" | "from" | "distance" | "size", label: string) => (
     <TextField
       label={label}
@@ -80,7 +86,17 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
       {mine.length > 0 && (
         <Box component="ul" sx={{ my: 0, pl: 3 }}>
           {mine.map((c) => (
-            <li key={c.id}>{cutText(c)}</li>
+            <li key={c.id}>
+              {cutText(c)}{" "}
+              <Press
+                size="small"
+                color="inherit"
+                aria-label={`Strike out: ${cutText(c)}`}
+                act={() => strike(c)}
+              >
+                Strike out
+              </Press>
+            </li>
           ))}
         </Box>
       )}
@@ -120,9 +136,9 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
         />
       </Box>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
-        <Button variant="outlined" onClick={() => void once(add)}>
+        <Press variant="outlined" act={add}>
           Note it
-        </Button>
+        </Press>
         <Typography color="text.secondary" sx={{ fontSize: "0.88rem" }}>
           As the sheet says; the count is of this place alone.
         </Typography>

@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { supportNow } from "../../api/document";
 import { useJob, useSend } from "../../api/job";
@@ -15,6 +16,7 @@ import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { jointWords, leftOpen } from "../../api/words";
 import { passesOver, positionWords, torqueText } from "./torque";
+import { PhotographButton } from "../jobs/Photographs";
 import { CorrectJoint } from "./CorrectJoint";
 import { OtherwiseThere, specOffers } from "./Offers";
 import { SpecForm } from "./SpecForm";
@@ -158,15 +160,15 @@ export function JointForm({
       <Box
         sx={{ display: "grid", gap: 1, gridTemplateColumns: "repeat(3, 1fr)" }}
       >
-        <Button variant="outlined" onClick={() => void tighten("hand")}>
+        <Press variant="outlined" act={() => tighten("hand")}>
           By hand
-        </Button>
-        <Button variant="outlined" onClick={() => void tighten("snug")}>
+        </Press>
+        <Press variant="outlined" act={() => tighten("snug")}>
           Snug
-        </Button>
-        <Button variant="contained" onClick={() => void tighten("final")}>
+        </Press>
+        <Press variant="contained" act={() => tighten("final")}>
           Final
-        </Button>
+        </Press>
       </Box>
       <ProblemNote problem={problem} />
       {gate && (
@@ -178,6 +180,11 @@ export function JointForm({
           }}
         />
       )}
+      <Box
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}
+      >
+        <PhotographButton of={`joint:${joint.id}`} caption={joint.place} />
+      </Box>
       <CorrectJoint joint={joint} />
       {["bondedRubber", "springEye"].includes(joint.kind) &&
         entries.at(-1)?.pass !== "final" && <LeaveOpen joint={joint} />}
@@ -235,9 +242,9 @@ function LeaveOpen({ joint }: { joint: Schemas["Joint"] }) {
             "It goes on the record, and the verdict carries a mark."
           }
         />
-        <Button variant="outlined" onClick={() => void leave()}>
+        <Press variant="outlined" act={() => leave()}>
           Leave it open
-        </Button>
+        </Press>
         {!at(problem, "why").error && <ProblemNote problem={problem} />}
       </Box>
     </details>

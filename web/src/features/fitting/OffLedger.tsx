@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -77,13 +77,13 @@ function Line({ line }: { line: Schemas["OffLine"] }) {
       }}
     >
       <Box sx={{ flex: "1 1 150px" }}>{line.what}</Box>
-      <Button
+      <Press
         variant="outlined"
         aria-label={`Back on: ${line.what}`}
-        onClick={() => void close("refitHere")}
+        act={() => close("refitHere")}
       >
         Back on
-      </Button>
+      </Press>
       <TextField
         select
         label="or else"

@@ -10,11 +10,13 @@ import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
 import { jointWords } from "../../api/words";
 import { cutText } from "./Cuts";
+import { Templates } from "./Templates";
 import { passesOver, torqueText } from "./torque";
 
 const sheets = [
   { key: "card", name: "The card" },
   { key: "torques", name: "Torque list" },
+  { key: "templates", name: "Templates" },
   { key: "back", name: "The way back" },
 ] as const;
 
@@ -24,6 +26,8 @@ export default function SheetsView() {
   const [search, setSearch] = useSearchParams();
   const sheet = sheets.find((s) => s.key === search.get("sheet")) ?? sheets[0];
   const plan = begunPlan(d);
+  const cuts = d.cuts.filter((c) => c.planId === plan?.id);
+  const offered = sheets.filter((s) => s.key !== "templates" || cuts.length);
   if (!plan) {
     return <Typography>No fitting has begun, so there is no card.</Typography>;
   }
@@ -33,7 +37,7 @@ export default function SheetsView() {
         className="no-print"
         sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 2 }}
       >
-        {sheets.map((s) => (
+        {offered.map((s) => (
           <Button
             key={s.key}
             variant={s.key === sheet.key ? "contained" : "outlined"}
@@ -66,6 +70,8 @@ export default function SheetsView() {
           <Card plan={plan.id} />
         ) : sheet.key === "torques" ? (
           <Torques plan={plan.id} />
+        ) : sheet.key === "templates" ? (
+          <Templates cuts={cuts} />
         ) : (
           <Back />
         )}

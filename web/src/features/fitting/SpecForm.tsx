@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import type { JobView, Schemas } from "../../api/client";
 import { useSeenVersion, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
@@ -133,13 +134,13 @@ export function SpecForm({
         {...at(problem, "source")}
       />
       <Box sx={{ display: "flex", gap: 1 }}>
-        <Button
+        <Press
           variant="outlined"
-          onClick={() => void save(seen.version)}
+          act={() => save(seen.version)}
           sx={{ flex: 1 }}
         >
           Keep the spec
-        </Button>
+        </Press>
         {joint.spec && (
           <Button
             onClick={() => {

@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useRef } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { JobView, Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
@@ -19,7 +20,6 @@ import { reachedOf, Reached, type Typed } from "./Reached";
 import { SecondEyes } from "./SecondEyes";
 import { Tips } from "./Tips";
 import { useUnit } from "../../shared/Length";
-import { useOnce } from "../../shared/useOnce";
 
 /** What was typed into a step that is not done yet, and what stood against it. */
 export interface StepDraft {
@@ -90,7 +90,6 @@ export function Step({
   const before = useEarlier().times.find((t) => t.step === step.key);
   const forGood = step.holdFor === "irreversible";
   const sinceLast = minutesSince(view, plan, step);
-  const once = useOnce();
   const main = useRef<HTMLButtonElement>(null);
   const gate = problem instanceof Problem && problem.field === "reason";
   const title = useRef<HTMLHeadingElement>(null);
@@ -280,12 +279,12 @@ export function Step({
                 {sinceLast} min by the clock
               </Button>
             )}
-            <Button
+            <Press
               ref={main}
               variant="contained"
               color={step.hold ? "error" : "primary"}
               sx={{ flex: 1 }}
-              onClick={() => void once(finish)}
+              act={finish}
             >
               {gate
                 ? "Go on with this reason"
@@ -298,7 +297,7 @@ export function Step({
                       : step.hold
                         ? "I looked: confirmed"
                         : "Done"}
-            </Button>
+            </Press>
           </Box>
         )}
         <PhotographButton

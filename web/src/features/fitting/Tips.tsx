@@ -5,6 +5,7 @@ import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { shop } from "../../api/job";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
@@ -45,14 +46,14 @@ export function Tips({ step }: { step: Schemas["CardStep"] }) {
           <Typography component="span" color="text.secondary">
             {t.personName}, {t.at.slice(0, 10)}
           </Typography>
-          <Button
+          <Press
             size="small"
             color="inherit"
             aria-label={`Take away the tip: ${t.text}`}
-            onClick={() => void carry({ kind: "dropTip", id: t.id })}
+            act={() => carry({ kind: "dropTip", id: t.id })}
           >
             Take away
-          </Button>
+          </Press>
         </Typography>
       ))}
       <details>

@@ -1,15 +1,14 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { shop, useSend } from "../../api/job";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
-import { useOnce } from "../../shared/useOnce";
 import { useShopFits, useWays } from "./earlier";
 
 /** The ways that good fitters differ on: this job's choice, and what each disturbs. The card follows at once. */
@@ -62,7 +61,6 @@ function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
   const [band, setBand] = useState<string | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
   const [kept, setKept] = useState(false);
-  const once = useOnce();
   if (!fits) {
     return null;
   }
@@ -112,9 +110,9 @@ function TheShops({ ways }: { ways: Schemas["FittingWay"][] }) {
           }}
           {...at(problem, "torqueBand")}
         />
-        <Button variant="outlined" onClick={() => void once(keep)}>
+        <Press variant="outlined" act={keep}>
           Keep these as the shop&apos;s
-        </Button>
+        </Press>
       </Box>
       {kept && <Typography role="status">✓ Kept.</Typography>}
       {!at(problem, "torqueBand").error && <ProblemNote problem={problem} />}

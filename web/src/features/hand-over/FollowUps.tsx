@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { due } from "./due";
@@ -36,13 +36,13 @@ export function FollowUps() {
               </Box>
             </Box>
             {!f.doneAt && (
-              <Button
+              <Press
                 variant="outlined"
                 aria-label={`Done: ${f.what}`}
-                onClick={() => void done(f.id, f.what)}
+                act={() => done(f.id, f.what)}
               >
                 Done
-              </Button>
+              </Press>
             )}
           </Box>
         ))}

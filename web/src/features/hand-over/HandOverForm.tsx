@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { JobView } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
@@ -199,9 +200,9 @@ export function HandOverForm() {
         }}
         onMine={(fresh) => void hand(fresh)}
       />
-      <Button variant="contained" onClick={() => void hand()}>
+      <Press variant="contained" act={() => hand()}>
         Hand it over
-      </Button>
+      </Press>
     </Box>
   );
 }

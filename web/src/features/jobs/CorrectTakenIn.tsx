@@ -9,6 +9,7 @@ import { BothWays, type Lines } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
+import { useOnce } from "../../shared/useOnce";
 
 const labels = {
   plate: "Plate",
@@ -80,6 +81,7 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
   const unit =
     seen.document.job.odometerIn?.unit ?? (shopUnit === "in" ? "mi" : "km");
 
+  const once = useOnce();
   const save = async (over: JobView) => {
     setProblem(null);
     const version = (of: { id: string }) => over.versions[of.id] ?? 0;
@@ -120,7 +122,7 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
       aria-label="Correct what was taken in"
       onSubmit={(e) => {
         e.preventDefault();
-        void save(seen);
+        void once(() => save(seen));
       }}
       sx={{ borderLeft: 4, borderColor: "secondary.main", pl: 2 }}
     >

@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import { api, must } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -62,13 +62,13 @@ export function History() {
             {h.takenBack ? <s>{h.kind}</s> : h.kind}
             {h.takenBack && " (taken back)"}
             {h.canTakeBack && (
-              <Button
+              <Press
                 size="small"
                 aria-label={`Take back: ${h.kind}, ${h.at.slice(11, 19)}`}
-                onClick={() => void takeBack(h)}
+                act={() => takeBack(h)}
               >
                 Take back
-              </Button>
+              </Press>
             )}
           </li>
         ))}
@@ -85,13 +85,9 @@ export function TakeBackLast() {
   return (
     <>
       {last && (
-        <Button
-          size="small"
-          color="inherit"
-          onClick={() => void takeBack(last)}
-        >
+        <Press size="small" color="inherit" act={() => takeBack(last)}>
           Take back: {last.kind}
-        </Button>
+        </Press>
       )}
       <ProblemNote problem={problem} />
     </>

@@ -17,6 +17,7 @@ import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { liveAxles } from "../../shared/suspensions";
+import { useOnce } from "../../shared/useOnce";
 import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
@@ -113,6 +114,7 @@ export default function TakeIn() {
     />
   );
 
+  const once = useOnce();
   const take = async () => {
     setProblem(null);
     try {
@@ -167,7 +169,7 @@ export default function TakeIn() {
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          void take();
+          void once(take);
         }}
       >
         <Typography variant="h1">Take in a vehicle</Typography>

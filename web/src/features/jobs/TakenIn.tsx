@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Link } from "react-router";
+import { Press } from "../../shared/Press";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import type { JobView, Schemas } from "../../api/client";
 import { firstStage, currentStage } from "../../api/document";
@@ -210,13 +211,9 @@ export default function TakenIn() {
         onChange={setTarget}
         problem={why("target")}
       />
-      <Button
-        variant="outlined"
-        sx={{ mt: 1.5 }}
-        onClick={() => void save("target")}
-      >
+      <Press variant="outlined" sx={{ mt: 1.5 }} act={() => save("target")}>
         Keep this target
-      </Button>
+      </Press>
       <BothWays
         problem={why("target")}
         mine={targetLines(target)}
@@ -253,13 +250,9 @@ export default function TakenIn() {
         onChange={setSizes}
         problem={why("vehicle")}
       />
-      <Button
-        variant="outlined"
-        sx={{ mt: 1.5 }}
-        onClick={() => void save("vehicle")}
-      >
+      <Press variant="outlined" sx={{ mt: 1.5 }} act={() => save("vehicle")}>
         Keep these sizes
-      </Button>
+      </Press>
       <BothWays
         problem={why("vehicle")}
         mine={sizesLines(sizes)}

@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { Fragment, useEffect, useState } from "react";
+import { Press } from "../../shared/Press";
 import { api, type Schemas } from "../../api/client";
 import { begunPlan, currentStage, draftPlan } from "../../api/document";
 import { useJob } from "../../api/job";
@@ -237,13 +237,13 @@ export default function PlanView() {
               />
             )}
             {draft && (
-              <Button variant="contained" onClick={() => void at.begin(reason)}>
+              <Press variant="contained" act={() => at.begin(reason)}>
                 {gate
                   ? "Begin with this reason"
                   : plans.length > 1
                     ? `Agreed: begin the fitting of ${draft.name}`
                     : "Agreed: begin the fitting"}
-              </Button>
+              </Press>
             )}
           </Box>
         </Box>

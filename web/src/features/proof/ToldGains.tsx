@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { Length, ResultLength, useUnit } from "../../shared/Length";
@@ -125,9 +125,9 @@ export function ToldGains() {
             fullWidth={false}
             sx={{ width: 140 }}
           />
-          <Button variant="outlined" onClick={() => void keep()}>
+          <Press variant="outlined" act={() => keep()}>
             Keep what they say
-          </Button>
+          </Press>
         </Box>
         {!at(problem, "gain").error && <ProblemNote problem={problem} />}
       </details>

@@ -41,7 +41,9 @@ export function Platforms() {
         sx={{ display: "flex", gap: 1, maxWidth: 480 }}
         onSubmit={(e) => {
           e.preventDefault();
-          add.mutate();
+          if (!add.isPending) {
+            add.mutate();
+          }
         }}
       >
         <TextField

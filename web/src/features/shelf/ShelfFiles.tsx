@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import { api, must, type Schemas } from "../../api/client";
 import { shop } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -104,9 +105,9 @@ export function ShelfFiles() {
             ))}
           </ul>
           {!stored && good > 0 && (
-            <Button variant="contained" onClick={() => void store(report)}>
+            <Press variant="contained" act={() => store(report)}>
               Store these {good}
-            </Button>
+            </Press>
           )}
         </Box>
       )}

@@ -1,6 +1,6 @@
+import { Press } from "../../shared/Press";
 import { currentStage } from "../../api/document";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
@@ -182,13 +182,13 @@ export function AxleSuspension({
           );
         })}
       </Box>
-      <Button
+      <Press
         variant="outlined"
         sx={{ mt: 1.5 }}
-        onClick={() => void save(suspension.kind)}
+        act={() => save(suspension.kind)}
       >
         Keep the {axle} sizes
-      </Button>
+      </Press>
       <BothWays
         problem={problem}
         mine={linesOf(wanted, sizes, pivot)}

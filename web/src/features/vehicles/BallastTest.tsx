@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import type { JobView, Schemas, Unit } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { type useSeenVersion, useSend } from "../../api/job";
@@ -113,9 +113,9 @@ export function BallastTest({
           />
         ))}
       </Box>
-      <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => void save()}>
+      <Press variant="outlined" sx={{ mt: 1.5 }} act={() => save()}>
         Work out the {axle} rate
-      </Button>
+      </Press>
       <BothWays
         problem={problem}
         mine={{ "Rate of a side": "by this test" }}

@@ -6,6 +6,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { JobView, Schemas, Unit } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
@@ -183,9 +184,9 @@ export function Loads() {
         >
           State a load
         </Button>
-        <Button variant="outlined" onClick={() => void save()}>
+        <Press variant="outlined" act={() => save()}>
           Keep these loads
-        </Button>
+        </Press>
       </Box>
       <BothWays
         problem={problem}

@@ -1,6 +1,6 @@
+import { Press } from "../../shared/Press";
 import { currentStage } from "../../api/document";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
@@ -192,9 +192,9 @@ export function PointsForm({
           ))}
         </Box>
       </Box>
-      <Button variant="outlined" sx={{ mt: 1.5 }} onClick={() => void save()}>
+      <Press variant="outlined" sx={{ mt: 1.5 }} act={() => save()}>
         Keep the {axle} points
-      </Button>
+      </Press>
       <BothWays
         problem={problem}
         mine={linesOf(texts)}

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
@@ -71,14 +72,14 @@ export function BeginRound({
         </Typography>
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
           {settled.map((s) => (
-            <Button
+            <Press
               key={s.key}
               variant={s.key === "no" ? "outlined" : "contained"}
-              onClick={() => void begin(s.key)}
+              act={() => begin(s.key)}
               sx={{ px: 3 }}
             >
               {s.words}
-            </Button>
+            </Press>
           ))}
           <Button
             color="inherit"
@@ -105,13 +106,13 @@ export function BeginRound({
         onChange={setConditions}
         walk={!last}
       />
-      <Button
+      <Press
         variant="contained"
         sx={{ mt: 1.5 }}
-        onClick={() => void begin(conditions.settled)}
+        act={() => begin(conditions.settled)}
       >
         Begin the walk-round
-      </Button>
+      </Press>
       <ProblemNote problem={problem} />
     </Box>
   );

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
+import { Press } from "../../shared/Press";
 import { api, must, type Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -105,13 +106,13 @@ export function CsvPanel({ round }: { round: Schemas["WalkRound"] }) {
               </li>
             ))}
           </Box>
-          <Button
+          <Press
             variant="contained"
             disabled={preview.good === 0}
-            onClick={() => void store(preview)}
+            act={() => store(preview)}
           >
             Store {preview.good} rows
-          </Button>
+          </Press>
         </Box>
       )}
     </Box>

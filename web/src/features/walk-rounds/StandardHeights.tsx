@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
@@ -92,9 +92,9 @@ export function StandardHeights() {
         />
       </Box>
       <ProblemNote problem={problem} />
-      <Button variant="outlined" sx={{ mt: 1 }} onClick={() => void keep()}>
+      <Press variant="outlined" sx={{ mt: 1 }} act={() => keep()}>
         Keep the standard heights
-      </Button>
+      </Press>
     </Box>
   );
 }

@@ -4,6 +4,7 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -124,14 +125,14 @@ export function StationEditor({
           </Typography>
           <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 1 }}>
             {usual.map((p) => (
-              <Button
+              <Press
                 key={p.name}
                 size="small"
                 variant="outlined"
-                onClick={() => void keep(p, true)}
+                act={() => keep(p, true)}
               >
                 + {cornerWords[p.name] ?? p.name}
-              </Button>
+              </Press>
             ))}
             <Button
               size="small"
@@ -181,9 +182,9 @@ export function StationEditor({
                 </MenuItem>
               ))}
             </TextField>
-            <Button variant="contained" onClick={() => void keep(place, true)}>
+            <Press variant="contained" act={() => keep(place, true)}>
               Keep the place
-            </Button>
+            </Press>
             <Button
               color="inherit"
               onClick={() => {

@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import { useState } from "react";
+import { Press } from "../../../shared/Press";
 import type { JobView, Schemas } from "../../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../../api/job";
 import { useUnit } from "../../../shared/Length";
@@ -81,13 +82,13 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
             }}
             onMine={(fresh) => void keep(fresh)}
           />
-          <Button
+          <Press
             variant="outlined"
             disabled={view.versions[round.id] === undefined}
-            onClick={() => void keep()}
+            act={() => keep()}
           >
             Keep these conditions
-          </Button>
+          </Press>
         </Box>
       )}
     </Box>

@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
+import { Press } from "../../../shared/Press";
 import { api, must, type Schemas } from "../../../api/client";
 import { useJob, useSend } from "../../../api/job";
 import type { InstrumentLine } from "../../../api/stream";
@@ -18,6 +19,7 @@ import { instrumentFor, placeWords } from "./measures";
 import { MeasureDrawing } from "./MeasureDrawing";
 import { LiveLine } from "../../../shared/LiveLine";
 import { useInstrument } from "../../../shared/useInstrument";
+import { useOnce } from "../../../shared/useOnce";
 
 /** One measure at one place: how to take it, what stands in the way, its value. */
 export function MeasureForm({
@@ -62,6 +64,7 @@ export function MeasureForm({
           instrument: `${line.instrument} ${line.serial}`,
         }
       : undefined;
+  const once = useOnce();
   const store = async (answers: string[]) => {
     setProblem(null);
     const use = text.trim() === "" ? live : undefined;
@@ -114,7 +117,7 @@ export function MeasureForm({
     <form
       onSubmit={(e) => {
         e.preventDefault();
-        void store(given);
+        void once(() => store(given));
         setGiven([]);
       }}
     >
@@ -238,9 +241,9 @@ export function MeasureForm({
               }}
               sx={{ maxWidth: 260 }}
             />
-            <Button variant="outlined" onClick={() => void skip()}>
+            <Press variant="outlined" act={() => skip()}>
               Pass over
-            </Button>
+            </Press>
           </>
         )}
       </Box>
@@ -249,7 +252,7 @@ export function MeasureForm({
         onChoose={(key) => {
           const all = [...given, key];
           setGiven(all);
-          void store(all);
+          void once(() => store(all));
         }}
       />
       {isAngle && (

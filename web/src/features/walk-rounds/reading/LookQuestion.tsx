@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
+import { Press } from "../../../shared/Press";
 import type { Schemas } from "../../../api/client";
 import { useSend } from "../../../api/job";
 import { asError, ProblemNote } from "../../../shared/ProblemNote";
@@ -56,15 +56,15 @@ export function LookQuestion({
             {answers.map(([looks, word]) => {
               const on = looksOf(round, axle) === looks;
               return (
-                <Button
+                <Press
                   key={looks}
                   variant={on ? "contained" : "outlined"}
                   aria-pressed={on}
-                  onClick={() => void note(axle, looks)}
+                  act={() => note(axle, looks)}
                 >
                   {on ? "✓ " : ""}
                   {word}
-                </Button>
+                </Press>
               );
             })}
           </Box>
