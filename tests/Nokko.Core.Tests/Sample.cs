@@ -192,7 +192,9 @@ internal static class Sample
             FromStageId = AsFound.Id,
             Stacks =
             [
-                .. parts.Select(p => new CornerStack { Corner = p.Corner, Parts = [p.Part] }),
+                .. parts
+                    .GroupBy(p => p.Corner, p => p.Part)
+                    .Select(g => new CornerStack { Corner = g.Key, Parts = [.. g] }),
             ],
         };
 

@@ -50,7 +50,9 @@ internal sealed partial class CardMaker
                         Key = at,
                         Side = null,
                     },
-                    tyre ? "tyre" : "change-stack",
+                    tyre ? "tyre"
+                        : mine.All(o => o.Kind == OperationKind.BodyMounts) ? "change-mounts"
+                        : "change-stack",
                     $"Change the {(tyre ? "tyre" : "stack")}: {string.Join("; ", [.. gone.Select(p => $"take out {p.Name}{Goes(p, at)}"), .. come.Select(p => $"put in {p.Name}{Comes(p, at)}")])}",
                     string.Join(' ', [.. mine.SelectMany(o => o.Work).Distinct(), .. way]),
                     Math.Max(3, mine.Sum(o => o.Minutes.Work) / mine.Max(o => PlacesOf(o).Count()))

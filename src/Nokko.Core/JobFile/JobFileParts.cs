@@ -32,11 +32,20 @@ internal static class JobFileParts
 
     private static IEnumerable<JobFileError> Parts(IReadOnlyList<CornerStack> stacks, string path)
     {
+        var pieces = new HashSet<Guid>();
         for (var i = 0; i < stacks.Count; i++)
         {
+            if (stacks.Take(i).Any(s => s.Corner == stacks[i].Corner))
+            {
+                yield return new($"{path}.stacks[{i}].corner", "This corner stands in it twice.");
+            }
             for (var j = 0; j < stacks[i].Parts.Count; j++)
             {
                 var (part, at) = (stacks[i].Parts[j], $"{path}.stacks[{i}].parts[{j}]");
+                if (!pieces.Add(part.Id))
+                {
+                    yield return new($"{at}.id", "One piece cannot stand in two places.");
+                }
                 if (part.Dimensions.Keys.FirstOrDefault(k => PartSizes.Find(k) is null) is { } name)
                 {
                     yield return new($"{at}.dimensions.{name}", "No part has a size of this name.");

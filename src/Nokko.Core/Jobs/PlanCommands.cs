@@ -22,7 +22,7 @@ public sealed record CornerPlacingsInput(Corner Corner, IReadOnlyList<PlacingInp
     /// <param name="d">The job.</param>
     /// <param name="stage">The stage from which is planned.</param>
     /// <param name="shelf">Parts on the shelf, by key.</param>
-    /// <exception cref="RefusedException">A part is not there, or a corner is none.</exception>
+    /// <exception cref="RefusedException">A part is not there, a corner is none, or corner or piece stands in it twice.</exception>
     public static IReadOnlyList<CornerStack> Stacks(
         IReadOnlyList<CornerPlacingsInput> placings,
         JobDocument d,
@@ -30,6 +30,14 @@ public sealed record CornerPlacingsInput(Corner Corner, IReadOnlyList<PlacingInp
         IReadOnlyDictionary<Guid, Part> shelf
     )
     {
+        if (placings.GroupBy(c => c.Corner).Any(g => g.Count() > 1))
+        {
+            throw Refuse.Value("stacks", "A corner stands in this plan twice.");
+        }
+        if (placings.SelectMany(c => c.Parts).GroupBy(p => p.Id).Any(g => g.Count() > 1))
+        {
+            throw Refuse.Value("stacks", "One piece cannot stand in two places.");
+        }
         var placed = stage
             .Stacks.Concat(d.DraftPlans().SelectMany(p => p.Stacks))
             .SelectMany(s => s.Parts)

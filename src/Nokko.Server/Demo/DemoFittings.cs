@@ -143,7 +143,22 @@ internal static class DemoFittings
             "Kelda",
             "Tor",
             DemoSystems.OpenTopBuilt,
-            (job, shelf) => Fit(job, "front/shock", At([.. Front, .. Rear], shelf.TallRing))
+            (job, shelf) =>
+            {
+                Fit(
+                    job,
+                    "front/spring",
+                    [.. At([.. Front, .. Rear], shelf.TallRing), (Corner.LF, shelf.BarBracket)]
+                );
+                job.Cut(
+                    "front",
+                    "bracket holes",
+                    "the frame flange's lower edge",
+                    "1 3/8",
+                    "1/2",
+                    4
+                );
+            }
         ),
         new(
             "FH 7",

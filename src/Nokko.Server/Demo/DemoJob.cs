@@ -222,6 +222,29 @@ internal sealed partial class DemoJob
     /// <summary>How long steps take on this job, by their rule of thumb.</summary>
     public double Pace { get; init; } = 1;
 
+    /// <summary>Holes to drill, by dimension in inches.</summary>
+    public void Cut(
+        string where,
+        string what,
+        string from,
+        string distance,
+        string size,
+        int count
+    ) =>
+        Do(
+            new NoteCut(
+                NewId(),
+                NewId(),
+                where,
+                what,
+                CutKind.Drill,
+                from,
+                new QuantityInput(distance, Unit.Inch, Known.Document),
+                new QuantityInput(size, Unit.Inch, Known.Document),
+                count
+            )
+        );
+
     /// <summary>The other person looks at every joint that is closed.</summary>
     private void LookOver()
     {

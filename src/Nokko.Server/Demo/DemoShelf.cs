@@ -141,6 +141,8 @@ internal sealed class DemoShelf
         };
     public Part Link { get; } =
         Inch("SL-40", "Wren sway-bar link", PartKind.SwayBarLink, 1.5, null, 4, 29);
+    public Part BarBracket { get; } =
+        Inch("TB-3", "Rook track-bar bracket, to drill", PartKind.TrackBarBracket, 2, null, 1, 58);
     public Part ShaftSpacer { get; } =
         Inch("HS-12", "Sedge half-shaft spacer", PartKind.HalfShaftSpacer, 0.5, null, 2, 36);
     public Part Tyre { get; } =
@@ -175,6 +177,7 @@ internal sealed class DemoShelf
             StopExtension,
             LongShock,
             Link,
+            BarBracket,
             ShaftSpacer,
             Tyre,
         ];

@@ -57,6 +57,16 @@ public class KeptCardsTests
                 ],
                 Equipment.JackAndStands
             ),
+        ["coils-and-track-bar-bracket"] = () =>
+            Card(
+                SuspensionKind.CoilRadiusArm,
+                SuspensionKind.CoilFourLink,
+                [
+                    .. Both(Axle.Front, PartKind.CoilSpacer),
+                    .. Both(Axle.Rear, PartKind.CoilSpacer),
+                    (Corner.LF, Part(80, PartKind.TrackBarBracket)),
+                ]
+            ),
         ["coils-and-track-bar"] = () =>
             Card(
                 SuspensionKind.CoilRadiusArm,

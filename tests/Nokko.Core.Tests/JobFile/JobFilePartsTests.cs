@@ -44,6 +44,27 @@ public class JobFilePartsTests
     private static JsonNode Part(JsonObject file) =>
         file["plans"]![0]!["stacks"]![0]!["parts"]![0]!;
 
+    [Fact]
+    public void A_corner_and_a_piece_stand_in_a_plan_once()
+    {
+        var corner = File();
+        var stacks = corner["plans"]![0]!["stacks"]!.AsArray();
+        var again = stacks[0]!.DeepClone();
+        again["parts"]![0]!["id"] = Sample.Id(9001).ToString();
+        stacks.Add(again);
+        Assert.Equal(
+            $"$.plans[0].stacks[{stacks.Count - 1}].corner",
+            JobFileReader.Read(corner.ToJsonString()).Error!.Path
+        );
+        var piece = File();
+        var parts = piece["plans"]![0]!["stacks"]![0]!["parts"]!.AsArray();
+        parts.Add(parts[0]!.DeepClone());
+        Assert.Equal(
+            $"$.plans[0].stacks[0].parts[{parts.Count - 1}].id",
+            JobFileReader.Read(piece.ToJsonString()).Error!.Path
+        );
+    }
+
     private const string PartPath = "$.plans[0].stacks[0].parts[0]";
 
     [Theory]

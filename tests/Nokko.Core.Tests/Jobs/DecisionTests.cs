@@ -449,6 +449,21 @@ public class DecisionTests
         AssertRefused(new ChoosePlan(_shop.Key(), b, 0), RefusalKind.Gone, "");
         AssertRefused(_shop.PlanWith(part, b) with { Version = 3 }, RefusalKind.Gone, "");
         AssertRefused(_shop.PlanWith(part, a) with { Name = " " }, RefusalKind.BadValue, "name");
+        // What would be looked for once stands once.
+        AssertRefused(
+            _shop.PlanWith(part, corners: [Corner.LF, Corner.LF]),
+            RefusalKind.BadValue,
+            "stacks"
+        );
+        var one = new PlacingInput(_shop.Key(), part.Id);
+        AssertRefused(
+            _shop.PlanWith(part) with
+            {
+                Stacks = [new(Corner.LF, [one]), new(Corner.RF, [one])],
+            },
+            RefusalKind.BadValue,
+            "stacks"
+        );
     }
 
     [Fact]
