@@ -138,11 +138,51 @@ internal static class FilledShop
         await db.Database.ExecuteSqlAsync($"analyze");
     }
 
+    /// <summary>Gives every copied job and vehicle a dozen steps and joints of one that was fitted.</summary>
+    /// <param name="connection">The database, after <see cref="AddJobs"/>.</param>
+    /// <param name="fitted">The job whose steps and joints are copied.</param>
+    public static async Task AddFittings(string connection, Guid fitted)
+    {
+        await using var source = NpgsqlDataSource.Create(connection);
+        await using var open = await source.OpenConnectionAsync();
+        await Run(open, "set session_replication_role = replica");
+        await Run(
+            open,
+            "create temp table n as select j.id, j.vehicle_id from jobs j where not exists (select from walk_rounds w where w.job_id = j.id)"
+        );
+        await Copy(
+            open,
+            "step_entries",
+            $"t.job_id = '{fitted}'",
+            12,
+            ("id", "gen_random_uuid()"),
+            ("job_id", "n.id"),
+            ("plan_id", "n.id")
+        );
+        await Copy(
+            open,
+            "joints",
+            $"t.vehicle_id = (select vehicle_id from jobs where id = '{fitted}')",
+            12,
+            ("id", "gen_random_uuid()"),
+            ("vehicle_id", "n.vehicle_id")
+        );
+        await Run(open, "analyze");
+    }
+
     /// <summary>Copies a row as often as there are keys, some columns changed.</summary>
     private static async Task Copy(
         NpgsqlConnection open,
         string table,
         string which,
+        params (string Column, string Value)[] changed
+    ) => await Copy(open, table, which, 1, changed);
+
+    private static async Task Copy(
+        NpgsqlConnection open,
+        string table,
+        string which,
+        int rows,
         params (string Column, string Value)[] changed
     )
     {
@@ -162,7 +202,7 @@ internal static class FilledShop
         );
         await Run(
             open,
-            $"insert into {table} ({string.Join(", ", columns.Select(c => $"\"{c}\""))}) select {string.Join(", ", values)} from (select * from {table} t where {which} limit 1) t, n"
+            $"insert into {table} ({string.Join(", ", columns.Select(c => $"\"{c}\""))}) select {string.Join(", ", values)} from (select * from {table} t where {which} limit {rows}) t, n"
         );
     }
 

@@ -35,7 +35,13 @@ public sealed record NoteCut(
         {
             throw Refuse.Value("how", "Is it cut, drilled or trimmed?");
         }
-        var size = QuantityInput.Read(Size, "size", Unit.Mm);
+        // In the order in which they are asked for.
+        var what = TypedText.Needed(What, "what", "What is cut or drilled?");
+        var from = TypedText.Needed(From, "from", "From where is it measured?");
+        var distance =
+            QuantityInput.Read(Distance, "distance", Unit.Mm)
+            ?? throw Refuse.Value("distance", "How far from there?");
+        var size = How == CutKind.Drill ? QuantityInput.Read(Size, "size", Unit.Mm) : null;
         if (How == CutKind.Drill && size is null)
         {
             throw Refuse.Value("size", "Which size is the hole?");
@@ -46,13 +52,11 @@ public sealed record NoteCut(
                 Id = Id,
                 PlanId = FittingWork.Begun(work.Document).Id,
                 Where = AddedPlace.Read(Where),
-                What = TypedText.Needed(What, "what", "What is cut or drilled?"),
+                What = what,
                 Kind = How,
-                From = TypedText.Needed(From, "from", "From where is it measured?"),
-                Distance =
-                    QuantityInput.Read(Distance, "distance", Unit.Mm)
-                    ?? throw Refuse.Value("distance", "How far from there?"),
-                Size = How == CutKind.Drill ? size : null,
+                From = from,
+                Distance = distance,
+                Size = size,
                 Count = Count is > 0 and <= 200
                     ? Count
                     : throw Refuse.Value("count", "From 1 to 200 of them."),

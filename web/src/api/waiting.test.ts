@@ -13,6 +13,7 @@ const view = {
     steps: [{ id: "1", planId: "p", step: "vehicle/raise" }],
     joints: [{ id: "ball", place: "LF ball" }],
     offLines: [{ id: "wheel", what: "wheel", fate: null }],
+    cuts: [{ id: "holes", what: "bracket holes" }],
   },
   fitting: { unlooked: ["LF ball", "RF ball"] },
 } as unknown as JobView;
@@ -48,6 +49,23 @@ describe("a job while the network is gone", () => {
     expect(withWaiting(view, [])).toBe(view);
     expect(withWaiting(view, [round("old")])).toBe(view);
     expect(withWaiting(view, [{ ...begin, job: "other" }])).toBe(view);
+  });
+
+  it("shows a cut that was noted here as it was typed, and none that was struck out", () => {
+    const typed = { typed: "1 3/8", unit: "in", known: "measured" };
+    const waits = withWaiting(view, [
+      letter({ kind: "noteCut", id: "lip", what: "lip", distance: typed }),
+      letter({ kind: "dropCut", id: "holes" }),
+    ]);
+    expect(waits.document.cuts).toMatchObject([
+      { id: "lip", planId: "p", distance: { typed: "1 3/8", value: NaN } },
+    ]);
+    // Stored meanwhile, it is there once.
+    expect(
+      withWaiting(view, [
+        letter({ kind: "noteCut", id: "holes", what: "x", distance: typed }),
+      ]).document.cuts,
+    ).toHaveLength(1);
   });
 
   it("shows lines that were added or closed here, and joints that were looked over", () => {

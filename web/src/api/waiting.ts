@@ -30,10 +30,12 @@ export function withWaiting(
   );
   const said = of(mine, "correctTakenIn").at(-1);
   const off = plan ? offLinesWith(d, plan.id, mine) : d.offLines;
+  const cuts = plan ? cutsWith(d, plan.id, mine) : d.cuts;
   const looked = new Set(of(mine, "lookOver").map((c) => c.jointId));
   return begun.length + done.length + looked.size === 0 &&
     plans === d.plans &&
     off === d.offLines &&
+    cuts === d.cuts &&
     !said
     ? view
     : {
@@ -48,6 +50,7 @@ export function withWaiting(
         document: {
           ...d,
           offLines: off,
+          cuts,
           ...(said && corrected(d, said)),
           plans,
           walkRounds: [...d.walkRounds, ...begun.map((c) => roundOf(c, d))],
@@ -128,6 +131,49 @@ function offLinesWith(
       closedAt: null,
     })),
   ];
+}
+
+/** What is cut and drilled, with what waits; the same list when nothing does. */
+function cutsWith(
+  d: Schemas["JobDocument"],
+  plan: string,
+  letters: readonly Letter[],
+): Schemas["Cut"][] {
+  const noted = of(letters, "noteCut").filter(
+    (c) => !d.cuts.some((k) => k.id === c.id),
+  );
+  const struck = new Set(of(letters, "dropCut").map((c) => c.id));
+  if (noted.length + struck.size === 0) {
+    return d.cuts;
+  }
+  const now = new Date().toISOString();
+  return [
+    ...d.cuts,
+    ...noted.flatMap((c) =>
+      c.distance
+        ? [
+            {
+              id: c.id,
+              planId: plan,
+              where: c.where,
+              what: c.what,
+              kind: c.how,
+              from: c.from,
+              distance: unread(c.distance),
+              size: c.size ? unread(c.size) : null,
+              count: c.count,
+              personId: "",
+              at: now,
+            },
+          ]
+        : [],
+    ),
+  ].filter((c) => !struck.has(c.id));
+}
+
+/** As it was typed; what it comes to is read where it is stored. */
+function unread(q: Schemas["QuantityInput"]): Schemas["Quantity"] {
+  return { ...q, value: NaN, u: null };
 }
 
 /** The plans with what waits of them; the same list when nothing does. */

@@ -1,10 +1,10 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { useJob, useMe, useSend } from "../../api/job";
+import { Press } from "../../shared/Press";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { passesOver, torqueText } from "./torque";
 
@@ -39,6 +39,9 @@ export function SecondEyes({ plan }: { plan: string }) {
             joint={joint}
             plan={plan}
             looked={!unlooked.has(joint.place)}
+            open={
+              view.jointLines.find((l) => l.jointId === joint.id)?.open ?? null
+            }
           />
         ))}
       </Box>
@@ -50,15 +53,21 @@ function Line({
   joint,
   plan,
   looked,
+  open,
 }: {
   joint: Schemas["Joint"];
   plan: string;
   looked: boolean;
+  /** Why it is not closed: until it is there is nothing to look over. */
+  open: string | null;
 }) {
   const d = useJob().document;
+  const me = useMe().data?.personId;
   const send = useSend();
   const [problem, setProblem] = useState<Error | null>(null);
-  const last = passesOver(d, joint.id, plan).at(-1);
+  const passes = passesOver(d, joint.id, plan);
+  const last = passes.at(-1);
+  const mine = passes.some((p) => p.personId === me);
   const look = d.looks.findLast(
     (l) => l.jointId === joint.id && l.planId === plan,
   );
@@ -83,23 +92,30 @@ function Line({
           look &&
           ` · ${d.people.find((p) => p.id === look.personId)?.name ?? ""}`}
       </Box>
-      {!looked && (
-        <Button
-          variant="outlined"
-          aria-label={`Looked over: ${joint.place}`}
-          onClick={() => {
-            setProblem(null);
-            send(
-              { kind: "lookOver", id: v7(), jointId: joint.id },
-              `${joint.place} looked over`,
-            ).catch((e: unknown) => {
-              setProblem(asError(e));
-            });
-          }}
-        >
-          Looked over
-        </Button>
-      )}
+      {!looked &&
+        (open !== null || mine ? (
+          <Typography sx={{ color: "warning.main", fontSize: "0.9rem", py: 1 }}>
+            {open ?? "yours: another person looks"}
+          </Typography>
+        ) : (
+          <Press
+            variant="outlined"
+            aria-label={`Looked over: ${joint.place}`}
+            act={async () => {
+              setProblem(null);
+              try {
+                await send(
+                  { kind: "lookOver", id: v7(), jointId: joint.id },
+                  `${joint.place} looked over`,
+                );
+              } catch (e) {
+                setProblem(asError(e));
+              }
+            }}
+          >
+            Looked over
+          </Press>
+        ))}
       <ProblemNote problem={problem} />
     </Box>
   );

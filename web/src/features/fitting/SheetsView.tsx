@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import GlobalStyles from "@mui/material/GlobalStyles";
 import Link from "@mui/material/Link";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
@@ -9,6 +8,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
 import { jointWords } from "../../api/words";
+import { Paper } from "../../shared/Paper";
 import { cutText } from "./Cuts";
 import { Templates } from "./Templates";
 import { passesOver, torqueText } from "./torque";
@@ -65,13 +65,22 @@ export default function SheetsView() {
           Back to the card
         </Link>
       </Box>
-      <Paper title={`${sheet.name}: ${plan.name}`}>
+      <Paper title={`${sheet.name}: ${plan.name}`} sx={look}>
+        <h2>
+          {sheet.name}: {plan.name}
+        </h2>
+        <div>
+          {d.vehicle.make} {d.vehicle.name}, {d.vehicle.plate ?? d.vehicle.vin}{" "}
+          · {d.owner.name}
+        </div>
         {sheet.key === "card" ? (
           <Card plan={plan.id} />
         ) : sheet.key === "torques" ? (
           <Torques plan={plan.id} />
         ) : sheet.key === "templates" ? (
-          <Templates cuts={cuts} />
+          <Templates
+            cuts={cuts.filter((c) => Number.isFinite(c.distance.value))}
+          />
         ) : (
           <Back />
         )}
@@ -80,62 +89,17 @@ export default function SheetsView() {
   );
 }
 
-function Paper({
-  title,
-  children,
-}: {
-  title: string;
-  children: React.ReactNode;
-}) {
-  const d = useJob().document;
-  return (
-    <Box
-      component="article"
-      aria-label={title}
-      sx={{
-        bgcolor: "#fff",
-        color: "#1c1e21",
-        border: "1px solid #9a9a94",
-        p: 2.5,
-        maxWidth: 900,
-        fontSize: "0.9rem",
-        lineHeight: 1.35,
-        "& *": { color: "#1c1e21 !important", borderColor: "#1c1e21" },
-        "& h2": { fontSize: "1.3rem", m: 0 },
-        "& h3": { fontSize: "1rem", mt: 2, mb: 0.5 },
-        "& table": { borderCollapse: "collapse", width: "100%" },
-        "& th, & td": {
-          textAlign: "left",
-          verticalAlign: "top",
-          py: "3px",
-          pr: 1,
-          fontWeight: 400,
-          borderBottom: "1px solid #c8c8c2",
-        },
-        "& thead th": { fontWeight: 650 },
-        "& tr, & li": { breakInside: "avoid" },
-        "@media print": { border: 0, p: 0, fontSize: "9pt", maxWidth: "none" },
-      }}
-    >
-      <GlobalStyles
-        styles={{
-          "@page": { margin: "12mm" },
-          "@media print": {
-            "body, html": { background: "#fff !important" },
-            'section[aria-label="Stance"]': { display: "none !important" },
-            main: { padding: "0 !important" },
-          },
-        }}
-      />
-      <h2>{title}</h2>
-      <div>
-        {d.vehicle.make} {d.vehicle.name}, {d.vehicle.plate ?? d.vehicle.vin} ·{" "}
-        {d.owner.name}
-      </div>
-      {children}
-    </Box>
-  );
-}
+const look = {
+  maxWidth: 900,
+  "& h3": { fontSize: "1rem", mt: 2, mb: 0.5 },
+  "& th, & td": {
+    verticalAlign: "top",
+    py: "3px",
+    borderBottom: "1px solid #c8c8c2",
+  },
+  "& tr, & li": { breakInside: "avoid" },
+  "@media print": { fontSize: "9pt" },
+};
 
 function Card({ plan }: { plan: string }) {
   const view = useJob();

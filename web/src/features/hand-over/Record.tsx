@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import GlobalStyles from "@mui/material/GlobalStyles";
+import { Paper } from "../../shared/Paper";
 import type { Schemas } from "../../api/client";
 import { begunPlan, firstStage, heightAt, speaks } from "../../api/document";
 import { useJob } from "../../api/job";
@@ -29,41 +29,21 @@ export function Record() {
   const last = plan && speaks(view, plan.toStageId ?? "");
   const people = d.people.map((p) => p.name).join(", ");
   return (
-    <Box
-      component="article"
-      aria-label="Record"
+    <Paper
+      title="Record"
       sx={{
-        bgcolor: "#fff",
-        color: "#1c1e21",
-        border: "1px solid #9a9a94",
-        p: 2.5,
-        fontSize: "0.9rem",
-        lineHeight: 1.35,
-        "& *": { color: "#1c1e21 !important", borderColor: "#1c1e21" },
-        "& h2": { fontSize: "1.35rem", m: 0 },
         "& h3": {
           fontSize: "0.95rem",
           mt: 1.25,
           mb: 0.25,
           borderBottom: "1px solid",
         },
-        "& table": { borderCollapse: "collapse", width: "100%" },
-        "& th, & td": { textAlign: "left", py: "1px", pr: 1, fontWeight: 400 },
-        "& thead th": { fontWeight: 650, borderBottom: "1px solid" },
+        "& th, & td": { py: "1px" },
+        "& thead th": { borderBottom: "1px solid" },
         "& ul": { my: 0.25, pl: 2 },
-        "@media print": { border: 0, p: 0, fontSize: "8pt" },
+        "@media print": { fontSize: "8pt" },
       }}
     >
-      <GlobalStyles
-        styles={{
-          "@page": { margin: "12mm" },
-          "@media print": {
-            "body, html": { background: "#fff !important" },
-            'section[aria-label="Stance"]': { display: "none !important" },
-            main: { padding: "0 !important" },
-          },
-        }}
-      />
       <h2>
         {d.vehicle.make} {d.vehicle.name}, {d.vehicle.plate ?? d.vehicle.vin}
       </h2>
@@ -142,7 +122,7 @@ export function Record() {
         lift, lamps and bumpers differ by place: check them. ± is at k = 2,
         about 95 %.
       </p>
-    </Box>
+    </Paper>
   );
 }
 
