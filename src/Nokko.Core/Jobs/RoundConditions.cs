@@ -125,26 +125,11 @@ public sealed record RoundConditionsInput(
             : throw Refuse.Value("conditions.pads", "One wheel's pad is given twice.");
     }
 
-    /// <summary>A pad may lie below the common level: then its sign stands before the number.</summary>
+    /// <summary>A pad may lie below the common level.</summary>
     private static Quantity PadHeight(PadInput pad)
     {
         var field = $"conditions.pads.{pad.Wheel}";
-        var typed = pad.Height.Typed.Trim();
-        var below = typed is ['-' or '−', ..];
-        var read = QuantityInput.Read(
-            pad.Height with
-            {
-                Typed = below ? typed[1..] : typed,
-            },
-            field,
-            Unit.Mm,
-            positive: false
-        )!;
-        var height = read with
-        {
-            Value = below ? -read.Value : read.Value,
-            Typed = pad.Height.Typed,
-        };
+        var height = QuantityInput.Read(pad.Height, field, Unit.Mm, positive: false)!;
         return Math.Abs(height.In(Unit.Mm)) <= 300
             ? height
             : throw Refuse.Value(field, "A floor that uneven is no floor: measure somewhere else.");

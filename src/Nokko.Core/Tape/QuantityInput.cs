@@ -38,17 +38,20 @@ public sealed record QuantityInput(
         }
         var quantity =
             input.Unit == Unit.Mm || input.Unit == Unit.Inch
-                ? ReadLength(input, field)
+                ? ReadLength(input, field, signed: !positive)
                 : ReadNumber(input, field);
         return positive && quantity.Value <= 0
             ? throw Refuse.Value(field, "This must be above zero.")
             : quantity;
     }
 
-    private static Quantity ReadLength(QuantityInput input, string field)
+    /// <summary>A tape shows nothing below zero; what has a side or a direction has its sign before the number.</summary>
+    private static Quantity ReadLength(QuantityInput input, string field, bool signed)
     {
+        var typed = input.Typed.Trim();
+        var below = signed && typed is ['-' or '−', ..];
         var read = TapeReader.Read(
-            input.Typed,
+            below ? typed[1..] : typed,
             new TapeField(input.Unit, input.Unit == Unit.Inch ? 25.4 / 16 : 1, []),
             input.Answers ?? []
         );
@@ -56,7 +59,8 @@ public sealed record QuantityInput(
         {
             throw new RefusedException(Refusal.Of(field, read));
         }
-        return Make(input, Unit.Mm.To(length.Unit, length.Mm), length.Unit);
+        var value = Unit.Mm.To(length.Unit, length.Mm);
+        return Make(input, below ? -value : value, length.Unit);
     }
 
     private static Quantity ReadNumber(QuantityInput input, string field) =>

@@ -306,6 +306,43 @@ public class TravelTests
         Assert.Equal(60 + tyre.Rise.Value!.Value, tyre.Bump.Value!.Value, 6);
     }
 
+    /// <summary>An end of the wheel's travel against where the wheel rests, mm.</summary>
+    private static double End(string what, params PlacedPart[] parts)
+    {
+        var left = Left(Taped((SuspensionSizes.CoilBind, Ride - 60)), parts);
+        return left.Marks.Single(m => m.What == what).AtMm - left.Rise.Value!.Value;
+    }
+
+    [Fact]
+    public void A_coil_that_is_preloaded_binds_sooner_and_the_strut_s_own_ends_stay()
+    {
+        Assert.Equal(End("strut at full length"), End("strut at full length", Preload(10)), 6);
+        Assert.Equal(End("strut collapsed"), End("strut collapsed", Preload(10)), 6);
+        // Ten at the strut are more at the wheel.
+        Assert.InRange(End("coil binds") - End("coil binds", Preload(10)), 10.1, 30);
+    }
+
+    [Theory]
+    [InlineData(true, false, true)]
+    [InlineData(true, true, false)]
+    [InlineData(false, false, false)]
+    public void The_hose_is_asked_about_where_the_droop_is_known_and_it_is_not(
+        bool droop,
+        bool hose,
+        bool asked
+    )
+    {
+        var taped = Taped(hose ? [(SuspensionSizes.HoseSlack, 80)] : []);
+        var plan = StacksTests.Predict(
+            StacksTests.Both(Axle.Front, Top()),
+            StacksTests.On(droop ? taped : StacksTests.Of(SuspensionKind.CoilOverArm))
+        );
+        Assert.Equal(
+            asked,
+            plan.Companions.Any(c => c.What.StartsWith("Hose slack", StringComparison.Ordinal))
+        );
+    }
+
     [Fact]
     public void Companions_follow_the_stack_and_are_ticked_off_when_they_are_in()
     {

@@ -127,7 +127,7 @@ export function Loads() {
           />
           <TextField
             label="Behind the front axle"
-            placeholder={unit}
+            placeholder={`${unit}; ahead of it −`}
             value={row.behind}
             onChange={(e) => {
               set(i, { behind: e.target.value });
@@ -137,7 +137,7 @@ export function Loads() {
           />
           <TextField
             label="Left of the middle"
-            placeholder="in the middle"
+            placeholder="in the middle; right −"
             value={row.left}
             onChange={(e) => {
               set(i, { left: e.target.value });

@@ -1,0 +1,201 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Jobs;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Jobs;
+
+/// <summary>How far a value may go, at the border and just beyond it, and what a value is held against.</summary>
+public class BordersTests
+{
+    private readonly Workshop _shop = new();
+
+    private PlaceStation Place(string name = "tow eye", double x = 0, double y = 0) =>
+        new(_shop.Key(), 0, name, x, y, Carrier.Frame, null, null);
+
+    [Theory]
+    [InlineData(20_000, 5_000, true)]
+    [InlineData(-20_000, -5_000, true)]
+    [InlineData(20_000.5, 0, false)]
+    [InlineData(-20_000.5, 0, false)]
+    [InlineData(0, 5_000.5, false)]
+    [InlineData(0, -5_000.5, false)]
+    [InlineData(double.NaN, 0, false)]
+    [InlineData(0, double.NaN, false)]
+    public void A_station_lies_on_the_vehicle(double x, double y, bool can)
+    {
+        if (can)
+        {
+            _shop.Do(Place(x: x, y: y));
+            var at = _shop.Document.Vehicle.Stations.Single(s => s.Name == "tow eye");
+            Assert.Equal((x, y), (at.X.In(Unit.Mm), at.Y.In(Unit.Mm)));
+        }
+        else
+        {
+            Assert.Equal("place", _shop.Refused(Place(x: x, y: y)).Field);
+        }
+    }
+
+    [Fact]
+    public void A_station_has_a_name_of_up_to_forty_letters()
+    {
+        _shop.Do(Place(new string('t', 40)));
+        Assert.Equal("name", _shop.Refused(Place(new string('t', 41))).Field);
+        Assert.Equal("name", _shop.Refused(Place("  ")).Field);
+    }
+
+    [Theory]
+    [InlineData("10000", "20000", null)]
+    [InlineData("-100", "-20000", null)]
+    [InlineData("10001", "0", "loads[0].mass")]
+    [InlineData("-10001", "0", "loads[0].mass")]
+    [InlineData("45", "20001", "loads[0].behind")]
+    [InlineData("45", "-20001", "loads[0].behind")]
+    public void A_load_is_one_that_an_axle_carries_where_a_vehicle_is(
+        string mass,
+        string behind,
+        string? field
+    )
+    {
+        var loads = new SetLoads(
+            _shop.Key(),
+            0,
+            [
+                new LoadInput(
+                    _shop.Key(),
+                    "box",
+                    Workshop.Typed(mass, Unit.Kg),
+                    Workshop.Typed(behind, Unit.Mm),
+                    null,
+                    true
+                ),
+            ]
+        );
+        if (field is null)
+        {
+            _shop.Do(loads);
+            Assert.Single(_shop.Document.Job.Loads);
+        }
+        else
+        {
+            Assert.Equal(field, _shop.Refused(loads).Field);
+        }
+    }
+
+    [Theory]
+    [InlineData("-900", -900)]
+    [InlineData("−900", -900)]
+    [InlineData(" - 900 mm", -900)]
+    [InlineData("-35 7/16 in", -900.1125)]
+    [InlineData("900", 900)]
+    public void What_has_a_direction_takes_its_sign(string typed, double mm)
+    {
+        var read = QuantityInput.Read(
+            Workshop.Typed(typed, Unit.Mm),
+            "behind",
+            Unit.Mm,
+            positive: false
+        )!;
+        Assert.Equal(mm, read.In(Unit.Mm), 4);
+        Assert.Equal(typed, read.Typed);
+    }
+
+    [Theory]
+    [InlineData("-")]
+    [InlineData("--900")]
+    [InlineData("-+900")]
+    public void A_sign_alone_or_twice_is_no_length(string typed) =>
+        Assert.Throws<RefusedException>(() =>
+            QuantityInput.Read(Workshop.Typed(typed, Unit.Mm), "behind", Unit.Mm, positive: false)
+        );
+
+    [Fact]
+    public void A_nose_that_shall_stand_high_can_be_wanted() =>
+        Assert.Equal(
+            -25.4,
+            new TargetInput(Datum.Hub, true, Workshop.Typed("-1", Unit.Inch), null, null, null)
+                .Read()
+                .Rake!.In(Unit.Mm),
+            9
+        );
+
+    [Fact]
+    public void Pads_are_one_a_wheel_with_their_sign_and_an_empty_one_is_none()
+    {
+        BeginWalkRound Round(params (Corner Wheel, string Typed)[] pads) =>
+            new(
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Document.CurrentStage()!.Id,
+                Workshop.Conditions() with
+                {
+                    Pads =
+                    [
+                        .. pads.Select(p => new PadInput(
+                            p.Wheel,
+                            Workshop.Typed(p.Typed, Unit.Mm)
+                        )),
+                    ],
+                }
+            );
+        Assert.Equal(
+            "conditions.pads",
+            _shop.Refused(Round((Corner.LF, "3"), (Corner.LF, "4"))).Field
+        );
+        _shop.Do(Round((Corner.LF, "3"), (Corner.RF, "−4"), (Corner.LR, " ")));
+        Assert.Equal(
+            [(Corner.LF, 3.0), (Corner.RF, -4.0)],
+            _shop.Document.WalkRounds[^1].Pads.Select(p => (p.Wheel, p.Height.In(Unit.Mm)))
+        );
+    }
+
+    private string Asked(string station, string typed) =>
+        _shop.Refused(_shop.Reading(station, typed) with { Answers = [] }).Message;
+
+    [Fact]
+    public void A_lip_is_held_against_the_other_lips_of_its_round_from_the_same_place()
+    {
+        const string floor = "This looks like floor to lip, not hub to lip.";
+        _shop.ReadAll(("RF", "20 1/2"));
+        // Loaded radius of its tyre above the others.
+        Assert.Contains(floor, Asked("LF", "35 1/2"), StringComparison.Ordinal);
+        // A lip is not held against itself, nor against what is no lip.
+        _shop.ReadAll(("LF", "20 1/2"), ("LM", "41"));
+        Assert.Contains("outside what is usual", Asked("LF", "35 1/2"), StringComparison.Ordinal);
+        // Nor against another round's, nor one from elsewhere.
+        _shop.Walk();
+        Assert.Contains("outside what is usual", Asked("LF", "35 1/2"), StringComparison.Ordinal);
+        _shop.Do(_shop.Reading("RF", "35 1/2") with { From = Datum.Floor });
+        Assert.Contains("outside what is usual", Asked("LF", "35 1/2"), StringComparison.Ordinal);
+        _shop.Do(_shop.Reading("RR", "22 1/2"));
+        Assert.Contains(floor, Asked("LF", "37"), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_is_not_done_yet_is_said_by_its_first_step_and_how_many_follow()
+    {
+        _shop.Begun();
+        var work = Progress
+            .CardOf(_shop.Document)
+            .Steps.Where(s => s.Joints.Count + s.TakesOff.Count > 0)
+            .ToArray();
+        _shop.DoUntil(s => s.Key == work[0].Key);
+        Assert.Contains(
+            $"Not done yet on the card: {work[1].Title}, and {work.Length - 2} more.",
+            Held()
+        );
+        _shop.DoUntil(s => s.Key == work[^2].Key);
+        Assert.Contains($"Not done yet on the card: {work[^1].Title}.", Held());
+        _shop.DoUntil(s => s.Key == work[^1].Key);
+        Assert.DoesNotContain(Held(), h => h.StartsWith("Not done yet", StringComparison.Ordinal));
+
+        IReadOnlyList<string> Held()
+        {
+            _shop.ReadAll(("LF", "22 1/2"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "22 1/2"));
+            return Assert.Single(JobEvaluator.Evaluate(_shop.Document).Proofs).HeldBack;
+        }
+    }
+}
