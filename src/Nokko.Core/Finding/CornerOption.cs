@@ -125,13 +125,9 @@ internal sealed class CornerOption
     {
         foreach (var plate in come.Where(p => p.Kind == PartKind.StrutTopSpacer))
         {
-            if (
-                axle.Suspension.Get(SuspensionSizes.StudLength) is { } studs
-                && plate.Get(PartSizes.Recess) is { } room
-                && studs > room
-            )
+            if (StudRoom.CutToMm(axle.Suspension, [plate]) is { } cut)
             {
-                yield return $"{Vehicles.Corners.Said(corner)}: the strut's studs are cut by {LengthText.Both(studs - room + 1)} for {plate.Name}";
+                yield return $"{Vehicles.Corners.Said(corner)}: the strut's studs are cut to {LengthText.Both(cut)} for {plate.Name}";
             }
         }
     }

@@ -11,21 +11,20 @@ internal sealed partial class CardMaker
     private void Change(Unit unit)
     {
         foreach (
-            var cut in unit
-                .Operations.Where(o => o.Irreversible is not null)
-                .DistinctBy(o => o.Kind)
+            var cut in unit.Operations.Where(o => o.Irreversible is not null).GroupBy(o => o.Kind)
         )
         {
             Do(
                 Step(
                     unit,
-                    $"irreversible-{Slug(cut.Kind.ToString())}",
+                    $"irreversible-{Slug(cut.Key.ToString())}",
                     "Before anything is cut or drilled",
-                    "A trial fit first. From where, how far, which size and how many as the sheet says, marked through the part or its template. The owner has agreed, with name and time.",
+                    cut.Select(o => o.TrialFit).FirstOrDefault(t => t is not null)
+                        ?? "A trial fit first. From where, how far, which size and how many as the sheet says, marked through the part or its template. The owner has agreed, with name and time.",
                     5
                 ) with
                 {
-                    Caution = cut.Irreversible,
+                    Caution = string.Join(' ', cut.Select(o => o.Irreversible).Distinct()),
                     HoldFor = HoldReason.Irreversible,
                 }
             );

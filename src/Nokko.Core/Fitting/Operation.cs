@@ -183,6 +183,9 @@ public sealed record Operation
     /// <summary>Why it cannot be taken back, or null.</summary>
     public string? Irreversible { get; init; }
 
+    /// <summary>What is tried before it, and how it is made, where that is known better than in general; null in general.</summary>
+    public string? TrialFit { get; init; }
+
     /// <summary>Whether its part is one for the axle, whichever corner it was placed at.</summary>
     public bool OnceAnAxle =>
         Kind

@@ -1,5 +1,6 @@
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
@@ -74,6 +75,14 @@ internal sealed partial class Operations(
                 .DistinctBy(o => (o.Kind, o.Where)),
         ];
 
+    /// <summary>To what the strut's studs are cut for a plate that comes, mm; null where they fit, or were cut as short for one that goes.</summary>
+    private double? CutStuds(CornerChange change)
+    {
+        var suspension = vehicle.SuspensionOf(Corners.AxleOf(change.Corner));
+        var cut = StudRoom.CutToMm(suspension, change.Come);
+        return cut < (StudRoom.CutToMm(suspension, change.Before) ?? double.MaxValue) ? cut : null;
+    }
+
     private SuspensionKind KindAt(Corner c) => vehicle.SuspensionOf(Corners.AxleOf(c)).Kind;
 
     /// <summary>Places of the joints with these names that this vehicle has.</summary>
@@ -132,6 +141,12 @@ internal sealed partial class Operations(
                 [
                     "Clean both faces. The strut's studs must end inside the plate's recess: try it on the bench; a stud is cut only with the owner's consent, after a trial fit.",
                 ],
+                Irreversible = CutStuds(change) is { } cut
+                    ? $"The strut's studs are cut to {LengthText.Both(cut)}: a stud that was cut does not grow back."
+                    : null,
+                TrialFit = CutStuds(change) is { } length
+                    ? $"A trial fit first: the plate on the strut, each stud against the recess. A nut on each stud, the stud marked {LengthText.Both(length)} above the strut's plate, cut, and the nut turned off over the cut thread. Eyes covered, sparks kept off rubber and coil. The owner has agreed, with name and time."
+                    : null,
                 Minutes = (0, 10, 5),
             },
             OperationKind.StrutOpened => new()

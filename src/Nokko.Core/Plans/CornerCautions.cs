@@ -134,16 +134,14 @@ internal static class CornerCautions
                 "The strut is opened: rated compressor, hooks opposite each other, away from the face, no impact gun on it or its nut."
             );
         }
-        if (
-            axle.Suspension.Get(SuspensionSizes.StudLength) is { } studs
-            && stack.FirstOrDefault(p => p.Kind == PartKind.StrutTopSpacer) is { } plate
-            && plate.Get(PartSizes.Recess) is { } recess
-            && studs > recess
-        )
+        foreach (var plate in stack.Where(p => p.Kind == PartKind.StrutTopSpacer))
         {
-            yield return Stop(
-                $"The strut's studs stand {LengthText.Both(studs)}, {plate.Name} has room for {LengthText.Both(recess)}: cut them to {LengthText.Both(Math.Max(0, recess - 1))} (not undone again), or choose another plate."
-            );
+            if (StudRoom.CutToMm(axle.Suspension, [plate]) is { } cut)
+            {
+                yield return Stop(
+                    $"The strut's studs stand {LengthText.Both(axle.Suspension.Get(SuspensionSizes.StudLength)!.Value)}, {plate.Name} has room for {LengthText.Both(plate.Get(PartSizes.Recess)!.Value)}: cut them to {LengthText.Both(cut)} (not undone again), or choose another plate."
+                );
+            }
         }
         foreach (var pack in stack.Where(p => p.Kind == PartKind.LeafPack))
         {

@@ -212,7 +212,7 @@ public class StackSearchTests
         var order = Proved(situation, shelf);
         Assert.Equal("LF: part 2 · RF: part 2", Said(order[0]));
         Assert.Equal("LF: part 1 · RF: part 1", Said(order[1]));
-        Assert.Contains("studs are cut by", order[1].Irreversible[0], StringComparison.Ordinal);
+        Assert.Contains("studs are cut to", order[1].Irreversible[0], StringComparison.Ordinal);
         var stopped = new StackSearch(situation, shelf, new SearchRules { NoCutting = true })
             .Run(Cancel)
             .First(n => n.Proved && Said(n.Found!) == "LF: part 1 · RF: part 1");

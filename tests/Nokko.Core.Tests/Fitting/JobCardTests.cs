@@ -1,6 +1,8 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 
@@ -299,6 +301,83 @@ public class JobCardTests
         Assert.Contains("LR spring to axle", card.Loose(until));
         Assert.Empty(card.Board(keys.ToHashSet()));
         Assert.Empty(card.Loose(keys.ToHashSet()));
+    }
+
+    /// <summary>A plate with so much room for studs, or with an unknown one.</summary>
+    private static PlacedPart Plate(int id, double? recess) =>
+        Part(id, PartKind.StrutTopSpacer) with
+        {
+            Dimensions = recess is { } mm
+                ? new Dictionary<string, Quantity> { [PartSizes.Recess] = Sample.Mm(mm) }
+                : [],
+        };
+
+    private static CardStep? StudsCut(
+        double? studs,
+        (Corner, PlacedPart)[] before,
+        (Corner, PlacedPart)[] after
+    )
+    {
+        var vehicle = Cards.Vehicle(SuspensionKind.CoilOverArm, SuspensionKind.LeafOverslung);
+        vehicle = vehicle with
+        {
+            Front = vehicle.Front with
+            {
+                Dimensions = studs is { } mm
+                    ? new Dictionary<string, Quantity>
+                    {
+                        [SuspensionSizes.StudLength] = Sample.Mm(mm),
+                    }
+                    : [],
+            },
+        };
+        return JobCard
+            .Derive(
+                Sample.AsFound with
+                {
+                    Stacks = Sample.Plan(before).Stacks,
+                },
+                Sample.Plan(after),
+                vehicle,
+                Equipment.TwoPostLift,
+                null
+            )
+            .Steps.SingleOrDefault(s => s.HoldFor == HoldReason.Irreversible);
+    }
+
+    [Theory]
+    // 26 mm of stud in a room of 18: a millimetre of air is left.
+    [InlineData(26.0, 18.0, "cut to 11/16 in (17 mm)")]
+    [InlineData(26.0, 0.5, "cut to 0 in (0 mm)")]
+    [InlineData(18.0, 18.0, null)]
+    [InlineData(16.0, 18.0, null)]
+    [InlineData(null, 18.0, null)]
+    [InlineData(26.0, null, null)]
+    public void Studs_that_find_no_room_are_a_step_that_cannot_be_undone_with_its_length(
+        double? studs,
+        double? recess,
+        string? says
+    )
+    {
+        var step = StudsCut(studs, [], [(Corner.LF, Plate(30, recess))]);
+        Assert.Equal(says is null, step is null);
+        if (step is not null)
+        {
+            Assert.Equal("LF", step.Where);
+            Assert.Contains(says!, step.Caution, StringComparison.Ordinal);
+            Assert.Contains("A nut on each stud", step.Do, StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
+    public void Studs_are_cut_once_and_shorter_only_for_a_shallower_plate()
+    {
+        (Corner, PlacedPart)[] At(int id, double recess) => [(Corner.LF, Plate(id, recess))];
+        Assert.Null(StudsCut(26, At(30, 18), []));
+        Assert.Null(StudsCut(26, At(30, 18), At(31, 18)));
+        Assert.Null(StudsCut(26, At(30, 18), At(31, 22)));
+        Assert.NotNull(StudsCut(26, At(30, 18), At(31, 12)));
+        Assert.NotNull(StudsCut(26, At(30, 30), At(31, 18)));
     }
 
     [Fact]
