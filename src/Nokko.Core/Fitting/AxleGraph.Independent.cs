@@ -20,108 +20,6 @@ internal static partial class AxleGraph
         ];
     }
 
-    /// <summary>A subframe, where the kind has one, and what the arms are pivoted on.</summary>
-    private static (IEnumerable<GraphJoint> Joints, Member Holder) Subframe(
-        Vehicle vehicle,
-        Axle axle,
-        SuspensionKind kind
-    )
-    {
-        var where = axle.Said();
-        var has =
-            kind == SuspensionKind.MultiLink
-            || (kind == SuspensionKind.Strut && vehicle.BodyKind == BodyKind.Unibody);
-        if (!has)
-        {
-            return ([], Member.Frame);
-        }
-        var subframe = new Member(MemberKind.Subframe, where);
-        var joints = Corners
-            .Of(axle)
-            .Select(c => new GraphJoint
-            {
-                Where = c.Name(),
-                Name = Names.Subframe,
-                Kind = JointKind.Cushion,
-                Rank = 95,
-                Holds = [new(subframe, Member.Frame, Members.Side(c) | Holds.Locates)],
-                Fasteners = [Fasteners.Of("subframe bolts", 2, newOnly: true)],
-                Order = "all by hand before any is snug",
-                Undo =
-                    "this side's subframe bolts out one after the other, each replaced by its longer one started by hand before the next comes out",
-                Home = "locating pins in their holes on both sides",
-                Off = [$"{c} subframe bolts"],
-                Tools = ["guide pins"],
-            });
-        return (axle == Axle.Front ? [.. joints, SteeringShaft()] : joints, subframe);
-    }
-
-    private static GraphJoint SteeringShaft() =>
-        new()
-        {
-            Where = Axle.Front.Said(),
-            Name = Names.SteeringShaft,
-            Kind = JointKind.PinchBolt,
-            Rank = 10,
-            Fasteners = [Fasteners.Of("pinch bolt", 1, newOnly: true)],
-            Undo =
-                "wheel straight and locked, the steering shaft marked across its splines, its pinch bolt drawn",
-            Home = "mark to mark on the splines, the bolt through the groove",
-            Off = ["steering-shaft pinch bolt"],
-            Tools = ["wheel lock", "paint pen"],
-        };
-
-    private static IEnumerable<GraphJoint> Differential(Axle axle, Member holder)
-    {
-        var where = axle.Said();
-        var diff = new Member(MemberKind.Differential, where);
-        yield return new GraphJoint
-        {
-            Where = where,
-            Name = Names.Diff,
-            Kind = JointKind.Cushion,
-            Rank = 90,
-            Holds = [new(diff, holder, Holds.All)],
-            Fasteners = [Fasteners.Of("differential mount bolts", 3)],
-            Undo =
-                "the differential's mounts undone, let down on its jack as far as the brackets need",
-            Home = "both half-shafts turn without binding, the propshaft's slip has length left",
-            Off = [$"{where} differential mount bolts"],
-        };
-        yield return new GraphJoint
-        {
-            Where = where,
-            Name = Names.DiffBreather,
-            Kind = JointKind.Bracket,
-            Rank = 7,
-            Undo = "the differential's breather hose and leads off their clips",
-            Home = "breather not kinked, its end still high",
-            Off = [$"{where} differential breather clips"],
-        };
-        yield return new GraphJoint
-        {
-            Where = where,
-            Name = Names.CrossMember,
-            Kind = JointKind.Clamped,
-            Rank = 89,
-            Fasteners = [Fasteners.Of("cross-member bolts", 4)],
-            Undo = "the cross member under the differential out",
-            Off = [$"{where} cross member and its bolts"],
-        };
-        yield return new GraphJoint
-        {
-            Where = where,
-            Name = Names.DiffFlange,
-            Kind = JointKind.Clamped,
-            Rank = 86,
-            Fasteners = [Fasteners.Of("flange bolts", 4, newOnly: true)],
-            Undo = "propshaft and flange marked across, its bolts out, the shaft hung up",
-            Home = "mark to mark",
-            Off = [$"{where} propshaft flange bolts"],
-            Tools = ["paint pen"],
-        };
-    }
-
     private static IEnumerable<GraphJoint> IndependentCorner(
         Axle axle,
         Corner c,
@@ -170,18 +68,13 @@ internal static partial class AxleGraph
     }
 
     private static GraphJoint TieRod(Corner c) =>
-        new()
-        {
-            Where = c.Name(),
-            Name = Names.TieRod,
-            Kind = JointKind.Ball,
-            Rank = 25,
-            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
-            Undo = "the tie-rod end parted with its nut left on by a turn",
-            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
-            Off = [$"{c} tie-rod nut and cotter pin"],
-            Tools = ["ball-joint separator"],
-        };
+        CastleNut(
+            c.Name(),
+            Names.TieRod,
+            25,
+            "the tie-rod end parted with its nut left on by a turn",
+            "tie-rod"
+        );
 
     /// <summary>Upper and lower arm with the upright between them.</summary>
     private static IEnumerable<GraphJoint> Wishbones(Corner c, Member holder)
@@ -195,35 +88,29 @@ internal static partial class AxleGraph
         );
         yield return Pivots(c, Names.LowerPivots, lower, holder, cams: true);
         yield return Pivots(c, Names.UpperPivots, upper, holder, cams: false);
-        yield return new GraphJoint
+        yield return CastleNut(
+            where,
+            Names.UpperBall,
+            50,
+            "the upper ball joint parted with its nut left on by a turn, then the nut",
+            "ball-joint"
+        ) with
         {
-            Where = where,
-            Name = Names.UpperBall,
-            Kind = JointKind.Ball,
-            Rank = 50,
             Holds = [new(upright, upper, Holds.Locates)],
-            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
-            Undo = "the upper ball joint parted with its nut left on by a turn, then the nut",
-            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
-            Off = [$"{c} ball-joint nut and cotter pin"],
-            Tools = ["ball-joint separator"],
         };
-        yield return new GraphJoint
+        yield return CastleNut(
+            where,
+            Names.LowerBall,
+            52,
+            "the lower ball joint parted with its nut left on by a turn, then the nut",
+            "lower ball-joint"
+        ) with
         {
-            Where = where,
-            Name = Names.LowerBall,
-            Kind = JointKind.Ball,
-            Rank = 52,
             Holds =
             [
                 new(upright, bracket, Holds.Carries | Holds.X | Holds.Y),
                 new(bracket, upright, Holds.X | Holds.Y),
             ],
-            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
-            Undo = "the lower ball joint parted with its nut left on by a turn, then the nut",
-            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
-            Off = [$"{c} lower ball-joint nut and cotter pin"],
-            Tools = ["ball-joint separator"],
         };
         yield return new GraphJoint
         {

@@ -22,18 +22,7 @@ internal static partial class AxleGraph
                 Off = [$"{where} breather and cable clips"],
             },
             .. axle == Axle.Front ? Steering(where) : [],
-            new GraphJoint
-            {
-                Where = where,
-                Name = Names.PropshaftAxle,
-                Kind = JointKind.Clamped,
-                Rank = 86,
-                Fasteners = [Fasteners.Of("flange bolts", 4, newOnly: true)],
-                Undo = "propshaft and flange marked across, its bolts out, the shaft hung up",
-                Home = "mark to mark",
-                Off = [$"{where} propshaft flange bolts"],
-                Tools = ["paint pen"],
-            },
+            Flange(where, Names.PropshaftAxle),
             .. kind.IsLeaf() ? [] : TrackBar(where, it),
             .. Corners.Of(axle).SelectMany(c => LiveCorner(c, it, kind)),
         ];
@@ -41,29 +30,26 @@ internal static partial class AxleGraph
 
     private static IEnumerable<GraphJoint> Steering(string where)
     {
-        yield return new GraphJoint
+        yield return CastleNut(
+            where,
+            Names.DragLinkWheel,
+            25,
+            "steering centred and marked, the drag link parted at the knuckle",
+            "drag-link"
+        ) with
         {
-            Where = where,
-            Name = Names.DragLinkWheel,
-            Kind = JointKind.Ball,
-            Rank = 25,
-            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
-            Undo = "steering centred and marked, the drag link parted at the knuckle",
             Home = "the nut goes forward to the pin's next hole, never back; wheel centred again",
-            Off = [$"{where} drag-link nut and cotter pin"],
-            Tools = ["ball-joint separator"],
         };
-        yield return new GraphJoint
+        yield return CastleNut(
+            where,
+            Names.DragLinkPitman,
+            26,
+            "the drag link parted at the pitman arm",
+            "drag-link"
+        ) with
         {
-            Where = where,
-            Name = Names.DragLinkPitman,
-            Kind = JointKind.Ball,
-            Rank = 26,
-            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
-            Undo = "the drag link parted at the pitman arm",
             Home = "the nut goes forward to the pin's next hole, never back",
             Off = [$"{where} drag-link nut and cotter pin at the pitman arm"],
-            Tools = ["ball-joint separator"],
         };
         yield return new GraphJoint
         {

@@ -17,37 +17,6 @@ internal static partial class AxleGraph
         ];
     }
 
-    /// <summary>What an axle may have once, however it is sprung.</summary>
-    private static IEnumerable<GraphJoint> Middle(Axle axle)
-    {
-        var where = axle.Said();
-        yield return new GraphJoint
-        {
-            Where = where,
-            Name = Names.LevelSensor,
-            Kind = JointKind.Bracket,
-            Rank = 6,
-            Undo = "levelling off, the sensor's arm marked, its link off at both ends",
-            Home = "the arm the way it pointed, levelling on and set anew at ride height",
-            Off = [$"{where} level-sensor link"],
-        };
-        if (axle == Axle.Rear)
-        {
-            yield return new GraphJoint
-            {
-                Where = where,
-                Name = Names.CarrierBearing,
-                Kind = JointKind.Clamped,
-                Rank = 87,
-                Fasteners = [Fasteners.Of("bearing bolts", 2)],
-                Undo =
-                    "the carrier bearing's bolts out, the shaft held up, its shims kept in order",
-                Home = "shims as they were, or as its maker says for the new angle",
-                Off = [$"{where} carrier-bearing bolts and shims"],
-            };
-        }
-    }
-
     /// <summary>What every corner has, however it is sprung.</summary>
     private static IEnumerable<GraphJoint> Corner(Corner c, SuspensionKind kind)
     {
@@ -151,6 +120,27 @@ internal static partial class AxleGraph
             Off = [$"{c} bump stop"],
         };
     }
+
+    /// <summary>A tapered pin with a castle nut, parted with a separator.</summary>
+    private static GraphJoint CastleNut(
+        string where,
+        string name,
+        int rank,
+        string undo,
+        string off
+    ) =>
+        new()
+        {
+            Where = where,
+            Name = name,
+            Kind = JointKind.Ball,
+            Rank = rank,
+            Fasteners = [Fasteners.Of("castle nut and cotter pin", 1, newOnly: true)],
+            Undo = undo,
+            Home = "boot whole; the nut goes forward to the pin's next hole, never back",
+            Off = [$"{where} {off} nut and cotter pin"],
+            Tools = ["ball-joint separator"],
+        };
 
     /// <summary>What a wheel of an independent corner turns in.</summary>
     internal static Member Hub(Corner c, SuspensionKind kind) =>
