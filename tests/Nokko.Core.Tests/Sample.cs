@@ -2,6 +2,7 @@ using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -168,6 +169,14 @@ internal static class Sample
                 .Stations.Zip(mm, (s, x) => s.Name)
                 .Select((name, i) => Reading(firstId + i, round, name, mm[i])),
         ];
+
+    /// <summary>How it stands as found: lips at 520 and 580 over the hubs, middles at 1040.</summary>
+    public static WalkRoundStance Stance(Vehicle? vehicle = null) =>
+        StanceOf.Compute(
+            Round(40, AsFound.Id),
+            Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+            vehicle ?? Pickup
+        );
 
     public static PlacedPart Plate(
         int id,

@@ -19,7 +19,7 @@ internal sealed partial class CardMaker
                     unit,
                     $"irreversible-{Slug(cut.Key.ToString())}",
                     "Before anything is cut or drilled",
-                    cut.Select(o => o.TrialFit).FirstOrDefault(t => t is not null)
+                    cut.First().TrialFit
                         ?? "A trial fit first. From where, how far, which size and how many as the sheet says, marked through the part or its template. The owner has agreed, with name and time.",
                     5
                 ) with

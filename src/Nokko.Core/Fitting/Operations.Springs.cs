@@ -45,11 +45,10 @@ internal sealed partial class Operations
                     "Clean both faces. The strut's studs must end inside the plate's recess: try it on the bench; a stud is cut only with the owner's consent, after a trial fit.",
                 ],
                 Irreversible = CutStuds(change) is { } cut
-                    ? $"The strut's studs are cut to {LengthText.Both(cut)}: a stud that was cut does not grow back."
+                    ? $"{c}: the strut's studs are cut to {LengthText.Both(cut)} above its plate. A stud that was cut does not grow back."
                     : null,
-                TrialFit = CutStuds(change) is { } length
-                    ? $"A trial fit first: the plate on the strut, each stud against the recess. A nut on each stud, the stud marked {LengthText.Both(length)} above the strut's plate, cut, and the nut turned off over the cut thread. Eyes covered, sparks kept off rubber and coil. The owner has agreed, with name and time."
-                    : null,
+                TrialFit =
+                    "A trial fit first: the plate on the strut, each stud against the recess. A nut on each stud, the stud marked at its length, cut, and the nut turned off over the cut thread. Eyes covered, sparks kept off rubber and coil. The owner has agreed, with name and time.",
                 Minutes = (0, 10, 5),
             },
             OperationKind.StrutOpened => here with

@@ -347,6 +347,11 @@ public sealed record LoadInput(
                 $"loads[{i}].behind",
                 "Where is it: how far behind the front axle?"
             );
+        var left = QuantityInput.Read(Left, $"loads[{i}].left", Unit.Mm, positive: false);
+        if (left is not null && Math.Abs(left.In(Unit.Mm)) > 5_000)
+        {
+            throw Refuse.Value($"loads[{i}].left", "That is off the vehicle: check the unit.");
+        }
         return Math.Abs(behind.In(Unit.Mm)) > 20_000
             ? throw Refuse.Value($"loads[{i}].behind", "That is off the vehicle: check the unit.")
             : new StatedLoad
@@ -355,7 +360,7 @@ public sealed record LoadInput(
                 Name = TypedText.Needed(Name, $"loads[{i}].name", "What is it?"),
                 Mass = mass,
                 Behind = behind,
-                Left = QuantityInput.Read(Left, $"loads[{i}].left", Unit.Mm, positive: false),
+                Left = left,
                 Stays = Stays,
             };
     }

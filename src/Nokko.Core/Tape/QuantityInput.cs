@@ -38,34 +38,30 @@ public sealed record QuantityInput(
         }
         var quantity =
             input.Unit == Unit.Mm || input.Unit == Unit.Inch
-                ? ReadLength(input, field, signed: !positive)
+                ? ReadLength(input, field, mayBeBelowZero: !positive)
                 : ReadNumber(input, field);
         return positive && quantity.Value <= 0
             ? throw Refuse.Value(field, "This must be above zero.")
             : quantity;
     }
 
-    /// <summary>A tape shows nothing below zero; what has a side or a direction has its sign before the number.</summary>
-    private static Quantity ReadLength(QuantityInput input, string field, bool signed)
+    private static Quantity ReadLength(QuantityInput input, string field, bool mayBeBelowZero)
     {
-        var typed = input.Typed.Trim();
-        var below = signed && typed is ['-' or '−', ..];
         var read = TapeReader.Read(
-            below ? typed[1..] : typed,
-            new TapeField(input.Unit, input.Unit == Unit.Inch ? 25.4 / 16 : 1, []),
+            input.Typed,
+            new TapeField(input.Unit, input.Unit == Unit.Inch ? 25.4 / 16 : 1, [], mayBeBelowZero),
             input.Answers ?? []
         );
         if (read is not TapeReading.Understood length)
         {
             throw new RefusedException(Refusal.Of(field, read));
         }
-        var value = Unit.Mm.To(length.Unit, length.Mm);
-        return Make(input, below ? -value : value, length.Unit);
+        return Make(input, Unit.Mm.To(length.Unit, length.Mm), length.Unit);
     }
 
     private static Quantity ReadNumber(QuantityInput input, string field) =>
         double.TryParse(
-            input.Typed.Trim().Replace(',', '.'),
+            input.Typed.Trim().Replace(',', '.').Replace('−', '-'),
             NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
             CultureInfo.InvariantCulture,
             out var value

@@ -49,12 +49,21 @@ public static partial class TapeReader
     )
     {
         var (plain, origins) = TapeText.Plain(text ?? "");
-        return ReadPlain(plain, field, answers ?? []) is var read && read is TapeReading.Refused r
-            ? r with
+        var below = field.MayBeBelowZero && plain is ['-', ..];
+        var body = below ? plain[1..].TrimStart() : plain;
+        return ReadPlain(body, field, answers ?? []) switch
+        {
+            TapeReading.Understood u when below => u with { Mm = -u.Mm },
+            TapeReading.Asked q when below => q with
             {
-                Position = origins[Math.Min(r.Position, plain.Length)],
-            }
-            : read;
+                Choices = [.. q.Choices.Select(c => c with { Label = $"−{c.Label}", Mm = -c.Mm })],
+            },
+            TapeReading.Refused r => r with
+            {
+                Position = origins[Math.Min(plain.Length - body.Length + r.Position, plain.Length)],
+            },
+            var read => read,
+        };
     }
 
     private static TapeReading ReadPlain(
@@ -67,7 +76,7 @@ public static partial class TapeReader
         {
             return new TapeReading.Refused("Type what the tape shows, for example 35 1/2.", 0);
         }
-        if (body[0] is '-' or '−')
+        if (body[0] == '-')
         {
             return new TapeReading.Refused(
                 "A tape shows no length below zero: leave the minus out.",

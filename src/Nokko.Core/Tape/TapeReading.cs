@@ -34,7 +34,13 @@ public sealed record TapeChoice(string Key, string Label, double Mm);
 /// <param name="Unit">Unit of a bare number: "in", "mm" or "cm".</param>
 /// <param name="DivisionMm">The smallest division of the tape in mm; "strong" and "shy" move by a quarter of it.</param>
 /// <param name="BandsMm">Usual ranges of the quantity in mm; empty when any length may be typed.</param>
-public sealed record TapeField(Unit Unit, double DivisionMm, IReadOnlyList<Band> BandsMm);
+/// <param name="MayBeBelowZero">Whether it has a side or a direction, so that a sign may stand before the number.</param>
+public sealed record TapeField(
+    Unit Unit,
+    double DivisionMm,
+    IReadOnlyList<Band> BandsMm,
+    bool MayBeBelowZero = false
+);
 
 /// <summary>A usual range.</summary>
 /// <param name="LowMm">Lower end in mm.</param>

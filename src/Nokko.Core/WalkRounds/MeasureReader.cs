@@ -48,25 +48,21 @@ public static class MeasureReader
         IReadOnlyCollection<string> answers
     )
     {
-        var plain = (text ?? "").Trim();
-        // Only some measures have a side: there a sign stands before the number, as a fitter writes it.
-        var below = measure.MayBeBelowZero && plain is ['-' or '−', ..];
         var read = TapeReader.Read(
-            below ? plain[1..] : text,
-            new TapeField(style.Unit, divisionMm, []),
+            text,
+            new TapeField(style.Unit, divisionMm, [], MayBeBelowZero: measure.MayBeBelowZero),
             answers
         );
         if (read is not TapeReading.Understood length)
         {
             return new MeasuredText(null, false, read);
         }
-        var mm = below ? -length.Mm : length.Mm;
-        return Ask(mm, measure, answers, x => LengthText.Show(x, style)) is { } question
+        return Ask(length.Mm, measure, answers, x => LengthText.Show(x, style)) is { } question
             ? new MeasuredText(null, false, question)
             : new MeasuredText(
                 new Quantity
                 {
-                    Value = Unit.Mm.To(length.Unit, mm),
+                    Value = Unit.Mm.To(length.Unit, length.Mm),
                     Unit = length.Unit,
                     Known = Known.Measured,
                     Typed = text,

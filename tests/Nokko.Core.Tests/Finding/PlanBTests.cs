@@ -12,15 +12,7 @@ public class PlanBTests
 {
     private static readonly Part[] Shelf = [.. new[] { 20, 26, 30, 34, 40 }.Select(Plate)];
 
-    private static readonly Situation Here = new(
-        Sample.AsFound,
-        Sample.Pickup,
-        StanceOf.Compute(
-            Sample.Round(40, Sample.AsFound.Id),
-            Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-            Sample.Pickup
-        )
-    )
+    private static readonly Situation Here = new(Sample.AsFound, Sample.Pickup, Sample.Stance())
     {
         Target = Sample.Level,
     };

@@ -364,6 +364,7 @@ public class JobCardTests
         if (step is not null)
         {
             Assert.Equal("LF", step.Where);
+            Assert.StartsWith("LF: ", step.Caution, StringComparison.Ordinal);
             Assert.Contains(says!, step.Caution, StringComparison.Ordinal);
             Assert.Contains("A nut on each stud", step.Do, StringComparison.Ordinal);
         }

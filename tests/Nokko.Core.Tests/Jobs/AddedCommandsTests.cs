@@ -293,6 +293,19 @@ public class AddedCommandsTests
         Assert.Empty(_shop.Document.Deviations);
     }
 
+    private TightenJoint LookAndTighten(Joint joint) =>
+        new(
+            _shop.Key(),
+            _shop.Key(),
+            joint.Id,
+            Pass.Final,
+            null,
+            true,
+            null,
+            WheelPosition.OnWheels,
+            null
+        );
+
     [Fact]
     public void Eyes_that_looked_and_then_tightened_it_themselves_count_no_more()
     {
@@ -303,19 +316,7 @@ public class AddedCommandsTests
         _shop.Do(new LookOver(_shop.Key(), _shop.Key(), joint.Id));
         var plan = _shop.Document.BegunPlan()!;
         Assert.DoesNotContain(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
-        _shop.Do(
-            new TightenJoint(
-                _shop.Key(),
-                _shop.Key(),
-                joint.Id,
-                Pass.Final,
-                null,
-                true,
-                null,
-                WheelPosition.OnWheels,
-                null
-            )
-        );
+        _shop.Do(LookAndTighten(joint));
         Assert.Contains(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
     }
 
@@ -332,19 +333,7 @@ public class AddedCommandsTests
         Assert.DoesNotContain(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
         // The first fitter goes over it once more.
         _shop.PersonId = Sample.Id(5);
-        _shop.Do(
-            new TightenJoint(
-                _shop.Key(),
-                _shop.Key(),
-                joint.Id,
-                Pass.Final,
-                null,
-                true,
-                null,
-                WheelPosition.OnWheels,
-                null
-            )
-        );
+        _shop.Do(LookAndTighten(joint));
         Assert.Contains(joint.Place, Progress.Unlooked(_shop.Document, plan, Card));
         _shop.PersonId = Second;
         _shop.Do(Look());

@@ -50,6 +50,7 @@ public class BordersTests
     [Theory]
     [InlineData("10000", "20000", null)]
     [InlineData("-100", "-20000", null)]
+    [InlineData("−100", "−20000", null)]
     [InlineData("10001", "0", "loads[0].mass")]
     [InlineData("-10001", "0", "loads[0].mass")]
     [InlineData("45", "20001", "loads[0].behind")]
@@ -121,6 +122,37 @@ public class BordersTests
                 .Rake!.In(Unit.Mm),
             9
         );
+
+    [Theory]
+    [InlineData("5000", true)]
+    [InlineData("-5000", true)]
+    [InlineData("5001", false)]
+    [InlineData("-5001", false)]
+    public void A_load_is_no_further_to_the_side_than_a_vehicle_is_wide(string left, bool can)
+    {
+        var loads = new SetLoads(
+            _shop.Key(),
+            0,
+            [
+                new LoadInput(
+                    _shop.Key(),
+                    "box",
+                    Workshop.Typed("20", Unit.Kg),
+                    Workshop.Typed("900", Unit.Mm),
+                    Workshop.Typed(left, Unit.Mm),
+                    true
+                ),
+            ]
+        );
+        if (can)
+        {
+            _shop.Do(loads);
+        }
+        else
+        {
+            Assert.Equal("loads[0].left", _shop.Refused(loads).Field);
+        }
+    }
 
     [Fact]
     public void Pads_are_one_a_wheel_with_their_sign_and_an_empty_one_is_none()

@@ -10,11 +10,7 @@ namespace Nokko.Core.Tests.Plans;
 /// <summary>What a plan costs: pieces that come are paid, pieces that come or move take their hours.</summary>
 public class PlanCostTests
 {
-    private static readonly WalkRoundStance Baseline = StanceOf.Compute(
-        Sample.Round(40, Sample.AsFound.Id),
-        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-        Sample.Pickup
-    );
+    private static readonly WalkRoundStance Baseline = Sample.Stance();
 
     private static PlacedPart Plate(int id, double? price, string? currency, double? hours) =>
         Sample.Plate(id, 25.4) with

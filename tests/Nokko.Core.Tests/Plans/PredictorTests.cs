@@ -11,11 +11,7 @@ namespace Nokko.Core.Tests.Plans;
 
 public class PredictorTests
 {
-    private static readonly WalkRoundStance Baseline = StanceOf.Compute(
-        Sample.Round(40, Sample.AsFound.Id),
-        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-        Sample.Pickup
-    );
+    private static readonly WalkRoundStance Baseline = Sample.Stance();
 
     [Fact]
     public void A_plate_on_both_front_struts_rises_by_offset_and_ratio_and_leaves_the_rear()

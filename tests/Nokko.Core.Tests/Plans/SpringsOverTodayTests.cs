@@ -96,18 +96,7 @@ public class SpringsOverTodayTests
         var plan = Both(Axle.Rear, Coil);
         var p = Predictor.Predict(
             plan,
-            new Situation(
-                Sample.AsFound,
-                vehicle,
-                StanceOf.Compute(
-                    Sample.Round(40, Sample.AsFound.Id),
-                    Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-                    vehicle
-                )
-            )
-            {
-                OdometerKm = km,
-            }
+            new Situation(Sample.AsFound, vehicle, Sample.Stance(vehicle)) { OdometerKm = km }
         );
         Assert.Equal(50.84 + mean, p.RearRise.Value!.Value, 2);
         // Against a sag that is known to 2 mm only the sag's own ± differs: both sides share it.
@@ -164,15 +153,7 @@ public class SpringsOverTodayTests
         var asked = Sharper
             .Of(
                 Both(Axle.Rear, Coil with { MadeFor = null }),
-                new Situation(
-                    Sample.AsFound,
-                    vehicle,
-                    StanceOf.Compute(
-                        Sample.Round(40, Sample.AsFound.Id),
-                        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-                        vehicle
-                    )
-                )
+                new Situation(Sample.AsFound, vehicle, Sample.Stance(vehicle))
             )
             .Single(s => s.What.Contains("engine, load and trim", StringComparison.Ordinal));
         Assert.Equal(

@@ -93,15 +93,7 @@ public class StacksTests
     ) =>
         Predictor.Predict(
             plan,
-            new Situation(
-                from ?? Sample.AsFound,
-                vehicle,
-                StanceOf.Compute(
-                    Sample.Round(40, Sample.AsFound.Id),
-                    Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-                    vehicle
-                )
-            )
+            new Situation(from ?? Sample.AsFound, vehicle, Sample.Stance(vehicle))
             {
                 Loads = loads ?? [],
                 Standard = standard,

@@ -24,11 +24,7 @@ public class TapedPointsTests
 
     private static readonly Vehicle Taped = Sample.Pickup with { Front = Front(Points) };
 
-    private static readonly WalkRoundStance Baseline = StanceOf.Compute(
-        Sample.Round(40, Sample.AsFound.Id),
-        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-        Taped
-    );
+    private static readonly WalkRoundStance Baseline = Sample.Stance(Taped);
 
     [Fact]
     public void A_second_plate_adds_what_both_together_have_more_than_the_first() =>

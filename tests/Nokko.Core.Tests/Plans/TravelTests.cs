@@ -438,7 +438,7 @@ public class TravelTests
     {
         var vehicle = StacksTests.On(StacksTests.Of(SuspensionKind.CoilOverArm));
         var plan = StacksTests.Both(Axle.Front, Top());
-        var baseline = Stance.StanceOfSample(vehicle);
+        var baseline = Sample.Stance(vehicle);
         var sharper = Sharper.Of(plan, new Situation(Sample.AsFound, vehicle, baseline));
         var points = sharper.Single(s => s.What == "All suspension points");
         var now = StacksTests.Predict(plan, vehicle).Rake.U!.Value;
@@ -450,15 +450,5 @@ public class TravelTests
             Sharper.Of(plan, new Situation(Sample.AsFound, StacksTests.On(Taped()), baseline)),
             s => s.Axle == Axle.Front
         );
-    }
-
-    private static class Stance
-    {
-        public static Core.Stance.WalkRoundStance StanceOfSample(Vehicle vehicle) =>
-            Core.Stance.StanceOf.Compute(
-                Sample.Round(40, Sample.AsFound.Id),
-                Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-                vehicle
-            );
     }
 }

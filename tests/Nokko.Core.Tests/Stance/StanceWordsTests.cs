@@ -8,11 +8,7 @@ namespace Nokko.Core.Tests.Stance;
 /// <summary>What is said of a stance.</summary>
 public class StanceWordsTests
 {
-    private static readonly WalkRoundStance Read = StanceOf.Compute(
-        Sample.Round(40, Sample.AsFound.Id),
-        Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
-        Sample.Pickup
-    );
+    private static readonly WalkRoundStance Read = Sample.Stance();
 
     private static string Say(WalkRoundStance stance) =>
         string.Join("\n", StanceWords.Say(stance, LengthStyle.Inches));

@@ -237,4 +237,38 @@ public class TapeReaderTests
 
     private static TapeReading.Understood Understood(string text, TapeField field) =>
         Assert.IsType<TapeReading.Understood>(TapeReader.Read(text, field));
+
+    [Fact]
+    public void What_has_a_direction_is_asked_about_and_refused_at_its_place_with_its_sign()
+    {
+        var field = new TapeField(Unit.Inch, 25.4 / 16, [], MayBeBelowZero: true);
+        Assert.Equal(
+            -22.875 * 25.4,
+            Assert.IsType<TapeReading.Understood>(TapeReader.Read("– 22 7/8", field)).Mm,
+            9
+        );
+        // A slash that got lost is asked about below zero too.
+        var asked = Assert.IsType<TapeReading.Asked>(TapeReader.Read("-22 7.8", field));
+        var slash = asked.Choices.Single(c => c.Key == "slash");
+        Assert.Equal(-22.875 * 25.4, slash.Mm, 9);
+        Assert.StartsWith("−", slash.Label, StringComparison.Ordinal);
+        Assert.Equal(
+            slash.Mm,
+            Assert.IsType<TapeReading.Understood>(TapeReader.Read("-22 7.8", field, ["slash"])).Mm,
+            9
+        );
+        Assert.Equal(
+            4,
+            Assert.IsType<TapeReading.Refused>(TapeReader.Read("- 22€", field)).Position
+        );
+        // Strong is further from zero.
+        Assert.Equal(
+            -(22 * 25.4) - (25.4 / 64),
+            Assert.IsType<TapeReading.Understood>(TapeReader.Read("-22+", field)).Mm,
+            9
+        );
+        Assert.IsType<TapeReading.Refused>(
+            TapeReader.Read("-22", field with { MayBeBelowZero = false })
+        );
+    }
 }

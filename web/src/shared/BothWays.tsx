@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { JobView } from "../api/client";
 import { useJob, useRefreshJob } from "../api/job";
 import { Problem } from "../api/problem";
+import { Press } from "./Press";
 import { ProblemNote } from "./ProblemNote";
 import { timeOfDay } from "./time";
 
@@ -23,7 +24,7 @@ export function BothWays({
   mine: Lines;
   theirs: (fresh: JobView) => Lines;
   onTheirs: (fresh: JobView) => void;
-  onMine: (fresh: JobView) => void;
+  onMine: (fresh: JobView) => Promise<unknown>;
 }) {
   const job = useJob().document.job.id;
   const refresh = useRefreshJob();
@@ -47,9 +48,7 @@ export function BothWays({
       onTheirs={() => {
         onTheirs(fresh);
       }}
-      onMine={() => {
-        onMine(fresh);
-      }}
+      onMine={() => onMine(fresh)}
     />
   );
 }
@@ -71,7 +70,7 @@ export function Both({
   mine: Lines;
   theirs: Lines;
   onTheirs: () => void;
-  onMine: () => void;
+  onMine: () => Promise<unknown>;
 }) {
   const apart = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])]
     .map((label) => ({
@@ -129,9 +128,9 @@ export function Both({
         <Button variant="outlined" onClick={onTheirs}>
           Take theirs
         </Button>
-        <Button variant="outlined" onClick={onMine}>
+        <Press variant="outlined" act={onMine}>
           Keep mine over theirs
-        </Button>
+        </Press>
       </Box>
     </Box>
   );

@@ -101,7 +101,13 @@ export const theme = createTheme({
     },
     MuiButton: {
       defaultProps: { disableElevation: true, disableRipple: true },
-      styleOverrides: { root: { minHeight: 48, borderWidth: 2 } },
+      styleOverrides: {
+        root: {
+          minHeight: 48,
+          borderWidth: 2,
+          "&[aria-busy=true]": { opacity: 0.55, cursor: "progress" },
+        },
+      },
     },
     MuiIconButton: {
       defaultProps: { disableRipple: true },

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useJob, useSend } from "../../api/job";
+import { Press } from "../../shared/Press";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { lastWork, mayHaveBeenMoved } from "./moved";
 
@@ -35,21 +35,23 @@ export function Moved({ plan }: { plan: string }) {
             : look at every support on the board.
           </Typography>
         </Box>
-        <Button
+        <Press
           variant="contained"
           color="error"
-          onClick={() => {
+          act={async () => {
             setProblem(null);
-            send(
-              { kind: "lookAtBoard", id: v7() },
-              "supports looked at again",
-            ).catch((e: unknown) => {
+            try {
+              await send(
+                { kind: "lookAtBoard", id: v7() },
+                "supports looked at again",
+              );
+            } catch (e) {
               setProblem(asError(e));
-            });
+            }
           }}
         >
           It stands as shown
-        </Button>
+        </Press>
       </Box>
       <ProblemNote problem={problem} />
     </Box>

@@ -187,7 +187,7 @@ export function SpecForm({
           onTheirs={done}
           onMine={(fresh) => {
             seen.see(fresh);
-            void save(fresh.versions[joint.id] ?? 0);
+            return save(fresh.versions[joint.id] ?? 0);
           }}
         />
       </Box>

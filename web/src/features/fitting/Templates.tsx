@@ -15,28 +15,30 @@ export function Templates({ cuts }: { cuts: Schemas["Cut"][] }) {
         Print at 100 %, not fitted to the page. Lay a rule on both bars: only if
         they are right is the rest.
       </p>
-      <svg
-        role="img"
-        aria-label="Bars of 100 mm and of 4 in"
-        width="112mm"
-        height="16mm"
-        viewBox="0 0 112 16"
-      >
-        {[
-          { y: 3, mm: 100, said: "100 mm" },
-          { y: 10, mm: 101.6, said: "4 in" },
-        ].map((bar) => (
-          <g key={bar.said} transform={`translate(1 ${bar.y.toString()})`}>
-            <path
-              d={`M0 -2V2M0 0H${bar.mm.toString()}M${bar.mm.toString()} -2V2`}
-              {...line}
-            />
-            <text x={bar.mm / 2} y={3.6} fontSize={3} textAnchor="middle">
-              {bar.said}
-            </text>
-          </g>
-        ))}
-      </svg>
+      <Box sx={{ overflowX: "auto" }}>
+        <svg
+          role="img"
+          aria-label="Bars of 100 mm and of 4 in"
+          width="112mm"
+          height="16mm"
+          viewBox="0 0 112 16"
+        >
+          {[
+            { y: 3, mm: 100, said: "100 mm" },
+            { y: 10, mm: 101.6, said: "4 in" },
+          ].map((bar) => (
+            <g key={bar.said} transform={`translate(1 ${bar.y.toString()})`}>
+              <path
+                d={`M0 -2V2M0 0H${bar.mm.toString()}M${bar.mm.toString()} -2V2`}
+                {...line}
+              />
+              <text x={bar.mm / 2} y={3.6} fontSize={3} textAnchor="middle">
+                {bar.said}
+              </text>
+            </g>
+          ))}
+        </svg>
+      </Box>
       {cuts.map((cut) => (
         <StripOf key={cut.id} cut={cut} />
       ))}
@@ -55,7 +57,11 @@ function StripOf({ cut }: { cut: Schemas["Cut"] }) {
       ? `Tape ${showText(strip.taped, unit)} from ${cut.from} to this line`
       : `This line on ${cut.from}`;
   return (
-    <Box component="figure" sx={{ m: 0, mt: 2, breakInside: "avoid" }}>
+    // On a phone it is wider than the page: it scrolls, its size stays true.
+    <Box
+      component="figure"
+      sx={{ m: 0, mt: 2, breakInside: "avoid", overflowX: "auto" }}
+    >
       <figcaption>
         <b>
           {cut.where}: {cutText(cut)}

@@ -198,7 +198,7 @@ export function HandOverForm() {
           seen.see(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void hand(fresh)}
+        onMine={(fresh) => hand(fresh)}
       />
       <Press variant="contained" act={() => hand()}>
         Hand it over

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
+import { Press } from "../../shared/Press";
 import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
 
@@ -68,14 +69,9 @@ export function ImportJob() {
           {error.message}{" "}
           {error instanceof Problem && error.field === "id" && (
             <>
-              <Button
-                variant="outlined"
-                onClick={() => {
-                  void bring(file, true);
-                }}
-              >
+              <Press variant="outlined" act={() => bring(file, true)}>
                 Bring in a copy
-              </Button>
+              </Press>
               <Button
                 onClick={() => {
                   setError(null);

@@ -188,7 +188,7 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
           setSeen(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void save(fresh)}
+        onMine={(fresh) => save(fresh)}
       />
     </Box>
   );

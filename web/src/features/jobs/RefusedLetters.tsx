@@ -72,12 +72,13 @@ function ChangedFirst({
         onTheirs={() => {
           outbox.dismiss(letter.commandId);
         }}
-        onMine={() => {
-          // A second refusal comes back here.
-          outbox
-            .insist(refused, row === null ? null : (view.versions[row] ?? null))
-            .catch(() => undefined);
-        }}
+        // A second refusal comes back here.
+        onMine={() =>
+          outbox.insist(
+            refused,
+            row === null ? null : (view.versions[row] ?? null),
+          )
+        }
       />
     </Box>
   );

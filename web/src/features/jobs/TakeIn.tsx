@@ -1,4 +1,3 @@
-import { KnownHere } from "./KnownHere";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
@@ -10,7 +9,6 @@ import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { shop } from "../../api/job";
-import { vehicleWords } from "../../api/words";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -21,13 +19,9 @@ import { useOnce } from "../../shared/useOnce";
 import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
+import { KnownHere } from "./KnownHere";
 import { levelByHub, targetBody, TargetFields } from "./TargetFields";
-
-/** What usually carries a sort of vehicle. */
-const usual = (kind: Schemas["VehicleKind"]) => {
-  const { bodyKind, front, rear } = vehicleWords[kind];
-  return { bodyKind, front, rear };
-};
+import { usuallyBuilt, WhatCarries } from "./WhatCarries";
 
 const blank = {
   ownerName: "",
@@ -44,8 +38,7 @@ const blank = {
   carries: "",
   troubles: "",
   promisedOn: "",
-  kind: "pickup" as Schemas["VehicleKind"],
-  ...usual("pickup"),
+  ...usuallyBuilt("pickup"),
   equipment: "twoPostLift" as Schemas["Equipment"],
   sizes: noSizes,
   target: levelByHub,
@@ -231,58 +224,13 @@ export default function TakeIn() {
         {!draft.known && (
           <Section title="What carries it">
             <Grid wide>
-              <TextField
-                select
-                label="Sort of vehicle"
-                value={draft.kind}
-                onChange={(e) => {
-                  const kind = e.target.value as Schemas["VehicleKind"];
-                  setDraft({ ...draft, kind, ...usual(kind) });
+              <WhatCarries
+                built={draft}
+                suspensions={suspensions}
+                onChange={(built) => {
+                  setDraft({ ...draft, ...built });
                 }}
-              >
-                {Object.entries(vehicleWords).map(([kind, { said }]) => (
-                  <MenuItem key={kind} value={kind}>
-                    {said}
-                  </MenuItem>
-                ))}
-              </TextField>
-              <TextField
-                select
-                label="Body"
-                value={draft.bodyKind}
-                onChange={(e) => {
-                  setDraft({
-                    ...draft,
-                    bodyKind: e.target.value as Schemas["BodyKind"],
-                  });
-                }}
-              >
-                <MenuItem value="bodyOnFrame">body on frame</MenuItem>
-                <MenuItem value="unibody">unibody</MenuItem>
-              </TextField>
-              {(["front", "rear"] as const).map((axle) => (
-                <TextField
-                  key={axle}
-                  select
-                  label={
-                    axle === "front" ? "Front suspension" : "Rear suspension"
-                  }
-                  // The list may still be on its way.
-                  value={suspensions.length > 0 ? draft[axle] : ""}
-                  onChange={(e) => {
-                    setDraft({
-                      ...draft,
-                      [axle]: e.target.value as Schemas["SuspensionKind"],
-                    });
-                  }}
-                >
-                  {suspensions.map((s) => (
-                    <MenuItem key={s.kind} value={s.kind}>
-                      {s.said}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              ))}
+              />
             </Grid>
           </Section>
         )}

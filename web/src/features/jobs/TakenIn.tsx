@@ -223,7 +223,7 @@ export default function TakenIn() {
           job.see(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void save("target", fresh)}
+        onMine={(fresh) => save("target", fresh)}
       />
       <Typography variant="h2" sx={{ mt: 2.5 }}>
         Its suspension
@@ -262,7 +262,7 @@ export default function TakenIn() {
           vehicle.see(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void save("vehicle", fresh)}
+        onMine={(fresh) => save("vehicle", fresh)}
       />
     </Box>
   );

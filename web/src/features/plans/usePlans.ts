@@ -8,6 +8,7 @@ import { of, stacksOf } from "../../api/waiting";
 import { useUnit } from "../../shared/Length";
 import { asError } from "../../shared/ProblemNote";
 import { useParts } from "../../shared/useParts";
+import { useOnce } from "../../shared/useOnce";
 import { copied, nextName, placings, planLines, taken } from "./stacks";
 
 /** A plan as it goes to the server. */
@@ -44,6 +45,9 @@ export function usePlans() {
       setProblem(asError(e));
     }
   };
+  const once = useOnce();
+  /** Pressed twice, it makes one. */
+  const making = (act: () => Promise<unknown>) => once(() => attempt(act));
   const put = (plan: Sent, version: number | null) => {
     setSent(plan);
     return send(
@@ -74,11 +78,12 @@ export function usePlans() {
       onTheirs: () => {
         setProblem(null);
       },
-      onMine: (fresh: JobView) => {
-        if (sent) {
-          void attempt(() => put(sent, fresh.versions[sent.id] ?? null));
-        }
-      },
+      onMine: (fresh: JobView) =>
+        attempt(async () => {
+          if (sent) {
+            await put(sent, fresh.versions[sent.id] ?? null);
+          }
+        }),
     },
     look: setLooked,
     keep: (next: Schemas["CornerPlacingsInput"][], name?: string) =>
@@ -96,7 +101,7 @@ export function usePlans() {
       return this.keep(placings(stacks), name);
     },
     add: () =>
-      attempt(async () => {
+      making(async () => {
         const id = v7();
         await put(
           {
@@ -110,7 +115,7 @@ export function usePlans() {
       }),
     /** Takes stacks that were found as a plan of its own, and looks at it. */
     take: (found: Schemas["CornerStack"][]) =>
-      attempt(async () => {
+      making(async () => {
         const id = v7();
         await put(
           {

@@ -203,7 +203,7 @@ export function AxleSuspension({
           seen.see(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void save(wanted, fresh)}
+        onMine={(fresh) => save(wanted, fresh)}
       />
       <BallastTest axle={axle} rate={rate ?? null} seen={seen} />
     </Box>

@@ -129,7 +129,7 @@ export function BallastTest({
           setTexts({});
           setProblem(null);
         }}
-        onMine={(fresh) => void save(fresh)}
+        onMine={(fresh) => save(fresh)}
       />
     </Box>
   );

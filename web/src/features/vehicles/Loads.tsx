@@ -197,7 +197,7 @@ export function Loads() {
           seen.see(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void save(fresh)}
+        onMine={(fresh) => save(fresh)}
       />
     </Box>
   );

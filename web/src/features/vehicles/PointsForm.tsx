@@ -206,7 +206,7 @@ export function PointsForm({
           seen.see(fresh);
           setProblem(null);
         }}
-        onMine={(fresh) => void save(fresh)}
+        onMine={(fresh) => save(fresh)}
       />
     </Box>
   );

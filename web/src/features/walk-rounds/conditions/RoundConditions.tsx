@@ -80,7 +80,7 @@ export function RoundConditions({ round }: { round: Schemas["WalkRound"] }) {
               seen.see(fresh);
               setProblem(null);
             }}
-            onMine={(fresh) => void keep(fresh)}
+            onMine={(fresh) => keep(fresh)}
           />
           <Press
             variant="outlined"

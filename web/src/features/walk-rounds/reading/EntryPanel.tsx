@@ -10,6 +10,7 @@ import { useLiveJob } from "../../../api/live";
 import type { InstrumentLine } from "../../../api/stream";
 import type { Schemas } from "../../../api/client";
 import { ProblemNote } from "../../../shared/ProblemNote";
+import { useOnce } from "../../../shared/useOnce";
 import { datumWords } from "../conditions/conditions";
 import { HeightGauge } from "./HeightGauge";
 import { Keypad } from "./Keypad";
@@ -293,6 +294,7 @@ function Others({ round }: { round: string }) {
 
 function Skip({ entry }: { entry: Entry }) {
   const [why, setWhy] = useState<string | null>(null);
+  const once = useOnce();
   if (why === null) {
     return (
       <Button
@@ -307,6 +309,11 @@ function Skip({ entry }: { entry: Entry }) {
       </Button>
     );
   }
+  const pass = async () => {
+    if (await entry.skip(why)) {
+      setWhy(null);
+    }
+  };
   return (
     <Box sx={{ display: "flex", gap: 1, mt: 1 }}>
       <TextField
@@ -319,20 +326,11 @@ function Skip({ entry }: { entry: Entry }) {
         onKeyDown={(e) => {
           if (e.key === "Enter") {
             e.preventDefault();
-            void entry.skip(why).then((ok) => {
-              if (ok) setWhy(null);
-            });
+            void once(pass);
           }
         }}
       />
-      <Button
-        variant="outlined"
-        onClick={() => {
-          void entry.skip(why).then((ok) => {
-            if (ok) setWhy(null);
-          });
-        }}
-      >
+      <Button variant="outlined" onClick={() => void once(pass)}>
         Pass over
       </Button>
     </Box>
