@@ -26,6 +26,7 @@ internal sealed partial class CardMaker
                 {
                     Caution = string.Join(' ', cut.Select(o => o.Irreversible).Distinct()),
                     HoldFor = HoldReason.Irreversible,
+                    Cuts = [.. cut.Select(o => o.Cut).OfType<PlannedCut>()],
                 }
             );
         }

@@ -15,6 +15,20 @@ public enum CutKind
     Trim,
 }
 
+/// <summary>A cut whose dimensions follow from the parts and what was taped, to be confirmed before it is made.</summary>
+/// <param name="What">What is cut, drilled or trimmed.</param>
+/// <param name="Kind">How.</param>
+/// <param name="From">From where it is measured.</param>
+/// <param name="DistanceMm">How far from there, mm.</param>
+/// <param name="Count">How many.</param>
+public sealed record PlannedCut(
+    string What,
+    CutKind Kind,
+    string From,
+    double DistanceMm,
+    int Count
+);
+
 /// <summary>A cut or a row of holes, by dimension: noted before it is made.</summary>
 public sealed record Cut : IRow
 {

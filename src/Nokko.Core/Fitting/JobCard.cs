@@ -109,6 +109,9 @@ public sealed record CardStep
     /// <summary>People needed.</summary>
     public int People { get; init; } = 1;
 
+    /// <summary>What is cut in this step, as far as it follows from the plan.</summary>
+    public IReadOnlyList<PlannedCut> Cuts { get; init; } = [];
+
     /// <summary>Tools to lay out.</summary>
     public IReadOnlyList<string> Tools { get; init; } = [];
 

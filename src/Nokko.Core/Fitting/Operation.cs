@@ -183,6 +183,9 @@ public sealed record Operation
     /// <summary>Why it cannot be taken back, or null.</summary>
     public string? Irreversible { get; init; }
 
+    /// <summary>What is cut, where that follows from the plan.</summary>
+    public PlannedCut? Cut { get; init; }
+
     /// <summary>What is tried before it, and how it is made, where that is known better than in general; null in general.</summary>
     public string? TrialFit { get; init; }
 

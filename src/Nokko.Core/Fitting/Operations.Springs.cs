@@ -45,8 +45,9 @@ internal sealed partial class Operations
                     "Clean both faces. The strut's studs must end inside the plate's recess: try it on the bench; a stud is cut only with the owner's consent, after a trial fit.",
                 ],
                 Irreversible = CutStuds(change) is { } cut
-                    ? $"{c}: the strut's studs are cut to {LengthText.Both(cut)} above its plate. A stud that was cut does not grow back."
+                    ? $"{c}: the strut's studs are cut to {LengthText.Both(cut.DistanceMm)} above its plate. A stud that was cut does not grow back."
                     : null,
+                Cut = CutStuds(change),
                 TrialFit =
                     "A trial fit first: the plate on the strut, each stud against the recess. A nut on each stud, the stud marked at its length, cut, and the nut turned off over the cut thread. Eyes covered, sparks kept off rubber and coil. The owner has agreed, with name and time.",
                 Minutes = (0, 10, 5),
@@ -154,12 +155,22 @@ internal sealed partial class Operations
         };
     }
 
-    /// <summary>To what the strut's studs are cut for a plate that comes, mm; null where they fit, or were cut as short for one that goes.</summary>
-    private double? CutStuds(CornerChange change)
+    /// <summary>The strut's studs, cut for a plate that comes; null where they fit, or were cut as short for one that goes.</summary>
+    private PlannedCut? CutStuds(CornerChange change)
     {
-        var suspension = vehicle.SuspensionOf(Corners.AxleOf(change.Corner));
-        var cut = StudRoom.CutToMm(suspension, change.Come);
-        return cut < (StudRoom.CutToMm(suspension, change.Before) ?? double.MaxValue) ? cut : null;
+        var c = change.Corner;
+        var suspension = vehicle.SuspensionOf(Corners.AxleOf(c));
+        return
+            StudRoom.CutToMm(suspension, change.Come) is { } mm
+            && mm < (StudRoom.CutToMm(suspension, change.Before) ?? double.MaxValue)
+            ? new PlannedCut(
+                $"{c} strut studs",
+                CutKind.Cut,
+                "the strut's plate",
+                mm,
+                graph.Find(c.Name(), Names.StrutTop)!.Fasteners.Sum(f => f.Count)
+            )
+            : null;
     }
 
     private static Disturbs Moves(SuspensionKind kind) =>

@@ -8,7 +8,7 @@ namespace Nokko.Core.Plans;
 /// <remarks>Source: docs/computation/companions.md#cautions.</remarks>
 public static class StudRoom
 {
-    /// <summary>Air that is left between a cut stud and the recess's end, mm.</summary>
+    /// <summary>Air that is left between a cut stud and the recess's end, mm: more than a length loses or gains that is read to a sixteenth of an inch.</summary>
     public const double AirMm = 1;
 
     /// <summary>To what height above the strut's plate the studs must be cut, mm, 0 or above; null where they fit, or where studs or recess are not known.</summary>

@@ -367,6 +367,16 @@ public class JobCardTests
             Assert.StartsWith("LF: ", step.Caution, StringComparison.Ordinal);
             Assert.Contains(says!, step.Caution, StringComparison.Ordinal);
             Assert.Contains("A nut on each stud", step.Do, StringComparison.Ordinal);
+            Assert.Equal(
+                new PlannedCut(
+                    "LF strut studs",
+                    CutKind.Cut,
+                    "the strut's plate",
+                    Math.Max(0, recess!.Value - 1),
+                    3
+                ),
+                Assert.Single(step.Cuts)
+            );
         }
     }
 

@@ -1821,6 +1821,8 @@ export interface components {
              * @description People needed.
              */
             people: number;
+            /** @description What is cut in this step, as far as it follows from the plan. */
+            cuts: components["schemas"]["PlannedCut"][];
             /** @description Tools to lay out. */
             tools: string[];
             /** @description The operations for whose sake it is done. */
@@ -4550,6 +4552,25 @@ export interface components {
          * @enum {unknown}
          */
         PlaneView: "across" | "along";
+        /** @description A cut whose dimensions follow from the parts and what was taped, to be confirmed before it is made. */
+        PlannedCut: {
+            /** @description What is cut, drilled or trimmed. */
+            what: string;
+            /** @description How. */
+            kind: components["schemas"]["CutKind"];
+            /** @description From where it is measured. */
+            from: string;
+            /**
+             * Format: double
+             * @description How far from there, mm.
+             */
+            distanceMm: number;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
         /** @description Lift of one axle, over today and over standard height side by side: a sagged spring flatters a lift, a heavier engine eats one. */
         PlannedLift: {
             /** @description front or rear. */

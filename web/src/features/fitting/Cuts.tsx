@@ -7,6 +7,7 @@ import { v7 } from "uuid";
 import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
+import { showText } from "../../shared/length";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { quantityText, typed } from "../../shared/quantity";
@@ -33,13 +34,32 @@ const none = {
 };
 
 /** What is cut or drilled, by dimension, before it is: from where, how far, which size, how many. */
-export function Cuts({ where, plan }: { where: string; plan: string }) {
+export function Cuts({
+  step: { where, cuts: planned },
+  plan,
+}: {
+  step: Schemas["CardStep"];
+  plan: string;
+}) {
   const d = useJob().document;
   const send = useSend();
   const unit = useUnit();
-  const [draft, setDraft, clear] = useDraft(`cut.${plan}.${where}`, none);
-  const [problem, setProblem] = useState<Error | null>(null);
   const mine = d.cuts.filter((c) => c.planId === plan && c.where === where);
+  const next = planned.find((p) => !mine.some((c) => c.what === p.what));
+  const [draft, setDraft, clear] = useDraft(
+    `cut.${plan}.${where}`,
+    next
+      ? {
+          what: next.what,
+          how: next.kind,
+          from: next.from,
+          distance: showText(next.distanceMm, unit),
+          size: "",
+          count: next.count.toString(),
+        }
+      : none,
+  );
+  const [problem, setProblem] = useState<Error | null>(null);
   const add = async () => {
     setProblem(null);
     try {
@@ -136,11 +156,13 @@ export function Cuts({ where, plan }: { where: string; plan: string }) {
         />
       </Box>
       <Box sx={{ display: "flex", gap: 1, alignItems: "center", mt: 1 }}>
-        <Press variant="outlined" act={add}>
+        <Press variant="outlined" act={add} sx={{ whiteSpace: "nowrap" }}>
           Note it
         </Press>
         <Typography color="text.secondary" sx={{ fontSize: "0.88rem" }}>
-          As the sheet says; the count is of this place alone.
+          {next
+            ? "As it follows from the plan: confirm it on the part."
+            : "As the sheet says; the count is of this place alone."}
         </Typography>
       </Box>
       {problem &&

@@ -216,7 +216,7 @@ export function Step({
       <Tips step={step} />
       {forGood && (
         <>
-          <Cuts where={step.where} plan={plan} />
+          <Cuts step={step} plan={plan} />
           <TextField
             label="The owner's side agreed: name"
             value={agreed}
