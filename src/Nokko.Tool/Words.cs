@@ -42,7 +42,7 @@ internal static class Words
         );
         Put(
             "suspensionEnds",
-            "Record<Kinds[\"SuspensionKind\"], { above: string; below: string; leaf: boolean }>",
+            "Record<Kinds[\"SuspensionKind\"], { above: string; below: string; spring: \"leaf\" | \"coil\" | \"bar\" }>",
             Enum.GetValues<SuspensionKind>()
                 .ToDictionary(
                     k => k,
@@ -50,7 +50,9 @@ internal static class Words
                     {
                         k.Ends().Above,
                         k.Ends().Below,
-                        Leaf = k.Rubs(),
+                        Spring = k.Rubs() ? "leaf"
+                        : k.HasCoil() ? "coil"
+                        : "bar",
                     }
                 )
         );

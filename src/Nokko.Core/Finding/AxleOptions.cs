@@ -240,9 +240,7 @@ internal sealed class AxleOptions
                 [],
                 .. here.Length > 0 ? [here] : Array.Empty<PlacedPart[]>(),
                 .. pool
-                    .Parts.Where(p =>
-                        p.Kind == kind && !(here.Length == 1 && here[0].PartId == p.PartId)
-                    )
+                    .Parts.Where(p => p.Kind == kind && !(here.Length == 1 && IsThere(here[0], p)))
                     .Select(p => new[] { p with { Id = PieceId(p.Id, index) } }),
             ];
             stacks =
@@ -283,6 +281,10 @@ internal sealed class AxleOptions
         }
         return options;
     }
+
+    /// <summary>Whether a piece that is in is what is offered: the same part, or an adjuster at the same turns.</summary>
+    private static bool IsThere(PlacedPart here, PlacedPart offered) =>
+        here.PartId == offered.PartId && here.Get(PartSizes.Turns) == offered.Get(PartSizes.Turns);
 
     /// <summary>An id of its own for a piece at a corner, the same whenever the search is run.</summary>
     private static Guid PieceId(Guid part, int corner)

@@ -39,7 +39,13 @@ internal sealed class CornerOption
         Irreversible = [.. Cuts(corner, come, axle)];
         Key = string.Join(
             ',',
-            parts.Select(p => (p.PartId ?? p.Id).ToString("N")).Order(StringComparer.Ordinal)
+            parts
+                .Select(p =>
+                    p.Get(PartSizes.Turns) is { } turns
+                        ? FormattableString.Invariant($"{turns} turns")
+                        : (p.PartId ?? p.Id).ToString("N")
+                )
+                .Order(StringComparer.Ordinal)
         );
         Needs = parts
             .Where(p => p.PartId is not null)

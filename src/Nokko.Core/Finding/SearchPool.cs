@@ -1,6 +1,7 @@
 using MathNet.Numerics.Statistics;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 
 namespace Nokko.Core.Finding;
 
@@ -57,6 +58,14 @@ internal sealed class SearchPool
                 }
             }
         }
+        if (
+            Vehicles
+                .Corners.Axles.Select(situation.Vehicle.SuspensionOf)
+                .Any(s => s.Kind == Vehicles.SuspensionKind.TorsionBarArm)
+        )
+        {
+            Parts.AddRange(Turns());
+        }
         LeftOut = left;
     }
 
@@ -78,7 +87,25 @@ internal sealed class SearchPool
             is LiftFamily.Spring
                 or LiftFamily.Wheel
                 or LiftFamily.Block
-                or LiftFamily.Shackle;
+                or LiftFamily.Shackle
+                or LiftFamily.Adjuster;
+
+    /// <summary>Settings of a torsion bar's adjuster that are looked at: in half turns from the untouched.</summary>
+    private static IEnumerable<PlacedPart> Turns() =>
+        Enumerable
+            .Range(-8, 25)
+            .Where(half => half != 0)
+            .Select(half =>
+                PlacedPart.TurnedAdjuster(
+                    new Guid(half, 0x7475, 0x726e, 0x80, 0, 0, 0, 0, 0, 0, 0),
+                    new Quantity
+                    {
+                        Value = half / 2.0,
+                        Unit = Unit.One,
+                        Known = Known.Computed,
+                    }
+                )
+            );
 
     /// <summary>Whether there are pieces enough.</summary>
     /// <param name="uses">Ids of parts with how many are used, front and rear.</param>

@@ -33,6 +33,7 @@ internal static partial class AxleGraph
                 SuspensionKind.Strut => StrutAndArm(c, holder),
                 SuspensionKind.MultiLink => Links(c, holder),
                 SuspensionKind.TransverseLeaf => LeafAcross(c, holder),
+                SuspensionKind.TorsionBarArm => TorsionBars(c, holder),
                 SuspensionKind.TrailingArm => [.. TrailingArm(c), .. CoilOver(c, kind)],
                 _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Not independent."),
             },

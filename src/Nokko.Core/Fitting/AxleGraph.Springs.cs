@@ -91,6 +91,98 @@ internal static partial class AxleGraph
         };
     }
 
+    /// <summary>A-arms whose lower one twists a bar along the vehicle; its key holds the bar's other end.</summary>
+    private static IEnumerable<GraphJoint> TorsionBars(Corner c, Member holder)
+    {
+        var where = c.Name();
+        return
+        [
+            .. Wishbones(c, holder),
+            new GraphJoint
+            {
+                Where = where,
+                Name = Names.Adjuster,
+                Kind = JointKind.PinchBolt,
+                Rank = 68,
+                Fasteners = [Fasteners.Of("adjuster's lock nut or lock bolt", 1)],
+                Undo =
+                    "the adjuster bolt's thread brushed clean and oiled, how far it stands out measured",
+                Home = "its lock home, the bolt where the turns left it",
+                Off = [],
+                Tools = ["wire brush", "caliper"],
+            },
+            new GraphJoint
+            {
+                Where = where,
+                Name = Names.TorsionKey,
+                Kind = JointKind.PinchBolt,
+                Rank = 43,
+                Fasteners = [Fasteners.Of("adjuster bolt and its block", 1)],
+                Undo =
+                    "the bar's ends marked in arm and key, the adjuster bolt out by counted turns, the bar slid free",
+                Home =
+                    "the bar's splines mark to mark, the key loaded with its tool, the adjuster in by the turns that were counted",
+                Off = [$"{c} torsion-bar key, adjuster bolt and block"],
+                Keeps = new(
+                    "Torsion bar unloaded before its arm is opened",
+                    "Arms hanging. The unloading tool takes the key's load, the adjuster bolt comes out by counted turns; then the tool is let go slowly until the bar hangs loose.",
+                    "A twisted bar throws key and tool downward: rated tool only, nobody under it, no hand between key and cross member.",
+                    ["torsion-bar unloading tool", "paint pen"]
+                ),
+            },
+            .. Shocks(c, new Member(MemberKind.LowerArm, where), Holds.Carries),
+        ];
+    }
+
+    /// <summary>The same joints where air takes the coil's place: it is let out first, and nothing is squeezed.</summary>
+    private static IEnumerable<GraphJoint> OnAir(GraphJoint[] joints, Axle axle) =>
+        [
+            .. joints
+                .Where(j => j.Name is not (Names.CentreNut or Names.Collar))
+                .Select(j =>
+                    j.Name switch
+                    {
+                        Names.Seat => j with
+                        {
+                            Undo = "the air spring's clips off, the spring lifted out unfolded",
+                            Home =
+                                "bellows not twisted, both ends home in their seats, clips in; no weight on it before it holds air",
+                            Off = [$"{j.Where} air spring and its clips"],
+                            Tools = [],
+                            Keeps = null,
+                        },
+                        Names.LinkBolt => j with
+                        {
+                            Undo = "the lower link's outer bolt out, the link let down on its jack",
+                            Home = "the outer bolt in by hand, the bellows not pinched",
+                            Keeps = null,
+                        },
+                        _ => j,
+                    }
+                ),
+            .. Corners
+                .Of(axle)
+                .Select(c => new GraphJoint
+                {
+                    Where = c.Name(),
+                    Name = Names.AirLine,
+                    Kind = JointKind.Plug,
+                    Rank = 8,
+                    Fasteners = [Fasteners.Of("air fitting", 1)],
+                    Undo = "the spring empty, its line off and capped",
+                    Home =
+                        "the line home to its stop; filled before weight comes on it, soapy water shows no leak",
+                    Off = [$"{c} air line"],
+                    Tools = ["caps for the air lines"],
+                    Keeps = new(
+                        "Air let out before the spring is touched",
+                        "Frame on its stands or lift arms, wheels hanging. Levelling off by its own procedure, then the air let out of the spring until it is empty; only then the line.",
+                        "Air under pressure throws fittings and bellows, and an axle drops when it goes: nobody under it, eyes covered, face away from the fitting.",
+                        ["levelling tool or valve key"]
+                    ),
+                }),
+        ];
+
     /// <summary>Seats of a spring that stands by itself.</summary>
     private static GraphJoint Seat(Corner c, int ends, StoredEnergy? keeps) =>
         new()

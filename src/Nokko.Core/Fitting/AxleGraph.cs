@@ -7,14 +7,15 @@ internal static partial class AxleGraph
 {
     public static IEnumerable<GraphJoint> Of(Vehicle vehicle, Axle axle)
     {
-        var kind = vehicle.SuspensionOf(axle).Kind;
-        return
+        var (kind, medium) = (vehicle.SuspensionOf(axle).Kind, vehicle.SuspensionOf(axle).Medium);
+        GraphJoint[] joints =
         [
             .. kind.IsLiveAxle() ? LiveAxle(axle, kind) : [],
             .. kind.IsLiveAxle() ? [] : Independent(vehicle, axle, kind),
             .. Middle(axle),
             .. Corners.Of(axle).SelectMany(c => Corner(c, kind)),
         ];
+        return medium == SpringMedium.Air ? OnAir(joints, axle) : joints;
     }
 
     /// <summary>What every corner has, however it is sprung.</summary>
@@ -184,6 +185,9 @@ internal static class Names
     public const string StrutClamp = "strut clamp to upright";
     public const string CentreNut = "strut centre nut";
     public const string Collar = "spring-collar lock ring";
+    public const string Adjuster = "torsion-bar adjuster";
+    public const string TorsionKey = "torsion-bar key";
+    public const string AirLine = "air line to spring";
     public const string UpperBall = "upper ball joint to upright";
     public const string LowerBall = "lower ball joint to upright";
     public const string LowerBracket = "lower ball-joint bracket to arm";

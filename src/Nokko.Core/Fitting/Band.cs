@@ -15,6 +15,7 @@ internal sealed record Band(string Key, int From, string Said)
         new("brake", 30, "Brake parted"),
         new("shaft", 35, "Half-shaft freed"),
         new("track-bar", 40, "Track bar off"),
+        new("torsion-bar", 43, "Torsion bar out"),
         new("shock", 45, "Shock off"),
         new("part", 50, "Parted"),
         new("strut", 60, "Strut off"),
@@ -46,6 +47,7 @@ internal sealed record Band(string Key, int From, string Said)
         {
             "part" or "brake" or "steering" or "pivots" or "track-bar" or "shaft" =>
                 $"{Said}: {string.Join(", ", names)}",
+            "collar" when names.Contains(Names.Adjuster) => "Adjuster's lock loose",
             "strut" => names.Contains(Names.StrutTop) ? "Strut out" : "Strut foot off",
             "eyes" => names.Contains(Names.FixedEye) ? Said : "Shackle off",
             _ => Said,

@@ -53,7 +53,7 @@ internal sealed partial class CardMaker
                     tyre ? "tyre"
                         : mine.All(o => o.Kind == OperationKind.BodyMounts) ? "change-mounts"
                         : "change-stack",
-                    $"Change the {(tyre ? "tyre" : "stack")}: {string.Join("; ", [.. gone.Select(p => $"take out {p.Name}{Goes(p, at)}"), .. come.Select(p => $"put in {p.Name}{Comes(p, at)}")])}",
+                    $"Change the {(tyre ? "tyre" : "stack")}: {string.Join("; ", [.. gone.Where(p => !IsSetAnew(p, come)).Select(p => $"{(PartRule.Of(p.Kind).Turned ? "turn back" : "take out")} {p.Name}{Goes(p, at)}"), .. come.Select(p => $"{(PartRule.Of(p.Kind).Turned ? "set" : "put in")} {p.Name}{Comes(p, at)}")])}",
                     string.Join(' ', [.. mine.SelectMany(o => o.Work).Distinct(), .. way]),
                     Math.Max(3, mine.Sum(o => o.Minutes.Work) / mine.Max(o => PlacesOf(o).Count()))
                 ) with
@@ -66,6 +66,10 @@ internal sealed partial class CardMaker
             );
         }
     }
+
+    /// <summary>Whether a setting only becomes another one.</summary>
+    private static bool IsSetAnew(PlacedPart gone, PlacedPart[] come) =>
+        PartRule.Of(gone.Kind).Turned && come.Any(p => p.Kind == gone.Kind);
 
     /// <summary>Where the parts of an operation come and go: at each corner, or once on the axle.</summary>
     private IEnumerable<string> PlacesOf(Operation operation) =>

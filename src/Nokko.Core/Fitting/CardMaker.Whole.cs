@@ -16,7 +16,9 @@ internal sealed partial class CardMaker
         string[] says =
         [
             "Parts, sizes and tools of this card laid out, new-only fasteners at hand",
-            "key out, ride modes and levelling off where it has them",
+            HeightIsHeld
+                ? "key out, height control off by its own procedure, or it moves while somebody is under it"
+                : "key out, ride modes and levelling off where it has them",
             .. disturbs.HasFlag(Disturbs.Battery)
                 ? ["battery off, then wait ten minutes for the airbags"]
                 : Array.Empty<string>(),
@@ -38,6 +40,9 @@ internal sealed partial class CardMaker
         ];
         Add(Vehicle, "before-up", "Before it goes up", Sentence(string.Join("; ", says)), 10);
     }
+
+    private bool HeightIsHeld =>
+        Corners.Axles.Any(a => vehicle.SuspensionOf(a).HeightControl is not null);
 
     private void Up(string where, Axle[] axles, GraphJoint[] wheels)
     {
@@ -113,7 +118,12 @@ internal sealed partial class CardMaker
         }
     }
 
-    private void Down(string where, Axle[] axles, GraphJoint[] wheels)
+    private void Down(
+        string where,
+        Axle[] axles,
+        GraphJoint[] wheels,
+        IReadOnlyList<Operation> operations
+    )
     {
         var unit = Vehicle with { Where = where, Key = where };
         if (wheels.Length > 0)
@@ -152,6 +162,13 @@ internal sealed partial class CardMaker
                                 : Array.Empty<string>(),
                             .. wheels.Length > 0 ? ["wheel nuts snug"] : Array.Empty<string>(),
                             "every joint of the ledger at least snug",
+                            .. operations.Any(o =>
+                                o.Opens.Any(p =>
+                                    p.EndsWith(Names.AirLine, StringComparison.Ordinal)
+                                )
+                            )
+                                ? ["air springs filled until they hold their shape"]
+                                : Array.Empty<string>(),
                             "hoses and leads clear, tools out",
                             .. jacks.Length > 0
                                 ? [$"away with {Listed(jacks)}"]
@@ -172,7 +189,12 @@ internal sealed partial class CardMaker
                 unit,
                 "down",
                 "Down on its wheels, bounce and roll",
-                "Lower it, bounce each end, roll one turn of the wheel forward and back, so that it stands at its new height.",
+                "Lower it, bounce each end, roll one turn of the wheel forward and back, so that it stands at its new height."
+                    + (
+                        HeightIsHeld
+                            ? " Height control on again: nothing is final or read before it has come to rest."
+                            : ""
+                    ),
                 10
             ) with
             {

@@ -99,7 +99,7 @@ internal sealed partial class CardMaker(
                 [.. mine.Where(o => AxleOf(o) == axle.Said() && o.Kind != OperationKind.Wheel)]
             );
         }
-        Down(where, axles, wheels);
+        Down(where, axles, wheels, mine);
     }
 
     private void Work(Axle axle, Operation[] mine)

@@ -26,6 +26,9 @@ public enum OperationKind
     /// <summary>Collar turned on the vehicle.</summary>
     Collar,
 
+    /// <summary>A torsion bar's adjuster turned.</summary>
+    TorsionAdjuster,
+
     /// <summary>Coils on a live axle.</summary>
     CoilsOnAxle,
 

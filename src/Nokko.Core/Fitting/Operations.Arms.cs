@@ -29,7 +29,7 @@ internal sealed partial class Operations
             Where = where,
             Opens =
             [
-                .. At(where, Names.Hose, Names.Lead, Names.SwayLink(sus)),
+                .. At(where, Names.AirLine, Names.Hose, Names.Lead, Names.SwayLink(sus)),
                 .. sus.IsLiveAxle() ? At(Corners.AxleOf(c).Said(), Names.Breather)
                 : schools.Caliper == CaliperWay.Hung ? At(where, Names.Caliper)
                 : [],
@@ -87,6 +87,7 @@ internal sealed partial class Operations
                 .. At(ends, Names.Breather),
                 .. Both(
                     axle,
+                    Names.AirLine,
                     Names.Hose,
                     Names.Lead,
                     Names.SwayLink(sus),
@@ -114,6 +115,8 @@ internal sealed partial class Operations
             [
                 .. At(
                     where,
+                    Names.AirLine,
+                    Names.TorsionKey,
                     Names.Hose,
                     Names.Lead,
                     Names.SwayLink(sus),
@@ -175,6 +178,7 @@ internal sealed partial class Operations
             upper
                 ?
                 [
+                    Names.TorsionKey,
                     Names.UpperBall,
                     Names.UpperLink,
                     Names.UpperPivots,
@@ -186,6 +190,8 @@ internal sealed partial class Operations
             :
             [
                 .. sus == SuspensionKind.TrailingArm ? new[] { Names.Caliper } : [],
+                Names.AirLine,
+                Names.TorsionKey,
                 Names.SwayLink(sus),
                 Names.LowerShock,
                 Names.StrutFoot(sus),

@@ -43,6 +43,7 @@ internal sealed partial class Operations
                         Names.Lead,
                         Names.Caliper,
                         Names.AxleNut,
+                        Names.TorsionKey,
                         Names.TieRod,
                         Names.UpperBall,
                         Names.LowerBall,

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
@@ -24,7 +25,14 @@ internal sealed partial class Operations
             {
                 Opens =
                 [
-                    .. At(where, Names.Hose, Names.Lead, Names.SwayLink(sus), Names.StrutFoot(sus)),
+                    .. At(
+                        where,
+                        Names.AirLine,
+                        Names.Hose,
+                        Names.Lead,
+                        Names.SwayLink(sus),
+                        Names.StrutFoot(sus)
+                    ),
                 ],
                 Marks = ["which way the bolt of the strut foot points"],
                 Work = ["The top stays on: the spacer goes between the foot and what carries it."],
@@ -70,10 +78,20 @@ internal sealed partial class Operations
                 Disturbs = Moves(sus),
                 Minutes = (5, 15, 3),
             },
+            OperationKind.TorsionAdjuster => here with
+            {
+                Opens = At(where, Names.Adjuster),
+                Marks = ["how far the adjuster bolt stands out, by caliper"],
+                Work = [Turning(change)],
+                Disturbs = Disturbs.Alignment,
+                WheelOff = false,
+                Minutes = (5, 10, 3),
+            },
             OperationKind.SpringOnArm => here with
             {
                 Opens = At(
                     where,
+                    Names.AirLine,
                     Names.Hose,
                     Names.Lead,
                     Names.SwayLink(sus),
@@ -171,6 +189,20 @@ internal sealed partial class Operations
                 graph.Find(c.Name(), Names.StrutTop)!.Fasteners.Sum(f => f.Count)
             )
             : null;
+    }
+
+    /// <summary>How far an adjuster is turned from where it stands.</summary>
+    private static string Turning(CornerChange change)
+    {
+        var (from, to) = (Turns(change.Before), Turns(change.After));
+        var by = to - from;
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"{(by < 0 ? "Slacken" : "Tighten")} by {Math.Abs(by):0.##} {(Math.Abs(by) == 1 ? "turn" : "turns")}, the arm hanging: counted by the bolt's flats{(from == 0 ? "" : $", {to:0.##} in all")}. If it turns hard, stop: the arm is not hanging free. Bounce and roll it before the height is read."
+        );
+
+        static double Turns(IEnumerable<PlacedPart> parts) =>
+            parts.Sum(p => p.Get(PartSizes.Turns) ?? 0);
     }
 
     private static Disturbs Moves(SuspensionKind kind) =>

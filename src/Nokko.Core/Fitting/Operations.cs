@@ -25,6 +25,7 @@ internal sealed partial class Operations(
             PartKind.CoilOver => [OperationKind.Strut],
             PartKind.PreloadSpacer => [OperationKind.Strut, OperationKind.StrutOpened],
             PartKind.RaisedCollar => [OperationKind.Collar],
+            PartKind.TorsionAdjuster => [OperationKind.TorsionAdjuster],
             PartKind.Coil when kind.HasCoilOver() =>
             [
                 OperationKind.Strut,
@@ -141,6 +142,7 @@ internal sealed partial class Operations(
             or OperationKind.TopPlate
             or OperationKind.StrutOpened
             or OperationKind.Collar
+            or OperationKind.TorsionAdjuster
             or OperationKind.SpringOnArm
             or OperationKind.BumpStop
             or OperationKind.Block

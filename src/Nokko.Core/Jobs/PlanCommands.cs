@@ -8,11 +8,17 @@ using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
-/// <summary>A part in its place: one that is already there by its key, a new one from the shelf, or a collar that is turned up.</summary>
+/// <summary>A part in its place: one that is already there by its key, a new one from the shelf, or a setting that is turned.</summary>
 /// <param name="Id">Key of the placement.</param>
 /// <param name="PartId">Part on the shelf.</param>
 /// <param name="Raise">By how much a collar is raised; nothing comes from the shelf.</param>
-public sealed record PlacingInput(Guid Id, Guid? PartId, QuantityInput? Raise = null);
+/// <param name="Turns">By how many turns in all a torsion bar's adjuster is tightened, below zero slackened; nothing comes from the shelf.</param>
+public sealed record PlacingInput(
+    Guid Id,
+    Guid? PartId,
+    QuantityInput? Raise = null,
+    QuantityInput? Turns = null
+);
 
 /// <summary>What shall stand at one corner, in any order.</summary>
 public sealed record CornerPlacingsInput(Corner Corner, IReadOnlyList<PlacingInput> Parts)
@@ -74,6 +80,7 @@ internal static class Placing
         IReadOnlyDictionary<Guid, Part> shelf
     ) =>
         placing.Raise is { } raise ? Collar(placing.Id, raise)
+        : placing.Turns is { } turns ? PlacedPart.TurnedAdjuster(placing.Id, Turned(turns))
         : placed.TryGetValue(placing.Id, out var there) ? there
         : placing.PartId is { } partId && shelf.TryGetValue(partId, out var part)
             ? PlacedPart.Of(part, placing.Id)
@@ -81,6 +88,21 @@ internal static class Placing
             "stacks",
             "One of the parts is no longer on the shelf. Choose it again."
         );
+
+    private static Quantity Turned(QuantityInput turns)
+    {
+        var read =
+            QuantityInput.Read(turns, "turns", Unit.One, positive: false)
+            ?? throw Refuse.Value("turns", "By how many turns, in all?");
+        return PartSizes.WhyNot(PartSizes.Turns, read.In(Unit.One)) is { } why
+                ? throw Refuse.Value("turns", why)
+            : read.Value == 0
+                ? throw Refuse.Value(
+                    "turns",
+                    "No turn is no change: take the adjuster out of the plan."
+                )
+            : read;
+    }
 
     private static PlacedPart Collar(Guid id, QuantityInput raise) =>
         new()

@@ -43,7 +43,9 @@ public sealed record SetSuspension(
     Axle Axle,
     SuspensionKind Suspension,
     IReadOnlyList<SizeInput> Sizes,
-    ShacklePivot? ShacklePivot = null
+    ShacklePivot? ShacklePivot = null,
+    HeightControl? HeightControl = null,
+    SpringMedium? Medium = null
 ) : SuspensionCommand(CommandId, Version, Axle)
 {
     /// <inheritdoc/>
@@ -74,6 +76,8 @@ public sealed record SetSuspension(
             Kind = Suspension,
             Dimensions = sizes,
             ShacklePivot = Suspension.IsLeaf() ? ShacklePivot : null,
+            HeightControl = HeightControl,
+            Medium = Suspension.HasCoil() ? Medium : null,
             Points = now.Kind == Suspension ? now.Points : [],
         };
     }
@@ -108,7 +112,9 @@ public sealed record SetPoints(
         {
             throw Refuse.Value(
                 "axle",
-                "Leaf springs have no points to tape: enter chord, arch and shackle."
+                now.Kind.IsLeaf()
+                    ? "Leaf springs have no points to tape: enter chord, arch and shackle."
+                    : "Torsion bars need no points: enter what a turn of the adjuster lifts."
             );
         }
         var taped = now with

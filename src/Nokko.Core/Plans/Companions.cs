@@ -25,7 +25,7 @@ internal static class Companions
             .. new[] { Axle.Front, Axle.Rear }.SelectMany(axle =>
                 OfAxle(
                     axle,
-                    vehicle.SuspensionOf(axle).Kind,
+                    vehicle.SuspensionOf(axle),
                     [
                         .. plan
                             .Stacks.Where(s => Corners.AxleOf(s.Corner) == axle)
@@ -39,15 +39,27 @@ internal static class Companions
 
     private static IEnumerable<Companion> OfAxle(
         Axle axle,
-        SuspensionKind kind,
+        Vehicles.Suspension suspension,
         PlacedPart[] parts,
         CornerOutlook[] corners
     )
     {
+        var kind = suspension.Kind;
         bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
         Companion Needs(string what, string why, bool placed) =>
             new(axle.Said(), what, why, placed);
         var lift = corners.Select(c => c.Rise.Value ?? 0).DefaultIfEmpty(0).Max();
+        if (
+            suspension.HeightControl is not null
+            && parts.Any(p => PartRule.Of(p.Kind).Family.ThroughSprings())
+        )
+        {
+            yield return Needs(
+                "Level-sensor link, longer by the lift",
+                "the controller holds the height that it knows: without another link it lets the lift out again",
+                Has(PartKind.LevelSensorLink)
+            );
+        }
         if (parts.Length == 0 || lift < SomeMm)
         {
             yield break;

@@ -16,6 +16,8 @@ internal sealed class CornerRise
         LiftFamily.Wheel,
         LiftFamily.Block,
         LiftFamily.Shackle,
+        LiftFamily.Adjuster,
+        LiftFamily.Sensor,
     ];
 
     private readonly List<Term> _terms = [];
@@ -76,6 +78,10 @@ internal sealed class CornerRise
                 return (null, cannot);
             }
         }
+        if (axle.Suspension.HeightControl is { } held)
+        {
+            rise.Settles(held);
+        }
         return (rise, null);
     }
 
@@ -88,7 +94,8 @@ internal sealed class CornerRise
             : null;
 
     /// <summary>Families of which something changes.</summary>
-    public IEnumerable<LiftFamily> Families => _terms.Select(t => t.Family);
+    public IEnumerable<LiftFamily> Families =>
+        _terms.Select(t => t.Family).Where(f => f != LiftFamily.None);
 
     /// <summary>Covariance of two corners of one axle, mm².</summary>
     /// <param name="a">One corner.</param>
@@ -135,6 +142,8 @@ internal sealed class CornerRise
                         CultureInfo.InvariantCulture,
                         $"A spring of {axle.Suspension.Get(SuspensionSizes.SpringRate):0.#} N/mm does not carry its load at any height with that ({Corners.Said(Corner)}): check the rate, the axle's mass and the points."
                     )
+                : family == LiftFamily.Adjuster
+                    ? $"With so many turns the torsion bar carries its load at no height ({Corners.Said(Corner)}): fewer, or a stiffer bar."
                 : "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
         }
         ToppedOut |= after.ToppedOut;
@@ -164,6 +173,22 @@ internal sealed class CornerRise
             - (sag.From?.Mean ?? 0);
         return null;
     }
+
+    /// <summary>Where a controller comes to rest within its dead band: one for the axle, or one a side.</summary>
+    private void Settles(HeightControl held) =>
+        _terms.Add(
+            new Term(
+                LiftFamily.None,
+                new LiftBelief(default, default, 0),
+                0,
+                0,
+                1,
+                held == HeightControl.TwoSensors ? Math.Pow(LiftLaw.DeadBandUMm, 2) : 0,
+                held == HeightControl.OneSensor ? LiftLaw.DeadBandUMm / 2 : 0,
+                0,
+                0
+            )
+        );
 
     private static (double Mm, double Variance, double CommonU) PuckOf(
         StackChange change,
@@ -227,6 +252,8 @@ internal sealed class CornerRise
                         is { } rise
                     ? (rise, inside < amount.InsideMm)
                     : null;
+            case LiftFamily.Adjuster:
+                return axle.Torsion!.LiftMm(amount.Mm) is { } raised ? (raised, false) : null;
             case LiftFamily.Shackle when axle.Leaf is null:
                 var half = LiftLaw.Prior(family, axle).Ratio.Mean * amount.Mm;
                 return (

@@ -57,6 +57,30 @@ internal static class PredictionBasis
         return basis;
     }
 
+    /// <summary>What is true of an axle that holds its height by itself.</summary>
+    private static string HeldAt(AxleState axle, HeightControl held, PlacedPart[] parts)
+    {
+        var said =
+            $"The {axle.Axle.Said()} height is held by its controller ({(held == HeightControl.OneSensor ? "one sensor, the mean of both sides" : "a sensor at each side")}), to about ± {LengthText.Both(2 * LiftLaw.DeadBandUMm)}";
+        return parts.Any(p => p.Kind == PartKind.LevelSensorLink)
+            ? $"{said}: a longer link raises it by that length over the share of the sensor's arm."
+            : $"{said}: what stands on its springs lifts nothing there until the sensor's link is moved.";
+    }
+
+    /// <summary>On which side of its crossover a dual-rate coil rides, where there is one.</summary>
+    private static string? CoilSaid(AxleState axle, PlacedPart[] parts)
+    {
+        var coil = parts.FirstOrDefault(p => p.Kind == PartKind.Coil) is { } part
+            ? CoilSpring.Of(part)
+            : CoilSpring.Of(axle.Suspension);
+        return coil is { Beyond: var (crossover, second) } && axle.SpringLoadN is { } load
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"The {axle.Axle.Said()} coil carries {load:0} N and changes its rate at {crossover:0} N: it rides {(load > crossover ? "beyond that, on its second rate" : "below that, on its first rate")}, {(load > crossover ? second : coil.Value.RateNPerMm):0.#} N/mm."
+            )
+            : null;
+    }
+
     private static bool OneSided(Plan plan, Axle axle)
     {
         var sides = Corners
@@ -75,9 +99,28 @@ internal static class PredictionBasis
     private static IEnumerable<string> OfAxle(AxleState axle, PlacedPart[] parts)
     {
         bool Has(LiftFamily family) => parts.Any(p => PartRule.Of(p.Kind).Family == family);
+        if (axle.Suspension.HeightControl is { } held)
+        {
+            yield return HeldAt(axle, held, parts);
+            yield break;
+        }
         if (Has(LiftFamily.Spring))
         {
             yield return Ratio(axle);
+        }
+        if (CoilSaid(axle, parts) is { } coil)
+        {
+            yield return coil;
+        }
+        if (Has(LiftFamily.Adjuster))
+        {
+            yield return Proved(axle, LiftFamily.Adjuster, "A turn of the adjuster lifts")
+                ?? (
+                    axle.Torsion is { PerTurnMm: { } turn }
+                        ? $"A turn of the {axle.Axle.Said()} adjusters lifts {LengthText.Both(turn.Mean)}, as it was read by turning them."
+                        : $"What a turn of the {axle.Axle.Said()} adjusters lifts follows from arm, bar, lever and pitch, to about 15 in 100: turn once, roll, read, and enter it."
+                );
+            yield return "Turned bars leave the travel where it was: what the body gains is taken from the droop.";
         }
         if (parts.Any(p => p.Kind is PartKind.DropBracket or PartKind.SubframeBlock))
         {

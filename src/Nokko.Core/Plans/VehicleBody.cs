@@ -24,7 +24,8 @@ internal sealed class VehicleBody
         (Vehicle, Supports) = (vehicle, supports);
         var bars = VehicleSupports.Bars(vehicle, supports);
         AntiRollBar[] usual = [.. bars.Select(b => b.Bar)];
-        Springs = new BodyOnSprings(supports, usual);
+        var held = VehicleSupports.Held(vehicle);
+        Springs = new BodyOnSprings(supports, usual, held);
         _stiffer = new(() =>
             [
                 .. bars.Select(b => new BodyOnSprings(
@@ -33,7 +34,8 @@ internal sealed class VehicleBody
                         .. usual.Select(u =>
                             u == b.Bar ? u with { RateNPerMm = u.RateNPerMm + b.U } : u
                         ),
-                    ]
+                    ],
+                    held
                 )),
             ]
         );
@@ -86,7 +88,8 @@ internal sealed class VehicleBody
         var supports = VehicleSupports.Of(Vehicle, onTyres: true).Supports!;
         return new BodyOnSprings(
             supports,
-            [.. VehicleSupports.Bars(Vehicle, supports).Select(b => b.Bar)]
+            [.. VehicleSupports.Bars(Vehicle, supports).Select(b => b.Bar)],
+            VehicleSupports.Held(Vehicle, onTyres: true)
         );
     }
 

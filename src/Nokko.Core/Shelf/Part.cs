@@ -134,6 +134,20 @@ public sealed record PlacedPart
             Limits = part.Limits,
             MadeFor = part.MadeFor,
         };
+
+    /// <summary>A torsion bar's adjuster at a setting.</summary>
+    /// <param name="id">Key of the placement.</param>
+    /// <param name="turns">Turns in all from where nobody turned it, tightening above zero.</param>
+    public static PlacedPart TurnedAdjuster(Guid id, Quantity turns) =>
+        new()
+        {
+            Id = id,
+            Name = FormattableString.Invariant(
+                $"adjuster, {turns.In(Unit.One):0.##} {(Math.Abs(turns.In(Unit.One)) == 1 ? "turn" : "turns")}{(turns.Value < 0 ? " (slackened)" : "")}"
+            ),
+            Kind = PartKind.TorsionAdjuster,
+            Dimensions = new Dictionary<string, Quantity> { [PartSizes.Turns] = turns },
+        };
 }
 
 /// <summary>What is fitted between body and wheel at one corner.</summary>

@@ -19,6 +19,9 @@ public enum PartKind
     /// <summary>The spring seat of a threaded strut, turned up.</summary>
     RaisedCollar,
 
+    /// <summary>The adjuster of a torsion bar, turned.</summary>
+    TorsionAdjuster,
+
     /// <summary>A whole strut with its coil.</summary>
     CoilOver,
 
@@ -137,6 +140,12 @@ public enum LiftFamily
     /// <summary>Longer between eye and frame.</summary>
     Shackle,
 
+    /// <summary>By turns of a torsion bar's adjuster.</summary>
+    Adjuster,
+
+    /// <summary>By the link of the sensor that holds an axle's height.</summary>
+    Sensor,
+
     /// <summary>The body rises over the frame.</summary>
     Puck,
 
@@ -147,6 +156,15 @@ public enum LiftFamily
 /// <summary>What families of parts have in common.</summary>
 public static class LiftFamilies
 {
+    /// <summary>Whether it acts through the springs, so that a controller that holds the axle's height undoes it.</summary>
+    public static bool ThroughSprings(this LiftFamily family) =>
+        family
+            is LiftFamily.Spring
+                or LiftFamily.Wheel
+                or LiftFamily.Block
+                or LiftFamily.Shackle
+                or LiftFamily.Adjuster;
+
     /// <summary>The family as said in a bay.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is no family.</exception>
     public static string Said(this LiftFamily family) =>
@@ -157,6 +175,8 @@ public static class LiftFamilies
             LiftFamily.Wheel => "what acts at the wheel itself",
             LiftFamily.Block => "blocks",
             LiftFamily.Shackle => "shackles",
+            LiftFamily.Adjuster => "turned adjusters",
+            LiftFamily.Sensor => "sensor links",
             LiftFamily.Puck => "body pucks and mounts",
             LiftFamily.Tyre => "tyres",
             _ => throw new ArgumentOutOfRangeException(nameof(family), family, "No family."),
@@ -195,6 +215,12 @@ public enum PartActs
 
     /// <summary>By its amount where one is known, else by what its maker designed it for.</summary>
     ByAmountOrDesign,
+
+    /// <summary>By turns of a torsion bar's adjuster.</summary>
+    ByTurns,
+
+    /// <summary>By the length of a sensor's link, on an axle whose height is held.</summary>
+    BySensorLink,
 
     /// <summary>By the difference of diameters, for heights from the floor.</summary>
     ByDiameter,

@@ -149,7 +149,10 @@ public sealed partial record PartRule
                 Anywhere,
                 "The sensor's arm the way it pointed.",
                 amount: "Longer by"
-            ),
+            ) with
+            {
+                Acts = PartActs.BySensorLink,
+            },
             Beside(
                 PartKind.BrakeHose,
                 "brake hose",

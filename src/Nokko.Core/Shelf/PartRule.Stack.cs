@@ -59,6 +59,16 @@ public sealed partial record PartRule
                 s => s.HasCoilOver()
             ),
             new(
+                PartKind.TorsionAdjuster,
+                "turned adjuster",
+                null,
+                LiftFamily.Adjuster,
+                45,
+                [PartSizes.Turns],
+                PartActs.ByTurns,
+                s => s == SuspensionKind.TorsionBarArm
+            ),
+            new(
                 PartKind.CoilSpacer,
                 "coil spacer",
                 Thick,
@@ -66,7 +76,7 @@ public sealed partial record PartRule
                 42,
                 [PartSizes.FaceLean, PartSizes.MaxStack], // On A-arms over a leaf across, a pad between leaf and arm does what a coil spacer does.
                 PartActs.ByAmountInsideLeaning,
-                s => !s.HasCoilOver() && !s.IsLeaf(),
+                s => !s.HasCoilOver() && !s.IsLeaf() && s != SuspensionKind.TorsionBarArm,
                 "Pocket towards the coil, its pigtail against the stop; the isolator goes back between coil and metal.",
                 true
             ),
@@ -79,6 +89,8 @@ public sealed partial record PartRule
                 [
                     PartSizes.Rate,
                     PartSizes.FreeLength,
+                    PartSizes.SecondRate,
+                    PartSizes.CrossoverLoad,
                     PartSizes.BindLength,
                     PartSizes.DesignLift,
                     PartSizes.DesignLoad,

@@ -38,9 +38,13 @@ public sealed partial record PartRule(
     public bool MayLift =>
         Family is not (LiftFamily.None or LiftFamily.Tyre) || Acts == PartActs.Untold;
 
-    /// <summary>Whether it lies on a shelf: a collar is turned up, and what nobody knows is not offered.</summary>
+    /// <summary>Whether it is a setting of what is in, no piece: turned, with nothing from the shelf.</summary>
     [JsonIgnore]
-    public bool Offered => Kind is not (PartKind.RaisedCollar or PartKind.Unknown);
+    public bool Turned => Kind is PartKind.RaisedCollar or PartKind.TorsionAdjuster;
+
+    /// <summary>Whether it lies on a shelf: a setting does not, and what nobody knows is not offered.</summary>
+    [JsonIgnore]
+    public bool Offered => !Turned && Kind != PartKind.Unknown;
 
     /// <summary>Every kind's rule.</summary>
     public static IReadOnlyList<PartRule> All { get; } = [.. OfStack(), .. OfAxle()];

@@ -16,6 +16,15 @@ public static class PartSizes
     /// <summary>Rate of a spring.</summary>
     public const string Rate = "rate";
 
+    /// <summary>Rate of a dual-rate coil beyond its crossover.</summary>
+    public const string SecondRate = "secondRate";
+
+    /// <summary>Load along a dual-rate coil at which its second rate begins.</summary>
+    public const string CrossoverLoad = "crossoverLoad";
+
+    /// <summary>Turns of a torsion bar's adjuster, tightening above zero.</summary>
+    public const string Turns = "turns";
+
     /// <summary>Free length of a coil.</summary>
     public const string FreeLength = "freeLength";
 
@@ -62,6 +71,9 @@ public static class PartSizes
     public static IReadOnlyList<PartSize> All { get; } =
     [
         new(Rate, Unit.NewtonPerMm, 1, 2_000, "Rate"),
+        new(SecondRate, Unit.NewtonPerMm, 1, 2_000, "Second rate, of two"),
+        new(CrossoverLoad, Unit.Newton, 50, 60_000, "Load at which it begins"),
+        new(Turns, Unit.One, -40, 40, "Turns, tightening"),
         new(FreeLength, Unit.Mm, 40, 1_500, "Free length"),
         new(BindLength, Unit.Mm, 20, 1_000, "Binds at"),
         new(DesignLift, Unit.Mm, -150, 300, "Lifts, at its design load"),
@@ -92,7 +104,7 @@ public static class PartSizes
         return value >= size.Low && value <= size.High
             ? null
             : FormattableString.Invariant(
-                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##} {size.Unit}: check the unit."
+                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##} {(size.Unit == Unit.One ? "" : size.Unit)}: check the unit."
             );
     }
 }

@@ -15,6 +15,14 @@ public sealed record Support(double XMm, double YMm, double RateNPerMm, double F
 /// <param name="RateNPerMm">k_b at the supports, N/mm: the force at each per mm of difference. A rate given at the wheels of a solid axle is multiplied by (track/base)² first.</param>
 public sealed record AntiRollBar(int Left, int Right, double RateNPerMm);
 
+/// <summary>An axle whose height a controller holds, with springs that follow it.</summary>
+/// <param name="Left">Index of the left support.</param>
+/// <param name="Right">Index of the right support.</param>
+/// <param name="EachSide">Whether each side has a sensor; else one sensor holds their mean, and the springs alone carry what differs.</param>
+/// <param name="RateNPerMm">How stiffly it is held, N/mm at each support: the tyres' rate where they give; null is rigid.</param>
+/// <remarks>Source: docs/computation/lifts.md#height-controlled-axles.</remarks>
+public sealed record HeldHeight(int Left, int Right, bool EachSide, double? RateNPerMm = null);
+
 /// <summary>A load put on the body.</summary>
 /// <param name="XMm">x forward of the front axle, mm.</param>
 /// <param name="YMm">y to the left, mm.</param>
@@ -34,19 +42,26 @@ public readonly record struct BodyMotion(double ZMm, double PitchRad, double Rol
 /// <summary>A rigid body at rest on its springs, tyres rigid (so it answers in hub datum).</summary>
 /// <remarks>
 /// (Bᵀ(K_s+K_b)B) q = BᵀK_s h − Σ P_j b_j, q = (Z, θ, φ), b = [1, −x, y].
+/// Where a controller holds an axle, h is what the controller is set higher by: with one sensor the sum of both sides' h is the rise of their mean.
 /// Source: docs/computation/body-on-springs.md#equilibrium. Linear in h, so one factorisation serves every stack of a vehicle.
 /// </remarks>
 public sealed class BodyOnSprings
 {
     private readonly IReadOnlyList<Support> _supports;
     private readonly double[] _freeRises;
+    private readonly Matrix<double> _driven;
+    private readonly Matrix<double> _springs;
     private readonly double[,] _perFreeRise;
     private readonly Lazy<double[,]> _perGround;
     private readonly double[,] _compliance;
 
     /// <summary>Sets up the equilibrium.</summary>
     /// <exception cref="ArgumentException">Fewer than three supports, a rate that is not above zero, or supports that span no plane.</exception>
-    public BodyOnSprings(IReadOnlyList<Support> supports, IReadOnlyList<AntiRollBar>? bars = null)
+    public BodyOnSprings(
+        IReadOnlyList<Support> supports,
+        IReadOnlyList<AntiRollBar>? bars = null,
+        IReadOnlyList<HeldHeight>? held = null
+    )
     {
         if (supports.Count < 3 || supports.Any(s => !(s.RateNPerMm > 0)))
         {
@@ -58,10 +73,16 @@ public sealed class BodyOnSprings
         _supports = supports;
         _freeRises = [.. supports.Select(s => s.FreeRiseMm)];
         var b = Matrix<double>.Build.DenseOfRows(supports.Select(s => Row(s.XMm, s.YMm)));
-        var springs = Matrix<double>.Build.DiagonalOfDiagonalArray([
+        var springs = Matrix<double>.Build.DenseOfDiagonalArray([
             .. supports.Select(s => s.RateNPerMm),
         ]);
-        var all = Matrix<double>.Build.DenseOfMatrix(springs);
+        var driven = springs.Clone();
+        foreach (var axle in held ?? [])
+        {
+            Hold(axle, springs, driven);
+        }
+        (_springs, _driven) = (springs, driven);
+        var all = springs.Clone();
         foreach (var bar in bars ?? [])
         {
             all[bar.Left, bar.Left] += bar.RateNPerMm;
@@ -77,7 +98,7 @@ public sealed class BodyOnSprings
         }
         var compliance = stiffness.Inverse();
         _compliance = compliance.ToArray();
-        _perFreeRise = (compliance * b.TransposeThisAndMultiply(springs)).ToArray();
+        _perFreeRise = (compliance * b.TransposeThisAndMultiply(driven)).ToArray();
         _perGround = new(() => (compliance * b.TransposeThisAndMultiply(all)).ToArray());
     }
 
@@ -124,7 +145,7 @@ public sealed class BodyOnSprings
         return new BodyMotion(q[0], q[1], q[2]);
     }
 
-    /// <summary>Change of each spring's load, k_i(h_i − Δ_i), N: the cross-weight of a one-sided stack.</summary>
+    /// <summary>Change of each spring's load, k_i(h_i − Δ_i), with what a controller adds, N: the cross-weight of a one-sided stack.</summary>
     public IReadOnlyList<double> LoadChanges(BodyMotion motion) => LoadChanges(motion, _freeRises);
 
     /// <summary>The same under other free rises.</summary>
@@ -135,9 +156,13 @@ public sealed class BodyOnSprings
         IReadOnlyList<double> freeRisesMm
     ) =>
         [
-            .. _supports.Select(
-                (s, i) => s.RateNPerMm * (freeRisesMm[i] - motion.RiseAt(s.XMm, s.YMm))
-            ),
+            .. (_driven * Vector<double>.Build.DenseOfEnumerable(freeRisesMm))
+                - (
+                    _springs
+                    * Vector<double>.Build.DenseOfEnumerable(
+                        _supports.Select(s => motion.RiseAt(s.XMm, s.YMm))
+                    )
+                ),
         ];
 
     /// <summary>Rise of a body point per mm of free rise at each support, dimensionless.</summary>
@@ -150,6 +175,28 @@ public sealed class BodyOnSprings
                 _perFreeRise[0, i] - (xMm * _perFreeRise[1, i]) + (yMm * _perFreeRise[2, i]);
         }
         return response;
+    }
+
+    /// <summary>A support that is held gives so little, against its spring, that nothing of it shows.</summary>
+    private const double Rigid = 1e5;
+
+    private static void Hold(HeldHeight axle, Matrix<double> springs, Matrix<double> driven)
+    {
+        var (l, r) = (axle.Left, axle.Right);
+        foreach (var i in (int[])[l, r])
+        {
+            var spring = springs[i, i];
+            var stiff = axle.RateNPerMm ?? (Rigid * spring);
+            if (axle.EachSide)
+            {
+                (springs[i, i], driven[i, i]) = (stiff, stiff);
+                continue;
+            }
+            // The mean of both is held; what they differ by from it, the spring carries.
+            var other = i == l ? r : l;
+            (springs[i, i], springs[i, other]) = ((stiff + spring) / 2, (stiff - spring) / 2);
+            (driven[i, i], driven[i, other]) = (stiff, stiff);
+        }
     }
 
     private static double[] Row(double x, double y) => [1, -x, y];

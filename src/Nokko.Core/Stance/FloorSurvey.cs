@@ -47,7 +47,8 @@ public sealed class FloorSurvey
             heights,
             new BodyOnSprings(
                 supports,
-                [.. VehicleSupports.Bars(vehicle, supports).Select(b => b.Bar)]
+                [.. VehicleSupports.Bars(vehicle, supports).Select(b => b.Bar)],
+                VehicleSupports.Held(vehicle)
             ).Follow(ground),
             vehicle
         );

@@ -48,6 +48,25 @@ public static class VehicleSupports
         );
     }
 
+    /// <summary>The axles whose height a controller holds.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="onTyres">Whether the tyres give under it.</param>
+    public static IReadOnlyList<HeldHeight> Held(Vehicle vehicle, bool onTyres = false) =>
+        [
+            .. Corners
+                .Axles.Where(a => vehicle.SuspensionOf(a).HeightControl is not null)
+                .Select(a =>
+                {
+                    var left = a == Axle.Front ? 0 : 2;
+                    return new HeldHeight(
+                        left,
+                        left + 1,
+                        vehicle.SuspensionOf(a).HeightControl == HeightControl.TwoSensors,
+                        onTyres ? Datums.TyreRateNPerMm : null
+                    );
+                }),
+        ];
+
     /// <summary>The anti-roll bars of a vehicle on its supports, front then rear, with the standard uncertainty of each rate, N/mm.</summary>
     /// <param name="vehicle">The vehicle; its sizes are known.</param>
     /// <param name="supports">Its supports, in the order of <see cref="Corners.All"/>.</param>

@@ -187,10 +187,10 @@ public sealed record Archetype(
         ),
     }.ToDictionary(a => a.Kind);
 
-    /// <summary>Kinds that have one: all but leaf springs along the vehicle, whose law needs no points.</summary>
+    /// <summary>Kinds that have one: all but leaf springs along the vehicle and torsion bars, whose laws need no points.</summary>
     public static IReadOnlyCollection<SuspensionKind> Kinds => All.Keys;
 
-    /// <summary>The archetype of a kind, or null: leaf springs need none.</summary>
+    /// <summary>The archetype of a kind, or null: leaf springs and torsion bars need none.</summary>
     public static Archetype? Of(SuspensionKind kind) => All.GetValueOrDefault(kind);
 
     /// <summary>The linkage of points that carry these names, in the order of <see cref="Points"/>.</summary>

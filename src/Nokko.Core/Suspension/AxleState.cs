@@ -50,6 +50,9 @@ public sealed record AxleState(
     /// <summary>Lift lines that our own jobs have proved, for this vehicle; null where there is only the prior.</summary>
     public IReadOnlyDictionary<Shelf.LiftFamily, LiftBelief>? Learned { get; init; }
 
+    /// <summary>The adjuster of its torsion bars; null where it has none.</summary>
+    public TorsionAdjuster? Torsion { get; } = TorsionAdjuster.Of(Suspension, WheelLoadN);
+
     /// <summary>Motion ratio at ride height.</summary>
     public double MotionRatio => 1 / Corner.Ratio.Mean;
 
@@ -88,7 +91,16 @@ public sealed record AxleState(
         if (suspension.Get(SuspensionSizes.SpringRate) is { } spring)
         {
             var ratio = suspension.Kind.IsLeaf() ? 1 : motionRatio();
-            return spring * ratio * ratio;
+            // A dual-rate coil has the rate of the side of its crossover on which it rides.
+            var now =
+                loadN is { } carried && CoilSpring.Of(suspension) is { } coil
+                    ? coil.RateAt(carried / ratio)
+                    : spring;
+            return now * ratio * ratio;
+        }
+        if (TorsionAdjuster.Of(suspension, loadN)?.Bar is { RateNPerMm: > 0 } bar)
+        {
+            return bar.RateNPerMm;
         }
         return loadN is { } load
             ? RateEstimate.NPerMm(

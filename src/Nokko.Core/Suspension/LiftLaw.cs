@@ -36,8 +36,17 @@ public static class LiftLaw
                 Elsewhere,
                 axle.Leaf is null ? new Estimate(0.5, 0.08) : new Estimate(0.5, 0.025)
             ),
+            // By turns: what one of them does, as it was read or follows from the bar's figures.
+            LiftFamily.Adjuster
+                when axle.Torsion is { Tells: true } torsion && torsion.LiftMm(1) is { } turn =>
+                LiftPrior.OfVehicle(Elsewhere, new Estimate(turn, torsion.Share * Math.Abs(turn))),
+            // The controller comes to rest anywhere within its dead band.
+            LiftFamily.Sensor => LiftPrior.OfVehicle(new Estimate(0, 0), new Estimate(1, 0.03)),
             _ => LiftPrior.OfVehicle(Elsewhere, new Estimate(1, 0.03)),
         };
+
+    /// <summary>How far a controller that holds an axle's height comes to rest from where it was before, mm, standard uncertainty of the axle or of a side with a sensor of its own: a rule of thumb for its dead band.</summary>
+    public const double DeadBandUMm = 4;
 
     private static Estimate SpringOffset(AxleState axle) =>
         axle.Suspension.Kind is SuspensionKind.CoilOverArm or SuspensionKind.TrailingArm
@@ -63,6 +72,17 @@ public static class LiftLaw
         var said = Corners.Said(corner);
         var kind = axle.Suspension.Kind;
         var blocks = parts.Count(p => p.Kind == PartKind.Block);
+        if (parts.Count(p => p.Kind == PartKind.TorsionAdjuster) > 1)
+        {
+            yield return $"One adjuster has one setting ({said}): say its turns in all.";
+        }
+        if (
+            axle.Torsion is { Tells: true } torsion
+            && parts.Any(p => p.Get(PartSizes.Turns) is { } turns && torsion.LiftMm(turns) is null)
+        )
+        {
+            yield return $"With so many turns the torsion bar carries its load at no height ({said}): fewer, or a stiffer bar.";
+        }
         if (blocks > 0 && Corners.AxleOf(corner) == Axle.Front)
         {
             yield return $"No block goes on a steered axle ({said}).";
@@ -84,6 +104,17 @@ public static class LiftLaw
         )
         {
             yield return $"{wrong.Name} has no place on this suspension ({said}).";
+        }
+        if (axle.Suspension.Medium == SpringMedium.Air)
+        {
+            foreach (
+                var wrong in parts.Where(p =>
+                    PartRule.Of(p.Kind).OpensSpring || p.Kind == PartKind.RaisedCollar
+                )
+            )
+            {
+                yield return $"{wrong.Name} has no place on an air spring ({said}).";
+            }
         }
         foreach (var (part, why) in SpringsOutOfRange(parts, axle))
         {
@@ -113,14 +144,9 @@ public static class LiftLaw
     {
         foreach (var part in parts.Where(p => p.Kind == PartKind.Coil))
         {
-            if (
-                part.Get(PartSizes.Rate) is { } rate
-                && part.Get(PartSizes.FreeLength) is { } free
-                && axle.SpringLoadN is { } load
-            )
+            if (CoilSpring.Of(part) is { } coil && axle.SpringLoadN is { } load)
             {
-                var length = new CoilSpring(rate, free).LengthMm(load);
-                if (length <= (part.Get(PartSizes.BindLength) ?? 0))
+                if (coil.LengthMm(load) <= (part.Get(PartSizes.BindLength) ?? 0))
                 {
                     yield return (part, "is pushed shut by this load");
                 }

@@ -1,13 +1,55 @@
 namespace Nokko.Core.Suspension;
 
-/// <summary>A coil's rate and free length.</summary>
-/// <param name="RateNPerMm">k, N/mm; above zero.</param>
+/// <summary>A coil's rate and free length; a dual-rate coil has a second rate beyond its crossover.</summary>
+/// <remarks>Source: docs/computation/lifts.md#dual-rate-coils.</remarks>
+/// <param name="RateNPerMm">k₁, N/mm; above zero.</param>
 /// <param name="FreeLengthMm">F, mm; above zero.</param>
-public readonly record struct CoilSpring(double RateNPerMm, double FreeLengthMm)
+/// <param name="Beyond">Load along the coil at which the second rate begins, N, and that rate, N/mm; null where there is one rate.</param>
+public readonly record struct CoilSpring(
+    double RateNPerMm,
+    double FreeLengthMm,
+    (double CrossoverN, double RateNPerMm)? Beyond = null
+)
 {
-    /// <summary>Length under an axial load, F − N/k, mm.</summary>
+    /// <summary>Length under an axial load, F − N/k; beyond a crossover F − N_x/k₁ − (N − N_x)/k₂; mm.</summary>
     /// <param name="axialN">N along the coil.</param>
-    public double LengthMm(double axialN) => FreeLengthMm - (axialN / RateNPerMm);
+    public double LengthMm(double axialN) =>
+        Beyond is var (crossover, second) && axialN > crossover
+            ? FreeLengthMm - (crossover / RateNPerMm) - ((axialN - crossover) / second)
+            : FreeLengthMm - (axialN / RateNPerMm);
+
+    /// <summary>Rate under an axial load, N/mm.</summary>
+    /// <param name="axialN">N along the coil.</param>
+    public double RateAt(double axialN) =>
+        Beyond is var (crossover, second) && axialN > crossover ? second : RateNPerMm;
+
+    /// <summary>The coil of a suspension, where its rate and free length are known.</summary>
+    public static CoilSpring? Of(Vehicles.Suspension suspension) =>
+        suspension.Get(SuspensionSizes.SpringRate) is { } rate
+        && suspension.Get(SuspensionSizes.SpringFreeLength) is { } free
+            ? new CoilSpring(
+                rate,
+                free,
+                Pair(
+                    suspension.Get(SuspensionSizes.CrossoverLoad),
+                    suspension.Get(SuspensionSizes.SecondRate)
+                )
+            )
+            : null;
+
+    /// <summary>The coil of a part, where its rate and free length are known.</summary>
+    public static CoilSpring? Of(Shelf.PlacedPart part) =>
+        part.Get(Shelf.PartSizes.Rate) is { } rate
+        && part.Get(Shelf.PartSizes.FreeLength) is { } free
+            ? new CoilSpring(
+                rate,
+                free,
+                Pair(part.Get(Shelf.PartSizes.CrossoverLoad), part.Get(Shelf.PartSizes.SecondRate))
+            )
+            : null;
+
+    private static (double, double)? Pair(double? crossover, double? second) =>
+        (crossover, second) is ({ } n, { } k) ? (n, k) : null;
 }
 
 /// <summary>What another spring does.</summary>

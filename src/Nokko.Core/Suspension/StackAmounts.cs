@@ -34,6 +34,11 @@ public static class StackAmounts
     {
         shares = [];
         var rule = PartRule.Of(part.Kind);
+        // Where a controller holds the height, springs and what stands on them do not.
+        if (axle.Suspension.HeightControl is not null && rule.Family.ThroughSprings())
+        {
+            return null;
+        }
         switch (rule.Acts)
         {
             case PartActs.Not or PartActs.ByDiameter:
@@ -46,6 +51,10 @@ public static class StackAmounts
                 return Leaves(part, axle, out shares);
             case PartActs.ByAmountOrDesign when part.Thickness is null:
                 return ByDesign(part, axle, out shares);
+            case PartActs.ByTurns:
+                return Turned(part, axle, out shares);
+            case PartActs.BySensorLink:
+                return Linked(part, axle, out shares);
             case PartActs.ByRenewal:
                 shares = [Renewed(part, axle)];
                 return null;
@@ -80,6 +89,11 @@ public static class StackAmounts
                 ),
             ],
             // Pivots that go down by d carry the wheel along by d, and leave the strut too short by its own share of it.
+            // A torsion bar goes down with its arm.
+            PartActs.ByLoweredPivots when axle.Suspension.Kind == SuspensionKind.TorsionBarArm =>
+            [
+                new(rule.Family, false, mm, u),
+            ],
             PartActs.ByLoweredPivots =>
             [
                 new(rule.Family, false, mm, u),
@@ -124,6 +138,58 @@ public static class StackAmounts
         return double.RadiansToDegrees(Math.Atan2(Math.Abs(strut.Y), strut.Z));
     }
 
+    /// <summary>Turns of an adjuster, as they are counted.</summary>
+    private static string? Turned(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
+    {
+        shares = [];
+        if (part.Get(PartSizes.Turns) is not { } turns)
+        {
+            return $"By how many turns is {part.Name} tightened?";
+        }
+        if (axle.Torsion is not { Tells: true })
+        {
+            return $"What a turn of the {axle.Axle.Said()} adjusters does is not known: turn both alike, roll, read again, and enter the rise for each turn under Vehicle; or arm, its slope, bar, lever and pitch.";
+        }
+        // A turn is counted to a sixth of it, by the bolt's flats.
+        shares = [new(LiftFamily.Adjuster, false, turns, 1 / (6 * Math.Sqrt(3)))];
+        return null;
+    }
+
+    /// <summary>Another link of the sensor that holds an axle's height; elsewhere a sensor only tells lamps or dampers.</summary>
+    private static string? Linked(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
+    {
+        shares = [];
+        if (axle.Suspension.HeightControl is null)
+        {
+            return null;
+        }
+        if (part.Thickness is not { } longer)
+        {
+            return $"By how much is {part.Name} longer than the link that is in?";
+        }
+        if (
+            axle.Suspension.Get(SuspensionSizes.SensorArmShare) is not { } share
+            || Math.Abs(share) < LeastSensorShare
+        )
+        {
+            return $"What {part.Name} does needs the share of the {axle.Axle.Said()} sensor's arm: tape under Vehicle how far its end goes for each mm of the axle.";
+        }
+        var mm = longer.In(Unit.Mm) / share;
+        shares =
+        [
+            new(
+                LiftFamily.Sensor,
+                false,
+                mm,
+                Hypot(longer.UIn(Unit.Mm, LiftLaw.UnmeasuredThicknessUMm) / share, 0.05 * mm)
+            ),
+        ];
+        return null;
+    }
+
+    /// <summary>A sensor's arm that moves less than this for the axle holds no height.</summary>
+    private const double LeastSensorShare = 0.05;
+
     /// <summary>What a new body mount gives back of what the old one is crushed by: taped, else a rule of thumb.</summary>
     private static Share Renewed(PlacedPart mount, AxleState axle) =>
         mount.Thickness is { } fresh && axle.Suspension.Get(SuspensionSizes.MountFound) is { } found
@@ -153,12 +219,7 @@ public static class StackAmounts
     private static string? Coil(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
     {
         shares = [];
-        if (
-            part.Get(PartSizes.Rate) is not { } rate
-            || part.Get(PartSizes.FreeLength) is not { } free
-            || axle.Suspension.Get(SuspensionSizes.SpringRate) is not { } oldRate
-            || axle.Suspension.Get(SuspensionSizes.SpringFreeLength) is not { } oldFree
-        )
+        if (CoilSpring.Of(part) is not { } next || CoilSpring.Of(axle.Suspension) is not { } old)
         {
             return ByDesign(part, axle, out shares);
         }
@@ -166,12 +227,12 @@ public static class StackAmounts
         {
             return $"What {part.Name} does depends on the load: enter the axle's mass.";
         }
-        var longer = SpringChange.LongerMm(new(oldRate, oldFree), new(rate, free), load);
+        var longer = SpringChange.LongerMm(old, next, load);
         // Two rates known to 3 % and a load to 5 %.
         var u = Hypot(
-            0.03 * load / rate,
-            0.03 * load / oldRate,
-            0.05 * load * ((1 / rate) - (1 / oldRate))
+            0.03 * (next.FreeLengthMm - next.LengthMm(load)),
+            0.03 * (old.FreeLengthMm - old.LengthMm(load)),
+            0.05 * load * ((1 / next.RateAt(load)) - (1 / old.RateAt(load)))
         );
         // Taped off the vehicle, the old free length holds its sag already.
         var taped =

@@ -81,6 +81,70 @@ public static partial class SuspensionSizes
             "From its maker; or taped with the spring out: then its sag is in it, say that it was measured."
         ),
         new(
+            SecondRate,
+            Unit.NewtonPerMm,
+            1,
+            2_000,
+            "Its second rate, if it has two",
+            "A dual-rate coil beyond its crossover: from its maker."
+        ),
+        new(
+            CrossoverLoad,
+            Unit.Newton,
+            50,
+            60_000,
+            "Load at which the second rate begins",
+            "Along the coil, from its maker: free length less crossover length, times the first rate."
+        ),
+        new(
+            LiftPerTurn,
+            Unit.Mm,
+            -60,
+            60,
+            "Rise for each turn of the adjusters",
+            "Both turned alike, rolled, read before and after: the rise over the turns between. The best figure there is."
+        ),
+        new(
+            ArmDrop,
+            Unit.Degree,
+            -30,
+            45,
+            "Lower arm slopes down by",
+            "Angle gauge from pivot to ball joint, on its wheels; minus where it slopes up."
+        ),
+        new(
+            TorsionRate,
+            Unit.NewtonMetrePerDegree,
+            1,
+            500,
+            "Torsion bar twists at",
+            "From its maker. With arm, lever and pitch it tells what a turn does."
+        ),
+        new(
+            AdjusterLever,
+            Unit.Mm,
+            15,
+            300,
+            "Bar's middle to adjuster bolt",
+            "Square to the bolt, at the key."
+        ),
+        new(
+            AdjusterPitch,
+            Unit.Mm,
+            0.5,
+            5,
+            "Adjuster bolt, thread pitch",
+            "How far it goes in a turn: a thread gauge."
+        ),
+        new(
+            SensorArmShare,
+            Unit.One,
+            -3,
+            3,
+            "Sensor arm's end, for each mm of the axle",
+            "Raise the frame by a known height and tape how far the arm's end goes. Minus where a longer link lowers."
+        ),
+        new(
             Sag,
             Unit.Mm,
             -60,

@@ -50,6 +50,30 @@ public static partial class SuspensionSizes
     /// <summary>Free length of the spring that is fitted.</summary>
     public const string SpringFreeLength = "springFreeLength";
 
+    /// <summary>Rate of a dual-rate coil beyond its crossover.</summary>
+    public const string SecondRate = "secondRate";
+
+    /// <summary>Load along a dual-rate coil at which its second rate begins.</summary>
+    public const string CrossoverLoad = "crossoverLoad";
+
+    /// <summary>How far the lower arm slopes down to its ball joint at ride height.</summary>
+    public const string ArmDrop = "armDrop";
+
+    /// <summary>How stiffly a torsion bar twists.</summary>
+    public const string TorsionRate = "torsionRate";
+
+    /// <summary>Torsion bar's axis to its adjuster bolt.</summary>
+    public const string AdjusterLever = "adjusterLever";
+
+    /// <summary>How far the adjuster bolt goes in a turn.</summary>
+    public const string AdjusterPitch = "adjusterPitch";
+
+    /// <summary>Rise for each turn of the adjuster bolts, both sides alike.</summary>
+    public const string LiftPerTurn = "liftPerTurn";
+
+    /// <summary>How far the end of the height sensor's arm goes for each mm of the axle; below zero where a longer link lowers.</summary>
+    public const string SensorArmShare = "sensorArmShare";
+
     /// <summary>How far the springs have sagged below standard height, at the wheel.</summary>
     public const string Sag = "sag";
 
@@ -157,7 +181,7 @@ public static partial class SuspensionSizes
     private static bool Counts(string name, SuspensionKind kind) =>
         name switch
         {
-            ArmLength when kind == SuspensionKind.Strut => true,
+            ArmLength when kind is SuspensionKind.Strut or SuspensionKind.TorsionBarArm => true,
             ArmLength or FootDistance => kind
                 is SuspensionKind.CoilOverArm
                     or SuspensionKind.MultiLink
@@ -168,7 +192,10 @@ public static partial class SuspensionSizes
             SpringLength => kind.HasCoil(),
             StrutExtended or StrutCollapsed => kind.HasCoilOver(),
             CoilBind or SpringFreeLength => kind.HasCoil(),
-            SpringRate => true,
+            SpringRate => kind != SuspensionKind.TorsionBarArm,
+            SecondRate or CrossoverLoad => kind.HasCoil(),
+            ArmDrop or TorsionRate or AdjusterLever or AdjusterPitch or LiftPerTurn => kind
+                == SuspensionKind.TorsionBarArm,
             ShockLength or ShockExtended or ShockCollapsed => !kind.HasCoilOver(),
             CvDrop or CvRun or CvRideLimit or CvDroopLimit => !kind.IsLiveAxle(),
             BallJointLimit => kind

@@ -47,6 +47,10 @@ public sealed class Unit
     /// <summary>Pound feet.</summary>
     public static Unit PoundFoot { get; } = new("lb·ft", TorqueUnit.PoundForceFoot);
 
+    /// <summary>Newton metres for each degree: how stiffly a bar twists.</summary>
+    public static Unit NewtonMetrePerDegree { get; } =
+        new("N·m/°", RotationalStiffnessUnit.NewtonMeterPerDegree);
+
     /// <summary>Pounds of force on a square inch.</summary>
     public static Unit Psi { get; } = new("psi", PressureUnit.PoundForcePerSquareInch);
 

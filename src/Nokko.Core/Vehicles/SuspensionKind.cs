@@ -15,6 +15,9 @@ public enum SuspensionKind
     /// <summary>Independent: A-arms with a leaf spring across the vehicle. Carts and light UTVs.</summary>
     TransverseLeaf,
 
+    /// <summary>Independent: double wishbones, a torsion bar turned by the lower arm. Older pickups and SUVs in front.</summary>
+    TorsionBarArm,
+
     /// <summary>Independent: a trailing arm with a coil-over on it. UTV rears.</summary>
     TrailingArm,
 
@@ -63,7 +66,8 @@ public static class SuspensionKinds
                 or SuspensionKind.CoilOverAxle;
 
     /// <summary>Whether it is sprung by coils, around a shock or by themselves.</summary>
-    public static bool HasCoil(this SuspensionKind kind) => !kind.Rubs();
+    public static bool HasCoil(this SuspensionKind kind) =>
+        !kind.Rubs() && kind != SuspensionKind.TorsionBarArm;
 
     /// <summary>Whether pivots of arms or links can be lowered by brackets or blocks.</summary>
     public static bool HasArms(this SuspensionKind kind) => !kind.IsLiveAxle();
@@ -77,6 +81,7 @@ public static class SuspensionKinds
             SuspensionKind.Strut => ("body, tower", "upright"),
             SuspensionKind.MultiLink => ("body", "link"),
             SuspensionKind.TransverseLeaf => ("frame", "arm"),
+            SuspensionKind.TorsionBarArm => ("frame", "lower arm"),
             SuspensionKind.TrailingArm => ("frame", "trailing arm"),
             SuspensionKind.LeafUnderslung => ("frame", "axle, above it"),
             SuspensionKind.CoilFourLink
@@ -94,6 +99,7 @@ public static class SuspensionKinds
             SuspensionKind.Strut => "strut",
             SuspensionKind.MultiLink => "coil on a link, subframe",
             SuspensionKind.TransverseLeaf => "A-arms on a leaf across",
+            SuspensionKind.TorsionBarArm => "A-arms on torsion bars",
             SuspensionKind.TrailingArm => "trailing arm with a coil-over",
             SuspensionKind.CoilFourLink => "live axle on coils, four links",
             SuspensionKind.CoilRadiusArm => "live axle on coils, radius arms",

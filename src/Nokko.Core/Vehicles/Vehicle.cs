@@ -67,6 +67,26 @@ public enum ShacklePivot
     BelowEye,
 }
 
+/// <summary>What holds an axle at its height by itself: air springs or self-levelling units with sensors.</summary>
+public enum HeightControl
+{
+    /// <summary>One sensor at the axle's middle: the controller holds the mean of both sides.</summary>
+    OneSensor,
+
+    /// <summary>A sensor at each side: the controller holds each.</summary>
+    TwoSensors,
+}
+
+/// <summary>What springs an axle where its kind has coils.</summary>
+public enum SpringMedium
+{
+    /// <summary>Steel.</summary>
+    Steel,
+
+    /// <summary>Air, let out before anything of it is opened.</summary>
+    Air,
+}
+
 /// <summary>The suspension of one axle.</summary>
 public sealed record Suspension
 {
@@ -79,6 +99,14 @@ public sealed record Suspension
 
     /// <summary>Where the shackle of its leaf springs hangs; null is unknown, or there is none.</summary>
     public ShacklePivot? ShacklePivot { get; init; }
+
+    /// <summary>What holds its height; null where only its springs do.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public HeightControl? HeightControl { get; init; }
+
+    /// <summary>What springs it; null is steel.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public SpringMedium? Medium { get; init; }
 
     /// <summary>Named suspension points.</summary>
     public IReadOnlyList<SuspensionPoint> Points { get; init; } = [];

@@ -234,5 +234,36 @@ internal static class DemoFittings
                 job.FitTo("vehicle/supported");
             }
         ),
+        new(
+            "FH 15",
+            "Ostrel",
+            "Stubb",
+            DemoSystems.TorsionBuilt,
+            (job, _) =>
+            {
+                job.Plan("Bars up", [.. Front.Select(c => (c, job.Turn("3")))]);
+                job.Begin();
+                job.FitTo("LF/collar");
+            }
+        ),
+        new(
+            "FH 16",
+            "Maruna",
+            "Fell, on air",
+            DemoSystems.AirBuilt,
+            (job, shelf) =>
+                Fit(
+                    job,
+                    "vehicle/supported",
+                    [.. At(Front, shelf.Thin), (Corner.LR, shelf.SensorLink)]
+                )
+        ),
+        new(
+            "FH 17",
+            "Maruna",
+            "Fell, long",
+            DemoSystems.DualRateBuilt,
+            (job, shelf) => job.Plan("Two rates behind", At(Rear, shelf.DualCoil))
+        ),
     ];
 }

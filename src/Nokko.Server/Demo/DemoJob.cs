@@ -193,6 +193,9 @@ internal sealed partial class DemoJob
     public PlacingInput Raise(string inches) =>
         new(NewId(), null, new QuantityInput(inches, Unit.Inch, Known.Measured));
 
+    public PlacingInput Turn(string turns) =>
+        new(NewId(), null, null, new QuantityInput(turns, Unit.One, Known.Told));
+
     public void Choose(string school, string choice, string why) =>
         Do(new ChooseSchool(NewId(), NewId(), school, choice, why));
 

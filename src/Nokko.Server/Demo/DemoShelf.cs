@@ -145,6 +145,19 @@ internal sealed class DemoShelf
         Inch("TB-3", "Rook track-bar bracket, to drill", PartKind.TrackBarBracket, 2, null, 1, 58);
     public Part ShaftSpacer { get; } =
         Inch("HS-12", "Sedge half-shaft spacer", PartKind.HalfShaftSpacer, 0.5, null, 2, 36);
+    public Part SensorLink { get; } =
+        Inch("VL-5", "Tern level-sensor link", PartKind.LevelSensorLink, 0.625, null, 2, 24);
+    public Part DualCoil { get; } =
+        Inch("DC-2", "Heron coil, two rates", PartKind.Coil, null, 1.5, 2, 128) with
+        {
+            Dimensions = Sizes(
+                (PartSizes.Rate, 18, Unit.NewtonPerMm),
+                (PartSizes.FreeLength, 512, Unit.Mm),
+                (PartSizes.SecondRate, 44, Unit.NewtonPerMm),
+                (PartSizes.CrossoverLoad, 2700, Unit.Newton),
+                (PartSizes.BindLength, 175, Unit.Mm)
+            ),
+        };
     public Part Tyre { get; } =
         Inch("TY-31", "Plover tyre", PartKind.Tyre, null, null, 4, 170) with
         {
@@ -179,6 +192,8 @@ internal sealed class DemoShelf
             Link,
             BarBracket,
             ShaftSpacer,
+            SensorLink,
+            DualCoil,
             Tyre,
         ];
 

@@ -9,7 +9,7 @@ using Nokko.Storage;
 namespace Nokko.Server.Demo;
 
 /// <summary>A made-up vehicle for every system, each measured and with a plan on the table.</summary>
-internal static class DemoSystems
+internal static partial class DemoSystems
 {
     public static IEnumerable<JobDocument> Jobs(
         NokkoDb db,

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 
@@ -35,18 +36,26 @@ internal static class Suspensions
 
 /// <summary>What is known of an axle's linkage.</summary>
 /// <param name="Axle">front or rear.</param>
-/// <param name="Said">Its kind as said in a bay.</param>
+/// <param name="Kind">Its kind.</param>
+/// <param name="Said">The kind as said in a bay.</param>
 /// <param name="Grade">On what the ratio rests.</param>
 /// <param name="MotionRatio">Spring travel per wheel travel at ride height.</param>
 /// <param name="LiftRatio">Rise of the body per length of the spring, at ride height.</param>
 /// <param name="LiftRatioSd">Its standard deviation.</param>
+/// <param name="Turn">What a turn of its torsion bars' adjusters lifts, mm; null where it has none or nobody knows.</param>
+/// <param name="TurnWasRead">Whether that was read by turning them.</param>
+/// <param name="HeightControl">What holds its height; null where only its springs do.</param>
 internal sealed record AxleView(
     Axle Axle,
+    SuspensionKind Kind,
     string Said,
     RatioGrade Grade,
     double MotionRatio,
     double LiftRatio,
-    double LiftRatioSd
+    double LiftRatioSd,
+    Estimate? Turn,
+    bool TurnWasRead,
+    HeightControl? HeightControl
 )
 {
     public static IReadOnlyList<AxleView> Of(Vehicle vehicle) =>
@@ -55,13 +64,20 @@ internal sealed record AxleView(
             {
                 var suspension = vehicle.SuspensionOf(axle);
                 var corner = CornerLinkage.Of(suspension);
+                var torsion = AxleState.Of(vehicle, axle).Torsion;
                 return new AxleView(
                     axle,
+                    suspension.Kind,
                     suspension.Kind.Said(),
                     corner.Grade,
                     1 / corner.Ratio.Mean,
                     corner.Ratio.Mean,
-                    corner.Ratio.Sd
+                    corner.Ratio.Sd,
+                    torsion is { Tells: true } && torsion.LiftMm(1) is { } turn
+                        ? new Estimate(turn, torsion.Share * Math.Abs(turn))
+                        : null,
+                    torsion?.PerTurnMm is not null,
+                    suspension.HeightControl
                 );
             }),
         ];

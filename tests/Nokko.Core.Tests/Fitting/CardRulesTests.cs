@@ -70,7 +70,17 @@ public class CardRulesTests
                             ? SuspensionKind.LeafOverslung
                             : SuspensionKind.CoilOverArm;
                     var (front, rear) = axle == Axle.Front ? (kind, other) : (other, kind);
-                    var vehicle = Cards.Vehicle(front, rear);
+                    var steel = Cards.Vehicle(front, rear);
+                    // Air takes the place of any coil that nothing squeezes.
+                    var air =
+                        kind.HasCoil()
+                        && !parts.Any(p => PartRule.Of(p).OpensSpring || PartRule.Of(p).Turned)
+                        && random.Next(3) == 0;
+                    var vehicle = steel with
+                    {
+                        Front = air && axle == Axle.Front ? OnAir(steel.Front) : steel.Front,
+                        Rear = air && axle == Axle.Rear ? OnAir(steel.Rear) : steel.Rear,
+                    };
                     (Corner, PlacedPart)[] At(Corner one, Corner two) =>
                         [
                             .. parts.Select((p, i) => (one, Sample.Plate(30 + i, 25, p))),
@@ -91,7 +101,7 @@ public class CardRulesTests
                         );
                     }
                     yield return new(
-                        $"{string.Join(" + ", parts)} on {kind}, {axle}, {(both ? "both sides" : "left")}, {equipment}, {schools}",
+                        $"{string.Join(" + ", parts)} on {kind}{(air ? " on air" : "")}, {axle}, {(both ? "both sides" : "left")}, {equipment}, {schools}",
                         both,
                         Make(At(left, right)),
                         Make(At(right, left)),
@@ -101,6 +111,13 @@ public class CardRulesTests
             }
         }
     }
+
+    private static Core.Vehicles.Suspension OnAir(Core.Vehicles.Suspension coils) =>
+        coils with
+        {
+            Medium = SpringMedium.Air,
+            HeightControl = HeightControl.TwoSensors,
+        };
 
     private static void Each(Action<Case> rule)
     {

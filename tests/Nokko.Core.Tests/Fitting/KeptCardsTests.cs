@@ -1,6 +1,7 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 
@@ -130,6 +131,55 @@ public class KeptCardsTests
                 SuspensionKind.MultiLink,
                 Both(Axle.Rear, PartKind.CoilSpacer)
             ),
+        ["adjusters-turned-again"] = () =>
+        {
+            static PlacedPart Adjuster(int id, double turns) =>
+                PlacedPart.TurnedAdjuster(
+                    Sample.Id(id),
+                    new()
+                    {
+                        Value = turns,
+                        Unit = Unit.One,
+                        Known = Known.Told,
+                    }
+                );
+            return JobCard.Derive(
+                Sample.AsFound with
+                {
+                    Stacks = Sample.Plan((Corner.LF, Adjuster(30, 2))).Stacks,
+                },
+                Sample.Plan((Corner.LF, Adjuster(31, 3.5)), (Corner.RF, Adjuster(32, 1))),
+                Cards.Vehicle(SuspensionKind.TorsionBarArm, SuspensionKind.LeafOverslung),
+                Equipment.TwoPostLift
+            );
+        },
+        ["arms-under-torsion-bars"] = () =>
+            Card(
+                SuspensionKind.TorsionBarArm,
+                SuspensionKind.LeafOverslung,
+                Both(Axle.Front, PartKind.LowerArm),
+                Equipment.JackAndStands
+            ),
+        ["arms-and-sensor-on-air"] = () =>
+        {
+            var vehicle = Cards.Vehicle(SuspensionKind.Strut, SuspensionKind.MultiLink);
+            return JobCard.Derive(
+                Sample.AsFound,
+                Sample.Plan([
+                    .. Both(Axle.Rear, PartKind.LowerArm),
+                    (Corner.LR, Part(90, PartKind.LevelSensorLink)),
+                ]),
+                vehicle with
+                {
+                    Rear = vehicle.Rear with
+                    {
+                        Medium = SpringMedium.Air,
+                        HeightControl = HeightControl.OneSensor,
+                    },
+                },
+                Equipment.TwoPostLift
+            );
+        },
         ["second-pass-plate-moved"] = () =>
         {
             var (thick, thin) = (
@@ -171,6 +221,7 @@ public class KeptCardsTests
     [InlineData(SuspensionKind.Strut)]
     [InlineData(SuspensionKind.MultiLink)]
     [InlineData(SuspensionKind.TransverseLeaf)]
+    [InlineData(SuspensionKind.TorsionBarArm)]
     [InlineData(SuspensionKind.TrailingArm)]
     [InlineData(SuspensionKind.CoilFourLink)]
     [InlineData(SuspensionKind.CoilRadiusArm)]

@@ -31,6 +31,7 @@ public class PartRulesTests
         SuspensionKind.Strut,
         SuspensionKind.MultiLink,
         SuspensionKind.TransverseLeaf,
+        SuspensionKind.TorsionBarArm,
         SuspensionKind.TrailingArm,
     ];
 
@@ -56,8 +57,14 @@ public class PartRulesTests
             },
             {
                 PartKind.Coil,
-                [.. All.Except(Leaves).Where(k => k != SuspensionKind.TransverseLeaf)]
+                [
+                    .. All.Except(Leaves)
+                        .Where(k =>
+                            k is not (SuspensionKind.TransverseLeaf or SuspensionKind.TorsionBarArm)
+                        ),
+                ]
             },
+            { PartKind.TorsionAdjuster, [SuspensionKind.TorsionBarArm] },
             { PartKind.LeafPack, Leaves },
             { PartKind.Block, Leaves },
             { PartKind.Shackle, Leaves },
@@ -85,10 +92,16 @@ public class PartRulesTests
     {
         Assert.Equal(Enum.GetValues<PartKind>().Order(), PartRule.All.Select(r => r.Kind).Order());
         Assert.All(PartRule.All.SelectMany(r => r.Sizes), s => Assert.NotNull(PartSizes.Find(s)));
-        // What lifts by its own size has one; a spring is known by its rate.
+        // What lifts by its own size has one; a spring is known by its rate, an adjuster by its turns.
         Assert.All(
             PartRule.All.Where(r => r.Family is not (LiftFamily.None or LiftFamily.Tyre)),
-            r => Assert.True(r.Amount is not null || r.Sizes.Contains(PartSizes.Rate), r.Said)
+            r =>
+                Assert.True(
+                    r.Amount is not null
+                        || r.Sizes.Contains(PartSizes.Rate)
+                        || r.Sizes.Contains(PartSizes.Turns),
+                    r.Said
+                )
         );
     }
 

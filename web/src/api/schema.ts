@@ -1687,6 +1687,7 @@ export interface components {
         };
         AxleView: {
             axle: components["schemas"]["Axle"];
+            kind: components["schemas"]["SuspensionKind"];
             said: string;
             grade: components["schemas"]["RatioGrade"];
             /** Format: double */
@@ -1695,6 +1696,9 @@ export interface components {
             liftRatio: number;
             /** Format: double */
             liftRatioSd: number;
+            turn: null | components["schemas"]["Estimate"];
+            turnWasRead: boolean;
+            heightControl: null | components["schemas"]["HeightControl"];
         };
         /** @description What a calculation gives. */
         BenchAnswer: {
@@ -2362,6 +2366,8 @@ export interface components {
          * @enum {unknown}
          */
         Heed: "look" | "stop";
+        /** @enum {unknown} */
+        HeightControl: "oneSensor" | "twoSensors";
         /** @description One change of a job, as people see its history: text. What it changed is kept beside it in the database only. */
         HistoryEntry: {
             /**
@@ -3292,6 +3298,8 @@ export interface components {
             suspension: components["schemas"]["SuspensionKind"];
             sizes: components["schemas"]["SizeInput"][];
             shacklePivot?: null | components["schemas"]["ShacklePivot"];
+            heightControl?: null | components["schemas"]["HeightControl"];
+            medium?: null | components["schemas"]["SpringMedium"];
             /**
              * Format: uint32
              * @description Version of the stage that was seen.
@@ -3785,7 +3793,7 @@ export interface components {
          * @description How a part acts on ride height.
          * @enum {unknown}
          */
-        LiftFamily: "none" | "spring" | "wheel" | "block" | "shackle" | "puck" | "tyre";
+        LiftFamily: "none" | "spring" | "wheel" | "block" | "shackle" | "adjuster" | "sensor" | "puck" | "tyre";
         /** @description One trial: a thickness fitted, and the free rise that was found. */
         LiftTrial: {
             /**
@@ -4127,7 +4135,7 @@ export interface components {
          * @description What hands do so that a part comes or goes.
          * @enum {unknown}
          */
-        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
+        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "torsionAdjuster" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
         /** @description Which way a part sits and how that was proved. */
         Orientation: {
             /**
@@ -4265,7 +4273,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];
@@ -4403,7 +4411,7 @@ export interface components {
             /** @description Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it. */
             madeFor: null | string;
         };
-        /** @description A part in its place: one that is already there by its key, a new one from the shelf, or a collar that is turned up. */
+        /** @description A part in its place: one that is already there by its key, a new one from the shelf, or a setting that is turned. */
         PlacingInput: {
             /**
              * Format: uuid
@@ -4416,6 +4424,7 @@ export interface components {
              */
             partId: null | string;
             raise?: null | components["schemas"]["QuantityInput"];
+            turns?: null | components["schemas"]["QuantityInput"];
         };
         /** @description Stacks that are meant to be fitted, from one stage to the next. */
         Plan: {
@@ -5381,6 +5390,8 @@ export interface components {
             /** @description Why. */
             why: string;
         };
+        /** @enum {unknown} */
+        SpringMedium: "steel" | "air";
         /** @description What is fitted at every corner between two changes. Belongs to the vehicle and outlives the job. */
         Stage: {
             /**
@@ -5784,6 +5795,8 @@ export interface components {
                 [key: string]: components["schemas"]["Quantity"];
             };
             shacklePivot: null | components["schemas"]["ShacklePivot"];
+            heightControl: null | components["schemas"]["HeightControl"];
+            medium: null | components["schemas"]["SpringMedium"];
             /** @description Named suspension points. */
             points: components["schemas"]["SuspensionPoint"][];
         };
@@ -5791,7 +5804,7 @@ export interface components {
          * @description How an axle is sprung and located. Front and rear are chosen separately.
          * @enum {unknown}
          */
-        SuspensionKind: "coilOverArm" | "strut" | "multiLink" | "transverseLeaf" | "trailingArm" | "coilFourLink" | "coilRadiusArm" | "coilOverAxle" | "leafOverslung" | "leafUnderslung";
+        SuspensionKind: "coilOverArm" | "strut" | "multiLink" | "transverseLeaf" | "torsionBarArm" | "trailingArm" | "coilFourLink" | "coilRadiusArm" | "coilOverAxle" | "leafOverslung" | "leafUnderslung";
         /** @description A suspension point in the vehicle's frame (ISO 8855: x forward, y left, z up). */
         SuspensionPoint: {
             /** @description Name, unique in its axle. */
@@ -6065,7 +6078,7 @@ export interface components {
          * @description A unit that Nokko reads and writes. There are only those below; each is one object, so that two are the same unit exactly when they are equal.
          * @enum {string}
          */
-        Unit: "mm" | "cm" | "in" | "mi" | "km" | "kg" | "lb" | "N" | "N/mm" | "lb/in" | "N·m" | "lb·ft" | "psi" | "kPa" | "bar" | "°" | "min" | "h" | "1";
+        Unit: "mm" | "cm" | "in" | "mi" | "km" | "kg" | "lb" | "N" | "N/mm" | "lb/in" | "N·m" | "lb·ft" | "N·m/°" | "psi" | "kPa" | "bar" | "°" | "min" | "h" | "1";
         /** @description A reading that entered no result. */
         UnusedReading: {
             /**

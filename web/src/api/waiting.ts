@@ -235,19 +235,25 @@ export function stacksOf(
         : part
           ? [{ ...part, id: p.id, partId: part.id }]
           : p.raise
-            ? [collar(p.id)]
-            : [];
+            ? [setting(p.id, "raisedCollar", "Collar turned up")]
+            : p.turns
+              ? [setting(p.id, "torsionAdjuster", "Adjuster turned")]
+              : [];
     }),
   }));
 }
 
-/** A collar that is turned up: by how much is told when it is stored. */
-const collar = (id: string): Schemas["PlacedPart"] => ({
+/** Something that is turned: by how much is told when it is stored. */
+const setting = (
+  id: string,
+  kind: Schemas["PartKind"],
+  name: string,
+): Schemas["PlacedPart"] => ({
   id,
   partId: null,
   number: null,
-  name: "Collar turned up",
-  kind: "raisedCollar",
+  name,
+  kind,
   thickness: null,
   claim: null,
   extension: null,

@@ -38,6 +38,11 @@ export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: b
     "belowSpring": false,
     "offered": false
   },
+  "torsionAdjuster": {
+    "said": "turned adjuster",
+    "belowSpring": false,
+    "offered": false
+  },
   "coilSpacer": {
     "said": "coil spacer",
     "belowSpring": false,
@@ -210,6 +215,8 @@ export const familyWords: Record<Kinds["LiftFamily"], string> = {
   "wheel": "what acts at the wheel itself",
   "block": "blocks",
   "shackle": "shackles",
+  "adjuster": "turned adjusters",
+  "sensor": "sensor links",
   "puck": "body pucks and mounts",
   "tyre": "tyres"
 };
@@ -245,56 +252,61 @@ export const vehicleWords: Record<Kinds["VehicleKind"], { said: string; bodyKind
     "rear": "trailingArm"
   }
 };
-export const suspensionEnds: Record<Kinds["SuspensionKind"], { above: string; below: string; leaf: boolean }> = {
+export const suspensionEnds: Record<Kinds["SuspensionKind"], { above: string; below: string; spring: "leaf" | "coil" | "bar" }> = {
   "coilOverArm": {
     "above": "body, tower",
     "below": "lower arm",
-    "leaf": false
+    "spring": "coil"
   },
   "strut": {
     "above": "body, tower",
     "below": "upright",
-    "leaf": false
+    "spring": "coil"
   },
   "multiLink": {
     "above": "body",
     "below": "link",
-    "leaf": false
+    "spring": "coil"
   },
   "transverseLeaf": {
     "above": "frame",
     "below": "arm",
-    "leaf": true
+    "spring": "leaf"
+  },
+  "torsionBarArm": {
+    "above": "frame",
+    "below": "lower arm",
+    "spring": "bar"
   },
   "trailingArm": {
     "above": "frame",
     "below": "trailing arm",
-    "leaf": false
+    "spring": "coil"
   },
   "coilFourLink": {
     "above": "frame",
     "below": "axle",
-    "leaf": false
+    "spring": "coil"
   },
   "coilRadiusArm": {
     "above": "frame",
     "below": "axle",
-    "leaf": false
+    "spring": "coil"
   },
   "coilOverAxle": {
     "above": "frame",
     "below": "axle",
-    "leaf": false
+    "spring": "coil"
   },
   "leafOverslung": {
     "above": "frame",
     "below": "axle",
-    "leaf": true
+    "spring": "leaf"
   },
   "leafUnderslung": {
     "above": "frame",
     "below": "axle, above it",
-    "leaf": true
+    "spring": "leaf"
   }
 };
 export const jointWords: Record<Kinds["JointKind"], { said: string; lookedAt: boolean }> = {

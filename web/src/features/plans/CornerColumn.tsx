@@ -14,10 +14,19 @@ import { TravelLadder } from "./TravelLadder";
 /** mm to px: thickness is to scale, strut and spring stand for themselves. */
 const scale = 0.8;
 
+/** What springs a corner, drawn: a coil, leaves, a bar with its arm and adjuster, a bellows. */
+const springs = {
+  coil: "M40 0V12M26 12H54M26 12 54 20 26 28 54 36 26 44 54 52M40 52V66",
+  leaf: "M10 24Q40 40 70 24M16 32Q40 45 64 32M32 42V58H48V42M24 58H56",
+  bar: "M16 28A8 8 0 1 0 32 28A8 8 0 1 0 16 28M32 30 70 44M18 34 10 54M4 54H18M11 54V64",
+  air: "M26 4H54M28 4Q20 14 30 22 20 30 30 40M52 4Q60 14 50 22 60 30 50 40M26 40H54M40 40V66M40 0V4",
+};
+
 /** One corner as an exploded stack: what is above, the parts to scale, what is below, and the travel that is left. */
 export function CornerColumn({
   corner,
   suspension,
+  air,
   parts,
   chosen,
   outlook,
@@ -30,6 +39,8 @@ export function CornerColumn({
 }: {
   corner: Corner;
   suspension: Schemas["SuspensionKind"];
+  /** Whether air takes the coil's place. */
+  air: boolean;
   parts: Schemas["PlacedPart"][];
   chosen: boolean;
   outlook: Schemas["CornerOutlook"] | undefined;
@@ -41,7 +52,7 @@ export function CornerColumn({
   onMove: (id: string, to: string) => void;
 }) {
   const inks = useInks();
-  const { above, below, leaf } = suspensionEnds[suspension];
+  const { above, below, spring } = suspensionEnds[suspension];
   const tile = (p: Schemas["PlacedPart"]) => (
     <Tile
       key={p.id}
@@ -85,11 +96,7 @@ export function CornerColumn({
       <Box sx={{ flex: 1 }} />
       <Box component="svg" viewBox="0 0 80 66" height={66} aria-hidden>
         <path
-          d={
-            leaf
-              ? "M10 24Q40 40 70 24M16 32Q40 45 64 32M32 42V58H48V42M24 58H56"
-              : "M40 0V12M26 12H54M26 12 54 20 26 28 54 36 26 44 54 52M40 52V66"
-          }
+          d={springs[air ? "air" : spring]}
           fill="none"
           stroke={inks.now}
           strokeWidth={2.5}

@@ -31,7 +31,7 @@ import {
   moved,
   placed,
   placings,
-  raised,
+  turned,
   without,
   type Axle,
   type Carried,
@@ -107,7 +107,11 @@ export default function PlanView() {
   });
 
   const gate = problem instanceof Problem && problem.field === "reason";
-  const suspension = currentStage(d)[axle].kind;
+  const suspension = stage[axle].kind;
+  const setting =
+    (["raisedCollar", "torsionAdjuster"] as const).find((of) =>
+      kinds.find((k) => k.rule.kind === of)?.fits.includes(suspension),
+    ) ?? null;
   const range = ladderRange(prediction?.corners ?? []);
   return (
     <Box>
@@ -181,7 +185,8 @@ export default function PlanView() {
                   <CornerColumn
                     key={corner}
                     corner={corner}
-                    suspension={suspension}
+                    suspension={stage[end].kind}
+                    air={stage[end].medium === "air"}
                     parts={stacks.find((s) => s.corner === corner)?.parts ?? []}
                     chosen={meant(axle, side).includes(corner)}
                     outlook={prediction?.corners.find(
@@ -253,19 +258,24 @@ export default function PlanView() {
           suspension={suspension}
           axle={axle}
           side={side}
-          collar={
-            kinds
-              .find((k) => k.rule.kind === "raisedCollar")
-              ?.fits.includes(suspension) ?? false
-          }
+          setting={setting}
           grip={(part, label) => grip({ part }, label)}
           onTry={(part) =>
             void tryOut(part && placed(stacks, part, meant(axle, side)))
           }
           onPlace={(part) => void save(placed(stacks, part, meant(axle, side)))}
-          onRaise={(by) =>
-            void at.keep(raised(stacks, meant(axle, side), typed(by, unit)))
-          }
+          onTurn={(by) => {
+            if (setting) {
+              void at.keep(
+                turned(
+                  stacks,
+                  meant(axle, side),
+                  setting,
+                  typed(by, setting === "raisedCollar" ? unit : "1"),
+                ),
+              );
+            }
+          }}
         />
       </Box>
       <PlanTable

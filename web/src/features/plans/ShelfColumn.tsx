@@ -10,9 +10,21 @@ import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { partWords } from "../../api/words";
 import { Grip } from "./Grip";
-import type { Axle, Side } from "./stacks";
+import type { Axle, Side, Turned } from "./stacks";
 
 const order = Object.keys(partWords);
+
+const settings: Record<
+  Turned,
+  { label: string; placeholder?: string; press: string }
+> = {
+  raisedCollar: { label: "Turn the collar up by", press: "Turn up" },
+  torsionAdjuster: {
+    label: "Adjuster, turns in all",
+    placeholder: "for example 3, or −1",
+    press: "Set",
+  },
+};
 
 /** From here on the list is worth a search. */
 const many = 8;
@@ -24,27 +36,27 @@ export function ShelfColumn({
   suspension,
   axle,
   side,
-  collar,
+  setting,
   grip,
   onTry,
   onPlace,
-  onRaise,
+  onTurn,
 }: {
   parts: Schemas["ShelfPart"][];
   kinds: Schemas["PartKindView"][];
   suspension: Schemas["SuspensionKind"];
   axle: Axle;
   side: Side;
-  /** Whether there is a collar that can be turned up. */
-  collar: boolean;
+  /** What can be turned here without anything from the shelf. */
+  setting: Turned | null;
   grip: (part: Schemas["Part"], label: string) => Record<string, unknown>;
   onTry: (part: Schemas["Part"] | null) => void;
   onPlace: (part: Schemas["Part"]) => void;
-  onRaise: (by: string) => void;
+  onTurn: (by: string) => void;
 }) {
   const unit = useUnit();
   const [find, setFind] = useState("");
-  const [raise, setRaise] = useState("");
+  const [by, setBy] = useState("");
   const rule = (p: Schemas["Part"]) =>
     kinds.find((k) => k.rule.kind === p.kind);
   const lifts = (p: Schemas["Part"]) => rule(p)?.rule.family !== "none";
@@ -93,23 +105,23 @@ export function ShelfColumn({
           sx={{ my: 1 }}
         />
       )}
-      {collar && (
+      {setting && (
         <Box
           component="form"
           onSubmit={(e) => {
             e.preventDefault();
-            onRaise(raise);
-            setRaise("");
+            onTurn(by);
+            setBy("");
           }}
           sx={{ display: "flex", gap: 1, my: 1, alignItems: "center" }}
         >
           <TextField
-            label="Turn the collar up by"
+            label={settings[setting].label}
             size="small"
-            value={raise}
-            placeholder={unit}
+            value={by}
+            placeholder={settings[setting].placeholder ?? unit}
             onChange={(e) => {
-              setRaise(e.target.value);
+              setBy(e.target.value);
             }}
             slotProps={{ inputLabel: { shrink: true } }}
           />
@@ -118,7 +130,7 @@ export function ShelfColumn({
             variant="outlined"
             sx={{ whiteSpace: "nowrap", flex: "none" }}
           >
-            Turn up
+            {settings[setting].press}
           </Button>
         </Box>
       )}

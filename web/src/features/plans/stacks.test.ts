@@ -9,7 +9,7 @@ import {
   placed,
   placings,
   planLines,
-  raised,
+  turned,
   taken,
   without,
   type Stacks,
@@ -112,11 +112,31 @@ describe("stacks", () => {
 
   it("turns the collar up where it is meant, also where nothing stands yet", () => {
     const by = { typed: "12", unit: "mm", known: "measured", answers: [] };
-    const next = raised(both, ["RF", "LR"], by as never);
+    const next = turned(both, ["RF", "LR"], "raisedCollar", by as never);
     const at = (corner: string) => next.find((s) => s.corner === corner)?.parts;
     expect(at("LF")?.every((p) => p.raise === null)).toBe(true);
     expect(at("RF")?.at(-1)).toMatchObject({ partId: null, raise: by });
     expect(at("LR")).toHaveLength(1);
+  });
+
+  it("sets an adjuster once a corner, and tells its turns again in a copy and in a stack that was found", () => {
+    const by = { typed: "3", unit: "1", known: "measured", answers: [] };
+    const adjuster = {
+      ...piece("t", null, "torsionAdjuster"),
+      dimensions: { turns: { value: 2.5, unit: "1", known: "told", u: null } },
+    };
+    const before = [{ corner: "LF", parts: [adjuster] }] as never;
+    const next = turned(before, ["LF", "RF"], "torsionAdjuster", by as never);
+    const at = (corner: string) => next.find((s) => s.corner === corner)?.parts;
+    expect(at("LF")).toHaveLength(1);
+    expect(at("LF")?.[0]).toMatchObject({ raise: null, turns: by });
+    expect(at("RF")?.[0]).toMatchObject({ raise: null, turns: by });
+    expect(copied(before, [])[0]?.parts[0]?.turns).toMatchObject({
+      typed: "2.5",
+    });
+    expect(
+      taken(before, []).find((s) => s.corner === "LF")?.parts[0]?.turns,
+    ).toMatchObject({ typed: "2.5" });
   });
 
   it("tells the server keys, never figures", () => {

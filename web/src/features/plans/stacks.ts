@@ -124,10 +124,16 @@ export function taken(
     parts: at(found, corner).map((p) =>
       known.has(p.id)
         ? { id: p.id, partId: null, raise: null }
-        : { id: v7(), partId: p.partId, raise: null },
+        : { id: v7(), partId: p.partId, raise: null, turns: turnsOf(p) },
     ),
   }));
 }
+
+/** At how many turns an adjuster stands, as it is told anew; null for everything else. */
+const turnsOf = (p: Schemas["PlacedPart"]): QuantityInput | null => {
+  const turns = p.dimensions["turns"];
+  return turns ? typed(turns.value.toString(), turns.unit, turns.known) : null;
+};
 
 /** What a carried thing makes of the stacks where it is let go: a corner, "off" for the shelf; null where nothing changes. */
 export function afterDrop(
@@ -156,15 +162,37 @@ export function afterDrop(
       : moved(stacks, corner, id, place, side);
 }
 
-/** Stacks in which the collar is turned up at some corners; nothing comes from the shelf. */
-export function raised(
+/** Settings that are turned, with nothing from the shelf: by how much a collar goes up, or at how many turns an adjuster stands. */
+export type Turned = "raisedCollar" | "torsionAdjuster";
+
+/** Stacks in which a setting is turned at some corners; an adjuster has one setting. */
+export function turned(
   stacks: Stacks,
   where: string[],
+  what: Turned,
   by: QuantityInput | null,
 ): Schemas["CornerPlacingsInput"][] {
-  return placings(whole((c) => at(stacks, c))).map((s) =>
+  const adjuster = what === "torsionAdjuster";
+  return placings(
+    whole((c) =>
+      at(stacks, c).filter(
+        (p) => !(adjuster && where.includes(c) && p.kind === what),
+      ),
+    ),
+  ).map((s) =>
     where.includes(s.corner)
-      ? { ...s, parts: [...s.parts, { id: v7(), partId: null, raise: by }] }
+      ? {
+          ...s,
+          parts: [
+            ...s.parts,
+            {
+              id: v7(),
+              partId: null,
+              raise: adjuster ? null : by,
+              turns: adjuster ? by : null,
+            },
+          ],
+        }
       : s,
   );
 }
@@ -196,6 +224,7 @@ export function copied(
               p.thickness.known,
             )
           : null,
+      turns: there.has(p.id) ? null : turnsOf(p),
     })),
   }));
 }

@@ -14,6 +14,7 @@ import { typed } from "../../shared/quantity";
 import { fieldLabel, fieldText, fieldUnit } from "../../shared/suspensions";
 import { BallastTest } from "./BallastTest";
 import { gradeSays } from "./grade";
+import { HeldHow, heldLines } from "./HeldHow";
 import { LeafDrawing } from "./LeafDrawing";
 import { PointsForm } from "./PointsForm";
 import { pivots, ShacklePivot } from "./ShacklePivot";
@@ -25,6 +26,11 @@ const sizesOf = (s: Schemas["Suspension"]): Record<string, string> =>
   Object.fromEntries(
     Object.entries(s.dimensions).map(([name, q]) => [name, fieldText(q)]),
   );
+
+const heldOf = (s: Schemas["Suspension"]) => ({
+  heightControl: s.heightControl ?? null,
+  medium: s.medium ?? null,
+});
 
 /** One axle: its kind, its drawing, its points and its sizes. */
 export function AxleSuspension({
@@ -51,6 +57,7 @@ export function AxleSuspension({
   const known = view.axles.find((a) => a.axle === axle);
   const [sizes, setSizes] = useState(() => sizesOf(suspension));
   const [pivot, setPivot] = useState(suspension.shacklePivot ?? null);
+  const [held, setHeld] = useState(() => heldOf(suspension));
   const [wanted, setWanted] = useState(suspension.kind);
   const [problem, setProblem] = useState<Error | null>(null);
 
@@ -61,9 +68,11 @@ export function AxleSuspension({
     of: Schemas["SuspensionKind"],
     texts: Record<string, string>,
     hangs: typeof pivot,
+    how: typeof held,
   ): Lines => ({
     "Suspension is a": kinds.find((k) => k.kind === of)?.said ?? "",
     ...(hangs && { "The shackle's pivot": pivots[hangs] }),
+    ...heldLines(how),
     ...Object.fromEntries(asked.map((s) => [s.label, texts[s.name] ?? ""])),
   });
 
@@ -83,6 +92,7 @@ export function AxleSuspension({
             axle,
             suspension: next,
             shacklePivot: pivot,
+            ...held,
             sizes: asked
               .filter((s) => listed.includes(s.name))
               .map((s) => ({
@@ -135,7 +145,7 @@ export function AxleSuspension({
         </TextField>
       </Box>
       <Typography sx={{ fontWeight: 600, my: 1 }} role="status">
-        {gradeSays(known)}
+        {gradeSays(known, unit)}
       </Typography>
       {kind.archetype && (
         <PointsForm axle={axle} archetype={kind.archetype} seen={seen} />
@@ -156,6 +166,7 @@ export function AxleSuspension({
           <ShacklePivot axle={axle} value={pivot} onChange={setPivot} />
         </>
       )}
+      <HeldHow axle={axle} kind={kind.kind} value={held} onChange={setHeld} />
       <Box
         sx={{
           display: "grid",
@@ -191,15 +202,16 @@ export function AxleSuspension({
       </Press>
       <BothWays
         problem={problem}
-        mine={linesOf(wanted, sizes, pivot)}
+        mine={linesOf(wanted, sizes, pivot, held)}
         theirs={(fresh) => {
           const s = currentStage(fresh.document)[axle];
-          return linesOf(s.kind, sizesOf(s), s.shacklePivot ?? null);
+          return linesOf(s.kind, sizesOf(s), s.shacklePivot ?? null, heldOf(s));
         }}
         onTheirs={(fresh) => {
           const theirs = currentStage(fresh.document)[axle];
           setSizes(sizesOf(theirs));
           setPivot(theirs.shacklePivot ?? null);
+          setHeld(heldOf(theirs));
           seen.see(fresh);
           setProblem(null);
         }}
