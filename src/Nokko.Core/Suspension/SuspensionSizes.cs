@@ -193,6 +193,7 @@ public static partial class SuspensionSizes
             StrutExtended or StrutCollapsed => kind.HasCoilOver(),
             CoilBind or SpringFreeLength => kind.HasCoil(),
             SpringRate => kind != SuspensionKind.TorsionBarArm,
+            Sag => kind != SuspensionKind.TorsionBarArm,
             SecondRate or CrossoverLoad => kind.HasCoil(),
             ArmDrop or TorsionRate or AdjusterLever or AdjusterPitch or LiftPerTurn => kind
                 == SuspensionKind.TorsionBarArm,

@@ -27,6 +27,7 @@ export function PlaceDrawing({ step }: { step: Schemas["CardStep"] }) {
   const where = numbered[0] ? split(numbered[0])[0] : step.where;
   const end = where === "front" || where.endsWith("F") ? "front" : "rear";
   const kind = kindAt(end);
+  const air = stage?.[end].medium === "air";
   const ours = view.card.joints.filter((j) =>
     shown === "corner"
       ? j.where === where
@@ -107,8 +108,8 @@ export function PlaceDrawing({ step }: { step: Schemas["CardStep"] }) {
             : undefined
         }
       >
-        {shown === "corner" && <CornerMembers kind={kind} />}
-        {shown === "axle" && <AxleMembers kind={kind} />}
+        {shown === "corner" && <CornerMembers kind={kind} air={air} />}
+        {shown === "axle" && <AxleMembers kind={kind} air={air} />}
         {shown === "body" && <BodyMembers />}
         {shown === "corner" && carried(/jack/) && <Jack x={128} y={206} />}
         {shown === "corner" && carried(/strap|tie/) && (
@@ -173,9 +174,16 @@ function Jack({ x, y }: { x: number; y: number }) {
   );
 }
 
+interface Sprung {
+  kind: Schemas["SuspensionKind"];
+  /** Whether air takes the coil's place. */
+  air: boolean;
+}
+
 /** One corner seen from its end, outboard on the left. */
-function CornerMembers({ kind }: { kind: Schemas["SuspensionKind"] }) {
-  const own = kind === "multiLink" || kind === "transverseLeaf";
+function CornerMembers({ kind, air }: Sprung) {
+  const bar = kind === "torsionBarArm";
+  const own = kind === "multiLink" || kind === "transverseLeaf" || bar;
   return (
     <>
       <rect className="body" x={14} y={92} width={40} height={116} rx={8} />
@@ -188,16 +196,25 @@ function CornerMembers({ kind }: { kind: Schemas["SuspensionKind"] }) {
           <path className="member" d="M84 192 L214 196" />
         </>
       )}
-      {(kind === "coilOverArm" || kind === "multiLink") && (
+      {(kind === "coilOverArm" || kind === "multiLink" || bar) && (
         <path className="member" d="M78 92 L196 86" />
       )}
       {kind === "strut" ? (
-        <path className="member" d="M84 128 L158 46" />
+        <>
+          <path className="member" d="M84 128 L158 46" />
+          {air && <Bellows x={132} top={60} bottom={110} />}
+        </>
       ) : own ? (
         <>
           <path className="member" d="M120 194 L126 58" />
           {kind === "multiLink" ? (
-            <Coil x={168} top={96} bottom={186} />
+            <Spring air={air} x={168} top={96} bottom={186} />
+          ) : bar ? (
+            <>
+              <circle className="body" cx={214} cy={196} r={12} />
+              <path className="member" d="M214 196 L262 206" />
+              <path className="body" d="M262 190 V226" />
+            </>
           ) : (
             <path className="member" d="M140 176 Q200 150 228 148" />
           )}
@@ -205,7 +222,7 @@ function CornerMembers({ kind }: { kind: Schemas["SuspensionKind"] }) {
       ) : (
         <>
           <path className="member" d="M140 192 L158 46" />
-          <Coil x={151} top={66} bottom={142} />
+          <Spring air={air} x={151} top={66} bottom={142} />
         </>
       )}
     </>
@@ -213,7 +230,7 @@ function CornerMembers({ kind }: { kind: Schemas["SuspensionKind"] }) {
 }
 
 /** A whole axle seen from behind. */
-function AxleMembers({ kind }: { kind: Schemas["SuspensionKind"] }) {
+function AxleMembers({ kind, air }: Sprung) {
   const leaf = kind === "leafOverslung" || kind === "leafUnderslung";
   return (
     <>
@@ -251,8 +268,16 @@ function AxleMembers({ kind }: { kind: Schemas["SuspensionKind"] }) {
             className="member"
             d={`M${x.toString()} ${kind === "leafOverslung" ? "158 v-10" : "194 v10"} M${(x - 12).toString()} 122 v24`}
           />
+        ) : kind === "torsionBarArm" ? (
+          <circle
+            key={x}
+            className="body"
+            cx={x + (x < 160 ? 10 : -10)}
+            cy={200}
+            r={9}
+          />
         ) : (
-          <Coil key={x} x={x} top={86} bottom={168} />
+          <Spring key={x} air={air} x={x} top={86} bottom={168} />
         ),
       )}
       {live.includes(kind) && !leaf && (
@@ -278,7 +303,29 @@ function BodyMembers() {
   );
 }
 
-function Coil({ x, top, bottom }: { x: number; top: number; bottom: number }) {
+interface Upright {
+  x: number;
+  top: number;
+  bottom: number;
+}
+
+function Spring({ air, ...at }: Upright & { air: boolean }) {
+  return air ? <Bellows {...at} /> : <Coil {...at} />;
+}
+
+function Bellows({ x, top, bottom }: Upright) {
+  const half = (bottom - top) / 2;
+  const lobe = (from: number, side: number) =>
+    `M${(x + side * 14).toString()} ${from.toString()} q${(side * 12).toString()} ${(half / 2).toString()} 0 ${half.toString()}`;
+  return (
+    <path
+      className="body"
+      d={`M${(x - 14).toString()} ${top.toString()} h28 M${(x - 14).toString()} ${bottom.toString()} h28 ${[top, top + half].flatMap((y) => [lobe(y, -1), lobe(y, 1)]).join(" ")}`}
+    />
+  );
+}
+
+function Coil({ x, top, bottom }: Upright) {
   const turns = 5;
   const step = (bottom - top) / turns;
   const d = Array.from(

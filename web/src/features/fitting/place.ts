@@ -45,6 +45,9 @@ const corner: Record<string, Point> = {
   "half-shaft to differential": { x: 244, y: 154 },
   "bump stop to its seat": { x: 186, y: 112 },
   "subframe bolts": { x: 236, y: 214 },
+  "torsion-bar key": { x: 238, y: 201 },
+  "torsion-bar adjuster": { x: 262, y: 206 },
+  "air line to spring": { x: 190, y: 82 },
 };
 
 /** Where a joint of the left side sits on the drawing of an axle seen from behind; the right one is its mirror. */
@@ -76,6 +79,9 @@ const axle: Record<string, Point> = {
   "upper link to frame": { x: 150, y: 146 },
   "radius arm to axle": { x: 132, y: 192 },
   "radius arm to frame": { x: 142, y: 206 },
+  "torsion-bar key": { x: 132, y: 200 },
+  "torsion-bar adjuster": { x: 142, y: 216 },
+  "air line to spring": { x: 136, y: 82 },
 };
 
 /** Joints in the middle of an axle. */

@@ -47,17 +47,19 @@ export function AxleSuspension({
   const send = useSend();
   const suspension = currentStage(view.document)[axle];
   const kind = kinds.find((k) => k.kind === suspension.kind);
+  const [held, setHeld] = useState(() => heldOf(suspension));
   // A body without a frame stands on no mounts.
   const asked = (kind?.sizes ?? []).filter(
     (s) =>
       !found.includes(s.name) &&
+      // Elsewhere a sensor only tells lamps.
+      (s.name !== "sensorArmShare" || held.heightControl !== null) &&
       (s.name !== "mountFound" ||
         view.document.vehicle.bodyKind === "bodyOnFrame"),
   );
   const known = view.axles.find((a) => a.axle === axle);
   const [sizes, setSizes] = useState(() => sizesOf(suspension));
   const [pivot, setPivot] = useState(suspension.shacklePivot ?? null);
-  const [held, setHeld] = useState(() => heldOf(suspension));
   const [wanted, setWanted] = useState(suspension.kind);
   const [problem, setProblem] = useState<Error | null>(null);
 
