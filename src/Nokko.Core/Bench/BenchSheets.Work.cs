@@ -56,6 +56,13 @@ public static partial class BenchSheets
         {
             throw new BenchException("suspension", "Choose what it stands on.");
         }
+        if (kind == SuspensionKind.TorsionBarArm)
+        {
+            throw new BenchException(
+                "suspension",
+                "A torsion bar takes no spacer: its adjuster is turned, that has a sheet of its own."
+            );
+        }
         if (kind.IsLeaf())
         {
             throw new BenchException(
@@ -126,14 +133,26 @@ public static partial class BenchSheets
 
     private static BenchAnswer Spring(Func<string, double?> number)
     {
-        var coil = new CoilSpring(number("rate")!.Value, number("free")!.Value);
+        var crossover = number("crossover") * Gravity.NPerKg;
+        if (number("second") is null != crossover is null)
+        {
+            throw new BenchException(
+                crossover is null ? "crossover" : "second",
+                "A coil of two rates needs both: the second rate, and the load at which it begins."
+            );
+        }
+        var coil = new CoilSpring(
+            number("rate")!.Value,
+            number("free")!.Value,
+            crossover is { } from ? (from, number("second")!.Value) : null
+        );
         var load = number("load")!.Value * Gravity.NPerKg;
         var length = coil.LengthMm(load);
         if (length <= 0)
         {
             throw new BenchException("load", "This load pushes it shut, whatever is left of it.");
         }
-        var u = 0.03 * load / coil.RateNPerMm;
+        var u = 0.03 * (coil.FreeLengthMm - length);
         var longer =
             number("oldRate") is { } rate && number("oldFree") is { } free
                 ? Length(
@@ -151,7 +170,73 @@ public static partial class BenchSheets
                 longer,
                 Length("Squeezed by", coil.FreeLengthMm - length, u),
             ],
-            ["Rates are good to about 3 %.", "The wheel moves by it over the motion ratio."]
+            [
+                "Rates are good to about 3 %.",
+                "The wheel moves by it over the motion ratio.",
+                .. crossover is { } x
+                    ? (string[])
+                        [
+                            load > x
+                                ? "It rides beyond its crossover, on the second rate."
+                                : "It rides below its crossover, on the first rate.",
+                        ]
+                    : [],
+            ]
+        );
+    }
+
+    private static BenchAnswer Torsion(Func<string, double?> number)
+    {
+        var (before, after, between) = (number("before"), number("after"), number("between"));
+        var given = new[] { before, after, between }.Count(n => n is not null);
+        if (given is 1 or 2 || between is 0)
+        {
+            throw new BenchException(
+                before is null ? "before"
+                    : after is null ? "after"
+                    : "between",
+                "Height before, height after, and the turns between them: all three tell what a turn does."
+            );
+        }
+        var adjuster = new TorsionAdjuster(
+            new TorsionBar(
+                number("load")!.Value * Gravity.NPerKg,
+                number("arm")!.Value,
+                number("drop")!.Value / Degrees,
+                number("rate")!.Value * 1000 * Degrees
+            ),
+            number("lever"),
+            number("pitch"),
+            given == 3
+                ? new Estimate(
+                    (after - before)!.Value / between!.Value,
+                    TapeUMm * Math.Sqrt(2) / Math.Abs(between.Value)
+                )
+                : null
+        );
+        var turns = number("turns")!.Value;
+        if (adjuster.LiftMm(turns) is not { } lift || adjuster.LiftMm(1) is not { } turn)
+        {
+            throw new BenchException(
+                "turns",
+                "With so many turns the bar carries its load at no height: fewer, or a stiffer bar."
+            );
+        }
+        return new BenchAnswer(
+            [
+                Length("The lip rises by", lift, adjuster.Share * Math.Abs(lift)),
+                Length("A turn lifts", turn, adjuster.Share * Math.Abs(turn)),
+                new BenchNumber(
+                    "Rate at the ball joint",
+                    Result.Of(adjuster.Bar!.RateNPerMm, Unit.NewtonPerMm, null, [])
+                ),
+            ],
+            [
+                given == 3
+                    ? "By what was read: both adjusters turned alike."
+                    : "By the bar's figures, to about 15 %: turn once, roll and read for a better one.",
+                "The travel stays where it was: what it lifts is taken from the droop.",
+            ]
         );
     }
 

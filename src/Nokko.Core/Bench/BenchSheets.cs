@@ -45,8 +45,26 @@ public static partial class BenchSheets
                 new("rate", "Rate", Unit.NewtonPerMm, "100"),
                 new("free", "Free length", Unit.Mm, "400"),
                 new("load", "Load along it", Unit.Kg, "600"),
+                new("second", "Second rate, of two", Unit.NewtonPerMm, "", Optional: true),
+                new("crossover", "Load at which it begins", Unit.Kg, "", Optional: true),
                 new("oldRate", "Rate of the old one", Unit.NewtonPerMm, "", Optional: true),
                 new("oldFree", "Free length of the old one", Unit.Mm, "", Optional: true),
+            ]
+        ),
+        new(
+            "torsion",
+            "Turns of a torsion bar",
+            [
+                new("turns", "Turns, tightening", Unit.One, "3", Positive: false),
+                new("before", "Height before some turns", Unit.Mm, "", Optional: true),
+                new("after", "Height after them, rolled", Unit.Mm, "", Optional: true),
+                new("between", "Turns between them", Unit.One, "", Optional: true, Positive: false),
+                new("load", "Load on the wheel", Unit.Kg, "560"),
+                new("arm", "Arm, pivot to ball joint", Unit.Mm, "400"),
+                new("drop", "It slopes down by", Unit.Degree, "5", Positive: false),
+                new("rate", "The bar twists at", Unit.NewtonMetrePerDegree, "40"),
+                new("lever", "Bar's middle to adjuster bolt", Unit.Mm, "60"),
+                new("pitch", "Thread pitch of the bolt", Unit.Mm, "2"),
             ]
         ),
         new(
@@ -133,6 +151,7 @@ public static partial class BenchSheets
             "rake" => Rake(number),
             "spacer" => Spacer(number, text),
             "spring" => Spring(number),
+            "torsion" => Torsion(number),
             "leaf" => Leaves(number),
             "shackle" => Shackle(number, text),
             "block" => Block(number),

@@ -6,6 +6,86 @@ namespace Nokko.Core.Tests.Bench;
 
 public class BenchSheetsTests
 {
+    private static readonly (string, string)[] Bar =
+    [
+        ("turns", "5"),
+        // 5,500 N.
+        ("load", "560.8439"),
+        ("arm", "400"),
+        ("drop", "5"),
+        ("rate", "40"),
+        ("lever", "60"),
+        ("pitch", "2"),
+    ];
+
+    [Fact]
+    public void Turns_of_a_torsion_bar_lift_by_its_figures_or_by_what_was_read()
+    {
+        var figures = Work("torsion", Bar);
+        Assert.Equal(78.909, Value(figures, 0), 0.01);
+        Assert.Equal(0.15 * 78.909, figures.Numbers[0].Result.U!.Value, 0.01);
+        var read = Work(
+            "torsion",
+            [.. Bar, ("before", "520"), ("after", "541"), ("between", "1.5")]
+        );
+        Assert.Equal((70, 14), (Value(read, 0), Value(read, 1)));
+        // 14 mm a turn from two readings of 1 mm over 1.5 turns: 0.94 mm, 6.7 in 100.
+        Assert.Equal(70 * Math.Sqrt(2) / 1.5 / 14, read.Numbers[0].Result.U!.Value, 6);
+        Assert.Contains(read.Says, s => s.StartsWith("By what was read", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Half_a_reading_of_a_torsion_bar_and_too_many_turns_are_named_at_their_field()
+    {
+        Assert.Equal(
+            "after",
+            Assert.Throws<BenchException>(() => Work("torsion", [.. Bar, ("before", "520")])).Field
+        );
+        Assert.Equal(
+            "between",
+            Assert
+                .Throws<BenchException>(() =>
+                    Work("torsion", [.. Bar, ("before", "520"), ("after", "530"), ("between", "0")])
+                )
+                .Field
+        );
+        (string, string)[] soft = [.. Bar.Where(b => b.Item1 is not ("turns" or "rate"))];
+        Assert.Equal(
+            "turns",
+            Assert
+                .Throws<BenchException>(() =>
+                    Work("torsion", [.. soft, ("turns", "39"), ("rate", "12")])
+                )
+                .Field
+        );
+        Assert.Equal(
+            "suspension",
+            Assert
+                .Throws<BenchException>(() =>
+                    Work("spacer", ("suspension", "torsionBarArm"), ("thickness", "20"))
+                )
+                .Field
+        );
+    }
+
+    [Fact]
+    public void A_coil_of_two_rates_says_on_which_it_rides_and_needs_both()
+    {
+        // 5,200 N and 3,000 N.
+        (string, string)[] coil =
+        [
+            ("rate", "20"),
+            ("free", "400"),
+            ("load", "530.2524"),
+            ("second", "45"),
+        ];
+        var a = Work("spring", [.. coil, ("crossover", "305.9149")]);
+        Assert.Equal(201.111, Value(a, 0), 0.01);
+        Assert.Equal(0.03 * (400 - 201.111), a.Numbers[0].Result.U!.Value, 0.01);
+        Assert.Contains(a.Says, s => s.Contains("second rate", StringComparison.Ordinal));
+        Assert.Equal("crossover", Assert.Throws<BenchException>(() => Work("spring", coil)).Field);
+    }
+
     [Fact]
     public void Four_heights_give_rake_leans_warp_and_the_body_s_angle()
     {

@@ -16,6 +16,8 @@ internal static class FullJob
             ["armLength"] = Mm(391),
             ["bumpStopGap"] = Mm(0.1 + 0.2),
         };
+        file["stages"]![0]!["rear"]!["heightControl"] = "oneSensor";
+        file["stages"]![0]!["rear"]!["medium"] = "air";
         file["stages"]![0]!["rear"]!["points"] = new JsonArray(
             new JsonObject
             {
