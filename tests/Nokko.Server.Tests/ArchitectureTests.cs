@@ -76,6 +76,7 @@ public class ArchitectureTests
         "WalkRounds",
         "Suspension",
         "Stance",
+        "Geometry",
         "Plans",
         "Proof",
         "Evidence",

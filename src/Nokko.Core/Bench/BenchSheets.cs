@@ -131,6 +131,7 @@ public static partial class BenchSheets
                 new("ratio", "Axle ratio", Unit.One, "", Optional: true),
             ]
         ),
+        .. OfGeometry(),
     ];
 
     /// <summary>The sheet of a name, or null.</summary>
@@ -156,6 +157,14 @@ public static partial class BenchSheets
             "shackle" => Shackle(number, text),
             "block" => Block(number),
             "tyre" => Tyre(number, text),
+            "trackBar" => Bar(number),
+            "steering" => Steering(number),
+            "caster" => CasterOf(number),
+            "driveline" => Shaft(number),
+            "slipYoke" => Yoke(number),
+            "wheel" => Rim(number),
+            "headlights" => Lamps(number),
+            "toe" => ToeOf(number),
             _ => throw new ArgumentOutOfRangeException(nameof(sheet), sheet, null),
         };
 }

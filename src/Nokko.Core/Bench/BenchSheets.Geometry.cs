@@ -1,0 +1,522 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Bench;
+
+/// <content>What a lift moves, and what takes it back.</content>
+public static partial class BenchSheets
+{
+    /// <summary>Standard uncertainty of a length taped between two joints, mm: a rule of thumb.</summary>
+    private const double JointUMm = 3;
+
+    /// <summary>Standard uncertainty of an angle by gauge, rad: 0.2°, a rule of thumb.</summary>
+    private const double GaugeURad = 0.2 / Degrees;
+
+    private static BenchSheet[] OfGeometry() =>
+        [
+            new(
+                "trackBar",
+                "A track bar after a lift",
+                [
+                    new("run", "Bar, across from end to end", Unit.Mm, "860"),
+                    new(
+                        "drop",
+                        "Its end at the body higher by, before",
+                        Unit.Mm,
+                        "60",
+                        Positive: false
+                    ),
+                    new("lift", "Frame rises over the axle by", Unit.Mm, "50", Positive: false),
+                    new("moved", "A bracket moves one end by", Unit.Mm, "50", Optional: true),
+                    new("bump", "Travel up", Unit.Mm, "70"),
+                    new("droop", "Travel down", Unit.Mm, "90"),
+                    new("pitch", "Thread pitch of the bar", Unit.Mm, "", Optional: true),
+                ]
+            ),
+            new(
+                "steering",
+                "Drag link against track bar",
+                [
+                    new("barRun", "Track bar, across", Unit.Mm, "820"),
+                    new("barDrop", "Its end at the body higher by", Unit.Mm, "70", Positive: false),
+                    new("linkRun", "Drag link, across", Unit.Mm, "860"),
+                    new("linkDrop", "Its end at the arm higher by", Unit.Mm, "74", Positive: false),
+                    new("arm", "Steering arm, kingpin to joint", Unit.Mm, "170"),
+                    new("lift", "Frame rises over the axle by", Unit.Mm, "50", Positive: false),
+                ]
+            ),
+            new(
+                "caster",
+                "Caster on radius arms",
+                [
+                    new("arm", "Arm, pivot to axle middle", Unit.Mm, "900"),
+                    new("drop", "Its pivot higher by, before", Unit.Mm, "60", Positive: false),
+                    new(
+                        "front",
+                        "Frame rises over the front axle by",
+                        Unit.Mm,
+                        "50",
+                        Positive: false
+                    ),
+                    new(
+                        "rear",
+                        "Frame rises over the rear axle by",
+                        Unit.Mm,
+                        "50",
+                        Positive: false
+                    ),
+                    new("wheelbase", "Wheelbase", Unit.Mm, "2700"),
+                    new("apart", "Holes of the arm, apart", Unit.Mm, "", Optional: true),
+                ]
+            ),
+            new(
+                "driveline",
+                "A propshaft and its joints",
+                [
+                    new("run", "Shaft, joint to joint along", Unit.Mm, "1200"),
+                    new("drop", "Its end at the axle lower by", Unit.Mm, "190", Positive: false),
+                    new("aside", "And aside by", Unit.Mm, "", Optional: true, Positive: false),
+                    new("output", "Output slopes down by", Unit.Degree, "4", Positive: false),
+                    new("pinion", "Pinion points up by", Unit.Degree, "2", Positive: false),
+                    new("ratio", "Axle ratio", Unit.One, "", Optional: true),
+                    new("tyre", "Tyre, diameter", Unit.Mm, "", Optional: true),
+                ]
+            ),
+            new(
+                "slipYoke",
+                "A slip yoke",
+                [
+                    new("run", "Joint to joint along, before", Unit.Mm, "1300"),
+                    new("drop", "Lower at the axle by, before", Unit.Mm, "120", Positive: false),
+                    new("nextRun", "Along, then", Unit.Mm, "1292"),
+                    new("nextDrop", "Lower by, then", Unit.Mm, "190", Positive: false),
+                    new("in", "Spline that is in, before", Unit.Mm, "", Optional: true),
+                ]
+            ),
+            new(
+                "wheel",
+                "Another rim",
+                [
+                    new("width", "Width now", Unit.Inch, "7.5"),
+                    new("offset", "Offset (ET) now", Unit.Mm, "25", Positive: false),
+                    new("nextWidth", "Width then", Unit.Inch, "9"),
+                    new("nextOffset", "Offset (ET) then", Unit.Mm, "0", Positive: false),
+                ]
+            ),
+            new(
+                "headlights",
+                "Headlights on a wall",
+                [
+                    new("front", "Body rises at the front axle by", Unit.Mm, "55", Positive: false),
+                    new("rear", "And at the rear axle by", Unit.Mm, "25", Positive: false),
+                    new("wheelbase", "Wheelbase", Unit.Mm, "3600"),
+                    new("ahead", "Lamps ahead of the axle by", Unit.Mm, "700", Positive: false),
+                    new("wall", "Lamps to the wall", Unit.Mm, "7620"),
+                ]
+            ),
+            new(
+                "toe",
+                "Toe by tape",
+                [
+                    new("total", "Fronts narrower by", Unit.Mm, "6", Positive: false),
+                    new("across", "Taped over", Unit.Mm, "800"),
+                    new("wanted", "Wanted: narrower by", Unit.Mm, "2", Positive: false),
+                    new("pitch", "Sleeve, thread pitch", Unit.Mm, "", Optional: true),
+                    new("arm", "Steering arm, kingpin to joint", Unit.Mm, "", Optional: true),
+                ]
+            ),
+        ];
+
+    private static BenchAnswer Bar(Func<string, double?> number)
+    {
+        var (run, drop, lift) = (
+            number("run")!.Value,
+            number("drop")!.Value,
+            number("lift")!.Value
+        );
+        var (bump, droop, moved) = (number("bump")!.Value, number("droop")!.Value, number("moved"));
+        var bar = new TrackBar(run, drop);
+        if (
+            bar.Lifted(lift) is not { } lifted
+            || bar.Lifted(0)!.SwingMm(bump, droop) is not { } was
+        )
+        {
+            throw new BenchException(
+                "drop",
+                "The bar cannot reach that far: check run, drop and lift."
+            );
+        }
+        var longer = lifted.CentringBarMm - lifted.BarMm;
+        var u = Spread(
+            x => new TrackBar(x[0], x[1]).Lifted(x[2])?.ShiftMm,
+            (run, JointUMm),
+            (drop, JointUMm),
+            (lift, TapeUMm)
+        );
+        BenchNumber Swing(string label, TrackBarCure cure, double by = 0) =>
+            bar.Lifted(lift, cure, by)?.SwingMm(bump, droop) is { } mm
+                ? Length(label, mm, JointUMm * 0.1)
+                : new BenchNumber(label, Result.No(Unit.Mm, "The bar cannot reach that far."));
+        return new BenchAnswer(
+            [
+                Length("The axle moves, toward the bar's end at the body, by", lifted.ShiftMm, u),
+                Length("Gaps beside its tyres then differ by", 2 * lifted.ShiftMm, 2 * u),
+                Length("A bar that brings it back is longer by", longer, u),
+                .. number("pitch") is { } pitch
+                    ? (BenchNumber[])
+                        [new("In turns", Result.Of(longer / pitch, Unit.One, u / pitch, []))]
+                    : [],
+                Length("Side to side through the travel, before", was, JointUMm * 0.1),
+                Swing("After the lift", TrackBarCure.None),
+                Swing("With the longer bar", TrackBarCure.LongerBar),
+                .. moved is { } r
+                    ? (BenchNumber[])
+                        [
+                            Swing("With the bracket", TrackBarCure.RaisedAxleEnd, r),
+                            new(
+                                "Left of the shift with it",
+                                bar.Lifted(lift, TrackBarCure.RaisedAxleEnd, r) is { } cured
+                                    ? Result.Of(cured.ShiftMm, Unit.Mm, u, [])
+                                    : Result.No(Unit.Mm, "The bar cannot reach that far.")
+                            ),
+                            Length(
+                                "Body over roll centre: bracket at the axle",
+                                (lift - r) / 2,
+                                TapeUMm
+                            ),
+                            Length(
+                                "Body over roll centre: bracket at the body",
+                                (lift + r) / 2,
+                                TapeUMm
+                            ),
+                        ]
+                    : [Length("Body over roll centre, more by", lift / 2, TapeUMm)],
+            ],
+            [
+                "The axle is strapped to the frame before a bar's end is undone; its last bolt is final on its wheels.",
+                "On a steered axle move the drag link's end by as much, or it steers with every bump.",
+                "Check by tape: rim to frame, left and right, before and after.",
+            ]
+        );
+    }
+
+    /// <summary>Travel for which steer is told, mm.</summary>
+    private const double DroopMm = 50.8;
+
+    private static BenchAnswer Steering(Func<string, double?> number)
+    {
+        var links = new SteeringLinks(
+            new(number("barRun")!.Value, number("barDrop")!.Value),
+            new(number("linkRun")!.Value, number("linkDrop")!.Value),
+            number("arm")!.Value
+        );
+        var lift = number("lift")!.Value;
+        BenchNumber Turn(string label, double? rad, double u) =>
+            new(
+                label,
+                rad is { } r
+                    ? Result.Of(r * Degrees, Unit.Degree, u * Degrees, [])
+                    : Result.No(Unit.Degree, "The rods cannot reach that far.")
+            );
+        SwingingRod Down(SwingingRod rod) => rod with { DropMm = rod.DropMm + lift };
+        SteeringLinks Left(SteeringLinks l) => l with { Bar = Down(l.Bar), Link = Down(l.Link) };
+        SteeringLinks BarAlone(SteeringLinks l) => l with { Link = Down(l.Link) };
+        BenchNumber Bumps(string label, Func<SteeringLinks, SteeringLinks> cured) =>
+            Turn(label, cured(links).SteerRad(DroopMm), U(l => cured(l).SteerRad(DroopMm)));
+        double U(Func<SteeringLinks, double?> turn) =>
+            Spread(
+                x => turn(new(new(x[0], x[1]), new(x[2], x[3]), x[4])),
+                (links.Bar.RunMm, JointUMm),
+                (links.Bar.DropMm, JointUMm),
+                (links.Link.RunMm, JointUMm),
+                (links.Link.DropMm, JointUMm),
+                (links.ArmMm, JointUMm)
+            );
+        return new BenchAnswer(
+            [
+                Turn(
+                    "The knuckle turns, both left as they were, by",
+                    links.SteerRad(lift),
+                    U(l => l.SteerRad(lift))
+                ),
+                Turn(
+                    "With the axle brought back to the middle",
+                    links.SteerRadCentred(lift),
+                    U(l => l.SteerRadCentred(lift))
+                ),
+                Bumps("Then with 2 in (50 mm) of droop, both left", Left),
+                Bumps("With the bar's bracket alone", BarAlone),
+                Bumps("With both moved alike", links => links),
+            ],
+            [
+                "Below zero the arm's end is drawn toward the ends at the body.",
+                "Re-centre the link before it is driven; bar and link of one slope do not steer with the bumps.",
+                "A cure that moves one of the pair alone makes it steer: move both, or neither.",
+            ]
+        );
+    }
+
+    private static BenchAnswer CasterOf(Func<string, double?> number)
+    {
+        var (arm, drop) = (number("arm")!.Value, number("drop")!.Value);
+        var (front, rear, wheelbase) = (
+            number("front")!.Value,
+            number("rear")!.Value,
+            number("wheelbase")!.Value
+        );
+        double? Change(double[] x) =>
+            Math.Abs(x[1]) < x[0]
+                ? Caster.OfRadiusArmRad(
+                    x[0],
+                    x[1],
+                    Caster.PivotRiseMm(
+                        x[2],
+                        x[3],
+                        Math.Sqrt((x[0] * x[0]) - (x[1] * x[1])),
+                        wheelbase
+                    )
+                )
+                : null;
+        if (Change([arm, drop, front, rear]) is not { } turn)
+        {
+            throw new BenchException(
+                "drop",
+                "The arm cannot reach that far: check its length and drop."
+            );
+        }
+        var u = Spread(
+            Change,
+            (arm, JointUMm),
+            (drop, JointUMm),
+            (front, TapeUMm),
+            (rear, TapeUMm)
+        );
+        return new BenchAnswer(
+            [
+                new(
+                    "Caster, to the ground, changes by",
+                    Result.Of(turn * Degrees, Unit.Degree, u * Degrees, [])
+                ),
+                .. number("apart") is { } apart
+                    ? (BenchNumber[])
+                        [
+                            Length(
+                                "Back with a pair of bushes, opposed, each off its middle by",
+                                Math.Abs(Caster.OffsetMm(turn, apart, pair: true)),
+                                u * apart / 2
+                            ),
+                        ]
+                    : [],
+            ],
+            [
+                "Caster and pinion are one rotation: what is given back in front turns the pinion down by as much.",
+                "The wrong way round it doubles the error: look at the mark on the bush.",
+                "Sag that a lift takes back costs nothing: caster was lost below standard height.",
+            ]
+        );
+    }
+
+    private static BenchAnswer Shaft(Func<string, double?> number)
+    {
+        var (run, drop, aside) = (
+            number("run")!.Value,
+            number("drop")!.Value,
+            number("aside") ?? 0
+        );
+        var (output, pinion) = (
+            number("output")!.Value / Degrees,
+            number("pinion")!.Value / Degrees
+        );
+        var shaft = new Driveline(run, drop, output, pinion, aside);
+        BenchNumber Angle(string label, Func<Driveline, double> of) =>
+            new(
+                label,
+                Result.Of(
+                    of(shaft) * Degrees,
+                    Unit.Degree,
+                    Spread(
+                        x => of(new(x[0], x[1], x[2], x[3], aside)),
+                        (run, JointUMm),
+                        (drop, JointUMm),
+                        (output, GaugeURad),
+                        (pinion, GaugeURad)
+                    ) * Degrees,
+                    []
+                )
+            );
+        var rpm = Math.Min(shaft.LimitRadPerS * 30 / Math.PI, 99_999);
+        return new BenchAnswer(
+            [
+                Angle("Both joints leave over", s => s.ResidualRad),
+                Angle("Joint at the gearbox", s => s.FrontJointRad),
+                Angle("Joint at the axle", s => s.RearJointRad),
+                Angle("Turn the pinion up by", s => s.EqualisingTurnRad),
+                new("Smooth up to, turns a minute", Result.Of(rpm, Unit.One, null, [])),
+                .. number("ratio") is { } ratio && number("tyre") is { } tyre
+                    ? (BenchNumber[])
+                        [
+                            new(
+                                "Smooth up to, km/h",
+                                Result.Of(
+                                    rpm / ratio * Math.PI * tyre * 60 / 1e6,
+                                    Unit.One,
+                                    null,
+                                    []
+                                )
+                            ),
+                        ]
+                    : [],
+            ],
+            [
+                "Single joints, phased; a double cardan wants its pinion 0 to 2° below the shaft's line.",
+                "Rules of thumb: what is left over shakes by θ²ω² up to 300 rad/s², a joint up to 1,000; no joint under 0.5°, its needles must roll.",
+            ]
+        );
+    }
+
+    private static BenchAnswer Yoke(Func<string, double?> number)
+    {
+        var longer = Driveline.LongerMm(
+            (number("run")!.Value, number("drop")!.Value),
+            (number("nextRun")!.Value, number("nextDrop")!.Value)
+        );
+        return new BenchAnswer(
+            [
+                Length("The yoke comes out by", longer, JointUMm * Math.Sqrt(2)),
+                .. number("in") is { } spline
+                    ? (BenchNumber[])
+                        [Length("Spline that is left in", spline - longer, JointUMm * Math.Sqrt(2))]
+                    : [],
+            ],
+            [
+                "The axle's own movement along the vehicle counts as much as its drop: tape both.",
+                "At full droop it is out farthest: look there, and that it does not bottom at full bump.",
+            ]
+        );
+    }
+
+    private static BenchAnswer Rim(Func<string, double?> number)
+    {
+        var fit = WheelFit.Of(
+            Unit.Inch.To(Unit.Mm, number("width")!.Value),
+            number("offset")!.Value,
+            Unit.Inch.To(Unit.Mm, number("nextWidth")!.Value),
+            number("nextOffset")!.Value
+        );
+        return new BenchAnswer(
+            [
+                Length("The outer face moves out by", fit.OuterMm, 1),
+                Length("The inner face moves in by", fit.InnerMm, 1),
+                Length("Scrub radius grows by", fit.ScrubMm, 1),
+            ],
+            ["Where the tyre is wider than its rim, enter the tyre's section width instead."]
+        );
+    }
+
+    private static BenchAnswer Lamps(Func<string, double?> number)
+    {
+        double[] typed =
+        [
+            number("front")!.Value,
+            number("rear")!.Value,
+            number("wheelbase")!.Value,
+            number("ahead")!.Value,
+            number("wall")!.Value,
+        ];
+        static Headlights Of(double[] x) => Headlights.Of(x[0], x[1], x[2], x[3], x[4]);
+        var lamps = Of(typed);
+        double U(Func<Headlights, double> of) =>
+            Spread(
+                x => of(Of(x)),
+                [
+                    (typed[0], TapeUMm),
+                    (typed[1], TapeUMm),
+                    (typed[2], JointUMm),
+                    (typed[3], JointUMm),
+                    (typed[4], 10),
+                ]
+            );
+        return new BenchAnswer(
+            [
+                Length(
+                    "Turn it down at the screw, on the wall, by",
+                    lamps.TiltMm,
+                    U(l => l.TiltMm)
+                ),
+                Length("The cut-off climbs in all by", lamps.ClimbMm, U(l => l.ClimbMm)),
+                Length("The lamp itself stands higher by", lamps.LampMm, U(l => l.LampMm)),
+                new(
+                    "The beam tilts up by",
+                    Result.Of(lamps.TiltRad * Degrees, Unit.Degree, U(l => l.TiltRad) * Degrees, [])
+                ),
+            ],
+            [
+                "Mark the cut-off on the wall before the work: the mark closes it.",
+                "Only the tilt is turned back; the lawful drop counts from the lamp's new height.",
+            ]
+        );
+    }
+
+    private static BenchAnswer ToeOf(Func<string, double?> number)
+    {
+        var toe = new Toe(number("total")!.Value, number("across")!.Value);
+        if (toe.PerWheelRad is not { } each)
+        {
+            throw new BenchException("total", "No wheel stands so crooked: check the unit.");
+        }
+        var side = toe.EachSideMm(number("wanted")!.Value);
+        var u = TapeUMm * Math.Sqrt(2);
+        return new BenchAnswer(
+            [
+                Length("Each side turns its front out, against its rear, by", side, u / 2),
+                new(
+                    "Toe-in of each wheel",
+                    Result.Of(each * Degrees, Unit.Degree, u / (2 * toe.AcrossMm) * Degrees, [])
+                ),
+                .. number("arm") is { } arm && number("pitch") is { } pitch
+                    ? (BenchNumber[])
+                        [
+                            new(
+                                "Each sleeve, turns longer or shorter",
+                                Result.Of(
+                                    side / toe.AcrossMm * arm / pitch,
+                                    Unit.One,
+                                    u / 2 / toe.AcrossMm * arm / pitch,
+                                    []
+                                )
+                            ),
+                        ]
+                    : [],
+            ],
+            [
+                "Below zero it moves in. Roll forward before it is taped again; both sides alike keep the wheel straight.",
+                "Carts and UTVs are set like this; anything for the road goes to the alignment shop, slowly and straight there.",
+            ]
+        );
+    }
+
+    /// <summary>Standard uncertainty of what a function gives from values that are each uncertain by themselves (JCGM 100, first order).</summary>
+    private static double Spread(
+        Func<double[], double?> of,
+        params ReadOnlySpan<(double Value, double U)> values
+    )
+    {
+        var at = new double[values.Length];
+        for (var i = 0; i < at.Length; i++)
+        {
+            at[i] = values[i].Value;
+        }
+        var sum = 0.0;
+        for (var i = 0; i < at.Length; i++)
+        {
+            var (value, u) = values[i];
+            at[i] = value + u;
+            var more = of(at);
+            at[i] = value - u;
+            var less = of(at);
+            at[i] = value;
+            sum += more is { } m && less is { } l ? Math.Pow((m - l) / 2, 2) : 0;
+        }
+        return Math.Sqrt(sum);
+    }
+}
