@@ -58,11 +58,11 @@ public class AxleAnglesTests
         Driveline With(double output, double pinion) =>
             new(1000, 0, -output / Degrees, -pinion / Degrees);
         double Rpm(Driveline d) => d.LimitRadPerS * 30 / Math.PI;
-        Assert.Equal(2000, Rpm(With(4.74, 0)), 5);
-        Assert.Equal(3000, Rpm(With(3.159, 0)), 5);
-        Assert.Equal(4000, Rpm(With(2.369, 0)), 5);
+        Assert.Equal(2000, Rpm(With(4.74, 0)), 5.0);
+        Assert.Equal(3000, Rpm(With(3.159, 0)), 5.0);
+        Assert.Equal(4000, Rpm(With(2.369, 0)), 5.0);
         // Alike, nothing is left over: then a single joint's own limit counts.
-        Assert.Equal(2000, Rpm(With(8.651, 8.651)), 5);
+        Assert.Equal(2000, Rpm(With(8.651, 8.651)), 5.0);
         Assert.Equal(double.PositiveInfinity, Rpm(With(0, 0)));
     }
 

@@ -114,6 +114,15 @@ public class ProgressTests
     }
 
     [Fact]
+    public void Prove_is_open_until_what_was_begun_is_as_wanted()
+    {
+        int Open(JobDocument d) => Of(d).Phases.Single(p => p.Phase == Phase.Prove).Open;
+        Assert.Equal(0, Open(Sample.Job(Before) with { Plans = [] }));
+        Assert.Equal(0, Open(Fitted(Sample.Job(Before, OnPlan))));
+        Assert.Equal(1, Open(Fitted(Sample.Job(Before, [545, 1055, 570, 570, 1055, 545]))));
+    }
+
+    [Fact]
     public void On_plan_with_all_lines_closed_is_ready_to_hand_over()
     {
         var d = Fitted(Sample.Job(Before, OnPlan));

@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { useInks } from "../../shared/theme";
 import { LeafDrawing } from "../vehicles/LeafDrawing";
 import { valueAt } from "./bench";
+import { geometryDrawings, type Drawn } from "./GeometryDrawing";
 
 const width = 440;
 
@@ -25,10 +26,8 @@ export function BenchDrawing({
   if (first === null) {
     return null;
   }
-  const drawn: Record<
-    string,
-    () => { height: number; says: string; art: React.ReactNode }
-  > = {
+  const drawn: Record<string, () => Drawn> = {
+    ...geometryDrawings(inks, (i) => valueAt(answer, i) ?? 0),
     rake: () => {
       // Heights ×4 against the length, as in the band.
       const fall = Math.max(-70, Math.min(70, first * 0.48));

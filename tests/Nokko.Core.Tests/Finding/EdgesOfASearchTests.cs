@@ -1,0 +1,195 @@
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Finding;
+
+/// <summary>What stops a stack, what there is enough of, and what a wish asks for at least.</summary>
+public class EdgesOfASearchTests
+{
+    private static Vehicle WithShafts(double drop) =>
+        Plans.StacksTests.On(
+            front: Plans.StacksTests.Of(
+                SuspensionKind.CoilOverArm,
+                (SuspensionSizes.CvDrop, drop),
+                (SuspensionSizes.CvRun, 440)
+            )
+        );
+
+    private static Situation Here(Vehicle vehicle, Stage? from = null, Target? target = null) =>
+        new(
+            from ?? Sample.AsFound with { Front = vehicle.Front, Rear = vehicle.Rear },
+            vehicle,
+            Sample.Stance(vehicle)
+        )
+        {
+            Target = target ?? Sample.Level,
+        };
+
+    private static Part Shelf(
+        int n,
+        double thickness,
+        int count,
+        PartKind kind = PartKind.StrutTopSpacer
+    ) =>
+        new()
+        {
+            Id = Sample.Id(900 + n),
+            Number = $"P-{n}",
+            Name = $"part {n}",
+            Kind = kind,
+            Thickness = Sample.Mm(thickness),
+            Count = count,
+        };
+
+    private static FoundStack[] All(Situation situation, Part[] shelf, SearchRules rules) =>
+        [
+            .. new StackSearch(situation, shelf, rules)
+                .Run(CancellationToken.None)
+                .Where(n => n.Proved)
+                .Select(n => n.Found!),
+        ];
+
+    [Fact]
+    public void A_limit_that_is_a_rule_of_thumb_stops_only_who_holds_every_limit()
+    {
+        // The nose is 60 mm low. Joints 30 mm apart in height over 440: 3.9°; lifted by 60, about 11.6° against 8.
+        var situation = Here(WithShafts(30));
+        Part[] shelf = [Shelf(1, 30, 2)];
+        var lands = All(situation, shelf, new()).First(s => s.Plan.Stacks.Count > 0);
+        Assert.Null(lands.Stopped);
+        Assert.Equal("CV joint at ride height", lands.Most!.Value.Use.What);
+        Assert.True(lands.Most.Value.Use.Share > 1.2);
+        var held = All(situation, shelf, new() { HoldEveryLimit = true })
+            .Where(s => s.Plan.Stacks.Count > 0)
+            .ToArray();
+        Assert.All(held, s => Assert.NotNull(s.Stopped));
+        Assert.Contains(
+            held,
+            s =>
+                s.Stopped
+                == string.Create(
+                    System.Globalization.CultureInfo.InvariantCulture,
+                    $"left front: CV joint at ride height, {lands.Most.Value.Use.Share * 100:0} % used"
+                )
+        );
+    }
+
+    [Fact]
+    public void A_limit_that_is_not_reached_stops_nobody()
+    {
+        // Well above the inner joint, the lift straightens the shaft.
+        var held = All(Here(WithShafts(-40)), [Shelf(1, 30, 2)], new() { HoldEveryLimit = true });
+        Assert.Contains(held, s => s.Stopped is null && s.Plan.Stacks.Count > 0);
+    }
+
+    [Fact]
+    public void Pieces_are_enough_for_both_axles_or_for_one()
+    {
+        var vehicle = Plans.StacksTests.On(
+            Plans.StacksTests.Of(SuspensionKind.CoilFourLink),
+            Plans.StacksTests.Of(SuspensionKind.CoilFourLink)
+        );
+        var target = Sample.Level with
+        {
+            Rake = Sample.Mm(60),
+            LeastFrontLift = Sample.Mm(15),
+            LeastRearLift = Sample.Mm(15),
+        };
+        FoundStack? Lands(int count) =>
+            All(Here(vehicle, target: target), [Shelf(1, 20, count, PartKind.CoilSpacer)], new())
+                .FirstOrDefault(s => s.Chance > 0.5);
+        Assert.Null(Lands(2));
+        Assert.Null(Lands(3));
+        Assert.Equal(4, Lands(4)!.Plan.Stacks.Count);
+    }
+
+    [Fact]
+    public void What_is_on_the_vehicle_may_go_elsewhere_if_the_rules_let_it()
+    {
+        // A plate stands on the left only; there is one more on the shelf.
+        var there = Sample.Plate(77, 30) with
+        {
+            PartId = Sample.Id(901),
+        };
+        var vehicle = Plans.StacksTests.On();
+        var from = Sample.AsFound with { Stacks = Sample.Plan((Corner.LF, there)).Stacks };
+        Part[] shelf = [Shelf(1, 30, 1)];
+        var situation = Here(vehicle, from);
+        // Both sides alike: the one that is in stays, its like comes beside it.
+        Assert.Contains(
+            All(situation, shelf, new()),
+            s =>
+                CornerStack.At(s.Plan.Stacks, Corner.LF).Any(p => p.PartId == Sample.Id(901))
+                && CornerStack.At(s.Plan.Stacks, Corner.RF).Any(p => p.PartId == Sample.Id(901))
+        );
+        Assert.DoesNotContain(
+            All(situation, shelf, new() { NoSpacers = true }),
+            s => CornerStack.At(s.Plan.Stacks, Corner.RF).Count > 0
+        );
+    }
+
+    [Fact]
+    public void A_wish_for_bigger_tyres_says_at_which_end_the_room_is_not_known()
+    {
+        foreach (var axle in Corners.Axles)
+        {
+            var taped = Plans.StacksTests.Of(
+                SuspensionKind.CoilFourLink,
+                (SuspensionSizes.TyreGap, 80),
+                (SuspensionSizes.ShockLength, 470),
+                (SuspensionSizes.ShockCollapsed, 400)
+            );
+            var unknown = Plans.StacksTests.Of(SuspensionKind.CoilFourLink);
+            var vehicle = Plans.StacksTests.On(
+                axle == Axle.Front ? unknown : taped,
+                axle == Axle.Rear ? unknown : taped
+            );
+            var (_, field, why) = new Wish(WishKind.RoomForTyre, Tyre: "285/75R17").On(
+                Here(vehicle)
+            );
+            Assert.Equal("tyre", field);
+            Assert.StartsWith(
+                axle == Axle.Front ? "Front: " : "Rear: ",
+                why,
+                StringComparison.Ordinal
+            );
+        }
+    }
+
+    [Fact]
+    public void Each_end_must_rise_at_least_by_what_was_asked_and_never_fall()
+    {
+        double[] Needed(Target target) =>
+            [
+                .. NeededRise
+                    .Of(Here(Sample.Pickup, target: target))
+                    .Select(n => n.Rise.Value!.Value),
+            ];
+        var free = Sample.Level with { Rake = null };
+        Assert.Equal(
+            [30, 30, 0, 0],
+            Needed(free with { LeastFrontLift = Sample.Mm(30) }).Select(n => Math.Round(n, 6))
+        );
+        Assert.Equal(
+            [0, 0, 25, 25],
+            Needed(free with { LeastRearLift = Sample.Mm(25) }).Select(n => Math.Round(n, 6))
+        );
+        // 60 mm nose down: level asks 60 of the front; 25 more behind ask 25 more in front.
+        Assert.Equal(
+            [85, 85, 25, 25],
+            Needed(Sample.Level with { LeastRearLift = Sample.Mm(25) })
+                .Select(n => Math.Round(n, 6))
+        );
+        // More rake than today is had behind.
+        Assert.Equal(
+            [0, 0, 15, 15],
+            Needed(Sample.Level with { Rake = Sample.Mm(75) }).Select(n => Math.Round(n, 6))
+        );
+    }
+}
