@@ -1,3 +1,5 @@
+using System.Globalization;
+using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -16,35 +18,42 @@ internal static class Companions
     /// <param name="plan">The plan.</param>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="corners">The outlook of its corners.</param>
+    /// <param name="front">Rise of the body over the front axle, against today.</param>
+    /// <param name="rear">The same over the rear axle.</param>
     public static IReadOnlyList<Companion> Of(
         Plan plan,
         Vehicle vehicle,
-        IReadOnlyList<CornerOutlook> corners
+        IReadOnlyList<CornerOutlook> corners,
+        Result front,
+        Result rear
     ) =>
         [
             .. new[] { Axle.Front, Axle.Rear }.SelectMany(axle =>
                 OfAxle(
                     axle,
-                    vehicle.SuspensionOf(axle),
+                    vehicle,
                     [
                         .. plan
                             .Stacks.Where(s => Corners.AxleOf(s.Corner) == axle)
                             .SelectMany(s => s.Parts),
                     ],
-                    [.. corners.Where(c => Corners.AxleOf(c.Corner) == axle)]
+                    corners
                 )
             ),
             .. Body(plan),
+            .. Lamps(vehicle, front, rear),
         ];
 
     private static IEnumerable<Companion> OfAxle(
         Axle axle,
-        Vehicles.Suspension suspension,
+        Vehicle vehicle,
         PlacedPart[] parts,
-        CornerOutlook[] corners
+        IReadOnlyList<CornerOutlook> all
     )
     {
+        var suspension = vehicle.SuspensionOf(axle);
         var kind = suspension.Kind;
+        CornerOutlook[] corners = [.. all.Where(c => Corners.AxleOf(c.Corner) == axle)];
         bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
         Companion Needs(string what, string why, bool placed) =>
             new(axle.Said(), what, why, placed);
@@ -79,7 +88,7 @@ internal static class Companions
         );
         if (kind.IsLiveAxle())
         {
-            foreach (var companion in LiveAxle(axle, kind, lift, parts))
+            foreach (var companion in LiveAxle(axle, vehicle, lift, parts, all))
             {
                 yield return companion;
             }
@@ -112,18 +121,20 @@ internal static class Companions
 
     private static IEnumerable<Companion> LiveAxle(
         Axle axle,
-        SuspensionKind kind,
+        Vehicle vehicle,
         double lift,
-        PlacedPart[] parts
+        PlacedPart[] parts,
+        IReadOnlyList<CornerOutlook> all
     )
     {
+        var kind = vehicle.SuspensionOf(axle).Kind;
         bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
         if (!kind.IsLeaf())
         {
-            yield return new(
-                axle.Said(),
-                "Track bar: longer, or its pivot relocated",
-                "the axle goes sideways along the bar's arc",
+            yield return TrackBar(
+                axle,
+                vehicle.SuspensionOf(axle),
+                MeanRise(all, axle),
                 Has(PartKind.TrackBar) || Has(PartKind.TrackBarBracket)
             );
         }
@@ -138,9 +149,22 @@ internal static class Companions
         }
         else if (!kind.IsLeaf())
         {
+            var turn = vehicle.Dimensions.Wheelbase is { } wheelbase
+                ? TapedAxle.CasterRad(
+                    vehicle.Front,
+                    MeanRise(all, Axle.Front),
+                    MeanRise(all, Axle.Rear),
+                    wheelbase.In(Unit.Mm)
+                )
+                : null;
             yield return new(
                 axle.Said(),
-                "Caster",
+                turn is { } lost
+                    ? string.Create(
+                        CultureInfo.InvariantCulture,
+                        $"Caster: {Math.Abs(double.RadiansToDegrees(lost)):0.0}° {(lost < 0 ? "less" : "more")}, to the ground"
+                    )
+                    : "Caster",
                 "arms that point down more turn the axle; bushes, shims or brackets take it back",
                 Has(PartKind.CasterBush)
             );
@@ -161,6 +185,54 @@ internal static class Companions
                 "Shocks that are longer",
                 "the old ones end the droop where they did",
                 Has(PartKind.Shock)
+            );
+        }
+    }
+
+    /// <summary>What a lift does to the track bar: in numbers where it was taped.</summary>
+    private static Companion TrackBar(
+        Axle axle,
+        Vehicles.Suspension suspension,
+        double lift,
+        bool placed
+    ) =>
+        TapedAxle.TrackBarOf(suspension)?.Lifted(lift) is { } bar
+            ? new(
+                axle.Said(),
+                $"Track bar {LengthText.Both(bar.CentringBarMm - bar.BarMm)} longer, or one end relocated by {LengthText.Both(lift)}",
+                $"else the axle sits {LengthText.Both(bar.ShiftMm)} toward the bar's end at the body, and the gaps beside its tyres differ by {LengthText.Both(2 * bar.ShiftMm)}: the check",
+                placed
+            )
+            : new(
+                axle.Said(),
+                "Track bar: longer, or its pivot relocated",
+                "the axle goes sideways along the bar's arc: tape the bar's run and drop, and it is told how far",
+                placed
+            );
+
+    private static double MeanRise(IReadOnlyList<CornerOutlook> corners, Axle axle) =>
+        corners
+            .Where(c => Corners.AxleOf(c.Corner) == axle)
+            .Select(c => c.Rise.Value ?? 0)
+            .DefaultIfEmpty(0)
+            .Average();
+
+    /// <summary>What the body's angle does to the headlights on a wall.</summary>
+    private static IEnumerable<Companion> Lamps(Vehicle vehicle, Result front, Result rear)
+    {
+        if (
+            vehicle.Dimensions.Wheelbase is { } wheelbase
+            && front.Value is { } f
+            && rear.Value is { } r
+            && Headlights.Of(f, r, wheelbase.In(Unit.Mm)).TiltMm is var tilt
+            && Math.Abs(tilt) >= SomeMm
+        )
+        {
+            yield return new(
+                "vehicle",
+                $"Headlights, {(tilt > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(tilt))} on a wall at 25 ft (7.6 m)",
+                "the body's angle tilts them; only that is turned at the screw, against a mark made before the work",
+                false
             );
         }
     }

@@ -78,7 +78,7 @@ public static class Predictor
             RearRise = rear,
             Loads = body.LoadChanges(),
             Corners = corners,
-            Companions = Companions.Of(plan, vehicle, corners),
+            Companions = Companions.Of(plan, vehicle, corners, front, rear),
             Lifts =
             [
                 new PlannedLift(

@@ -137,6 +137,30 @@ public static partial class SuspensionSizes
             "How far it goes in a turn: a thread gauge."
         ),
         new(
+            TrackBarRun,
+            Unit.Mm,
+            200,
+            2_000,
+            "Track bar, across from end to end",
+            "Along a level line between its bolts. With its drop it tells how far a lift moves the axle aside."
+        ),
+        new(
+            TrackBarDrop,
+            Unit.Mm,
+            -300,
+            400,
+            "Track bar's end at the body, higher by",
+            "Bolt to bolt, on its wheels; minus where it stands lower."
+        ),
+        new(
+            RadiusArmDrop,
+            Unit.Mm,
+            -200,
+            400,
+            "Radius arm's pivot, higher than the axle by",
+            "Pivot to the middle of the axle tube, on its wheels. With the arm's length it tells the caster that a lift takes."
+        ),
+        new(
             SensorArmShare,
             Unit.One,
             -3,

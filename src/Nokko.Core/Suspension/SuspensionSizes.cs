@@ -71,6 +71,15 @@ public static partial class SuspensionSizes
     /// <summary>Rise for each turn of the adjuster bolts, both sides alike.</summary>
     public const string LiftPerTurn = "liftPerTurn";
 
+    /// <summary>Track bar, across from end to end.</summary>
+    public const string TrackBarRun = "trackBarRun";
+
+    /// <summary>Track bar's end at the body above its end at the axle.</summary>
+    public const string TrackBarDrop = "trackBarDrop";
+
+    /// <summary>Radius arm's pivot above the axle's middle.</summary>
+    public const string RadiusArmDrop = "radiusArmDrop";
+
     /// <summary>How far the end of the height sensor's arm goes for each mm of the axle; below zero where a longer link lowers.</summary>
     public const string SensorArmShare = "sensorArmShare";
 
@@ -193,6 +202,8 @@ public static partial class SuspensionSizes
             StrutExtended or StrutCollapsed => kind.HasCoilOver(),
             CoilBind or SpringFreeLength => kind.HasCoil(),
             SpringRate => kind != SuspensionKind.TorsionBarArm,
+            TrackBarRun or TrackBarDrop => kind.IsLiveAxle() && !kind.IsLeaf(),
+            RadiusArmDrop => kind == SuspensionKind.CoilRadiusArm,
             Sag => kind != SuspensionKind.TorsionBarArm,
             SecondRate or CrossoverLoad => kind.HasCoil(),
             ArmDrop or TorsionRate or AdjusterLever or AdjusterPitch or LiftPerTurn => kind

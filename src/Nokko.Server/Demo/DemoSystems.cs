@@ -90,6 +90,8 @@ internal static partial class DemoSystems
                 (SuspensionSizes.SpringRate, 30),
                 (SuspensionSizes.SpringFreeLength, 432),
                 (SuspensionSizes.CoilBind, 180),
+                (SuspensionSizes.TrackBarRun, 868),
+                (SuspensionSizes.TrackBarDrop, 58),
                 (SuspensionSizes.ShockLength, 505),
                 (SuspensionSizes.ShockExtended, 600),
                 (SuspensionSizes.ShockCollapsed, 372),
@@ -195,7 +197,10 @@ internal static partial class DemoSystems
                 SuspensionKind.CoilRadiusArm,
                 (SuspensionSizes.ArmLength, 905),
                 (SuspensionSizes.FootDistance, 872),
-                (SuspensionSizes.SpringLean, 1)
+                (SuspensionSizes.SpringLean, 1),
+                (SuspensionSizes.RadiusArmDrop, 62),
+                (SuspensionSizes.TrackBarRun, 842),
+                (SuspensionSizes.TrackBarDrop, 66)
             ),
             Rear = DemoVehicle.Of(
                 SuspensionKind.CoilOverAxle,

@@ -146,7 +146,7 @@ public class HeldHeightTests
                         Assert.Equal(
                             q[0] - (s.XMm * q[1]) + (s.YMm * q[2]),
                             motion.RiseAt(s.XMm, s.YMm),
-                            2e-3
+                            1e-2
                         );
                     }
                 }

@@ -39,6 +39,8 @@ describe("a number that is no length", () => {
     expect(numberSays(result(63.4, "1"))).toBe("63.4");
     expect(numberSays(result(124.2, "N/mm", 24.8))).toBe("124 N/mm ± 50 N/mm");
     expect(numberSays(result(0.93, "°"))).toBe("0.93°");
+    expect(numberSays(result(-1.921, "°", 0.07))).toBe("−1.92° ± 0.14°");
+    expect(numberSays(result(-0.004, "°"))).toBe("0.00°");
   });
 });
 

@@ -52,7 +52,11 @@ export function numberSays(r: Schemas["Result"]): string {
   }
   const unit = r.unit === "1" ? "" : r.unit === "°" ? "°" : ` ${r.unit}`;
   const digits = Math.abs(r.value) >= 100 ? 0 : Math.abs(r.value) >= 10 ? 1 : 2;
-  return `${r.value.toFixed(digits)}${unit}${r.u === null ? "" : ` ± ${(2 * r.u).toFixed(digits)}${unit}`}`;
+  const shown = r.value.toFixed(digits);
+  // Nothing is neither above nor below itself.
+  const signed =
+    Number(shown) === 0 ? shown.replace("-", "") : shown.replace("-", "−");
+  return `${signed}${unit}${r.u === null ? "" : ` ± ${(2 * r.u).toFixed(digits)}${unit}`}`;
 }
 
 /** What goes into a job that starts with these: the wish in words, and the tyres. */

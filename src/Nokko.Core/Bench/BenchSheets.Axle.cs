@@ -1,0 +1,214 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Bench;
+
+/// <content>What a lift does to the bars and arms of a live axle.</content>
+public static partial class BenchSheets
+{
+    private static BenchAnswer Bar(Func<string, double?> number)
+    {
+        var (run, drop, lift) = (
+            number("run")!.Value,
+            number("drop")!.Value,
+            number("lift")!.Value
+        );
+        var (bump, droop, moved) = (number("bump")!.Value, number("droop")!.Value, number("moved"));
+        var bar = new TrackBar(run, drop);
+        if (
+            bar.Lifted(lift) is not { } lifted
+            || bar.Lifted(0)!.SwingMm(bump, droop) is not { } was
+        )
+        {
+            throw new BenchException(
+                "drop",
+                "The bar cannot reach that far: check run, drop and lift."
+            );
+        }
+        var longer = lifted.CentringBarMm - lifted.BarMm;
+        var u = Spread(
+            x => new TrackBar(x[0], x[1]).Lifted(x[2])?.ShiftMm,
+            (run, JointUMm),
+            (drop, JointUMm),
+            (lift, TapeUMm)
+        );
+        BenchNumber Swing(string label, TrackBarCure cure, double by = 0) =>
+            bar.Lifted(lift, cure, by)?.SwingMm(bump, droop) is { } mm
+                ? Length(
+                    label,
+                    mm,
+                    Spread(
+                        x => new TrackBar(x[0], x[1]).Lifted(x[2], cure, by)?.SwingMm(bump, droop),
+                        (run, JointUMm),
+                        (drop, JointUMm),
+                        (lift, TapeUMm)
+                    )
+                )
+                : new BenchNumber(label, Result.No(Unit.Mm, "The bar cannot reach that far."));
+        return new BenchAnswer(
+            [
+                Length("The axle moves, toward the bar's end at the body, by", lifted.ShiftMm, u),
+                Length("Gaps beside its tyres then differ by", 2 * lifted.ShiftMm, 2 * u),
+                Length("A bar that brings it back is longer by", longer, u),
+                .. number("pitch") is { } pitch
+                    ? (BenchNumber[])
+                        [new("In turns", Result.Of(longer / pitch, Unit.One, u / pitch, []))]
+                    : [],
+                Length(
+                    "Side to side through the travel, before",
+                    was,
+                    Spread(
+                        x => new TrackBar(x[0], x[1]).Lifted(0)?.SwingMm(bump, droop),
+                        (run, JointUMm),
+                        (drop, JointUMm)
+                    )
+                ),
+                Swing("After the lift", TrackBarCure.None),
+                Swing("With the longer bar", TrackBarCure.LongerBar),
+                .. moved is { } r
+                    ? (BenchNumber[])
+                        [
+                            Swing("With the bracket", TrackBarCure.RaisedAxleEnd, r),
+                            new(
+                                "Left of the shift with it",
+                                bar.Lifted(lift, TrackBarCure.RaisedAxleEnd, r) is { } cured
+                                    ? Result.Of(cured.ShiftMm, Unit.Mm, u, [])
+                                    : Result.No(Unit.Mm, "The bar cannot reach that far.")
+                            ),
+                            Length(
+                                "Body over roll centre: bracket at the axle",
+                                (lift - r) / 2,
+                                TapeUMm
+                            ),
+                            Length(
+                                "Body over roll centre: bracket at the body",
+                                (lift + r) / 2,
+                                TapeUMm
+                            ),
+                        ]
+                    : [Length("Body over roll centre, more by", lift / 2, TapeUMm)],
+            ],
+            [
+                "The axle is strapped to the frame before a bar's end is undone; its last bolt is final on its wheels.",
+                "On a steered axle move the drag link's end by as much, or it steers with every bump.",
+                "Check by tape: rim to frame, left and right, before and after.",
+            ]
+        );
+    }
+
+    /// <summary>Travel for which steer is told, mm.</summary>
+    private const double DroopMm = 50.8;
+
+    private static BenchAnswer Steering(Func<string, double?> number)
+    {
+        var links = new SteeringLinks(
+            new(number("barRun")!.Value, number("barDrop")!.Value),
+            new(number("linkRun")!.Value, number("linkDrop")!.Value),
+            number("arm")!.Value
+        );
+        var lift = number("lift")!.Value;
+        BenchNumber Turn(string label, double? rad, double u) =>
+            new(
+                label,
+                rad is { } r
+                    ? Result.Of(r * Degrees, Unit.Degree, u * Degrees, [])
+                    : Result.No(Unit.Degree, "The rods cannot reach that far.")
+            );
+        SwingingRod Down(SwingingRod rod) => rod with { DropMm = rod.DropMm + lift };
+        SteeringLinks Left(SteeringLinks l) => l with { Bar = Down(l.Bar), Link = Down(l.Link) };
+        SteeringLinks BarAlone(SteeringLinks l) => l with { Link = Down(l.Link) };
+        BenchNumber Bumps(string label, Func<SteeringLinks, SteeringLinks> cured) =>
+            Turn(label, cured(links).SteerRad(DroopMm), U(l => cured(l).SteerRad(DroopMm)));
+        double U(Func<SteeringLinks, double?> turn) =>
+            Spread(
+                x => turn(new(new(x[0], x[1]), new(x[2], x[3]), x[4])),
+                (links.Bar.RunMm, JointUMm),
+                (links.Bar.DropMm, JointUMm),
+                (links.Link.RunMm, JointUMm),
+                (links.Link.DropMm, JointUMm),
+                (links.ArmMm, JointUMm)
+            );
+        return new BenchAnswer(
+            [
+                Turn(
+                    "The knuckle turns, both left as they were, by",
+                    links.SteerRad(lift),
+                    U(l => l.SteerRad(lift))
+                ),
+                Turn(
+                    "With the axle brought back to the middle",
+                    links.SteerRadCentred(lift),
+                    U(l => l.SteerRadCentred(lift))
+                ),
+                Bumps("Then with 2 in (50 mm) of droop, both left", Left),
+                Bumps("With the bar's bracket alone", BarAlone),
+                Bumps("With both moved alike", links => links),
+            ],
+            [
+                "Below zero the arm's end is drawn toward the ends at the body.",
+                "Re-centre the link before it is driven; bar and link of one slope do not steer with the bumps.",
+                "A cure that moves one of the pair alone makes it steer: move both, or neither.",
+            ]
+        );
+    }
+
+    private static BenchAnswer CasterOf(Func<string, double?> number)
+    {
+        var (arm, drop) = (number("arm")!.Value, number("drop")!.Value);
+        var (front, rear, wheelbase) = (
+            number("front")!.Value,
+            number("rear")!.Value,
+            number("wheelbase")!.Value
+        );
+        double? Change(double[] x) =>
+            Math.Abs(x[1]) < x[0]
+                ? Caster.OfRadiusArmRad(
+                    x[0],
+                    x[1],
+                    Caster.PivotRiseMm(
+                        x[2],
+                        x[3],
+                        Math.Sqrt((x[0] * x[0]) - (x[1] * x[1])),
+                        wheelbase
+                    )
+                )
+                : null;
+        if (Change([arm, drop, front, rear]) is not { } turn)
+        {
+            throw new BenchException(
+                "drop",
+                "The arm cannot reach that far: check its length and drop."
+            );
+        }
+        var u = Spread(
+            Change,
+            (arm, JointUMm),
+            (drop, JointUMm),
+            (front, TapeUMm),
+            (rear, TapeUMm)
+        );
+        return new BenchAnswer(
+            [
+                new(
+                    "Caster, to the ground, changes by",
+                    Result.Of(turn * Degrees, Unit.Degree, u * Degrees, [])
+                ),
+                .. number("apart") is { } apart
+                    ? (BenchNumber[])
+                        [
+                            Length(
+                                "Back with a pair of bushes, opposed, each off its middle by",
+                                Math.Abs(Caster.OffsetMm(turn, apart, pair: true)),
+                                u * apart / 2
+                            ),
+                        ]
+                    : [],
+            ],
+            [
+                "Caster and pinion are one rotation: what is given back in front turns the pinion down by as much.",
+                "The wrong way round it doubles the error: look at the mark on the bush.",
+                "Sag that a lift takes back costs nothing: caster was lost below standard height.",
+            ]
+        );
+    }
+}
