@@ -55,8 +55,8 @@ internal static class Screenshots
         browser.Resize(1280, 800);
         browser.Open($"{server.Address}/evidence");
         Shoot("evidence", "Claimed against measured");
-        browser.Open($"{server.Address}/bench/spacer");
-        Shoot("bench", "The lip rises by");
+        browser.Open($"{server.Address}/bench/trackBar");
+        Shoot("bench", "The axle moves");
         Job("HO 31 T", "fit", "The card");
         Shoot("fit", "Hold point");
         Job("NF 77 W", "prove", "does not fit");
