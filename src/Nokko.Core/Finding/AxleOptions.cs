@@ -68,12 +68,12 @@ internal sealed class AxleOptions
         _left = At(corners[0], axle, ends, pool, situation);
         _right = At(corners[1], axle, ends, pool, situation);
         _seats = [.. body.Supports.Select(s => body.Springs.Response(s.XMm, s.YMm))];
-        Add((l, r) => l.Key == r.Key || l.Touched + r.Touched == 0);
+        Add((l, r) => l.Alike == r.Alike || l.Touched + r.Touched == 0);
     }
 
     /// <summary>Adds the stacks whose sides differ on purpose, by one piece.</summary>
     public void Widen() =>
-        Add((l, r) => l.Key != r.Key && l.Touched + r.Touched > 0 && DifferByOne(l, r));
+        Add((l, r) => l.Alike != r.Alike && l.Touched + r.Touched > 0 && DifferByOne(l, r));
 
     private void Add(Func<CornerOption, CornerOption, bool> goTogether)
     {
@@ -222,10 +222,15 @@ internal sealed class AxleOptions
     {
         var old = CornerStack.At(situation.From.Stacks, corner);
         var index = Corners.All.ToList().IndexOf(corner);
+        var held = axle.Suspension.HeightControl;
         var kinds = pool
             .Parts.Select(p => p.Kind)
             .Concat(old.Select(p => p.Kind))
-            .Where(SearchPool.Lifts)
+            .Where(k => SearchPool.Lifts(k, held is not null))
+            // One sensor has one link: it is placed on the left.
+            .Where(k =>
+                held != HeightControl.OneSensor || index % 2 == 0 || k != PartKind.LevelSensorLink
+            )
             .Distinct()
             .Where(k => PartRule.Of(k).FitsOn(axle.Suspension.Kind))
             .OrderBy(k => PartRule.Of(k).Order)

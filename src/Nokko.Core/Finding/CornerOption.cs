@@ -37,7 +37,20 @@ internal sealed class CornerOption
         Cost = come.Sum(p => (double?)p.Price ?? usualPrice(p.Kind));
         MoneyGuessed = come.Any(p => p.Price is null);
         Irreversible = [.. Cuts(corner, come, axle)];
-        Key = string.Join(
+        Key = Ids(parts);
+        Alike =
+            axle.Suspension.HeightControl == HeightControl.OneSensor
+                ? Ids(parts.Where(p => p.Kind != PartKind.LevelSensorLink))
+                : Key;
+        Needs = parts
+            .Where(p => p.PartId is not null)
+            .GroupBy(p => p.PartId!.Value)
+            .ToDictionary(g => g.Key, g => g.Count());
+        Pieces = Needs.Values.Sum();
+    }
+
+    private static string Ids(IEnumerable<PlacedPart> parts) =>
+        string.Join(
             ',',
             parts
                 .Select(p =>
@@ -47,12 +60,6 @@ internal sealed class CornerOption
                 )
                 .Order(StringComparer.Ordinal)
         );
-        Needs = parts
-            .Where(p => p.PartId is not null)
-            .GroupBy(p => p.PartId!.Value)
-            .ToDictionary(g => g.Key, g => g.Count());
-        Pieces = Needs.Values.Sum();
-    }
 
     public Corner Corner { get; }
 
@@ -80,6 +87,9 @@ internal sealed class CornerOption
 
     /// <summary>Ids of its parts.</summary>
     public string Key { get; }
+
+    /// <summary>Ids of the parts that both sides have when they are alike: not the link of a sensor that the axle has once.</summary>
+    public string Alike { get; }
 
     /// <summary>Pieces that could come from the shelf.</summary>
     public int Pieces { get; }

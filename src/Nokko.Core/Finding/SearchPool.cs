@@ -20,11 +20,17 @@ internal sealed class SearchPool
             .Where(p => p.Price is not null && p.BinnedAt is null)
             .GroupBy(p => p.Kind)
             .ToDictionary(g => g.Key, g => g.Select(p => (double)p.Price!.Value).Median());
+        bool[] axles =
+        [
+            .. Vehicles.Corners.Axles.Select(a =>
+                situation.Vehicle.SuspensionOf(a).HeightControl is not null
+            ),
+        ];
         var left = new List<(string, string)>();
         foreach (var part in shelf.Where(p => p.BinnedAt is null).OrderBy(p => p.Id))
         {
             (_available[part.Id], _names[part.Id]) = (part.Count, part.Name);
-            if (!Lifts(part.Kind))
+            if (!axles.Any(held => Lifts(part.Kind, held)))
             {
                 continue;
             }
@@ -49,7 +55,7 @@ internal sealed class SearchPool
                 _available[id] = _available.GetValueOrDefault(id) + 1;
                 _names.TryAdd(id, piece.Name);
                 if (
-                    Lifts(piece.Kind)
+                    axles.Any(held => Lifts(piece.Kind, held))
                     && rules.WhyNot(piece.Kind) is null
                     && Parts.All(p => p.PartId != id)
                 )
@@ -81,14 +87,18 @@ internal sealed class SearchPool
     /// <summary>Parts that may not, each with the reason.</summary>
     public IReadOnlyList<(string Part, string Why)> LeftOut { get; }
 
-    /// <summary>Whether parts of a kind are searched: those that lift at a corner.</summary>
-    public static bool Lifts(PartKind kind) =>
-        PartRule.Of(kind).Family
-            is LiftFamily.Spring
-                or LiftFamily.Wheel
-                or LiftFamily.Block
-                or LiftFamily.Shackle
-                or LiftFamily.Adjuster;
+    /// <summary>Whether parts of a kind are searched: those that lift at a corner; where a controller holds the height, its sensor's link alone.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <param name="held">Whether the axle's height is held.</param>
+    public static bool Lifts(PartKind kind, bool held) =>
+        held
+            ? kind == PartKind.LevelSensorLink
+            : PartRule.Of(kind).Family
+                is LiftFamily.Spring
+                    or LiftFamily.Wheel
+                    or LiftFamily.Block
+                    or LiftFamily.Shackle
+                    or LiftFamily.Adjuster;
 
     /// <summary>Settings of a torsion bar's adjuster that are looked at: in half turns from the untouched.</summary>
     private static IEnumerable<PlacedPart> Turns() =>

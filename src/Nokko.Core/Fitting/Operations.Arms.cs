@@ -96,7 +96,7 @@ internal sealed partial class Operations
                 ),
                 .. schools.TrackBar == TrackBarWay.Off ? At(ends, Names.TrackBarAxle) : [],
             ],
-            Marks = ["how each coil's ends sit"],
+            Marks = [SitsHow(axle)],
             Disturbs = Disturbs.Sensors,
             Spread = Spread.Together,
             Minutes = (40, 10, 30),

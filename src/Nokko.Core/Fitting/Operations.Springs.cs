@@ -99,7 +99,7 @@ internal sealed partial class Operations
                     Names.LinkBolt,
                     Names.Seat
                 ),
-                Marks = ["how the spring's ends sit"],
+                Marks = [SitsHow(Corners.AxleOf(c))],
                 Work = change.Parts.Any(p => p.Kind == PartKind.BumpStopExtension)
                     ? ["The bump-stop extension goes in before the spring."]
                     : [],
@@ -204,6 +204,16 @@ internal sealed partial class Operations
         static double Turns(IEnumerable<PlacedPart> parts) =>
             parts.Sum(p => p.Get(PartSizes.Turns) ?? 0);
     }
+
+    /// <summary>What is marked of a spring before it comes out.</summary>
+    private string SitsHow(Axle axle) =>
+        vehicle.SuspensionOf(axle) switch
+        {
+            { Medium: SpringMedium.Air } =>
+                "how each air spring sits, and where its fitting points",
+            { Kind: SuspensionKind.TransverseLeaf } => "how the leaf's end sits",
+            _ => "how each coil's ends sit",
+        };
 
     private static Disturbs Moves(SuspensionKind kind) =>
         kind.IsLiveAxle() ? Disturbs.Nothing : Disturbs.Alignment;

@@ -26,12 +26,13 @@ internal sealed partial class Operations(
             PartKind.PreloadSpacer => [OperationKind.Strut, OperationKind.StrutOpened],
             PartKind.RaisedCollar => [OperationKind.Collar],
             PartKind.TorsionAdjuster => [OperationKind.TorsionAdjuster],
+            PartKind.AirSpring when kind.HasCoilOver() => [OperationKind.Strut],
             PartKind.Coil when kind.HasCoilOver() =>
             [
                 OperationKind.Strut,
                 OperationKind.StrutOpened,
             ],
-            PartKind.Coil or PartKind.CoilSpacer => kind.IsLiveAxle()
+            PartKind.Coil or PartKind.CoilSpacer or PartKind.AirSpring => kind.IsLiveAxle()
                 ? [OperationKind.CoilsOnAxle]
                 : [OperationKind.SpringOnArm],
             PartKind.LeafPack => [OperationKind.LeafPack],

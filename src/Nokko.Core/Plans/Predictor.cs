@@ -40,6 +40,14 @@ public static class Predictor
             .. plan.Stacks.SelectMany(s =>
                 LiftLaw.Refusals(s.Corner, s.Parts, AxleOf(axles, s.Corner))
             ),
+            .. axles
+                .Where(a =>
+                    a.Suspension.HeightControl == HeightControl.OneSensor
+                    && plan.Stacks.Where(s => Corners.AxleOf(s.Corner) == a.Axle)
+                        .SelectMany(s => s.Parts)
+                        .Count(p => p.Kind == PartKind.LevelSensorLink) > 1
+                )
+                .Select(a => $"One sensor has one link ({a.Axle.Said()}): take the other out."),
         ];
         var (on, missing) = VehicleBody.Of(vehicle);
         if (on is null)

@@ -104,6 +104,24 @@ public static class Sharper
         {
             yield return ("Thickness of the parts, taped", Changed(Taped), null);
         }
+        if (
+            parts.Any(p => p.Kind == PartKind.TorsionAdjuster)
+            && state.Torsion is { Tells: true, PerTurnMm: null } figures
+            && figures.LiftMm(1) is { } turn
+        )
+        {
+            yield return (
+                "Rise for each turn of the adjusters, read by turning them",
+                plan,
+                a =>
+                    a.Axle == axle
+                        ? a with
+                        {
+                            Torsion = figures with { PerTurnMm = new Estimate(turn, 0) },
+                        }
+                        : a
+            );
+        }
         if (parts.Any(p => p.Kind == PartKind.Shackle) && state.Leaf is null)
         {
             yield return (

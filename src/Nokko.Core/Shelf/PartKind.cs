@@ -31,6 +31,9 @@ public enum PartKind
     /// <summary>Another coil spring.</summary>
     Coil,
 
+    /// <summary>Another air spring.</summary>
+    AirSpring,
+
     /// <summary>Another leaf pack, or one rebuilt.</summary>
     LeafPack,
 

@@ -101,6 +101,17 @@ public sealed partial record PartRule
                 true
             ),
             new(
+                PartKind.AirSpring,
+                "air spring",
+                null,
+                LiftFamily.None,
+                45,
+                [],
+                PartActs.Not,
+                s => s.HasCoil(),
+                "Bellows not twisted, the fitting where the old one had it; no weight on it before it holds air."
+            ),
+            new(
                 PartKind.StrutLowerSpacer,
                 "strut lower spacer",
                 Thick,

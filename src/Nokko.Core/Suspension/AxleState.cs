@@ -51,7 +51,7 @@ public sealed record AxleState(
     public IReadOnlyDictionary<Shelf.LiftFamily, LiftBelief>? Learned { get; init; }
 
     /// <summary>The adjuster of its torsion bars; null where it has none.</summary>
-    public TorsionAdjuster? Torsion { get; } = TorsionAdjuster.Of(Suspension, WheelLoadN);
+    public TorsionAdjuster? Torsion { get; init; } = TorsionAdjuster.Of(Suspension, WheelLoadN);
 
     /// <summary>Motion ratio at ride height.</summary>
     public double MotionRatio => 1 / Corner.Ratio.Mean;

@@ -116,6 +116,13 @@ public static class LiftLaw
                 yield return $"{wrong.Name} has no place on an air spring ({said}).";
             }
         }
+        else
+        {
+            foreach (var air in parts.Where(p => p.Kind == PartKind.AirSpring))
+            {
+                yield return $"{air.Name} goes where air springs the axle ({said}): say so under Vehicle, or take a coil.";
+            }
+        }
         foreach (var (part, why) in SpringsOutOfRange(parts, axle))
         {
             yield return $"{part.Name} {why} ({said}): another spring.";

@@ -147,6 +147,8 @@ internal sealed class DemoShelf
         Inch("HS-12", "Sedge half-shaft spacer", PartKind.HalfShaftSpacer, 0.5, null, 2, 36);
     public Part SensorLink { get; } =
         Inch("VL-5", "Tern level-sensor link", PartKind.LevelSensorLink, 0.625, null, 2, 24);
+    public Part Bellows { get; } =
+        Inch("AB-1", "Siskin air spring", PartKind.AirSpring, null, null, 2, 185);
     public Part DualCoil { get; } =
         Inch("DC-2", "Heron coil, two rates", PartKind.Coil, null, 1.5, 2, 128) with
         {
@@ -194,6 +196,7 @@ internal sealed class DemoShelf
             ShaftSpacer,
             SensorLink,
             DualCoil,
+            Bellows,
             Tyre,
         ];
 

@@ -180,6 +180,23 @@ public class KeptCardsTests
                 Equipment.TwoPostLift
             );
         },
+        ["air-springs"] = () =>
+        {
+            var vehicle = Cards.Vehicle(SuspensionKind.CoilOverArm, SuspensionKind.CoilFourLink);
+            return JobCard.Derive(
+                Sample.AsFound,
+                Sample.Plan(Both(Axle.Rear, PartKind.AirSpring)),
+                vehicle with
+                {
+                    Rear = vehicle.Rear with
+                    {
+                        Medium = SpringMedium.Air,
+                        HeightControl = HeightControl.TwoSensors,
+                    },
+                },
+                Equipment.JackAndStands
+            );
+        },
         ["second-pass-plate-moved"] = () =>
         {
             var (thick, thin) = (

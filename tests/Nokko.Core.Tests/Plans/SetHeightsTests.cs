@@ -74,6 +74,23 @@ public class SetHeightsTests
             asked.Cannot ?? asked.FrontRise.Cannot,
             StringComparison.Ordinal
         );
+        // A reading would sharpen it, and says so.
+        Assert.Contains(
+            Sharper.Of(
+                Turned(5),
+                new Situation(
+                    Sample.AsFound with
+                    {
+                        Front = vehicle.Front,
+                    },
+                    vehicle,
+                    Sample.Stance(vehicle)
+                )
+            ),
+            s =>
+                s.What == "Rise for each turn of the adjusters, read by turning them"
+                && s.ThenMm < 0.6 * s.NowMm
+        );
         // Its own rate, where nobody tested it with ballast.
         Assert.Equal(bar.RateNPerMm, AxleState.Of(vehicle, Axle.Front).WheelRate!.Value, 9);
     }
@@ -234,6 +251,99 @@ public class SetHeightsTests
                 r => r.Contains("no place on an air spring", StringComparison.Ordinal)
             );
         }
+    }
+
+    [Theory]
+    [InlineData(HeightControl.OneSensor, 1)]
+    [InlineData(HeightControl.TwoSensors, 2)]
+    public void The_search_moves_the_sensor_s_link_and_puts_nothing_on_springs_that_are_held(
+        HeightControl control,
+        int links
+    )
+    {
+        var vehicle = Held(control, sizes: (SuspensionSizes.SensorArmShare, 0.5));
+        Part Shelved(int n, PartKind kind, double mm) =>
+            new()
+            {
+                Id = Sample.Id(900 + n),
+                Number = $"P-{n}",
+                Name = $"part {n}",
+                Kind = kind,
+                Thickness = Sample.Mm(mm),
+                Count = 4,
+            };
+        var found = new StackSearch(
+            new Situation(
+                Sample.AsFound with
+                {
+                    Rear = vehicle.Rear,
+                },
+                vehicle,
+                Sample.Stance(vehicle)
+            )
+            {
+                // 60 mm nose down today; 100 wanted: 40 more behind, a link of 20 over a share of a half.
+                Target = Sample.Level with
+                {
+                    Rake = Sample.Mm(100),
+                    Tolerance = Sample.Mm(12),
+                },
+            },
+            [Shelved(1, PartKind.LevelSensorLink, 20), Shelved(2, PartKind.CoilSpacer, 40)],
+            new SearchRules()
+        ).Run(CancellationToken.None).Where(n => n is { Proved: true, Found.Stopped: null }).Select(n => n.Found!).ToArray();
+        var first = found[0];
+        Assert.True(first.Chance > 0.7);
+        PlacedPart[] behind =
+        [
+            .. first
+                .Plan.Stacks.Where(s => Corners.AxleOf(s.Corner) == Axle.Rear)
+                .SelectMany(s => s.Parts),
+        ];
+        Assert.Equal(links, behind.Count(p => p.Kind == PartKind.LevelSensorLink));
+        Assert.DoesNotContain(
+            found.SelectMany(f => f.Plan.Stacks).Where(s => Corners.AxleOf(s.Corner) == Axle.Rear),
+            s => s.Parts.Any(p => p.Kind == PartKind.CoilSpacer)
+        );
+    }
+
+    [Fact]
+    public void One_sensor_takes_one_link()
+    {
+        var link = StacksTests.Part(1, PartKind.LevelSensorLink, 12.5);
+        var two = StacksTests.Both(Axle.Rear, link);
+        bool Refused(HeightControl control) =>
+            StacksTests
+                .Predict(two, Held(control, sizes: (SuspensionSizes.SensorArmShare, 0.5)))
+                .Refusals.Any(r =>
+                    r.StartsWith("One sensor has one link", StringComparison.Ordinal)
+                );
+        Assert.True(Refused(HeightControl.OneSensor));
+        Assert.False(Refused(HeightControl.TwoSensors));
+    }
+
+    [Fact]
+    public void An_air_spring_goes_where_air_is_and_lifts_nothing()
+    {
+        var plan = StacksTests.Both(Axle.Rear, StacksTests.Part(1, PartKind.AirSpring));
+        Assert.Contains(
+            StacksTests
+                .Predict(plan, StacksTests.On(rear: StacksTests.Of(SuspensionKind.CoilFourLink)))
+                .Refusals,
+            r => r.Contains("where air springs the axle", StringComparison.Ordinal)
+        );
+        var onAir = StacksTests.Predict(
+            plan,
+            StacksTests.On(
+                rear: StacksTests.Of(SuspensionKind.CoilFourLink) with
+                {
+                    Medium = SpringMedium.Air,
+                    HeightControl = HeightControl.TwoSensors,
+                }
+            )
+        );
+        Assert.Empty(onAir.Refusals);
+        Assert.Equal(0, onAir.RearRise.Value!.Value, 1e-3);
     }
 
     [Fact]

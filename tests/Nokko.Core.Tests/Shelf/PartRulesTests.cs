@@ -64,6 +64,15 @@ public class PartRulesTests
                         ),
                 ]
             },
+            {
+                PartKind.AirSpring,
+                [
+                    .. All.Except(Leaves)
+                        .Where(k =>
+                            k is not (SuspensionKind.TransverseLeaf or SuspensionKind.TorsionBarArm)
+                        ),
+                ]
+            },
             { PartKind.TorsionAdjuster, [SuspensionKind.TorsionBarArm] },
             { PartKind.LeafPack, Leaves },
             { PartKind.Block, Leaves },

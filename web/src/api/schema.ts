@@ -4273,7 +4273,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "airSpring" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];

@@ -127,6 +127,12 @@ describe("a job while the network is gone", () => {
         save([
           { id: "1", partId: "plate", raise: null },
           { id: "2", partId: null, raise: { typed: "10", unit: "mm" } },
+          {
+            id: "3",
+            partId: null,
+            raise: null,
+            turns: { typed: "3", unit: "1" },
+          },
         ]),
       ],
       [{ part: plate as never }],
@@ -141,6 +147,7 @@ describe("a job while the network is gone", () => {
           parts: [
             { id: "1", partId: "plate", name: "plate" },
             { id: "2", kind: "raisedCollar" },
+            { id: "3", kind: "torsionAdjuster" },
           ],
         },
       ],

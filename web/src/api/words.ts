@@ -53,6 +53,11 @@ export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: b
     "belowSpring": false,
     "offered": true
   },
+  "airSpring": {
+    "said": "air spring",
+    "belowSpring": false,
+    "offered": true
+  },
   "strutLowerSpacer": {
     "said": "strut lower spacer",
     "belowSpring": true,
