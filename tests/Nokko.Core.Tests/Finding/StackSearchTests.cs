@@ -93,7 +93,7 @@ public class StackSearchTests
                         }
                     }
                 },
-                iter: Sample.Tries(60)
+                iter: Sample.Tries(40)
             );
 
     [Fact]

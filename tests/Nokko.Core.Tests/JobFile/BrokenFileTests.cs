@@ -51,9 +51,8 @@ public partial class BrokenFileTests
             At(JsonNode.Parse(Text)!, path).GetValueKind() == JsonValueKind.Number
                 ? OddNumbers
                 : Odd;
-        // Nothing and one oddity a place; with more tries every one of them.
-        string[] tried =
-            Sample.More > 1 ? odd : [odd[0], odd[1 + (path.Length % (odd.Length - 1))]];
+        // One oddity a place, in turn; with more tries every one of them.
+        string[] tried = Sample.More > 1 ? odd : [odd[path.Length % odd.Length]];
         foreach (var value in tried)
         {
             var file = With(path, JsonNode.Parse(value));
