@@ -17,8 +17,6 @@ export default defineConfig(
         rules: {
             "react-hooks/rules-of-hooks": "error",
             "react-hooks/exhaustive-deps": "error",
-            // Asks for the type of every name that is used: a fifth of the whole run, for what shows when a package is raised.
-            "@typescript-eslint/no-deprecated": "off",
             // The next field of a walk-round has the focus: hands are on the tape.
             "jsx-a11y-x/no-autofocus": "off",
         },
