@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
@@ -67,9 +68,15 @@ internal static class Words
         Put("restHours", "number", FittingRules.Rest.TotalHours);
         return text.ToString();
 
-        void Put(string name, string type, object value) =>
+        // A line for each entry: what changed is seen, and nothing else.
+        void Put(string name, string type, object value)
+        {
+            var json = JsonSerializer.SerializeToNode(value, JobJson.Options);
             text.WriteLine(
-                $"export const {name}: {type} = {JsonSerializer.Serialize(value, JobJson.Indented)};"
+                json is JsonObject entries
+                    ? $"export const {name}: {type} = {{\n{string.Concat(entries.Select(e => $"  {JsonSerializer.Serialize(e.Key, JobJson.Options)}: {e.Value!.ToJsonString(JobJson.Options)},\n"))}}};"
+                    : $"export const {name}: {type} = {json!.ToJsonString(JobJson.Options)};"
             );
+        }
     }
 }

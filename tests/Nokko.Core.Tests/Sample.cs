@@ -34,6 +34,18 @@ internal static class Sample
     public static Quantity Mm(double value, Known known = Known.Measured) =>
         Quantity.Mm(value, known);
 
+    public static Quantity Of(double value, Unit unit, Known known = Known.Told) =>
+        new()
+        {
+            Value = value,
+            Unit = unit,
+            Known = known,
+        };
+
+    /// <summary>A torsion bar's adjuster at its turns.</summary>
+    public static PlacedPart Adjuster(int id, double turns) =>
+        PlacedPart.TurnedAdjuster(Id(id), Of(turns, Unit.One));
+
     public static VehicleDimensions Sizes { get; } =
         new()
         {

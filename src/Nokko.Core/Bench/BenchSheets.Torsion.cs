@@ -19,6 +19,13 @@ public static partial class BenchSheets
                 "Height before, height after, and the turns between them: all three tell what a turn does."
             );
         }
+        if (given == 3 && after == before)
+        {
+            throw new BenchException(
+                "after",
+                "Nothing rose: was the bolt still slack, or was it not rolled? Turn on, roll, read again."
+            );
+        }
         var adjuster = new TorsionAdjuster(
             new TorsionBar(
                 number("load")!.Value * Gravity.NPerKg,
@@ -38,10 +45,7 @@ public static partial class BenchSheets
         var turns = number("turns")!.Value;
         if (adjuster.LiftMm(turns) is not { } lift || adjuster.LiftMm(1) is not { } turn)
         {
-            throw new BenchException(
-                "turns",
-                "With so many turns the bar carries its load at no height: fewer, or a stiffer bar."
-            );
+            throw new BenchException("turns", TorsionAdjuster.NoHeight());
         }
         return new BenchAnswer(
             [

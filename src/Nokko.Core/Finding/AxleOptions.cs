@@ -279,7 +279,12 @@ internal sealed class AxleOptions
             {
                 options.Add(option);
             }
-            else if (fresh == 1 && sorted.Length == stay.Length + 1)
+            else if (
+                fresh == 1
+                && sorted.Length == stay.Length + 1
+                // A setting out of reach is no part that was left out.
+                && !sorted.Any(p => PartRule.Of(p.Kind).Turned && !stay.Contains(p))
+            )
             {
                 LeftOut.Add((sorted.First(p => !stay.Contains(p)).Name, why!));
             }

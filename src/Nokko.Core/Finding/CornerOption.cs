@@ -35,7 +35,7 @@ internal sealed class CornerOption
         Hours = come.Sum(p => p.Hours?.In(Unit.Hour) ?? GuessedHours);
         HoursGuessed = come.Any(p => p.Hours is null);
         Cost = come.Sum(p => (double?)p.Price ?? usualPrice(p.Kind));
-        MoneyGuessed = come.Any(p => p.Price is null);
+        MoneyGuessed = come.Any(p => p.Price is null && !PartRule.Of(p.Kind).Turned);
         Irreversible = [.. Cuts(corner, come, axle)];
         Key = Ids(parts);
         Alike =

@@ -1,6 +1,7 @@
 using MathNet.Numerics.Statistics;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Finding;
@@ -64,13 +65,25 @@ internal sealed class SearchPool
                 }
             }
         }
-        if (
-            Vehicles
-                .Corners.Axles.Select(situation.Vehicle.SuspensionOf)
-                .Any(s => s.Kind == Vehicles.SuspensionKind.TorsionBarArm)
-        )
+        foreach (var axle in Vehicles.Corners.Axles)
         {
-            Parts.AddRange(Turns());
+            if (AxleState.Of(situation.Vehicle, axle).Torsion is not { } torsion)
+            {
+                continue;
+            }
+            if (torsion.Tells)
+            {
+                Parts.AddRange(Turns().Where(t => Parts.All(p => p.Id != t.Id)));
+            }
+            else
+            {
+                left.Add(
+                    (
+                        $"{Vehicles.Corners.Said(axle)} adjusters",
+                        "nobody knows yet what a turn of them lifts"
+                    )
+                );
+            }
         }
         LeftOut = left;
     }

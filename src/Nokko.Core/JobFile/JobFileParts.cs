@@ -46,6 +46,13 @@ internal static class JobFileParts
                 {
                     yield return new($"{at}.id", "One piece cannot stand in two places.");
                 }
+                if (
+                    part.Thickness is { Value: <= 0 }
+                    && !PartRule.Of(part.Kind).AmountMayBeBelowZero
+                )
+                {
+                    yield return new($"{at}.thickness.value", "thickness must be above zero.");
+                }
                 if (part.Dimensions.Keys.FirstOrDefault(k => PartSizes.Find(k) is null) is { } name)
                 {
                     yield return new($"{at}.dimensions.{name}", "No part has a size of this name.");

@@ -19,7 +19,8 @@ public static class JobFileValues
     /// <summary>Fields that hold a quantity, each with a unit of the kind that it must have and whether it must be above zero; sizes of the vehicle have limits of their own.</summary>
     private static readonly Dictionary<string, (Unit Unit, bool Positive)> Kinds = new()
     {
-        ["thickness"] = (Unit.Mm, true),
+        // What a part may have below zero, its kind says.
+        ["thickness"] = (Unit.Mm, false),
         ["claim"] = (Unit.Mm, false),
         ["extension"] = (Unit.Mm, false),
         ["hours"] = (Unit.Hour, false),

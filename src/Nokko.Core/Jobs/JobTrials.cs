@@ -126,6 +126,10 @@ public static class JobTrials
         {
             return No("This job came in as a copy: what it proved counts where it was measured.");
         }
+        if (axles[first / 2].Suspension.HeightControl is not null)
+        {
+            return No("A controller holds the height there: its springs show nothing.");
+        }
         if (families.Length != 1)
         {
             return No(

@@ -128,7 +128,12 @@ public sealed record SavePart(
             Number = TypedText.Needed(Number, "number", "What is its number?"),
             Name = TypedText.Needed(Name, "name", "What is it called?"),
             Kind = Part,
-            Thickness = QuantityInput.Read(Thickness, "thickness", Unit.Mm),
+            Thickness = QuantityInput.Read(
+                Thickness,
+                "thickness",
+                Unit.Mm,
+                positive: !rule.AmountMayBeBelowZero
+            ),
             Claim = QuantityInput.Read(Claim, "claim", Unit.Mm),
             Extension = QuantityInput.Read(Extension, "extension", Unit.Mm),
             Dimensions = sizes,

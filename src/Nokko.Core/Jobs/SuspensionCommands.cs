@@ -199,6 +199,13 @@ public sealed record NoteBallast(
             Needed(With, "with", Unit.Mm).In(Unit.Mm),
             Needed(After, "after", Unit.Mm).In(Unit.Mm)
         );
+        if (rate is null && now.HeightControl is not null)
+        {
+            throw Refuse.Value(
+                why!.Value.Field,
+                $"{why.Value.Says} A controller holds this height: switch the levelling off for this test."
+            );
+        }
         if (rate is null)
         {
             throw Refuse.Value(why!.Value.Field, why.Value.Says);

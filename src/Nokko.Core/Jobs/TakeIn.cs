@@ -297,7 +297,12 @@ public sealed record TakeIn(
             Id = f.Id,
             Name = TypedText.Needed(f.Name, $"fitted[{i}].name", "What is fitted there?"),
             Kind = f.Kind,
-            Thickness = QuantityInput.Read(f.Thickness, $"fitted[{i}].thickness", Unit.Mm),
+            Thickness = QuantityInput.Read(
+                f.Thickness,
+                $"fitted[{i}].thickness",
+                Unit.Mm,
+                positive: !PartRule.Of(f.Kind).AmountMayBeBelowZero
+            ),
             Claim = QuantityInput.Read(f.Claim, $"fitted[{i}].claim", Unit.Mm),
         };
 }

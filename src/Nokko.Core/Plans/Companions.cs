@@ -64,7 +64,7 @@ internal static class Companions
         )
         {
             yield return Needs(
-                "Level-sensor link, longer by the lift",
+                "Level-sensor link of another length",
                 "the controller holds the height that it knows: without another link it lets the lift out again",
                 Has(PartKind.LevelSensorLink)
             );
@@ -195,20 +195,32 @@ internal static class Companions
         Vehicles.Suspension suspension,
         double lift,
         bool placed
-    ) =>
-        TapedAxle.TrackBarOf(suspension)?.Lifted(lift) is { } bar
+    )
+    {
+        // On a steered axle a bar that is moved alone steers with every bump, and a longer one turns the wheels at rest.
+        var (also, care) =
+            axle == Axle.Front
+                ? (
+                    ", the drag link's by as much",
+                    "; the drag link is centred again before it is driven"
+                )
+                : ("", "");
+        return TapedAxle.TrackBarOf(suspension)?.Lifted(lift) is { } bar
             ? new(
                 axle.Said(),
-                $"Track bar {LengthText.Both(bar.CentringBarMm - bar.BarMm)} longer, or one end relocated by {LengthText.Both(lift)}",
-                $"else the axle sits {LengthText.Both(bar.ShiftMm)} toward the bar's end at the body, and the gaps beside its tyres differ by {LengthText.Both(2 * bar.ShiftMm)}: the check",
+                $"Track bar {LengthText.Both(bar.CentringBarMm - bar.BarMm)} longer, or one end relocated by {LengthText.Both(lift)}{also}",
+                $"else the axle sits {LengthText.Both(bar.ShiftMm)} toward the bar's end at the body, and the gaps beside its tyres differ by {LengthText.Both(2 * bar.ShiftMm)}: the check{care}",
                 placed
             )
             : new(
                 axle.Said(),
-                "Track bar: longer, or its pivot relocated",
-                "the axle goes sideways along the bar's arc: tape the bar's run and drop, and it is told how far",
+                axle == Axle.Front
+                    ? "Track bar: longer, or its pivot relocated and the drag link's by as much"
+                    : "Track bar: longer, or its pivot relocated",
+                $"the axle goes sideways along the bar's arc: tape the bar's run and drop, and it is told how far{care}",
                 placed
             );
+    }
 
     private static double MeanRise(IReadOnlyList<CornerOutlook> corners, Axle axle) =>
         corners

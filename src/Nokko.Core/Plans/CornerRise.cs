@@ -142,8 +142,7 @@ internal sealed class CornerRise
                         CultureInfo.InvariantCulture,
                         $"A spring of {axle.Suspension.Get(SuspensionSizes.SpringRate):0.#} N/mm does not carry its load at any height with that ({Corners.Said(Corner)}): check the rate, the axle's mass and the points."
                     )
-                : family == LiftFamily.Adjuster
-                    ? $"With so many turns the torsion bar carries its load at no height ({Corners.Said(Corner)}): fewer, or a stiffer bar."
+                : family == LiftFamily.Adjuster ? TorsionAdjuster.NoHeight(Corner)
                 : "The arms cannot reach that far, by the taped points: check them, or take a thinner part.";
         }
         ToppedOut |= after.ToppedOut;

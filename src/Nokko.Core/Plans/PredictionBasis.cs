@@ -63,7 +63,7 @@ internal static class PredictionBasis
         var said =
             $"The {axle.Axle.Said()} height is held by its controller ({(held == HeightControl.OneSensor ? "one sensor, the mean of both sides" : "a sensor at each side")}), to about ± {LengthText.Both(2 * LiftLaw.DeadBandUMm)}";
         return parts.Any(p => p.Kind == PartKind.LevelSensorLink)
-            ? $"{said}: a longer link raises it by that length over the share of the sensor's arm."
+            ? $"{said}: another link moves it by what it is longer over the share of the sensor's arm."
             : $"{said}: what stands on its springs lifts nothing there until the sensor's link is moved.";
     }
 
@@ -102,13 +102,14 @@ internal static class PredictionBasis
         if (axle.Suspension.HeightControl is { } held)
         {
             yield return HeldAt(axle, held, parts);
-            yield break;
+            // What does not go through the springs counts as ever.
+            parts = [.. parts.Where(p => !PartRule.Of(p.Kind).Family.ThroughSprings())];
         }
         if (Has(LiftFamily.Spring))
         {
             yield return Ratio(axle);
         }
-        if (CoilSaid(axle, parts) is { } coil)
+        if (axle.Suspension.HeightControl is null && CoilSaid(axle, parts) is { } coil)
         {
             yield return coil;
         }

@@ -293,7 +293,7 @@ public static class Predictor
             placed.Any(p => p.Hours is not null)
                 ? placed.Sum(p => p.Hours?.In(Unit.Hour) ?? 0)
                 : null,
-            come.Count(p => p.Price is null)
+            come.Count(p => p.Price is null && !PartRule.Of(p.Kind).Turned)
         );
     }
 

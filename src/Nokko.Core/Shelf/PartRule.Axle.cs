@@ -148,7 +148,7 @@ public sealed partial record PartRule
                 75,
                 Anywhere,
                 "The sensor's arm the way it pointed.",
-                amount: "Longer by"
+                amount: "Longer than the old one by (minus: shorter)"
             ) with
             {
                 Acts = PartActs.BySensorLink,

@@ -42,6 +42,10 @@ public sealed partial record PartRule(
     [JsonIgnore]
     public bool Turned => Kind is PartKind.RaisedCollar or PartKind.TorsionAdjuster;
 
+    /// <summary>Whether its amount has a direction: a link may be shorter than the old one.</summary>
+    [JsonIgnore]
+    public bool AmountMayBeBelowZero => Kind == PartKind.LevelSensorLink;
+
     /// <summary>Whether it lies on a shelf: a setting does not, and what nobody knows is not offered.</summary>
     [JsonIgnore]
     public bool Offered => !Turned && Kind != PartKind.Unknown;

@@ -98,7 +98,11 @@ public sealed class BodyOnSprings
         }
         var compliance = stiffness.Inverse();
         _compliance = compliance.ToArray();
-        _perFreeRise = (compliance * b.TransposeThisAndMultiply(driven)).ToArray();
+        var pushed = b.TransposeThisAndMultiply(driven);
+        var perFreeRise = compliance * pushed;
+        // Beside a rigid hold a rounding would be newtons: what is left over is put right once (Golub and Van Loan, iterative improvement).
+        perFreeRise += compliance * (pushed - (stiffness * perFreeRise));
+        _perFreeRise = perFreeRise.ToArray();
         _perGround = new(() => (compliance * b.TransposeThisAndMultiply(all)).ToArray());
     }
 

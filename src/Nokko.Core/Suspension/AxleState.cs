@@ -92,11 +92,9 @@ public sealed record AxleState(
         {
             var ratio = suspension.Kind.IsLeaf() ? 1 : motionRatio();
             // A dual-rate coil has the rate of the side of its crossover on which it rides.
-            var now =
-                loadN is { } carried && CoilSpring.Of(suspension) is { } coil
-                    ? coil.RateAt(carried / ratio)
-                    : spring;
-            return now * ratio * ratio;
+            return CoilSpring.RateAt(spring, CoilSpring.BeyondOf(suspension), loadN / ratio)
+                * ratio
+                * ratio;
         }
         if (TorsionAdjuster.Of(suspension, loadN)?.Bar is { RateNPerMm: > 0 } bar)
         {

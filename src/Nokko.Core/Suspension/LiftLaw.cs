@@ -81,7 +81,7 @@ public static class LiftLaw
             && parts.Any(p => p.Get(PartSizes.Turns) is { } turns && torsion.LiftMm(turns) is null)
         )
         {
-            yield return $"With so many turns the torsion bar carries its load at no height ({said}): fewer, or a stiffer bar.";
+            yield return TorsionAdjuster.NoHeight(corner);
         }
         if (blocks > 0 && Corners.AxleOf(corner) == Axle.Front)
         {

@@ -1,3 +1,5 @@
+using Nokko.Core.Shelf;
+
 namespace Nokko.Core.Suspension;
 
 /// <summary>A coil's rate and free length; a dual-rate coil has a second rate beyond its crossover.</summary>
@@ -20,33 +22,43 @@ public readonly record struct CoilSpring(
 
     /// <summary>Rate under an axial load, N/mm.</summary>
     /// <param name="axialN">N along the coil.</param>
-    public double RateAt(double axialN) =>
-        Beyond is var (crossover, second) && axialN > crossover ? second : RateNPerMm;
+    public double RateAt(double axialN) => RateAt(RateNPerMm, Beyond, axialN);
+
+    /// <summary>The same of a coil whose free length nobody knows, N/mm.</summary>
+    /// <param name="rateNPerMm">k₁, N/mm.</param>
+    /// <param name="beyond">Crossover and second rate; null where there is one rate.</param>
+    /// <param name="axialN">N along the coil; null is not known, then the first rate counts.</param>
+    public static double RateAt(
+        double rateNPerMm,
+        (double CrossoverN, double RateNPerMm)? beyond,
+        double? axialN
+    ) => beyond is var (crossover, second) && axialN > crossover ? second : rateNPerMm;
 
     /// <summary>The coil of a suspension, where its rate and free length are known.</summary>
     public static CoilSpring? Of(Vehicles.Suspension suspension) =>
         suspension.Get(SuspensionSizes.SpringRate) is { } rate
         && suspension.Get(SuspensionSizes.SpringFreeLength) is { } free
-            ? new CoilSpring(
-                rate,
-                free,
-                Pair(
-                    suspension.Get(SuspensionSizes.CrossoverLoad),
-                    suspension.Get(SuspensionSizes.SecondRate)
-                )
-            )
+            ? new CoilSpring(rate, free, BeyondOf(suspension))
             : null;
 
     /// <summary>The coil of a part, where its rate and free length are known.</summary>
-    public static CoilSpring? Of(Shelf.PlacedPart part) =>
-        part.Get(Shelf.PartSizes.Rate) is { } rate
-        && part.Get(Shelf.PartSizes.FreeLength) is { } free
-            ? new CoilSpring(
-                rate,
-                free,
-                Pair(part.Get(Shelf.PartSizes.CrossoverLoad), part.Get(Shelf.PartSizes.SecondRate))
-            )
+    public static CoilSpring? Of(PlacedPart part) =>
+        part.Get(PartSizes.Rate) is { } rate && part.Get(PartSizes.FreeLength) is { } free
+            ? new CoilSpring(rate, free, BeyondOf(part))
             : null;
+
+    /// <summary>Crossover and second rate of the coil that is in; null where it has one rate, or only half of it is known.</summary>
+    public static (double CrossoverN, double RateNPerMm)? BeyondOf(
+        Vehicles.Suspension suspension
+    ) =>
+        Pair(
+            suspension.Get(SuspensionSizes.CrossoverLoad),
+            suspension.Get(SuspensionSizes.SecondRate)
+        );
+
+    /// <summary>The same of a part.</summary>
+    public static (double CrossoverN, double RateNPerMm)? BeyondOf(PlacedPart part) =>
+        Pair(part.Get(PartSizes.CrossoverLoad), part.Get(PartSizes.SecondRate));
 
     private static (double, double)? Pair(double? crossover, double? second) =>
         (crossover, second) is ({ } n, { } k) ? (n, k) : null;

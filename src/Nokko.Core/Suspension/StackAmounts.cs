@@ -165,7 +165,7 @@ public static class StackAmounts
         }
         if (part.Thickness is not { } longer)
         {
-            return $"By how much is {part.Name} longer than the link that is in?";
+            return $"By how much is {part.Name} longer or shorter than the link that is in?";
         }
         if (
             axle.Suspension.Get(SuspensionSizes.SensorArmShare) is not { } share
@@ -219,6 +219,10 @@ public static class StackAmounts
     private static string? Coil(PlacedPart part, AxleState axle, out IReadOnlyList<Share> shares)
     {
         shares = [];
+        if (part.Get(PartSizes.SecondRate) is null != part.Get(PartSizes.CrossoverLoad) is null)
+        {
+            return $"{part.Name} has two rates: both the second one and the load at which it begins are needed.";
+        }
         if (CoilSpring.Of(part) is not { } next || CoilSpring.Of(axle.Suspension) is not { } old)
         {
             return ByDesign(part, axle, out shares);
@@ -262,7 +266,7 @@ public static class StackAmounts
         if (
             part.Get(PartSizes.DesignLift) is not { } lift
             || part.Get(PartSizes.DesignLoad) is not { } design
-            || part.Get(PartSizes.Rate) is not { } rate
+            || part.Get(PartSizes.Rate) is not { } first
         )
         {
             return part.Claim is null
@@ -273,6 +277,7 @@ public static class StackAmounts
         {
             return $"What {part.Name} does depends on the load: enter the axle's mass.";
         }
+        var rate = CoilSpring.RateAt(first, CoilSpring.BeyondOf(part), axle.SpringLoadN);
         var wheelRate =
             part.Kind == PartKind.LeafPack ? rate : rate * axle.MotionRatio * axle.MotionRatio;
         var unsagged = SpringChange.OverTodayMm(lift, design, load, wheelRate, oldRate, 0);

@@ -1,5 +1,6 @@
 using MathNet.Numerics.RootFinding;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Suspension;
 
@@ -45,7 +46,7 @@ public sealed record TorsionBar(double LoadN, double ArmMm, double DropRad, doub
 /// <param name="Bar">The bar with its arm; null when its figures are not known.</param>
 /// <param name="LeverMm">Bar's axis to the adjuster bolt, mm; null when not known.</param>
 /// <param name="PitchMm">How far the bolt goes in a turn, mm; null when not known.</param>
-/// <param name="PerTurnMm">Rise for each turn, from readings before and after, mm; null when nobody read it.</param>
+/// <param name="PerTurnMm">Rise for each turn, from readings before and after, mm, not zero; null when nobody read it.</param>
 public sealed record TorsionAdjuster(
     TorsionBar? Bar,
     double? LeverMm,
@@ -53,6 +54,11 @@ public sealed record TorsionAdjuster(
     Estimate? PerTurnMm
 )
 {
+    /// <summary>Said where the bar does not carry its load with these turns.</summary>
+    /// <param name="where">The corner, or null.</param>
+    public static string NoHeight(Corner? where = null) =>
+        $"With so many turns the torsion bar carries its load at no height{(where is { } c ? $" ({Corners.Said(c)})" : "")}: fewer, or a stiffer bar.";
+
     /// <summary>Share of a rise that is its standard uncertainty where it was read by turning before.</summary>
     private const double ReadShare = 0.06;
 
@@ -81,7 +87,7 @@ public sealed record TorsionAdjuster(
     /// <param name="wheelLoadN">Sprung load on one wheel, N; null is not known.</param>
     public static TorsionAdjuster? Of(Vehicles.Suspension suspension, double? wheelLoadN)
     {
-        if (suspension.Kind != Vehicles.SuspensionKind.TorsionBarArm)
+        if (suspension.Kind != SuspensionKind.TorsionBarArm)
         {
             return null;
         }
@@ -99,7 +105,9 @@ public sealed record TorsionAdjuster(
                 : null,
             suspension.Get(SuspensionSizes.AdjusterLever),
             suspension.Get(SuspensionSizes.AdjusterPitch),
+            // A turn that lifted nothing tells nothing: the bolt was slack.
             suspension.Dimensions.TryGetValue(SuspensionSizes.LiftPerTurn, out var read)
+            && read.Value != 0
                 ? new Estimate(read.In(Unit.Mm), read.UIn(Unit.Mm, 0))
                 : null
         );

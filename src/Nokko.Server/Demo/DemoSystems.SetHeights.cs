@@ -31,11 +31,11 @@ internal static partial class DemoSystems
         };
 
     /// <summary>Plates in front, air with one sensor behind: there only another link lifts.</summary>
-    public static DemoVehicle AirBuilt { get; } =
-        new()
+    public static DemoVehicle AirBuilt =>
+        WagonBuilt with
         {
-            Kind = VehicleKind.Wagon,
-            Front = WagonBuilt.Front,
+            Loads = [],
+            LevelLoaded = false,
             Rear = DemoVehicle.Of(
                 SuspensionKind.MultiLink,
                 (SuspensionSizes.SensorArmShare, 0.45),
@@ -47,27 +47,15 @@ internal static partial class DemoSystems
                 HeightControl = HeightControl.OneSensor,
                 Medium = SpringMedium.Air,
             },
-            Sizes = DemoVehicle.Built(2880, 1620, 1080, 1010, 510),
             Wish = "An inch and a half at both ends, the levelling kept",
         };
 
-    /// <summary>Coils on a live axle behind; a pair with two rates shall carry it.</summary>
-    public static DemoVehicle DualRateBuilt { get; } =
-        new()
+    /// <summary>The wagon, with a pair of coils of two rates to carry a camp.</summary>
+    public static DemoVehicle DualRateBuilt =>
+        WagonBuilt with
         {
-            Kind = VehicleKind.Wagon,
-            Front = WagonBuilt.Front,
-            Rear = DemoVehicle.Of(
-                SuspensionKind.CoilFourLink,
-                (SuspensionSizes.SpringLean, 4),
-                (SuspensionSizes.SpringLength, 290),
-                (SuspensionSizes.SpringRate, 30),
-                (SuspensionSizes.SpringFreeLength, 432),
-                (SuspensionSizes.ShockLength, 505),
-                (SuspensionSizes.ShockExtended, 600),
-                (SuspensionSizes.ShockCollapsed, 360)
-            ),
-            Sizes = DemoVehicle.Built(2780, 1600, 1020, 980, 505, springs: 1000),
+            Loads = [],
+            LevelLoaded = false,
             Wish = "Soft when empty, firm with the camp on",
         };
 }

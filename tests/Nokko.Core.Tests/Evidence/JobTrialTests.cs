@@ -66,6 +66,33 @@ public class JobTrialTests
     }
 
     [Fact]
+    public void An_axle_whose_height_is_held_teaches_nothing_of_its_springs()
+    {
+        var job = Sample.Job(Before, [571, 1070, 580, 580, 1070, 569]);
+        var trial = Assert.Single(
+            Trials(
+                job with
+                {
+                    Stages =
+                    [
+                        .. job.Stages.Select(s =>
+                            s with
+                            {
+                                Front = s.Front with { HeightControl = HeightControl.TwoSensors },
+                            }
+                        ),
+                    ],
+                }
+            )
+        );
+        Assert.Null(trial.Trial);
+        Assert.Equal(
+            "A controller holds the height there: its springs show nothing.",
+            trial.WhyNot
+        );
+    }
+
+    [Fact]
     public void Readings_that_did_not_settle_teach_nothing() =>
         Assert.Contains(
             "not settled",

@@ -1,7 +1,6 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
-using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 
@@ -133,22 +132,15 @@ public class KeptCardsTests
             ),
         ["adjusters-turned-again"] = () =>
         {
-            static PlacedPart Adjuster(int id, double turns) =>
-                PlacedPart.TurnedAdjuster(
-                    Sample.Id(id),
-                    new()
-                    {
-                        Value = turns,
-                        Unit = Unit.One,
-                        Known = Known.Told,
-                    }
-                );
             return JobCard.Derive(
                 Sample.AsFound with
                 {
-                    Stacks = Sample.Plan((Corner.LF, Adjuster(30, 2))).Stacks,
+                    Stacks = Sample.Plan((Corner.LF, Sample.Adjuster(30, 2))).Stacks,
                 },
-                Sample.Plan((Corner.LF, Adjuster(31, 3.5)), (Corner.RF, Adjuster(32, 1))),
+                Sample.Plan(
+                    (Corner.LF, Sample.Adjuster(31, 3.5)),
+                    (Corner.RF, Sample.Adjuster(32, 1))
+                ),
                 Cards.Vehicle(SuspensionKind.TorsionBarArm, SuspensionKind.LeafOverslung),
                 Equipment.TwoPostLift
             );

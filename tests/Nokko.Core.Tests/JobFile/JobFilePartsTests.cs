@@ -44,6 +44,22 @@ public class JobFilePartsTests
     private static JsonNode Part(JsonObject file) =>
         file["plans"]![0]!["stacks"]![0]!["parts"]![0]!;
 
+    [Theory]
+    [InlineData("levelSensorLink", -12.5, true)]
+    [InlineData("strutTopSpacer", -12.5, false)]
+    [InlineData("strutTopSpacer", 0, false)]
+    public void Only_a_link_may_be_shorter_than_the_old_one(string kind, double mm, bool can)
+    {
+        var file = File();
+        var part = Part(file);
+        part["kind"] = kind;
+        part["thickness"] = Quantity(mm, "mm");
+        Assert.Equal(
+            can ? null : "$.plans[0].stacks[0].parts[0].thickness.value",
+            JobFileReader.Read(file.ToJsonString()).Error?.Path
+        );
+    }
+
     [Fact]
     public void A_corner_and_a_piece_stand_in_a_plan_once()
     {

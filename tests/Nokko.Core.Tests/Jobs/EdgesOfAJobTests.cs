@@ -2,7 +2,6 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
-using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -16,22 +15,6 @@ public class EdgesOfAJobTests
 {
     private readonly Workshop _shop = new();
 
-    private static SavePart Plate(int count = 2, decimal? price = 35) =>
-        new(
-            Sample.Id(200),
-            Sample.Id(201),
-            null,
-            "T-1",
-            "plate",
-            PartKind.StrutTopSpacer,
-            Workshop.Typed("1", Unit.Inch),
-            null,
-            count,
-            price,
-            "eur",
-            null
-        );
-
     [Theory]
     [InlineData(-1, 35, "count")]
     [InlineData(0, 35, null)]
@@ -43,7 +26,7 @@ public class EdgesOfAJobTests
     [InlineData(2, 1_000_000.01, "price")]
     public void A_part_is_counted_and_priced_within_reason(int count, double price, string? field)
     {
-        var part = Plate(count, (decimal)price);
+        var part = Workshop.SavePlate(count, (decimal)price);
         if (field is null)
         {
             Assert.Equal((count, (decimal)price), (part.Read().Count, part.Read().Price));
@@ -61,7 +44,13 @@ public class EdgesOfAJobTests
         [
             .. Enumerable
                 .Range(0, ReadInShelf.Most + 1)
-                .Select(i => Plate().Read() with { Id = Sample.Id(i), Number = $"T-{i}" }),
+                .Select(i =>
+                    Workshop.SavePlate().Read() with
+                    {
+                        Id = Sample.Id(i),
+                        Number = $"T-{i}",
+                    }
+                ),
         ];
         Decision Read(Part[] at) =>
             new ReadInShelf(Sample.Id(1), at, false).On(new ShopState(), _shop.Context());
@@ -170,12 +159,7 @@ public class EdgesOfAJobTests
         {
             Job = _shop.Document.Job with
             {
-                OdometerIn = new()
-                {
-                    Value = 50_000,
-                    Unit = Unit.Km,
-                    Known = Known.Measured,
-                },
+                OdometerIn = Sample.Of(50_000, Unit.Km, Known.Measured),
             },
         };
         HandOver At(string km) => new(_shop.Key(), 0, Workshop.Typed(km, Unit.Km), null, []);
@@ -203,71 +187,6 @@ public class EdgesOfAJobTests
         );
         _shop.Now = at.AddHours(1);
         _shop.Do(new TakeBack(_shop.Key(), wish.CommandId));
-    }
-
-    [Fact]
-    public void A_suspension_is_described_at_its_own_end_with_what_that_kind_has()
-    {
-        var before = _shop.Document.CurrentStage()!;
-        SetSuspension Set(
-            Axle axle,
-            SuspensionKind kind,
-            HeightControl? held = null,
-            SpringMedium? medium = null
-        ) => new(_shop.Key(), 0, axle, kind, [], ShacklePivot.BelowEye, held, medium);
-        _shop.Do(
-            Set(Axle.Rear, SuspensionKind.LeafUnderslung, HeightControl.OneSensor, SpringMedium.Air)
-        );
-        var now = _shop.Document.CurrentStage()!;
-        Assert.Equal(before.Front, now.Front);
-        Assert.Equal(
-            (SuspensionKind.LeafUnderslung, ShacklePivot.BelowEye),
-            (now.Rear.Kind, now.Rear.ShacklePivot)
-        );
-        // Leaves are steel, whatever holds their height.
-        Assert.Equal((HeightControl.OneSensor, null), (now.Rear.HeightControl, now.Rear.Medium));
-        _shop.Do(Set(Axle.Front, SuspensionKind.CoilOverArm, medium: SpringMedium.Air));
-        now = _shop.Document.CurrentStage()!;
-        Assert.Equal((null, SpringMedium.Air), (now.Front.ShacklePivot, now.Front.Medium));
-        Assert.Equal(SuspensionKind.LeafUnderslung, now.Rear.Kind);
-    }
-
-    [Fact]
-    public void Points_stay_with_their_kind()
-    {
-        _shop.Do(
-            new SetPoints(
-                _shop.Key(),
-                0,
-                Axle.Front,
-                [
-                    new PointInput(
-                        Archetype.Of(SuspensionKind.CoilOverArm)!.Points[0].Name,
-                        Workshop.Typed("230", Unit.Mm),
-                        Workshop.Typed("250", Unit.Mm)
-                    ),
-                ]
-            )
-        );
-        _shop.Do(new SetSuspension(_shop.Key(), 0, Axle.Front, SuspensionKind.CoilOverArm, []));
-        Assert.Single(_shop.Document.CurrentStage()!.Front.Points);
-    }
-
-    [Fact]
-    public void Torsion_bars_and_leaves_take_no_points_each_with_its_own_word()
-    {
-        SetPoints Points(Axle axle) => new(_shop.Key(), 0, axle, []);
-        _shop.Do(new SetSuspension(_shop.Key(), 0, Axle.Front, SuspensionKind.TorsionBarArm, []));
-        Assert.Contains(
-            "a turn of the adjuster",
-            _shop.Refused(Points(Axle.Front)).Message,
-            StringComparison.Ordinal
-        );
-        Assert.Contains(
-            "chord, arch and shackle",
-            _shop.Refused(Points(Axle.Rear)).Message,
-            StringComparison.Ordinal
-        );
     }
 
     [Fact]
@@ -422,5 +341,22 @@ public class EdgesOfAJobTests
         var asked = AskedMeasures.Of(d);
         Assert.False(asked.First(a => a.Measure == Measures.BumpStopGap).NowOrNever);
         Assert.True(asked.First(a => a.Measure == Measures.HoseSlack).NowOrNever);
+    }
+
+    /// <summary>On some vehicles a shorter link lifts: it has a minus, a plate has none.</summary>
+    [Fact]
+    public void A_sensor_s_link_may_be_shorter_a_plate_is_never_thinner_than_nothing()
+    {
+        SavePart As(PartKind kind) =>
+            Workshop.SavePlate() with
+            {
+                Part = kind,
+                Thickness = Workshop.Typed("−1/2", Unit.Inch),
+            };
+        Assert.Equal(-12.7, As(PartKind.LevelSensorLink).Read().Thickness!.In(Unit.Mm), 9);
+        Assert.Equal(
+            "thickness",
+            Assert.Throws<RefusedException>(As(PartKind.StrutTopSpacer).Read).Refusal.Field
+        );
     }
 }

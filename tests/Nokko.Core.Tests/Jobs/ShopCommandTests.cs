@@ -245,20 +245,7 @@ public class ShopCommandTests
         Assert.Equal((RefusalKind.Conflict, Sample.Id(4)), (open.Kind, open.Row));
     }
 
-    private static readonly SavePart Plate = new(
-        Sample.Id(200),
-        Sample.Id(201),
-        null,
-        "T-1",
-        "plate",
-        PartKind.StrutTopSpacer,
-        Workshop.Typed("1", Unit.Inch),
-        null,
-        2,
-        35,
-        "eur",
-        null
-    );
+    private static readonly SavePart Plate = Workshop.SavePlate();
 
     [Fact]
     public void A_part_is_kept_edited_binned_and_put_back()

@@ -125,6 +125,23 @@ internal sealed class Workshop
             ("RF", "20 1/2")
         );
 
+    /// <summary>A plate as it is typed at the shelf.</summary>
+    public static SavePart SavePlate(int count = 2, decimal? price = 35) =>
+        new(
+            Sample.Id(200),
+            Sample.Id(201),
+            null,
+            "T-1",
+            "plate",
+            PartKind.StrutTopSpacer,
+            Typed("1", Unit.Inch),
+            null,
+            count,
+            price,
+            "eur",
+            null
+        );
+
     public Part Plates(int count = 4)
     {
         var part = new Part

@@ -37,11 +37,15 @@ public class AnyStackTests
                 Gen.Double[0, 1].Array[sizes.Count],
                 Gen.Bool.Array[sizes.Count],
                 Gen.Int[0, 2].Select(i => i == 2 ? null : (ShacklePivot?)i),
-                (at, known, pivot) =>
+                Gen.Int[0, 5].Select(i => i > 1 ? null : (HeightControl?)i),
+                Gen.Bool,
+                (at, known, pivot, held, air) =>
                     new Nokko.Core.Vehicles.Suspension
                     {
                         Kind = kind,
                         ShacklePivot = kind.IsLeaf() ? pivot : null,
+                        HeightControl = held,
+                        Medium = air && kind.HasCoil() ? SpringMedium.Air : null,
                         Dimensions = sizes
                             .Where((_, i) => known[i])
                             .ToDictionary(
@@ -277,7 +281,17 @@ public class AnyStackTests
                     Assert.Null(p.Cannot);
                     Assert.Equal(0, p.FrontRise.Value!.Value, 1e-9);
                     Assert.Equal(0, p.Rake.Value!.Value - 60, 1e-9);
-                    Assert.Equal(0, p.RearRise.U!.Value, 1e-9);
+                    // Only a controller comes to rest anywhere in its dead band.
+                    Assert.Equal(
+                        rear.HeightControl switch
+                        {
+                            null => 0,
+                            HeightControl.OneSensor => LiftLaw.DeadBandUMm,
+                            _ => LiftLaw.DeadBandUMm / Math.Sqrt(2),
+                        },
+                        p.RearRise.U!.Value,
+                        rear.HeightControl is null ? 1e-9 : 1e-3
+                    );
                 },
                 iter: 1_000
             );

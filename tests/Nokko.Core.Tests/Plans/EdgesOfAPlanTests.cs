@@ -32,169 +32,6 @@ public class EdgesOfAPlanTests
             )
             .Corners.Single(c => c.Corner == Corner.LR);
 
-    private static Prediction Turned(double mmPerTurn, params PlacedPart[] more) =>
-        StacksTests.Predict(
-            StacksTests.Both(
-                Axle.Front,
-                [
-                    PlacedPart.TurnedAdjuster(
-                        Sample.Id(80),
-                        new()
-                        {
-                            Value = 1,
-                            Unit = Unit.One,
-                            Known = Known.Told,
-                        }
-                    ),
-                    .. more,
-                ]
-            ),
-            StacksTests.On(
-                front: StacksTests.Of(
-                    SuspensionKind.TorsionBarArm,
-                    (SuspensionSizes.LiftPerTurn, mmPerTurn)
-                )
-            )
-        );
-
-    [Theory]
-    [InlineData(11.9, false, false)]
-    [InlineData(12.1, true, false)]
-    [InlineData(37.9, true, false)]
-    [InlineData(38.1, true, true)]
-    public void Companions_come_with_the_height(double lift, bool links, bool differential)
-    {
-        var companions = Turned(lift).Companions;
-        Assert.Equal(
-            links,
-            companions.Any(c => c.What.StartsWith("Sway-bar links", StringComparison.Ordinal))
-        );
-        Assert.Equal(
-            differential,
-            companions.Any(c => c.What.StartsWith("Differential drop", StringComparison.Ordinal))
-        );
-    }
-
-    private static string[] Told(Vehicle vehicle, params (Corner, PlacedPart)[] parts) =>
-        [
-            .. StacksTests
-                .Predict(Sample.Plan(parts), vehicle)
-                .Companions.Select(c => $"{c.Where}: {c.What}; {c.Why}"),
-        ];
-
-    private static (Corner, PlacedPart)[] Rings(double front, double rear) =>
-        [
-            .. Corners.All.Select(
-                (c, i) =>
-                    (
-                        c,
-                        StacksTests.Part(1, PartKind.CoilSpacer, i < 2 ? front : rear) with
-                        {
-                            Id = Sample.Id(70 + i),
-                        }
-                    )
-            ),
-        ];
-
-    [Fact]
-    public void A_taped_track_bar_tells_how_far_the_axle_goes_aside_and_what_brings_it_back()
-    {
-        var vehicle = StacksTests.On(
-            rear: StacksTests.Of(
-                SuspensionKind.CoilFourLink,
-                (SuspensionSizes.TrackBarRun, 860),
-                (SuspensionSizes.TrackBarDrop, 60)
-            )
-        );
-        // 50 one to one: 4.956 aside, 4.916 longer.
-        Assert.Contains(
-            "rear: Track bar 3/16 in (5 mm) longer, or one end relocated by 1 15/16 in (50 mm); else the axle sits 3/16 in (5 mm) toward the bar's end at the body, and the gaps beside its tyres differ by 3/8 in (10 mm): the check",
-            Told(vehicle, [.. Rings(0.5, 50).Where(r => Corners.AxleOf(r.Item1) == Axle.Rear)])
-        );
-        Assert.Contains(
-            Told(
-                StacksTests.On(rear: StacksTests.Of(SuspensionKind.CoilFourLink)),
-                [.. Rings(0.5, 50).Where(r => Corners.AxleOf(r.Item1) == Axle.Rear)]
-            ),
-            c => c.Contains("tape the bar's run and drop", StringComparison.Ordinal)
-        );
-    }
-
-    [Fact]
-    public void Caster_on_taped_radius_arms_counts_the_body_s_pitch()
-    {
-        var vehicle = StacksTests.On(
-            StacksTests.Of(
-                SuspensionKind.CoilRadiusArm,
-                (SuspensionSizes.ArmLength, 900),
-                (SuspensionSizes.FootDistance, 900),
-                (SuspensionSizes.SpringLean, 0),
-                (SuspensionSizes.RadiusArmDrop, 60)
-            ),
-            StacksTests.Of(SuspensionKind.CoilFourLink)
-        );
-        var prediction = StacksTests.Predict(Sample.Plan(Rings(50, 50)), vehicle);
-        double Mean(Corner a, Corner b) =>
-            prediction
-                .Corners.Where(c => c.Corner == a || c.Corner == b)
-                .Average(c => c.Rise.Value!.Value);
-        var (front, rear) = (Mean(Corner.LF, Corner.RF), Mean(Corner.LR, Corner.RR));
-        var pivot = front + ((rear - front) * Math.Sqrt((900 * 900) - 3600) / 3600);
-        var lost = (Math.Asin((60 + pivot) / 900) - Math.Asin(60.0 / 900)) * 180 / Math.PI;
-        Assert.InRange(lost, 2.5, 4);
-        Assert.Contains(
-            prediction.Companions,
-            c =>
-                c.What
-                == string.Create(
-                    System.Globalization.CultureInfo.InvariantCulture,
-                    $"Caster: {lost:0.0}° less, to the ground"
-                )
-        );
-    }
-
-    [Theory]
-    [InlineData(30, 0, "Headlights, down by")]
-    [InlineData(0, 30, "Headlights, up by")]
-    [InlineData(30, 30, null)]
-    public void Headlights_are_turned_by_what_the_body_tilts(
-        double front,
-        double rear,
-        string? says
-    )
-    {
-        var coils = StacksTests.Of(SuspensionKind.CoilFourLink);
-        var rings = Rings(front, rear).Where(r => r.Item2.Thickness!.Value > 0).ToArray();
-        var prediction = StacksTests.Predict(Sample.Plan(rings), StacksTests.On(coils, coils));
-        var lamps = prediction.Companions.SingleOrDefault(c =>
-            c.What.StartsWith("Headlights", StringComparison.Ordinal)
-        );
-        if (says is null)
-        {
-            Assert.Null(lamps);
-            return;
-        }
-        var tilt =
-            (prediction.FrontRise.Value!.Value - prediction.RearRise.Value!.Value) / 3600 * 7620;
-        Assert.Equal(
-            $"{says} {LengthText.Both(Math.Abs(tilt))} on a wall at 25 ft (7.6 m)",
-            lamps!.What
-        );
-    }
-
-    [Fact]
-    public void Body_bolts_are_as_much_longer_as_the_tallest_puck()
-    {
-        var prediction = StacksTests.Predict(
-            Sample.Plan(
-                (Corner.LF, Sample.Plate(1, 20, PartKind.BodyPuck)),
-                (Corner.LR, Sample.Plate(2, 50.8, PartKind.BodyPuck))
-            ),
-            StacksTests.On()
-        );
-        Assert.Contains(prediction.Companions, c => c.What == "Body bolts 2 in (51 mm) longer");
-    }
-
     [Theory]
     [InlineData(25.4, 25.4, false)]
     [InlineData(25.4, 25.5, true)]
@@ -286,12 +123,7 @@ public class EdgesOfAPlanTests
         {
             Id = Sample.Id(60),
             Name = "winch",
-            Mass = new()
-            {
-                Value = 45,
-                Unit = Unit.Kg,
-                Known = Known.Told,
-            },
+            Mass = Sample.Of(45, Unit.Kg),
             Behind = Sample.Mm(-600),
         };
         Assert.Equal(new BodyLoad(600, 0, 45 * Gravity.NPerKg), load.OnBody());
@@ -305,12 +137,7 @@ public class EdgesOfAPlanTests
         {
             Id = Sample.Id(60),
             Name = "canopy",
-            Mass = new()
-            {
-                Value = 120,
-                Unit = Unit.Kg,
-                Known = Known.Told,
-            },
+            Mass = Sample.Of(120, Unit.Kg),
             Behind = Sample.Mm(3600),
             Stays = true,
         };

@@ -54,6 +54,19 @@ export function geometryDrawings(
   const ground = (y: number) => (
     <path d={`M10 ${n(y)}H430`} stroke={inks.ink} strokeWidth={2} />
   );
+  /** A wheel from above, turned by an angle. */
+  const fromAbove = (x: number, turn: number, line: object) => (
+    <rect
+      x={x - 14}
+      y={30}
+      width={28}
+      height={80}
+      rx={6}
+      {...line}
+      strokeWidth={3}
+      transform={`rotate(${n(turn)} ${x.toString()} 70)`}
+    />
+  );
   return {
     torsion: () => {
       const lift = within(60, value(0) * 0.7);
@@ -124,31 +137,14 @@ export function geometryDrawings(
             <path d="M90 70H350" stroke={inks.ink} strokeWidth={7} />
             {[90, 350].map((x) => (
               <g key={x}>
-                <rect
-                  x={x - 14}
-                  y={30}
-                  width={28}
-                  height={80}
-                  rx={6}
-                  {...before}
-                  strokeWidth={2.5}
+                {fromAbove(x, 0, before)}
+                {fromAbove(x, turn, now)}
+                <path
+                  d={`M${x.toString()} 70V138`}
+                  stroke={inks.now}
+                  strokeWidth={4}
+                  transform={`rotate(${n(turn)} ${x.toString()} 70)`}
                 />
-                <g transform={`rotate(${n(turn)} ${x.toString()} 70)`}>
-                  <rect
-                    x={x - 14}
-                    y={30}
-                    width={28}
-                    height={80}
-                    rx={6}
-                    {...now}
-                    strokeWidth={3.5}
-                  />
-                  <path
-                    d={`M${x.toString()} 70V138`}
-                    stroke={inks.now}
-                    strokeWidth={4}
-                  />
-                </g>
               </g>
             ))}
             {says(220, 26, "ahead")}
@@ -298,18 +294,9 @@ export function geometryDrawings(
         says: "Both tyres from above, their toe eight times as large",
         art: (
           <>
-            <path d="M100 80H340" stroke={inks.ink} strokeWidth={5} />
+            <path d="M100 70H340" stroke={inks.ink} strokeWidth={5} />
             {[100, 340].map((x, i) => (
-              <rect
-                key={x}
-                x={x - 16}
-                y={30}
-                width={32}
-                height={100}
-                rx={7}
-                {...now}
-                transform={`rotate(${n(i === 0 ? turn : -turn)} ${x.toString()} 80)`}
-              />
+              <g key={x}>{fromAbove(x, i === 0 ? turn : -turn, now)}</g>
             ))}
             {says(220, 24, "ahead")}
             {says(220, 172, "toe ×8")}

@@ -11,7 +11,6 @@ import { useJob } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { BothWays } from "../../shared/BothWays";
-import { typed } from "../../shared/quantity";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
 import { FindStacks } from "../finding/FindStacks";
@@ -271,7 +270,13 @@ export default function PlanView() {
                   stacks,
                   meant(axle, side),
                   setting,
-                  typed(by, setting === "raisedCollar" ? unit : "1"),
+                  // Also when it is empty: the answer says what is asked.
+                  {
+                    typed: by,
+                    unit: setting === "raisedCollar" ? unit : "1",
+                    known: "measured",
+                    answers: [],
+                  },
                 ),
               );
             }

@@ -170,7 +170,7 @@ export function turned(
   stacks: Stacks,
   where: string[],
   what: Turned,
-  by: QuantityInput | null,
+  by: QuantityInput,
 ): Schemas["CornerPlacingsInput"][] {
   const adjuster = what === "torsionAdjuster";
   return placings(

@@ -1,0 +1,107 @@
+using Nokko.Core.Bench;
+using Xunit;
+using static Nokko.Core.Tests.Bench.BenchSheetsTests;
+
+namespace Nokko.Core.Tests.Bench;
+
+/// <summary>The sheets of geometry, by their worked numbers.</summary>
+public class GeometrySheetsTests
+{
+    private static BenchAnswer Usual(string sheet, params (string, string)[] other)
+    {
+        var fields = BenchSheets.Find(sheet)!.Fields;
+        return Work(
+            sheet,
+            [
+                .. fields
+                    .Where(f => f.Example != "" && other.All(o => o.Item1 != f.Name))
+                    .Select(f => (f.Name, f.Example)),
+                .. other,
+            ]
+        );
+    }
+
+    [Fact]
+    public void A_track_bar_tells_shift_check_cures_and_roll_centre()
+    {
+        var a = Usual("trackBar", ("pitch", "1.5"));
+        Assert.Equal(4.956, Value(a, 0), 0.001);
+        Assert.Equal(9.912, Value(a, 1), 0.002);
+        Assert.Equal(867.006 - 862.090, Value(a, 2), 0.001);
+        Assert.Equal((867.006 - 862.090) / 1.5, Value(a, 3), 0.001);
+        Assert.Equal(13.150, Value(a, 4), 0.001);
+        Assert.Equal(22.592, Value(a, 5), 0.001);
+        Assert.Equal(22.460, Value(a, 6), 0.001);
+        Assert.Equal(13.150, Value(a, 7), 0.001);
+        Assert.Equal((0, 0, 50), (Math.Round(Value(a, 8), 9), Value(a, 9), Value(a, 10)));
+        // By hand, S = H − √(H² + V² − V₁²) with 855.044 left across: by V (V₁ − V)/across, by δ V₁/across, by H 1 − H/across.
+        var perDrop = (110 / 855.044) - (60 / 855.044);
+        var perLift = 110 / 855.044;
+        var perRun = 1 - (860 / 855.044);
+        Assert.Equal(
+            Math.Sqrt(Math.Pow(3 * perDrop, 2) + Math.Pow(perLift, 2) + Math.Pow(3 * perRun, 2)),
+            a.Numbers[0].Result.U!.Value,
+            0.002
+        );
+        Assert.Equal(
+            "drop",
+            Assert.Throws<BenchException>(() => Usual("trackBar", ("lift", "900"))).Field
+        );
+        // Without a bracket only what the lift itself does to the roll centre is told.
+        Assert.Equal(25, Value(Usual("trackBar", ("moved", "")), 6), 9);
+    }
+
+    [Fact]
+    public void Drag_link_and_bar_are_told_at_rest_and_through_the_travel()
+    {
+        var a = Usual("steering");
+        Assert.Equal(-1.947, Value(a, 1), 0.001);
+        Assert.Equal(-0.991, Value(a, 3), 0.001);
+        Assert.Equal(0.013, Value(a, 4), 0.001);
+    }
+
+    [Fact]
+    public void Radius_arms_a_shaft_a_yoke_a_rim_lamps_and_toe_are_told()
+    {
+        // Rises alike: the pivot's place does not count.
+        Assert.Equal(-3.198, Value(Usual("caster", ("apart", "100")), 0), 0.001);
+        Assert.Equal(
+            Math.Tan(3.198 / 180 * Math.PI) * 50,
+            Value(Usual("caster", ("apart", "100")), 1),
+            0.01
+        );
+        Assert.Equal(
+            "drop",
+            Assert.Throws<BenchException>(() => Usual("caster", ("drop", "890"))).Field
+        );
+        var slope = Math.Atan(190.0 / 1200) * 180 / Math.PI;
+        var shaft = Usual("driveline", ("ratio", "4"), ("tyre", "800"));
+        Assert.Equal(slope - 4, Value(shaft, 1), 9);
+        Assert.Equal(slope - 2, Value(shaft, 2), 9);
+        Assert.Equal(
+            Math.Sqrt(Math.Pow(slope - 2, 2) - Math.Pow(slope - 4, 2)),
+            Value(shaft, 0),
+            9
+        );
+        Assert.Equal(2, Value(shaft, 3), 9);
+        Assert.Equal(Value(shaft, 4) / 4 * Math.PI * 0.8 * 60 / 1000, Value(shaft, 5), 6);
+        Assert.Equal(0.369, Value(Usual("slipYoke"), 0), 0.001);
+        Assert.Equal(59.631, Value(Usual("slipYoke", ("in", "60")), 1), 0.001);
+        var rim = Usual("wheel");
+        Assert.Equal(
+            (44.05, -5.95, 25),
+            (Math.Round(Value(rim, 0), 9), Math.Round(Value(rim, 1), 9), Value(rim, 2))
+        );
+        var lamps = Usual("headlights");
+        Assert.Equal(63.5, Value(lamps, 0), 9);
+        Assert.Equal(55 + (700.0 / 120) + 63.5, Value(lamps, 1), 9);
+        Assert.Equal(0.4775, Value(lamps, 3), 0.0001);
+        var toe = Usual("toe", ("pitch", "1.5"), ("arm", "150"));
+        Assert.Equal(2, Value(toe, 0), 9);
+        Assert.Equal(2.0 / 800 * 150 / 1.5, Value(toe, 2), 9);
+        Assert.Equal(
+            "total",
+            Assert.Throws<BenchException>(() => Usual("toe", ("total", "1700"))).Field
+        );
+    }
+}
