@@ -3,7 +3,7 @@ import { showText, type LengthUnit } from "../../shared/length";
 
 /** How a height is held, as said. */
 export const heightControls: Record<Schemas["HeightControl"], string> = {
-  oneSensor: "one sensor, the mean of both sides",
+  oneSensor: "one sensor for both sides",
   twoSensors: "a sensor at each side",
 };
 
