@@ -44,15 +44,10 @@ public sealed record BenchField(
 /// <param name="Fields">What it asks for.</param>
 public sealed record BenchSheet(string Name, string Said, IReadOnlyList<BenchField> Fields);
 
-/// <summary>One number of an answer.</summary>
-/// <param name="Label">What it is.</param>
-/// <param name="Result">The number with its ±, or why there is none.</param>
-public sealed record BenchNumber(string Label, Result Result);
-
 /// <summary>What a calculation gives.</summary>
 /// <param name="Numbers">The one that matters first.</param>
 /// <param name="Says">On what it rests, and what to look at.</param>
-public sealed record BenchAnswer(IReadOnlyList<BenchNumber> Numbers, IReadOnlyList<string> Says);
+public sealed record BenchAnswer(IReadOnlyList<LabelledResult> Numbers, IReadOnlyList<string> Says);
 
 /// <summary>Something that was typed cannot be.</summary>
 /// <param name="name">Name of the field.</param>

@@ -26,38 +26,38 @@ public static partial class BenchSheets
             );
         }
         var longer = lifted.CentringBarMm - lifted.BarMm;
-        var u = Spread(
+        var u = FirstOrder.U(
             x => new TrackBar(x[0], x[1]).Lifted(x[2])?.ShiftMm,
             (run, JointUMm),
             (drop, JointUMm),
             (lift, TapeUMm)
         );
-        BenchNumber Swing(string label, TrackBarCure cure, double by = 0) =>
+        LabelledResult Swing(string label, TrackBarCure cure, double by = 0) =>
             bar.Lifted(lift, cure, by)?.SwingMm(bump, droop) is { } mm
                 ? Length(
                     label,
                     mm,
-                    Spread(
+                    FirstOrder.U(
                         x => new TrackBar(x[0], x[1]).Lifted(x[2], cure, by)?.SwingMm(bump, droop),
                         (run, JointUMm),
                         (drop, JointUMm),
                         (lift, TapeUMm)
                     )
                 )
-                : new BenchNumber(label, Result.No(Unit.Mm, "The bar cannot reach that far."));
+                : new LabelledResult(label, Result.No(Unit.Mm, "The bar cannot reach that far."));
         return new BenchAnswer(
             [
                 Length("The axle moves, toward the bar's end at the body, by", lifted.ShiftMm, u),
                 Length("Gaps beside its tyres then differ by", 2 * lifted.ShiftMm, 2 * u),
                 Length("A bar that brings it back is longer by", longer, u),
                 .. number("pitch") is { } pitch
-                    ? (BenchNumber[])
+                    ? (LabelledResult[])
                         [new("In turns", Result.Of(longer / pitch, Unit.One, u / pitch, []))]
                     : [],
                 Length(
                     "Side to side through the travel, before",
                     was,
-                    Spread(
+                    FirstOrder.U(
                         x => new TrackBar(x[0], x[1]).Lifted(0)?.SwingMm(bump, droop),
                         (run, JointUMm),
                         (drop, JointUMm)
@@ -66,7 +66,7 @@ public static partial class BenchSheets
                 Swing("After the lift", TrackBarCure.None),
                 Swing("With the longer bar", TrackBarCure.LongerBar),
                 .. moved is { } r
-                    ? (BenchNumber[])
+                    ? (LabelledResult[])
                         [
                             Swing("With the bracket", TrackBarCure.RaisedAxleEnd, r),
                             new(
@@ -107,7 +107,7 @@ public static partial class BenchSheets
             number("arm")!.Value
         );
         var lift = number("lift")!.Value;
-        BenchNumber Turn(string label, double? rad, double u) =>
+        LabelledResult Turn(string label, double? rad, double u) =>
             new(
                 label,
                 rad is { } r
@@ -117,10 +117,10 @@ public static partial class BenchSheets
         SwingingRod Down(SwingingRod rod) => rod with { DropMm = rod.DropMm + lift };
         SteeringLinks Left(SteeringLinks l) => l with { Bar = Down(l.Bar), Link = Down(l.Link) };
         SteeringLinks BarAlone(SteeringLinks l) => l with { Link = Down(l.Link) };
-        BenchNumber Bumps(string label, Func<SteeringLinks, SteeringLinks> cured) =>
+        LabelledResult Bumps(string label, Func<SteeringLinks, SteeringLinks> cured) =>
             Turn(label, cured(links).SteerRad(DroopMm), U(l => cured(l).SteerRad(DroopMm)));
         double U(Func<SteeringLinks, double?> turn) =>
-            Spread(
+            FirstOrder.U(
                 x => turn(new(new(x[0], x[1]), new(x[2], x[3]), x[4])),
                 (links.Bar.RunMm, JointUMm),
                 (links.Bar.DropMm, JointUMm),
@@ -180,7 +180,7 @@ public static partial class BenchSheets
                 "The arm cannot reach that far: check its length and drop."
             );
         }
-        var u = Spread(
+        var u = FirstOrder.U(
             Change,
             (arm, JointUMm),
             (drop, JointUMm),
@@ -194,7 +194,7 @@ public static partial class BenchSheets
                     Result.Of(turn * Degrees, Unit.Degree, u * Degrees, [])
                 ),
                 .. number("apart") is { } apart
-                    ? (BenchNumber[])
+                    ? (LabelledResult[])
                         [
                             Length(
                                 "Back with a pair of bushes, opposed, each off its middle by",

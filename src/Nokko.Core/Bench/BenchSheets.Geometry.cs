@@ -24,13 +24,13 @@ public static partial class BenchSheets
             number("pinion")!.Value / Degrees
         );
         var shaft = new Driveline(run, drop, output, pinion, aside);
-        BenchNumber Angle(string label, Func<Driveline, double> of) =>
+        LabelledResult Angle(string label, Func<Driveline, double> of) =>
             new(
                 label,
                 Result.Of(
                     of(shaft) * Degrees,
                     Unit.Degree,
-                    Spread(
+                    FirstOrder.U(
                         x => of(new(x[0], x[1], x[2], x[3], aside)),
                         (run, JointUMm),
                         (drop, JointUMm),
@@ -49,7 +49,7 @@ public static partial class BenchSheets
                 Angle("Turn the pinion up by", s => s.EqualisingTurnRad),
                 new("Smooth up to, turns a minute", Result.Of(rpm, Unit.One, null, [])),
                 .. number("ratio") is { } ratio && number("tyre") is { } tyre
-                    ? (BenchNumber[])
+                    ? (LabelledResult[])
                         [
                             new(
                                 "Smooth up to, km/h",
@@ -80,7 +80,7 @@ public static partial class BenchSheets
             [
                 Length("The yoke comes out by", longer, JointUMm * Math.Sqrt(2)),
                 .. number("in") is { } spline
-                    ? (BenchNumber[])
+                    ? (LabelledResult[])
                         [Length("Spline that is left in", spline - longer, JointUMm * Math.Sqrt(2))]
                     : [],
             ],
@@ -122,7 +122,7 @@ public static partial class BenchSheets
         static Headlights Of(double[] x) => Headlights.Of(x[0], x[1], x[2], x[3], x[4]);
         var lamps = Of(typed);
         double U(Func<Headlights, double> of) =>
-            Spread(
+            FirstOrder.U(
                 x => of(Of(x)),
                 [
                     (typed[0], TapeUMm),
@@ -170,7 +170,7 @@ public static partial class BenchSheets
                     Result.Of(each * Degrees, Unit.Degree, u / (2 * toe.AcrossMm) * Degrees, [])
                 ),
                 .. number("arm") is { } arm && number("pitch") is { } pitch
-                    ? (BenchNumber[])
+                    ? (LabelledResult[])
                         [
                             new(
                                 "Each sleeve, turns longer or shorter",
@@ -189,30 +189,5 @@ public static partial class BenchSheets
                 "Carts and UTVs are set like this; anything for the road goes to the alignment shop, slowly and straight there.",
             ]
         );
-    }
-
-    /// <summary>Standard uncertainty of what a function gives from values that are each uncertain by themselves (JCGM 100, first order).</summary>
-    private static double Spread(
-        Func<double[], double?> of,
-        params ReadOnlySpan<(double Value, double U)> values
-    )
-    {
-        var at = new double[values.Length];
-        for (var i = 0; i < at.Length; i++)
-        {
-            at[i] = values[i].Value;
-        }
-        var sum = 0.0;
-        for (var i = 0; i < at.Length; i++)
-        {
-            var (value, u) = values[i];
-            at[i] = value + u;
-            var more = of(at);
-            at[i] = value - u;
-            var less = of(at);
-            at[i] = value;
-            sum += more is { } m && less is { } l ? Math.Pow((m - l) / 2, 2) : 0;
-        }
-        return Math.Sqrt(sum);
     }
 }

@@ -51,7 +51,7 @@ public static partial class BenchSheets
             [
                 Length("The lip rises by", lift, adjuster.Share * Math.Abs(lift)),
                 Length("A turn lifts", turn, adjuster.Share * Math.Abs(turn)),
-                new BenchNumber(
+                new LabelledResult(
                     "Rate at the ball joint",
                     Result.Of(adjuster.Bar!.RateNPerMm, Unit.NewtonPerMm, null, [])
                 ),

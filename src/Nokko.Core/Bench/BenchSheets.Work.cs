@@ -27,7 +27,7 @@ public static partial class BenchSheets
                 Length("Lean behind", rear, two),
                 Length("Warp: front lean less rear lean", front - rear, 2 * TapeUMm),
                 number("wheelbase") is { } wheelbase
-                    ? new BenchNumber(
+                    ? new LabelledResult(
                         "Body angle, nose down",
                         Result.Of(
                             Math.Atan2(rake, wheelbase) * Degrees,
@@ -36,7 +36,10 @@ public static partial class BenchSheets
                             []
                         )
                     )
-                    : new BenchNumber("Body angle", Result.No(Unit.Degree, "Enter the wheelbase.")),
+                    : new LabelledResult(
+                        "Body angle",
+                        Result.No(Unit.Degree, "Enter the wheelbase.")
+                    ),
             ],
             [
                 "Each height read once with a tape to a sixteenth.",
@@ -111,7 +114,7 @@ public static partial class BenchSheets
         return new BenchAnswer(
             [
                 Length("The lip rises by", belief.OffsetMm.Mean + bare, u),
-                new BenchNumber(
+                new LabelledResult(
                     "Lift ratio at ride height",
                     Result.Of(belief.Ratio.Mean, Unit.One, belief.Ratio.Sd, [])
                 ),
@@ -160,7 +163,7 @@ public static partial class BenchSheets
                     SpringChange.LongerMm(new CoilSpring(rate, free), coil, load),
                     Math.Sqrt((u * u) + Math.Pow(0.03 * load / rate, 2))
                 )
-                : new BenchNumber(
+                : new LabelledResult(
                     "Longer than the old one",
                     Result.No(Unit.Mm, "Enter the old one's rate and free length.")
                 );
@@ -222,7 +225,7 @@ public static partial class BenchSheets
         var settled = pack.FreeArchMm - (load / pack.RateNPerMm);
         return new BenchAnswer(
             [
-                new BenchNumber(
+                new LabelledResult(
                     "Rate",
                     Result.Of(
                         pack.RateNPerMm,
@@ -276,11 +279,11 @@ public static partial class BenchSheets
                     move.LiftMm,
                     0.05 * Math.Abs(move.LiftMm)
                 ),
-                new BenchNumber(
+                new LabelledResult(
                     "The axle turns with the leaf by",
                     Result.Of(move.ChordTurnRad * Degrees, Unit.Degree, null, [])
                 ),
-                new BenchNumber(
+                new LabelledResult(
                     "The shackle's lean then",
                     Result.Of(move.ShackleAngleRad * Degrees, Unit.Degree, null, [])
                 ),
@@ -309,7 +312,7 @@ public static partial class BenchSheets
                     LeafPackBuild.UBoltMm(number("pack")!.Value, thickness),
                     null
                 ),
-                new BenchNumber(
+                new LabelledResult(
                     "The pinion turns up by",
                     number("taper") is { } taper
                         ? Result.Of(taper, Unit.Degree, null, [])
@@ -341,14 +344,14 @@ public static partial class BenchSheets
                     (next.DiameterMm - now.DiameterMm) / 2,
                     0.005 * next.DiameterMm
                 ),
-                new BenchNumber(
+                new LabelledResult(
                     string.Create(CultureInfo.InvariantCulture, $"Shown {shown:0.#}, driven"),
                     Result.Of(shown * share, Unit.One, 0.01 * shown * share, [])
                 ),
                 Length("Diameter now", now.DiameterMm, null),
                 Length("Diameter then", next.DiameterMm, null),
                 Length("Wider by", next.WidthMm - now.WidthMm, null),
-                new BenchNumber(
+                new LabelledResult(
                     "Axle ratio that would pull as before",
                     number("ratio") is { } ratio
                         ? Result.Of(ratio * share, Unit.One, null, [])
@@ -359,6 +362,6 @@ public static partial class BenchSheets
         );
     }
 
-    private static BenchNumber Length(string label, double mm, double? u) =>
+    private static LabelledResult Length(string label, double mm, double? u) =>
         new(label, Result.Of(mm, Unit.Mm, u, []));
 }

@@ -14,6 +14,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(SetLoads), "setLoads")]
 [JsonDerivedType(typeof(SetSuspension), "setSuspension")]
 [JsonDerivedType(typeof(SetPoints), "setPoints")]
+[JsonDerivedType(typeof(TapeSizes), "tapeSizes")]
 [JsonDerivedType(typeof(NoteBallast), "noteBallast")]
 [JsonDerivedType(typeof(BeginWalkRound), "beginWalkRound")]
 [JsonDerivedType(typeof(SetConditions), "setConditions")]

@@ -41,6 +41,12 @@ public sealed record JobResults
     /// <summary>The job cards of the plan that is being fitted and of the chosen draft, as lines; null where nobody asked.</summary>
     public IReadOnlyList<PlanCard>? Cards { get; init; }
 
+    /// <summary>What the chosen draft, else the plan that is being fitted, moves besides the height, a line each.</summary>
+    public IReadOnlyList<MovedLine> Moved { get; init; } = [];
+
+    /// <summary>What the plan that is being fitted and the chosen draft move besides the height; null where nobody asked.</summary>
+    public IReadOnlyList<PlanGeometry>? Geometry { get; init; }
+
     /// <summary>By how much each corner must rise from where it stands now; empty while nothing was measured.</summary>
     public IReadOnlyList<NeededRise> Needed { get; init; } = [];
 
@@ -133,6 +139,11 @@ public static class JobEvaluator
             [
                 .. d.Plans.Select(p => Predict(d, p, stances, all)).OfType<Prediction>(),
             ],
+            Moved =
+                (d.DraftPlan() ?? d.BegunPlan()) is { } looked
+                && d.Stages.FirstOrDefault(s => s.Id == looked.FromStageId) is { } stage
+                    ? MovedLine.Of(PlanGeometry.Of(looked, SituationOf(d, stage, stances, all)))
+                    : [],
             Proofs = proofs,
             Trials = trials,
             Chain = [.. Chain(d, stances)],
@@ -155,6 +166,49 @@ public static class JobEvaluator
         d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
             ? Predictor.Predict(plan, SituationOf(d, from, stances, known))
             : null;
+
+    /// <summary>What a plan moves besides the height; without a plan what stands there now has moved.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan; null is what is fitted now.</param>
+    /// <param name="known">What this and other jobs have proved.</param>
+    /// <param name="shelf">Parts at hand.</param>
+    /// <param name="travel">Whether to work out every place of the travel.</param>
+    /// <exception cref="InvalidOperationException">The job has no stage.</exception>
+    public static PlanGeometry GeometryOf(
+        JobDocument d,
+        Plan? plan,
+        PlatformEvidence known,
+        IReadOnlyList<Part>? shelf = null,
+        bool travel = false
+    )
+    {
+        var from =
+            (plan is null ? d.CurrentStage() : d.Stages.First(s => s.Id == plan.FromStageId))
+            ?? throw new InvalidOperationException("A job has a stage.");
+        var stances = StancesOf(d);
+        return PlanGeometry.Of(
+            plan
+                ?? new Plan
+                {
+                    Id = Guid.Empty,
+                    Name = from.Name,
+                    FromStageId = from.Id,
+                    Stacks = from.Stacks,
+                },
+            SituationOf(d, from, stances, known.With(TrialsOf(d, stances))),
+            shelf,
+            travel
+        );
+    }
+
+    /// <summary>What the plan that is being fitted and the chosen draft move.</summary>
+    public static IReadOnlyList<PlanGeometry> GeometriesOf(JobDocument d) =>
+        [
+            .. new[] { d.BegunPlan(), d.DraftPlan() }
+                .OfType<Plan>()
+                .DistinctBy(p => p.Id)
+                .Select(p => GeometryOf(d, p, PlatformEvidence.None)),
+        ];
 
     /// <summary>The vehicle as it stands at a stage, with all that is known by then.</summary>
     /// <param name="d">The job.</param>

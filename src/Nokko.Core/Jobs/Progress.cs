@@ -20,6 +20,9 @@ public enum Phase
     /// <summary>Plan.</summary>
     Plan,
 
+    /// <summary>Geometry: what the lift moves, and what takes it back.</summary>
+    Geometry,
+
     /// <summary>Fit.</summary>
     Fit,
 
@@ -65,6 +68,7 @@ public sealed record Progress(
             new(Phase.TakeIn, guesses),
             new(Phase.WalkRound, unread),
             new(Phase.Plan, begun is null && DraftChanges(d) == 0 ? 1 : 0),
+            new(Phase.Geometry, begun is null ? results.Moved.Count(m => m.Beyond) : 0),
             new(Phase.Fit, stepsLeft + lines.Count),
             new(
                 Phase.Prove,

@@ -79,10 +79,11 @@ public sealed record SetSuspension(
             HeightControl = HeightControl,
             Medium = Suspension.HasCoil() ? Medium : null,
             Points = now.Kind == Suspension ? now.Points : [],
+            BarBodyEnd = now.Kind == Suspension ? now.BarBodyEnd : null,
         };
     }
 
-    private static Quantity? Size(string name, QuantityInput? input)
+    internal static Quantity? Size(string name, QuantityInput? input)
     {
         if (SuspensionSizes.Find(name) is not { } size)
         {
@@ -92,6 +93,45 @@ public sealed record SetSuspension(
         return value is not null && SuspensionSizes.WhyNot(name, value.In(size.Unit)) is { } why
             ? throw Refuse.Value(name, why)
             : value;
+    }
+}
+
+/// <summary>Keeps some sizes of an axle beside those that are known; an empty one is taken out.</summary>
+public sealed record TapeSizes(
+    Guid CommandId,
+    uint Version,
+    Axle Axle,
+    IReadOnlyList<SizeInput> Sizes,
+    Side? BarBodyEnd = null
+) : SuspensionCommand(CommandId, Version, Axle)
+{
+    /// <inheritdoc/>
+    public override string Does() => "sizes of an axle taped";
+
+    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
+    {
+        var sizes = new Dictionary<string, Quantity>(now.Dimensions);
+        foreach (var (name, value) in Sizes)
+        {
+            if (SetSuspension.Size(name, value) is not { } size)
+            {
+                sizes.Remove(name);
+            }
+            else if (SuspensionSizes.Of(now.Kind).All(s => s.Name != name))
+            {
+                throw Refuse.Value(name, "This kind of suspension has no such size.");
+            }
+            else
+            {
+                sizes[name] = size;
+            }
+        }
+        return now with
+        {
+            Dimensions = sizes,
+            BarBodyEnd =
+                now.Kind.IsLiveAxle() && !now.Kind.IsLeaf() ? BarBodyEnd ?? now.BarBodyEnd : null,
+        };
     }
 }
 

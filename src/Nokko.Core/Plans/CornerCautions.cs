@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -88,7 +89,10 @@ internal static class CornerCautions
     private static IEnumerable<Caution> Angles(CornerOutlook o, Vehicles.Suspension s)
     {
         var ride = s.Get(SuspensionSizes.CvRideLimit);
-        if (o.CvRide.Value is { } atRide && Math.Abs(atRide) > (ride ?? CornerLimits.CvRideDegrees))
+        if (
+            o.CvRide.Value is { } atRide
+            && Math.Abs(atRide) > (ride ?? CvShaftMechanism.RideDegrees)
+        )
         {
             yield return Look(
                 $"The CV joints run at {Math.Abs(atRide):0.0}° at ride height; {(ride is null ? "8° is the rule of thumb" : $"{ride:0.#}° is their limit")}: a lower differential helps."
@@ -97,7 +101,7 @@ internal static class CornerCautions
         var full = s.Get(SuspensionSizes.CvDroopLimit);
         if (
             o.CvDroop.Value is { } atDroop
-            && Math.Abs(atDroop) > (full ?? CornerLimits.CvDroopDegrees)
+            && Math.Abs(atDroop) > (full ?? CvShaftMechanism.DroopDegrees)
         )
         {
             yield return new Caution(

@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -81,12 +82,13 @@ internal sealed partial class CornerLimits
             : null;
 
     private double? CvAtRide(double rise, double u) =>
-        Angle(rise, 0, u) / (Suspension.Get(SuspensionSizes.CvRideLimit) ?? CvRideDegrees);
+        Angle(rise, 0, u)
+        / (Suspension.Get(SuspensionSizes.CvRideLimit) ?? CvShaftMechanism.RideDegrees);
 
     private double? CvAtDroop(double rise, double u) =>
         LeftMm(_ends.Droop, rise, true) is { Mm: var droop }
             ? Angle(rise, droop, u)
-                / (Suspension.Get(SuspensionSizes.CvDroopLimit) ?? CvDroopDegrees)
+                / (Suspension.Get(SuspensionSizes.CvDroopLimit) ?? CvShaftMechanism.DroopDegrees)
             : null;
 
     /// <summary>CV joints on their 95 % point, °; below zero while the outer still stands higher by more than that.</summary>

@@ -12,12 +12,6 @@ internal sealed partial class CornerLimits
     /// <summary>Room that is kept between the stop's end and the next hard thing, mm.</summary>
     private const double StopMarginMm = 5;
 
-    /// <summary>Usual limit of a CV joint at ride height, °: a rule of thumb.</summary>
-    public const double CvRideDegrees = 8;
-
-    /// <summary>Usual limit of a CV joint at full droop, °: a rule of thumb.</summary>
-    public const double CvDroopDegrees = 18;
-
     /// <summary>Least hose slack, mm.</summary>
     public const double LeastHoseMm = 12;
 
@@ -210,7 +204,10 @@ internal sealed partial class CornerLimits
     )
     {
         var why = "Only taped points tell it.";
-        if (_axle.Corner.Grade != RatioGrade.Taped || Length(-rise) is not { } ride)
+        if (
+            _axle.Corner.Grade != RatioGrade.Taped
+            || _axle.Corner.Linkage.LengthAt(-rise) is not { } ride
+        )
         {
             return (
                 No(Unit.Degree, why),
@@ -219,7 +216,7 @@ internal sealed partial class CornerLimits
                 No(Unit.Mm, why)
             );
         }
-        var low = droop is { } d ? Length(-rise - d) : null;
+        var low = droop is { } d ? _axle.Corner.Linkage.LengthAt(-rise - d) : null;
         switch (_axle.Corner.Linkage)
         {
             case DoubleWishbone arms when arms.At(ride) is { } now:
@@ -284,28 +281,6 @@ internal sealed partial class CornerLimits
                 0.5,
                 []
             );
-    }
-
-    /// <summary>Spring length at a place of the wheel; null out of reach.</summary>
-    private double? Length(double w)
-    {
-        var linkage = _axle.Corner.Linkage;
-        var ride = linkage.RideLengthMm;
-        // Newton on the motion ratio: dℓ = −MR·dw.
-        var length = ride;
-        for (var i = 0; i < 30; i++)
-        {
-            if (_ends.Wheel(length) is not { } at || linkage.WheelAt(length) is not { } place)
-            {
-                return null;
-            }
-            if (Math.Abs(at - w) < 1e-9)
-            {
-                return length;
-            }
-            length -= (w - at) * place.MotionRatio;
-        }
-        return length;
     }
 
     private static Result No(Unit unit, string why) => Result.No(unit, why);

@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -86,6 +87,39 @@ internal sealed class PredictedBody
                 .. baseline.Stations.SelectMany(s => before is null ? [] : s.Height.RestsOn),
             ]
         );
+    }
+
+    /// <summary>Rise of the body over the floor at the middles of both axles, through springs, mounts and tyres. Bars count nothing in the middle.</summary>
+    public AxleRises OverFloor()
+    {
+        var rear = _body.Supports[2].XMm;
+        var (f, r) = (InMiddle(0), InMiddle(rear));
+        var (front, back) = (_loadOnFloor.RiseAt(0, 0), _loadOnFloor.RiseAt(rear, 0));
+        // A load that is stated is wrong by the same share everywhere.
+        double Shared(double[] a, double[] b, double ofA, double ofB)
+        {
+            var sum = Math.Pow(_body.LoadShare, 2) * ofA * ofB;
+            for (var i = 0; i < FreeRises.Count; i++)
+            {
+                for (var j = 0; j < FreeRises.Count; j++)
+                {
+                    sum += a[i] * _covariance[i, j] * b[j];
+                }
+            }
+            return sum;
+        }
+        Estimate Over(double[] of, double load) =>
+            new(
+                load + of.Select((c, i) => c * _rises.MeanMm[i]).Sum(),
+                Math.Sqrt(Math.Max(0, Shared(of, of, load, load)))
+            );
+        return new AxleRises(Over(f, front), Over(r, back), Shared(f, r, front, back));
+    }
+
+    private double[] InMiddle(double x)
+    {
+        var (springs, plane) = _body.Response(x, 0);
+        return [.. springs, .. plane, .. plane];
     }
 
     /// <summary>Cross-weight: what each spring's load changes by.</summary>

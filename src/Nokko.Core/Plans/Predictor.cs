@@ -1,4 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
@@ -103,6 +104,60 @@ public static class Predictor
             Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
             Refusals = refusals,
         };
+    }
+
+    /// <summary>What a plan lifts: frame over the axles and outlook of the corners against nothing added, body over the floor against today.</summary>
+    /// <param name="Frame">Rise of the frame over both axles' middles.</param>
+    /// <param name="BodyOverFloor">Rise of the body over the floor at both axles' middles.</param>
+    /// <param name="Corners">Outlook of the corners.</param>
+    internal sealed record LiftedVehicle(
+        AxleRises Frame,
+        AxleRises BodyOverFloor,
+        IReadOnlyList<CornerOutlook> Corners
+    );
+
+    /// <summary>What a plan lifts, whether anything was measured or not; or the reason why it cannot be told.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="situation">The vehicle as it stands.</param>
+    internal static (LiftedVehicle? Lifted, string? Why) Lifted(Plan plan, Situation situation)
+    {
+        var (from, vehicle, _) = situation;
+        var axles = Axles(situation);
+        var (on, missing) = VehicleBody.Of(vehicle);
+        if (on is null)
+        {
+            return (null, missing);
+        }
+        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
+        var (added, without) = FreeRise.Of(plan, @from with { Stacks = [] }, vehicle, axles);
+        return rises is null || added is null
+            ? (null, why ?? without)
+            : (
+                new LiftedVehicle(
+                    OverAxles(on, added),
+                    new PredictedBody(
+                        on,
+                        rises,
+                        [.. situation.Loads.Where(l => l.Stays)]
+                    ).OverFloor(),
+                    CornersOf(plan, from, on, axles)
+                ),
+                null
+            );
+    }
+
+    /// <summary>Rise of the frame over both axles' middles, with what both share.</summary>
+    private static AxleRises OverAxles(VehicleBody body, FreeRises rises)
+    {
+        var motion = body.Springs.Solve(rises.SpringsMm());
+        var covariance = rises.Covariance.SubMatrix(0, 4, 0, 4);
+        var rear = body.Supports[2].XMm;
+        Vector<double> Response(double x) =>
+            Vector<double>.Build.Dense(body.Springs.Response(x, 0));
+        var (f, r) = (Response(0), Response(rear));
+        Estimate Over(double x, Vector<double> response) =>
+            new(motion.RiseAt(x, 0), Math.Sqrt(Math.Max(0, response * covariance * response)));
+        return new AxleRises(Over(0, f), Over(rear, r), f * covariance * r);
     }
 
     /// <summary>Both axles with all that is known of them.</summary>

@@ -98,12 +98,15 @@ internal sealed class VehicleBody
     {
         if (!_responses.TryGetValue(station.Name, out var found))
         {
-            var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
-            found = (Springs.Response(x, y), _plane.Response(x, y));
+            found = Response(station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
             _responses[station.Name] = found;
         }
         return found;
     }
+
+    /// <summary>The same of any place of the body.</summary>
+    public (double[] Springs, double[] Plane) Response(double xMm, double yMm) =>
+        (Springs.Response(xMm, yMm), _plane.Response(xMm, yMm));
 
     /// <summary>By how much its rise per mm at each spring would be otherwise if the anti-roll bar in front, or the one behind, were stiffer by its standard uncertainty. Nothing of it shows where both sides of an axle rise alike.</summary>
     public double[][] BarResponse(Station station)

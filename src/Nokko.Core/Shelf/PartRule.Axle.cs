@@ -95,7 +95,8 @@ public sealed partial record PartRule
                 "caster bush",
                 63,
                 s => s is SuspensionKind.CoilRadiusArm or SuspensionKind.CoilFourLink,
-                "Its mark as the template says: the wrong way round doubles what it should take back."
+                "Its mark as the template says: the wrong way round doubles what it should take back.",
+                sizes: [PartSizes.Turn]
             ),
             Beside(
                 PartKind.AxleShim,

@@ -52,6 +52,9 @@ public static class PartSizes
     /// <summary>Taper of a block or shim.</summary>
     public const string Taper = "taper";
 
+    /// <summary>How far a caster bush turns its axle, caster gained above zero.</summary>
+    public const string Turn = "turn";
+
     /// <summary>Centre pin of a leaf pack, diameter of its head.</summary>
     public const string PinDiameter = "pinDiameter";
 
@@ -83,6 +86,7 @@ public static class PartSizes
         new(Recess, Unit.Mm, 0, 150, "Room for the strut's studs"),
         new(FaceLean, Unit.Degree, 0, 45, "Faces lean against the coil by"),
         new(Taper, Unit.Degree, -15, 15, "Taper, thick end to the rear"),
+        new(Turn, Unit.Degree, -10, 10, "Caster that it gives back"),
         new(PinDiameter, Unit.Mm, 4, 40, "Centre pin, head"),
         new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
         new(ClampLength, Unit.Mm, 10, 400, "Clamped between its U-bolts"),

@@ -43,7 +43,6 @@ public readonly record struct FourLinkPosition(
 /// </remarks>
 public sealed class FourLink : ILinkage
 {
-    private readonly FourLinkPoints _ride;
     private readonly double _upper;
     private readonly double _axle;
     private readonly double _slope;
@@ -52,7 +51,7 @@ public sealed class FourLink : ILinkage
     /// <summary>Makes the linkage from its points at ride height.</summary>
     public FourLink(FourLinkPoints ride)
     {
-        _ride = ride;
+        Points = ride;
         _upper = (ride.UpperAxleJoint - ride.UpperPivot).Length;
         _axle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Length;
         RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
@@ -60,6 +59,9 @@ public sealed class FourLink : ILinkage
         _slope = AtTurn(0)?.Slope ?? double.NaN;
         _curvature = (AtTurn(Little)?.Slope - AtTurn(-Little)?.Slope) / (2 * Little) ?? double.NaN;
     }
+
+    /// <summary>The points at ride height.</summary>
+    public FourLinkPoints Points { get; }
 
     /// <inheritdoc/>
     public double RideLengthMm { get; }
@@ -74,7 +76,7 @@ public sealed class FourLink : ILinkage
                 p.Foot,
                 p.Wheel,
                 p.MotionRatio,
-                PlanePoint.Between(_ride.UpperAxleJoint - _ride.LowerAxleJoint, p.Upper - p.Lower)
+                PlanePoint.Between(Points.UpperAxleJoint - Points.LowerAxleJoint, p.Upper - p.Lower)
             )
             : null;
 
@@ -116,23 +118,24 @@ public sealed class FourLink : ILinkage
 
     private Place? AtTurn(double turn)
     {
-        var lower = _ride.LowerPivot + (_ride.LowerAxleJoint - _ride.LowerPivot).Turned(turn);
-        var was = _ride.UpperAxleJoint - _ride.LowerAxleJoint;
+        var lower = Points.LowerPivot + (Points.LowerAxleJoint - Points.LowerPivot).Turned(turn);
+        var was = Points.UpperAxleJoint - Points.LowerAxleJoint;
         if (
-            PlanePoint.Meeting(lower, _axle, _ride.UpperPivot, _upper, lower + was) is not { } upper
+            PlanePoint.Meeting(lower, _axle, Points.UpperPivot, _upper, lower + was)
+            is not { } upper
         )
         {
             return null;
         }
         var now = upper - lower;
-        var foot = lower + (_ride.StrutFoot - _ride.LowerAxleJoint).TurnedAs(was, now);
-        var wheel = lower + (_ride.WheelCentre - _ride.LowerAxleJoint).TurnedAs(was, now);
-        var vLower = (lower - _ride.LowerPivot).Quarter();
-        var link = upper - _ride.UpperPivot;
+        var foot = lower + (Points.StrutFoot - Points.LowerAxleJoint).TurnedAs(was, now);
+        var wheel = lower + (Points.WheelCentre - Points.LowerAxleJoint).TurnedAs(was, now);
+        var vLower = (lower - Points.LowerPivot).Quarter();
+        var link = upper - Points.UpperPivot;
         var rate = -PlanePoint.Dot(link, vLower) / PlanePoint.Dot(link, now.Quarter());
         var vFoot = vLower + (rate * (foot - lower).Quarter());
         var vWheel = vLower + (rate * (wheel - lower).Quarter());
-        var spring = foot - _ride.StrutTop;
+        var spring = foot - Points.StrutTop;
         var length = spring.Length;
         var slope = PlanePoint.Dot(spring, vFoot) / length;
         var ratio = -slope / vWheel.Z;

@@ -62,6 +62,33 @@ public static class Linkage
         }
         return ride.HeightMm - linkage.WheelAt(length)?.HeightMm;
     }
+
+    /// <summary>Length of the spring with the wheel at a place, mm; null out of reach.</summary>
+    /// <param name="linkage">The linkage.</param>
+    /// <param name="upMm">The wheel above its place at ride height, mm; below zero in droop.</param>
+    public static double? LengthAt(this ILinkage linkage, double upMm)
+    {
+        var length = linkage.RideLengthMm;
+        if (linkage.WheelAt(length) is not { } ride)
+        {
+            return null;
+        }
+        // Newton on the motion ratio: dℓ = −MR·dw.
+        for (var i = 0; i < 30; i++)
+        {
+            if (linkage.WheelAt(length) is not { } now)
+            {
+                return null;
+            }
+            var off = upMm - (now.HeightMm - ride.HeightMm);
+            if (Math.Abs(off) < 1e-9)
+            {
+                return length;
+            }
+            length -= off * now.MotionRatio;
+        }
+        return length;
+    }
 }
 
 /// <summary>A linkage of which only the ratio is known: the wheel moves by it, at every height.</summary>

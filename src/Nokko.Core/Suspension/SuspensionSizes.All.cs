@@ -161,6 +161,41 @@ public static partial class SuspensionSizes
             "Pivot to the middle of the axle tube, on its wheels. With the arm's length it tells the caster that a lift takes."
         ),
         new(
+            BushApart,
+            Unit.Mm,
+            40,
+            400,
+            "Arm's two holes at the axle, apart",
+            "Middle to middle. It tells by how much a pair of offset bushes must be off."
+        ),
+        new(
+            DragLinkRun,
+            Unit.Mm,
+            200,
+            2_000,
+            "Drag link, across from end to end",
+            "Along a level line between its joints, wheels straight.",
+            Steered: true
+        ),
+        new(
+            DragLinkDrop,
+            Unit.Mm,
+            -300,
+            500,
+            "Drag link's end at the arm of the box, higher by",
+            "Joint to joint, on its wheels; minus where it stands lower.",
+            Steered: true
+        ),
+        new(
+            SteeringArm,
+            Unit.Mm,
+            60,
+            400,
+            "Steering arm, kingpin to link",
+            "From the kingpin's line to the drag link's joint. With link and bar it tells how far a bump steers.",
+            Steered: true
+        ),
+        new(
             SensorArmShare,
             Unit.One,
             -3,

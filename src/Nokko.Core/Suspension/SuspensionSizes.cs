@@ -10,13 +10,15 @@ namespace Nokko.Core.Suspension;
 /// <param name="High">Most that can be.</param>
 /// <param name="Label">As said in a bay.</param>
 /// <param name="How">How it is had, and what it is for.</param>
+/// <param name="Steered">Whether only a steered axle has it.</param>
 public sealed record SuspensionSize(
     string Name,
     Unit Unit,
     double Low,
     double High,
     string Label,
-    string How
+    string How,
+    bool Steered = false
 );
 
 /// <summary>The sizes that the arithmetic of an axle can use; each may be unknown.</summary>
@@ -76,6 +78,18 @@ public static partial class SuspensionSizes
 
     /// <summary>Track bar's end at the body above its end at the axle.</summary>
     public const string TrackBarDrop = "trackBarDrop";
+
+    /// <summary>Drag link, across from end to end.</summary>
+    public const string DragLinkRun = "dragLinkRun";
+
+    /// <summary>Drag link's end at the pitman arm above its end at the axle.</summary>
+    public const string DragLinkDrop = "dragLinkDrop";
+
+    /// <summary>Steering arm, kingpin to the drag link's joint.</summary>
+    public const string SteeringArm = "steeringArm";
+
+    /// <summary>Holes of an arm at the axle, apart.</summary>
+    public const string BushApart = "bushApart";
 
     /// <summary>Radius arm's pivot above the axle's middle.</summary>
     public const string RadiusArmDrop = "radiusArmDrop";
@@ -203,7 +217,8 @@ public static partial class SuspensionSizes
             CoilBind or SpringFreeLength => kind.HasCoil(),
             SpringRate => kind != SuspensionKind.TorsionBarArm,
             TrackBarRun or TrackBarDrop => kind.IsLiveAxle() && !kind.IsLeaf(),
-            RadiusArmDrop => kind == SuspensionKind.CoilRadiusArm,
+            DragLinkRun or DragLinkDrop or SteeringArm => kind.IsLiveAxle() && !kind.IsLeaf(),
+            RadiusArmDrop or BushApart => kind == SuspensionKind.CoilRadiusArm,
             Sag => kind != SuspensionKind.TorsionBarArm,
             SecondRate or CrossoverLoad => kind.HasCoil(),
             ArmDrop or TorsionRate or AdjusterLever or AdjusterPitch or LiftPerTurn => kind

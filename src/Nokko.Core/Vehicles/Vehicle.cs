@@ -77,6 +77,16 @@ public enum HeightControl
     TwoSensors,
 }
 
+/// <summary>A side of the vehicle.</summary>
+public enum Side
+{
+    /// <summary>Left, as one sits in it.</summary>
+    Left,
+
+    /// <summary>Right.</summary>
+    Right,
+}
+
 /// <summary>What springs an axle where its kind has coils.</summary>
 public enum SpringMedium
 {
@@ -107,6 +117,10 @@ public sealed record Suspension
     /// <summary>What springs it; null is steel.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public SpringMedium? Medium { get; init; }
+
+    /// <summary>On which side its track bar's end at the body lies; null is unknown, or there is no bar.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Side? BarBodyEnd { get; init; }
 
     /// <summary>Named suspension points.</summary>
     public IReadOnlyList<SuspensionPoint> Points { get; init; } = [];

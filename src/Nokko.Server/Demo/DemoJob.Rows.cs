@@ -98,21 +98,21 @@ internal sealed partial class DemoJob
         );
     }
 
-    /// <summary>Tapes the seven points of the front suspension, mm across and up.</summary>
-    public void TapeFrontPoints(params (double Y, double Z)[] points)
+    /// <summary>Tapes the points of an axle's suspension, mm across or along, and up.</summary>
+    public void TapePoints(Axle axle, params (double Across, double Up)[] points)
     {
         Later(20);
         Do(
             new SetPoints(
                 NewId(),
                 0,
-                Axle.Front,
+                axle,
                 [
                     .. Archetype
-                        .Of(SuspensionKind.CoilOverArm)!
+                        .Of(Document.VehicleNow().SuspensionOf(axle).Kind)!
                         .Points.Zip(
                             points,
-                            (point, p) => new PointInput(point.Name, Mm(p.Y), Mm(p.Z))
+                            (point, p) => new PointInput(point.Name, Mm(p.Across), Mm(p.Up))
                         ),
                 ]
             )

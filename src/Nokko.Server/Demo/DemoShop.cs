@@ -197,7 +197,8 @@ internal static class DemoShop
     private static JobDocument HalfRead(DemoJob job)
     {
         job.Round(Settled.Rolled, [20.06], [40.63]);
-        job.TapeFrontPoints(
+        job.TapePoints(
+            Axle.Front,
             (235, 262),
             (628, 224),
             (338, 596),

@@ -157,8 +157,16 @@ internal static partial class DemoSystems
                 (SuspensionSizes.ShockExtended, 560),
                 (SuspensionSizes.ShockCollapsed, 345),
                 (SuspensionSizes.BumpStopGap, 82),
-                (SuspensionSizes.BumpStopHeight, 60)
-            ),
+                (SuspensionSizes.BumpStopHeight, 60),
+                (SuspensionSizes.TrackBarRun, 836),
+                (SuspensionSizes.TrackBarDrop, 72),
+                (SuspensionSizes.DragLinkRun, 878),
+                (SuspensionSizes.DragLinkDrop, 78),
+                (SuspensionSizes.SteeringArm, 166)
+            ) with
+            {
+                BarBodyEnd = Side.Left,
+            },
             Rear = DemoVehicle.Of(
                 SuspensionKind.CoilFourLink,
                 (SuspensionSizes.SpringLean, 2),
@@ -173,6 +181,16 @@ internal static partial class DemoSystems
     private static JobDocument OpenTop(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [20.13, 20.13, 20.94, 20.88], [40.5, 40.5]);
+        job.TapePoints(
+            Axle.Front,
+            (762, 402),
+            (18, 322),
+            (508, 548),
+            (-26, 514),
+            (0, 462),
+            (14, 780),
+            (0, 378)
+        );
         job.Plan(
             "Plan A",
             [
@@ -199,9 +217,16 @@ internal static partial class DemoSystems
                 (SuspensionSizes.FootDistance, 872),
                 (SuspensionSizes.SpringLean, 1),
                 (SuspensionSizes.RadiusArmDrop, 62),
+                (SuspensionSizes.BushApart, 112),
                 (SuspensionSizes.TrackBarRun, 842),
-                (SuspensionSizes.TrackBarDrop, 66)
-            ),
+                (SuspensionSizes.TrackBarDrop, 66),
+                (SuspensionSizes.DragLinkRun, 864),
+                (SuspensionSizes.DragLinkDrop, 92),
+                (SuspensionSizes.SteeringArm, 172)
+            ) with
+            {
+                BarBodyEnd = Side.Right,
+            },
             Rear = DemoVehicle.Of(
                 SuspensionKind.CoilOverAxle,
                 (SuspensionSizes.SpringLean, 12),

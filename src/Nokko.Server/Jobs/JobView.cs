@@ -62,6 +62,7 @@ internal sealed record JobView(
                         or nameof(JobResults.JobId)
                         or nameof(JobResults.Ranking)
                         or nameof(JobResults.Cards)
+                        or nameof(JobResults.Geometry)
                     )
             ),
     ];

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
@@ -17,6 +18,33 @@ internal static class PlanEndpoints
     public static void Map(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan);
+        jobs.MapGet("/{job:guid}/geometry", Geometry);
+    }
+
+    /// <summary>What a plan moves besides the height, through the whole travel; without a plan, what is fitted now.</summary>
+    private static async Task<Results<Ok<PlanGeometry>, ProblemHttpResult>> Geometry(
+        Guid job,
+        Guid? plan,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadJob(job, new JobWanted(), cancel) is not { Document: var d } loaded)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        var wanted = d.Plans.FirstOrDefault(p => p.Id == plan);
+        if (plan is not null && wanted is null)
+        {
+            return Trouble.Missing("This plan is not there any more.").Answer();
+        }
+        var shelf = await db
+            .Parts.AsNoTracking()
+            .Where(p => p.Kind == PartKind.TrackBarBracket || p.Kind == PartKind.DiffDrop)
+            .ToListAsync(cancel);
+        return TypedResults.Ok(
+            JobEvaluator.GeometryOf(d, wanted, loaded.Others, shelf, travel: true)
+        );
     }
 
     /// <summary>What stacks would do; stores nothing and follows the finger.</summary>

@@ -1,5 +1,6 @@
 using Nokko.Core.Evidence;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -111,6 +112,24 @@ public class ProgressTests
         var progress = Of(Sample.Job(Before, OnPlan));
         Assert.Equal(Phase.Fit, progress.Next);
         Assert.Contains("Before it goes up", progress.Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Geometry_is_open_where_the_draft_is_beyond_a_limit_and_closed_once_it_is_fitted()
+    {
+        // An inch in front alone tilts the lamps by more than half an inch on the wall.
+        int Open(JobDocument d) => Of(d).Phases.Single(p => p.Phase == Phase.Geometry).Open;
+        var drafted = Sample.Job(Before);
+        Assert.Equal(1, Open(drafted));
+        Assert.Equal(
+            [(MechanismKind.Headlights, true)],
+            JobEvaluator
+                .Evaluate(drafted)
+                .Moved.Where(m => m.Beyond)
+                .Select(m => (m.Kind, m.Beyond))
+        );
+        Assert.Equal(0, Open(drafted with { Plans = [] }));
+        Assert.Equal(0, Open(Sample.Job(Before, OnPlan)));
     }
 
     [Fact]

@@ -77,6 +77,68 @@ public class SuspensionCommandsTests
     }
 
     [Fact]
+    public void What_is_taped_for_one_mechanism_stays_beside_what_is_known()
+    {
+        _shop.Do(
+            new SetSuspension(
+                _shop.Key(),
+                0,
+                Axle.Front,
+                SuspensionKind.CoilFourLink,
+                [new SizeInput(SuspensionSizes.SpringLean, Workshop.Typed("4", Unit.Degree))]
+            )
+        );
+        TapeSizes Tape(string size, string? typed, Side? side = null, Axle axle = Axle.Front) =>
+            new(
+                _shop.Key(),
+                0,
+                axle,
+                [new SizeInput(size, typed is null ? null : Workshop.Typed(typed, Unit.Mm))],
+                side
+            );
+        Nokko.Core.Vehicles.Suspension Now() => _shop.Document.CurrentStage()!.Front;
+        _shop.Do(Tape(SuspensionSizes.TrackBarRun, "860", Side.Right));
+        _shop.Do(Tape(SuspensionSizes.TrackBarDrop, "-12"));
+        Assert.Equal(
+            (4, 860, -12, Side.Right),
+            (
+                Now().Get(SuspensionSizes.SpringLean),
+                Now().Get(SuspensionSizes.TrackBarRun),
+                Now().Get(SuspensionSizes.TrackBarDrop),
+                Now().BarBodyEnd
+            )
+        );
+        // The whole form kept again leaves the side; another kind has no bar.
+        _shop.Do(new SetSuspension(_shop.Key(), 0, Axle.Front, SuspensionKind.CoilFourLink, []));
+        Assert.Equal(Side.Right, Now().BarBodyEnd);
+        _shop.Do(Tape(SuspensionSizes.TrackBarRun, "860"));
+        _shop.Do(Tape(SuspensionSizes.TrackBarRun, null));
+        Assert.Null(Now().Get(SuspensionSizes.TrackBarRun));
+        Assert.Equal(
+            SuspensionSizes.CvDrop,
+            _shop.Refused(Tape(SuspensionSizes.CvDrop, "20")).Field
+        );
+        Assert.Equal(
+            SuspensionSizes.TrackBarRun,
+            _shop.Refused(Tape(SuspensionSizes.TrackBarRun, "9")).Field
+        );
+        Assert.Equal("sizes", _shop.Refused(Tape("noSuchSize", "9")).Field);
+        _shop.Do(new SetSuspension(_shop.Key(), 0, Axle.Front, SuspensionKind.Strut, []));
+        Assert.Null(Now().BarBodyEnd);
+        // Leaves locate their axle themselves.
+        _shop.Do(
+            new TapeSizes(
+                _shop.Key(),
+                0,
+                Axle.Rear,
+                [new SizeInput(SuspensionSizes.ShackleLength, Workshop.Typed("110", Unit.Mm))],
+                Side.Left
+            )
+        );
+        Assert.Null(_shop.Document.CurrentStage()!.Rear.BarBodyEnd);
+    }
+
+    [Fact]
     public void A_ballast_test_that_a_controller_undoes_says_so()
     {
         _shop.Do(

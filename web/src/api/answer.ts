@@ -7,7 +7,7 @@ type Doc = Schemas["JobDocument"];
 const ofResults: Record<
   Exclude<
     keyof Schemas["JobResults"],
-    "format" | "version" | "core" | "jobId" | "ranking" | "cards"
+    "format" | "version" | "core" | "jobId" | "ranking" | "cards" | "geometry"
   >,
   true
 > = {
@@ -18,6 +18,7 @@ const ofResults: Record<
   proofs: true,
   told: true,
   trials: true,
+  moved: true,
   chain: true,
   sinceFirst: true,
 };

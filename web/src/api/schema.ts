@@ -1279,6 +1279,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/geometry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    plan?: string;
+                };
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlanGeometry"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/stacks": {
         parameters: {
             query?: never;
@@ -1639,6 +1678,21 @@ export interface components {
             /** @description Whether it was read, or passed over with a reason, at the present stage. */
             done: boolean;
         };
+        /** @description A size that nobody taped, and what taping it would do to the ± of the number that matters. */
+        AskedSize: {
+            /** @description Name of the size. */
+            size: string;
+            /**
+             * Format: double
+             * @description Standard uncertainty now, in the mechanism's unit; null where there is no number without it.
+             */
+            nowU: null | number;
+            /**
+             * Format: double
+             * @description The same once it is taped.
+             */
+            thenU: null | number;
+        };
         /** @description A file that belongs to the job, named by its content. */
         Attachment: {
             /**
@@ -1703,7 +1757,7 @@ export interface components {
         /** @description What a calculation gives. */
         BenchAnswer: {
             /** @description The one that matters first. */
-            numbers: components["schemas"]["BenchNumber"][];
+            numbers: components["schemas"]["LabelledResult"][];
             /** @description On what it rests, and what to look at. */
             says: string[];
         };
@@ -1734,13 +1788,6 @@ export interface components {
             positive: boolean;
             /** @description What is typed there. */
             asks: components["schemas"]["BenchAsks"];
-        };
-        /** @description One number of an answer. */
-        BenchNumber: {
-            /** @description What it is. */
-            label: string;
-            /** @description The number with its ±, or why there is none. */
-            result: components["schemas"]["Result"];
         };
         /** @description A calculation without a job. */
         BenchSheet: {
@@ -2511,7 +2558,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -3435,6 +3482,25 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Keeps some sizes of an axle beside those that are known; an empty one is taken out. */
+        JobCommandTapeSizes: {
+            /** @enum {string} */
+            kind: "tapeSizes";
+            sizes: components["schemas"]["SizeInput"][];
+            barBodyEnd?: null | components["schemas"]["Side"];
+            /**
+             * Format: uint32
+             * @description Version of the stage that was seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Notes a pass over a joint. Passes are never overwritten. */
         JobCommandTightenJoint: {
             /** @enum {string} */
@@ -3555,6 +3621,10 @@ export interface components {
             ranking: null | components["schemas"]["RankedStack"][];
             /** @description The job cards of the plan that is being fitted and of the chosen draft, as lines; null where nobody asked. */
             cards: null | components["schemas"]["PlanCard"][];
+            /** @description What the chosen draft, else the plan that is being fitted, moves besides the height, a line each. */
+            moved: components["schemas"]["MovedLine"][];
+            /** @description What the plan that is being fitted and the chosen draft move besides the height; null where nobody asked. */
+            geometry: null | components["schemas"]["PlanGeometry"][];
             /** @description By how much each corner must rise from where it stands now; empty while nothing was measured. */
             needed: components["schemas"]["NeededRise"][];
             /** @description What would make the next prediction better, and by how much. */
@@ -3750,6 +3820,13 @@ export interface components {
          * @enum {unknown}
          */
         Known: "measured" | "document" | "box" | "told" | "byEye" | "estimated" | "archetype" | "computed";
+        /** @description A result with what it is. */
+        LabelledResult: {
+            /** @description What it is, as said in a bay. */
+            label: string;
+            /** @description The number with its ±, or why there is none. */
+            result: components["schemas"]["Result"];
+        };
         /** @description One leaf, or several alike, of a leaf pack; free, on the bench. mm. */
         Leaf: {
             /**
@@ -4019,9 +4096,81 @@ export interface components {
             /** @description Whether a verdict may rest on it. */
             decides: boolean;
         };
+        /** @description What a plan moves at one mechanism, and what takes it back. */
+        Mechanism: {
+            /** @description Which. */
+            kind: components["schemas"]["MechanismKind"];
+            /** @description front, rear or vehicle. */
+            where: string;
+            /** @description How it stands and what brings it back, in one sentence. */
+            says: string;
+            /** @description What the number that matters is. */
+            figureLabel: string;
+            /** @description Before, lifted, as planned where the plan has something for it, and the cures. */
+            ways: components["schemas"]["MechanismWay"][];
+            /** @description Sizes that were not taped: those that sharpen it most first. */
+            asks: components["schemas"]["AskedSize"][];
+            /**
+             * Format: double
+             * @description Most that the number may be on either side, in its unit; a rule of thumb where nobody entered another. Null where there is none.
+             */
+            limit: null | number;
+            /** @description Whether the limit is a rule of thumb. */
+            limitIsRule: boolean;
+            /** @description Whether it is beyond its limit, lifted and with what the plan has for it; what does not rise asks for nothing. */
+            beyond: boolean;
+            /** @description How it is checked by tape, gauge or mark, and what to heed while it is open. */
+            checks: string[];
+        };
+        /**
+         * @description Something of a vehicle that a lift moves.
+         * @enum {unknown}
+         */
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "cvShaft" | "arms" | "headlights";
+        /** @description A bar or line of a drawing through the travel. */
+        MechanismRod: {
+            /** @description What it is: the drawing knows it by that. */
+            name: string;
+            /** @description Four numbers for each place: one end across (from behind, to the right) or along (from the side, to the right), the same end up, then the other end; mm, to a hundredth. */
+            ends: number[];
+        };
+        /** @description A mechanism through its travel, as far as it reaches; the lowest place first. */
+        MechanismTravel: {
+            /** @description The wheel above its own ride height at each place, mm; below zero in droop. */
+            upMm: number[];
+            /** @description The number that matters there, in the mechanism's unit. */
+            figure: number[];
+            /** @description What to draw. */
+            rods: components["schemas"]["MechanismRod"][];
+        };
+        /** @description One way in which a mechanism stands. */
+        MechanismWay: {
+            /** @description Before, lifted, as planned or a cure. */
+            kind: components["schemas"]["WayKind"];
+            /** @description In a few words. */
+            said: string;
+            /** @description The number that matters, with its ±. */
+            figure: components["schemas"]["Result"];
+            /** @description What else it moves. */
+            also: components["schemas"]["LabelledResult"][];
+            part: null | components["schemas"]["PartKind"];
+            care: null | components["schemas"]["Caution"];
+            travel: null | components["schemas"]["MechanismTravel"];
+        };
         MostUsed: {
             corner: components["schemas"]["Corner"];
             use: components["schemas"]["LimitUse"];
+        };
+        /** @description What a plan does to one mechanism, in a line. */
+        MovedLine: {
+            /** @description Which mechanism. */
+            kind: components["schemas"]["MechanismKind"];
+            /** @description front, rear or vehicle. */
+            where: string;
+            /** @description How it stands and what brings it back. */
+            says: string;
+            /** @description Whether it is beyond its limit, with what the plan has for it. */
+            beyond: boolean;
         };
         /** @description What a job needs next, as facts: the words are made when somebody reads them. */
         Need: {
@@ -4347,7 +4496,7 @@ export interface components {
          * @description The phases of a job, in the order in which the work goes.
          * @enum {unknown}
          */
-        Phase: "takeIn" | "walkRound" | "plan" | "fit" | "prove" | "handOver";
+        Phase: "takeIn" | "walkRound" | "plan" | "geometry" | "fit" | "prove" | "handOver";
         /** @description What is still open in a phase. */
         PhaseState: {
             /** @description The phase. */
@@ -4497,6 +4646,20 @@ export interface components {
              * @description Pieces without a price.
              */
             unpriced: number;
+        };
+        /** @description What a plan moves besides the height, and what takes it back. */
+        PlanGeometry: {
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /** @description Rise of the frame over the front axle's middle, against nothing added, mm. */
+            frontRise: components["schemas"]["Result"];
+            /** @description The same over the rear axle. */
+            rearRise: components["schemas"]["Result"];
+            /** @description What moves, front axle first. */
+            mechanisms: components["schemas"]["Mechanism"][];
         };
         /** @description The proof of one plan: settled readings judged against the stored prediction and the target. */
         PlanProof: {
@@ -5374,6 +5537,8 @@ export interface components {
              */
             torqueBand: null | number;
         };
+        /** @enum {unknown} */
+        Side: "left" | "right";
         SignInBody: {
             userName: string;
             password: string;
@@ -5797,6 +5962,7 @@ export interface components {
             shacklePivot: null | components["schemas"]["ShacklePivot"];
             heightControl: null | components["schemas"]["HeightControl"];
             medium: null | components["schemas"]["SpringMedium"];
+            barBodyEnd: null | components["schemas"]["Side"];
             /** @description Named suspension points. */
             points: components["schemas"]["SuspensionPoint"][];
         };
@@ -5833,6 +5999,11 @@ export interface components {
             label: string;
             /** @description How it is had, and what it is for. */
             how: string;
+            /**
+             * @description Whether only a steered axle has it.
+             * @default false
+             */
+            steered: boolean;
         };
         /** @description One possible meaning of an ambiguous text. */
         TapeChoice: {
@@ -6310,6 +6481,11 @@ export interface components {
         };
         /** @enum {unknown} */
         WalkingOrder: "leftSideBack" | "leftSideForward" | "rightSideBack" | "axleByAxle";
+        /**
+         * @description How a mechanism stands.
+         * @enum {unknown}
+         */
+        WayKind: "before" | "lifted" | "planned" | "cure";
         /** @description Loaded radius and rim radius of one wheel in one walk-round, mm, each measured or estimated. */
         WheelMeasures: {
             /** @description LF, RF, LR or RR. */

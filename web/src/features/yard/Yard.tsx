@@ -16,6 +16,7 @@ const paths: Record<Schemas["Phase"], string> = {
   takeIn: "take-in",
   walkRound: "walk-round",
   plan: "plan",
+  geometry: "geometry",
   fit: "fit",
   prove: "prove",
   handOver: "hand-over",

@@ -1,0 +1,83 @@
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Geometry;
+
+/// <summary>How far the headlights climb on a wall, and what is turned back at the screw.</summary>
+/// <remarks>Source: docs/computation/geometry.md#headlights.</remarks>
+internal static class HeadlightMechanism
+{
+    /// <summary>Most that the tilt may show on the wall, mm: a rule of thumb, 1/2 in at 25 ft.</summary>
+    private const double LimitMm = 12.7;
+
+    /// <summary>How far lamps usually lie ahead of the axle, mm: a rule of thumb.</summary>
+    private static readonly Estimate Ahead = new(700, 150);
+
+    /// <summary>The mechanism.</summary>
+    /// <param name="body">Rise of the body over the floor at both axles, against today.</param>
+    /// <param name="wheelbaseMm">Wheelbase, mm.</param>
+    public static Mechanism Of(AxleRises body, double wheelbaseMm)
+    {
+        Headlights Lamps(double[] x) => Headlights.Of(x[0], x[1], wheelbaseMm, x[2]);
+        double[] at = [body.Front.Mean, body.Rear.Mean, Ahead.Mean];
+        LabelledResult Number(string label, Func<Headlights, double> of, Unit unit, bool lamp) =>
+            new(
+                label,
+                Result.Of(
+                    of(Lamps(at)) * (unit == Unit.Degree ? 180 / Math.PI : 1),
+                    unit,
+                    FirstOrder.U(
+                        x => of(Lamps(x)),
+                        [
+                            (body.Front.Mean, body.Front.Sd),
+                            (body.Rear.Mean, body.Rear.Sd),
+                            (Ahead.Mean, Ahead.Sd),
+                        ],
+                        [(0, 1, body.Covariance)]
+                    ) * (unit == Unit.Degree ? 180 / Math.PI : 1),
+                    [],
+                    lamp ? Known.Estimated : Known.Computed
+                )
+            );
+        var tilt = Number("", l => l.TiltMm, Unit.Mm, false).Result;
+        LabelledResult[] moves =
+        [
+            Number("The whole cut-off climbs by", l => l.ClimbMm, Unit.Mm, true),
+            Number("The lamp itself stands higher by", l => l.LampMm, Unit.Mm, true),
+            Number("The beam tilts up by", l => l.TiltRad, Unit.Degree, false),
+        ];
+        var mm = tilt.Value!.Value;
+        return new Mechanism
+        {
+            Kind = MechanismKind.Headlights,
+            Where = "vehicle",
+            FigureLabel = "By its tilt the cut-off climbs on a wall at 25 ft (7.6 m) by",
+            Says =
+                Math.Abs(mm) < LimitMm
+                    ? $"The beam tilts by {LengthText.Both(Math.Abs(mm))} on the wall: within {LengthText.Both(LimitMm)}, a rule of thumb."
+                    : $"Turn the headlights {(mm > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(mm))} on a wall at 25 ft (7.6 m), at the screw.",
+            Ways =
+            [
+                new()
+                {
+                    Kind = WayKind.Before,
+                    Said = "As it was",
+                    Figure = Result.Of(0, Unit.Mm, 0, []),
+                },
+                new()
+                {
+                    Kind = WayKind.Lifted,
+                    Said = "Lifted",
+                    Figure = tilt,
+                    Also = moves,
+                },
+            ],
+            Limit = LimitMm,
+            LimitIsRule = true,
+            Checks =
+            [
+                "Mark the cut-off on the wall before the work: the mark closes it.",
+                "Only the tilt is turned back; the lawful drop counts from the lamp's new height. Look up which heights your place allows.",
+            ],
+        };
+    }
+}

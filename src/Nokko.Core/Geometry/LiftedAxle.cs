@@ -1,0 +1,126 @@
+using Nokko.Core.Shelf;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Geometry;
+
+/// <summary>Rises over both axles, which share errors.</summary>
+/// <param name="Front">Over the front axle's middle, mm.</param>
+/// <param name="Rear">Over the rear axle's middle, mm.</param>
+/// <param name="Covariance">Their covariance, mm².</param>
+public sealed record AxleRises(Estimate Front, Estimate Rear, double Covariance)
+{
+    /// <summary>The rise over one of them.</summary>
+    public Estimate Of(Axle axle) => axle == Axle.Front ? Front : Rear;
+}
+
+/// <summary>An axle as a plan leaves it.</summary>
+public sealed record LiftedAxle
+{
+    /// <summary>Travel that is drawn where nobody knows it, mm: a rule of thumb.</summary>
+    private const double UsualTravelMm = 80;
+
+    /// <summary>Places of the travel that are worked out.</summary>
+    public const int Places = 61;
+
+    /// <summary>front or rear.</summary>
+    public required Axle Axle { get; init; }
+
+    /// <summary>Its suspension, as it is without added parts.</summary>
+    public required Vehicles.Suspension Suspension { get; init; }
+
+    /// <summary>Rise of the frame over both axles' middles against nothing added.</summary>
+    public required AxleRises Rises { get; init; }
+
+    /// <summary>Wheelbase, mm.</summary>
+    public required double WheelbaseMm { get; init; }
+
+    /// <summary>Track, mm.</summary>
+    public required double TrackMm { get; init; }
+
+    /// <summary>What the plan has at it.</summary>
+    public IReadOnlyList<PlacedPart> Parts { get; init; } = [];
+
+    /// <summary>Parts at hand.</summary>
+    public IReadOnlyList<Part> Shelf { get; init; } = [];
+
+    /// <summary>Travel up that is left, mm; null is not known.</summary>
+    public double? BumpMm { get; init; }
+
+    /// <summary>Travel down that is left, mm; null is not known.</summary>
+    public double? DroopMm { get; init; }
+
+    /// <summary>Whether it rises at all: half a millimetre is none.</summary>
+    public bool Lifts => Math.Abs(Rise.Mean) > 0.5;
+
+    /// <summary>Whether to work out every place of the travel.</summary>
+    public bool Travel { get; init; }
+
+    /// <summary>δ: rise of the frame over this axle, mm.</summary>
+    public Estimate Rise => Rises.Of(Axle);
+
+    /// <summary>Travel up that is drawn, mm.</summary>
+    public double DrawnBumpMm => Math.Max(10, BumpMm ?? UsualTravelMm);
+
+    /// <summary>Travel down that is drawn, mm.</summary>
+    public double DrawnDroopMm => Math.Max(10, DroopMm ?? UsualTravelMm);
+
+    /// <summary>Whether the plan has a part of a kind here.</summary>
+    public bool Has(PartKind kind) => Parts.Any(p => p.Kind == kind);
+
+    /// <summary>The greatest amount of a kind that the plan has here, mm; null where it has none, or nobody knows.</summary>
+    public double? Amount(PartKind kind) =>
+        Parts.Where(p => p.Kind == kind).Max(p => p.Thickness?.In(Unit.Mm));
+
+    /// <summary>The amount nearest to a wanted one among the parts at hand of a kind, mm, with the part's name; the wanted one itself where none is at hand.</summary>
+    public (double Mm, string? Name) Nearest(PartKind kind, double wantedMm) =>
+        Shelf
+            .Where(p => p.Kind == kind && p.Count > 0 && p.Thickness is not null)
+            .Select(p => (Mm: p.Thickness!.In(Unit.Mm), Name: (string?)p.Name))
+            .OrderBy(p => Math.Abs(p.Mm - wantedMm))
+            .ThenBy(p => p.Name, StringComparer.Ordinal)
+            .FirstOrDefault((wantedMm, null));
+
+    /// <summary>A mechanism through the travel, ride height among its places; null where nobody asked, or it reaches none.</summary>
+    /// <param name="figure">The number that matters with the wheel up by so many mm; null where it cannot reach.</param>
+    /// <param name="rods">What to draw there; null where it cannot reach.</param>
+    internal MechanismTravel? Through(Func<double, double?> figure, Func<double, Rod[]?> rods)
+    {
+        if (!Travel)
+        {
+            return null;
+        }
+        var (down, up) = (DrawnDroopMm, DrawnBumpMm);
+        var below = (int)Math.Clamp(Math.Round((Places - 1) * down / (down + up)), 1, Places - 2);
+        var reached = Enumerable
+            .Range(-below, Places)
+            .Select(i => i < 0 ? down * i / below : up * i / (Places - 1 - below))
+            .Select(mm => (Up: mm, Figure: figure(mm), Rods: rods(mm)))
+            .Where(p => p is { Figure: not null, Rods: not null })
+            .ToArray();
+        return reached.Length == 0
+            ? null
+            : new MechanismTravel(
+                [.. reached.Select(p => p.Up)],
+                [.. reached.Select(p => p.Figure!.Value)],
+                [
+                    .. reached[0]
+                        .Rods!.Select(
+                            (rod, i) =>
+                                new MechanismRod(
+                                    rod.Name,
+                                    [.. reached.SelectMany(p => p.Rods![i].Ends())]
+                                )
+                        ),
+                ]
+            );
+    }
+}
+
+/// <summary>A bar of a drawing at one place of the travel, mm.</summary>
+internal readonly record struct Rod(string Name, double FromX, double FromZ, double ToX, double ToZ)
+{
+    /// <summary>Both ends to a hundredth of a mm: finer is not drawn.</summary>
+    public double[] Ends() =>
+        [Math.Round(FromX, 2), Math.Round(FromZ, 2), Math.Round(ToX, 2), Math.Round(ToZ, 2)];
+}

@@ -1,0 +1,118 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Shelf;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Plans;
+
+/// <summary>What a plan does to one mechanism, in a line.</summary>
+/// <param name="Kind">Which mechanism.</param>
+/// <param name="Where">front, rear or vehicle.</param>
+/// <param name="Says">How it stands and what brings it back.</param>
+/// <param name="Beyond">Whether it is beyond its limit, with what the plan has for it.</param>
+public sealed record MovedLine(MechanismKind Kind, string Where, string Says, bool Beyond)
+{
+    /// <summary>The lines of a plan.</summary>
+    public static IReadOnlyList<MovedLine> Of(PlanGeometry geometry) =>
+        [.. geometry.Mechanisms.Select(m => new MovedLine(m.Kind, m.Where, m.Says, m.Beyond))];
+}
+
+/// <summary>What a plan moves besides the height, and what takes it back.</summary>
+/// <remarks>Source: docs/computation/geometry.md.</remarks>
+public sealed record PlanGeometry
+{
+    /// <summary>The plan.</summary>
+    public required Guid PlanId { get; init; }
+
+    /// <summary>Rise of the frame over the front axle's middle, against nothing added, mm.</summary>
+    public required Result FrontRise { get; init; }
+
+    /// <summary>The same over the rear axle.</summary>
+    public required Result RearRise { get; init; }
+
+    /// <summary>What moves, front axle first.</summary>
+    public required IReadOnlyList<Mechanism> Mechanisms { get; init; }
+
+    /// <summary>The geometry of a plan.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="situation">The vehicle as it stands.</param>
+    /// <param name="shelf">Parts at hand.</param>
+    /// <param name="travel">Whether to work out every place of the travel.</param>
+    public static PlanGeometry Of(
+        Plan plan,
+        Situation situation,
+        IReadOnlyList<Part>? shelf = null,
+        bool travel = false
+    )
+    {
+        var (lifted, why) = Predictor.Lifted(plan, situation);
+        if (lifted is null)
+        {
+            return new PlanGeometry
+            {
+                PlanId = plan.Id,
+                FrontRise = Result.No(Unit.Mm, why!),
+                RearRise = Result.No(Unit.Mm, why!),
+                Mechanisms = [],
+            };
+        }
+        var vehicle = situation.Vehicle;
+        var wheelbase = vehicle.Dimensions.Wheelbase!.In(Unit.Mm);
+        return new PlanGeometry
+        {
+            PlanId = plan.Id,
+            FrontRise = Of(lifted.Frame.Front),
+            RearRise = Of(lifted.Frame.Rear),
+            Mechanisms =
+            [
+                .. Corners.Axles.SelectMany(axle => OfAxle(Lifted(axle))),
+                HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase),
+            ],
+        };
+
+        static Result Of(Estimate rise) => Result.Of(rise.Mean, Unit.Mm, rise.Sd, []);
+
+        LiftedAxle Lifted(Axle axle)
+        {
+            CornerOutlook[] corners =
+            [
+                .. lifted.Corners.Where(c => Corners.AxleOf(c.Corner) == axle),
+            ];
+            // The axle goes as far as the side that ends first.
+            double? Least(Func<CornerOutlook, Result> of) =>
+                corners.All(c => of(c).Value is not null) ? corners.Min(c => of(c).Value) : null;
+            return new LiftedAxle
+            {
+                Axle = axle,
+                Suspension = vehicle.SuspensionOf(axle),
+                Rises = lifted.Frame,
+                WheelbaseMm = wheelbase,
+                TrackMm = (
+                    axle == Axle.Front
+                        ? vehicle.Dimensions.FrontTrack
+                        : vehicle.Dimensions.RearTrack
+                )!.In(Unit.Mm),
+                Parts =
+                [
+                    .. plan
+                        .Stacks.Where(s => Corners.AxleOf(s.Corner) == axle)
+                        .SelectMany(s => s.Parts),
+                ],
+                Shelf = shelf ?? [],
+                BumpMm = Least(c => c.Bump),
+                DroopMm = Least(c => c.Droop),
+                Travel = travel,
+            };
+        }
+    }
+
+    private static IEnumerable<Mechanism> OfAxle(LiftedAxle axle) =>
+        new[]
+        {
+            TrackBarMechanism.Of(axle),
+            SteeringMechanism.Of(axle),
+            TurnMechanism.Of(axle),
+            ArmsMechanism.Of(axle),
+            CvShaftMechanism.Of(axle),
+        }.OfType<Mechanism>();
+}

@@ -1,0 +1,68 @@
+import { describe, expect, it } from "vitest";
+import {
+  boundsOf,
+  cornersFor,
+  endsAt,
+  figureText,
+  placeAt,
+  titleOf,
+  type Travel,
+} from "./geometry";
+
+const travel: Travel = {
+  upMm: [-40, -20, 0, 30, 60],
+  figure: [1, 2, 3, 4, 5],
+  rods: [
+    {
+      name: "bar",
+      ends: [-1, 0, 9, 1, -2, 0, 9, 2, -3, 0, 9, 3, -4, 0, 9, 4, -5, -6, 9, 5],
+    },
+  ],
+};
+
+describe("a mechanism through its travel", () => {
+  it("is taken at the place nearest to the slider", () => {
+    expect(placeAt(travel, 0)).toBe(2);
+    expect(placeAt(travel, -31)).toBe(0);
+    expect(placeAt(travel, 16)).toBe(3);
+    expect(placeAt(travel, 900)).toBe(4);
+  });
+
+  it("gives the ends of a bar there, and nothing for a bar that it has not", () => {
+    expect(endsAt(travel, "bar", 3)).toEqual({ x1: -4, z1: 0, x2: 9, z2: 4 });
+    expect(endsAt(travel, "link", 3)).toBeNull();
+  });
+
+  it("keeps one frame for every place", () => {
+    expect(boundsOf([travel])).toEqual({
+      left: -5,
+      right: 9,
+      low: -6,
+      high: 5,
+    });
+  });
+});
+
+describe("a figure", () => {
+  it("is told in the person's unit, and nothing has no sign", () => {
+    expect(figureText(6.35, "mm", "in")).toBe("1/4 in");
+    expect(figureText(-0.04, "°", "in")).toBe("0.0°");
+    expect(figureText(-1.26, "°", "mm")).toBe("−1.3°");
+  });
+});
+
+describe("a part of a cure", () => {
+  it("comes once an axle, on the side where the bar meets the body", () => {
+    expect(cornersFor("trackBarBracket", "front", "right")).toEqual(["RF"]);
+    expect(cornersFor("trackBar", "rear", null)).toEqual(["LR"]);
+  });
+
+  it("comes one a side where both arms have it", () => {
+    expect(cornersFor("casterBush", "front", "right")).toEqual(["LF", "RF"]);
+  });
+});
+
+it("heads its line with the axle", () => {
+  expect(titleOf({ kind: "trackBar", where: "rear" })).toBe("Rear track bar");
+  expect(titleOf({ kind: "headlights", where: "vehicle" })).toBe("Headlights");
+});

@@ -1,0 +1,113 @@
+import type { Schemas } from "../../api/client";
+import { showText, type LengthUnit } from "../../shared/length";
+
+export type Mechanism = Schemas["Mechanism"];
+export type Way = Schemas["MechanismWay"];
+export type Travel = Schemas["MechanismTravel"];
+
+const names: Record<Schemas["MechanismKind"], string> = {
+  trackBar: "track bar",
+  steering: "steering",
+  caster: "caster",
+  pinion: "pinion",
+  cvShaft: "CV shafts",
+  arms: "camber and track",
+  headlights: "Headlights",
+};
+
+/** A mechanism as it heads a line. */
+export const titleOf = (m: Pick<Mechanism, "kind" | "where">) =>
+  m.where === "vehicle"
+    ? names[m.kind]
+    : `${m.where === "front" ? "Front" : "Rear"} ${names[m.kind]}`;
+
+/** Its name in the address of the page. */
+export const nameOf = (m: Pick<Mechanism, "kind" | "where">) =>
+  `${m.where}-${m.kind}`;
+
+/** The way that stands: what the plan has for it, else lifted, else as it was. */
+export const standing = (m: Mechanism): Way | undefined =>
+  m.ways.find((w) => w.kind === "planned") ??
+  m.ways.find((w) => w.kind === "lifted") ??
+  m.ways[0];
+
+/** A number of a mechanism as a person reads it, without its ±. */
+export function figureText(
+  value: number,
+  unit: string,
+  length: LengthUnit,
+): string {
+  if (unit === "mm") {
+    return showText(value, length);
+  }
+  const shown = value.toFixed(1);
+  return `${(Number(shown) === 0 ? "0.0" : shown).replace("-", "−")}°`;
+}
+
+/** The place of the travel that is nearest to a height of the wheel. */
+export function placeAt(travel: Travel, up: number): number {
+  let best = 0;
+  travel.upMm.forEach((mm, i) => {
+    if (Math.abs(mm - up) < Math.abs((travel.upMm[best] ?? 0) - up)) {
+      best = i;
+    }
+  });
+  return best;
+}
+
+/** The ends of a bar at a place of the travel. */
+export function endsAt(travel: Travel, name: string, place: number) {
+  const ends = travel.rods.find((r) => r.name === name)?.ends;
+  const [x1, z1, x2, z2] = ends?.slice(4 * place, 4 * place + 4) ?? [];
+  return x1 === undefined ||
+    z1 === undefined ||
+    x2 === undefined ||
+    z2 === undefined
+    ? null
+    : { x1, z1, x2, z2 };
+}
+
+/** What all ways together take up, mm: one frame for all of them, so that nothing jumps while it moves. */
+export function boundsOf(travels: Travel[]) {
+  const xs = travels.flatMap((t) =>
+    t.rods.flatMap((r) => r.ends.filter((_, i) => i % 2 === 0)),
+  );
+  const zs = travels.flatMap((t) =>
+    t.rods.flatMap((r) => r.ends.filter((_, i) => i % 2 === 1)),
+  );
+  return {
+    left: Math.min(...xs),
+    right: Math.max(...xs),
+    low: Math.min(...zs),
+    high: Math.max(...zs),
+  };
+}
+
+/** What the wheel does at a place, in words. */
+export const upSays = (up: number, length: LengthUnit) =>
+  Math.abs(up) < 0.5
+    ? "at ride height"
+    : `wheel ${showText(Math.abs(up), length)} ${up > 0 ? "up" : "down"}`;
+
+/** Parts that come once an axle, not one a side. */
+const single: Schemas["PartKind"][] = [
+  "trackBar",
+  "trackBarBracket",
+  "diffDrop",
+  "dragLink",
+  "pitmanArm",
+];
+
+/** Where a part of a cure goes: once on the side where the bar meets the body, or one a side. */
+export function cornersFor(
+  part: Schemas["PartKind"],
+  axle: Schemas["Axle"],
+  bodyEnd: Schemas["Side"] | null | undefined,
+): Schemas["Corner"][] {
+  const [left, right]: Schemas["Corner"][] =
+    axle === "front" ? ["LF", "RF"] : ["LR", "RR"];
+  const both = [left, right].filter((c) => c !== undefined);
+  return single.includes(part)
+    ? both.slice(bodyEnd === "right" ? 1 : 0).slice(0, 1)
+    : both;
+}
