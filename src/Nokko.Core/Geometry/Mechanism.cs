@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
@@ -18,6 +19,9 @@ public enum MechanismKind
 
     /// <summary>Pinion of a live axle behind, from the side.</summary>
     Pinion,
+
+    /// <summary>Propshaft to a live axle, from the side.</summary>
+    Propshaft,
 
     /// <summary>Half-shaft with its CV joints, from behind.</summary>
     CvShaft,
@@ -121,12 +125,19 @@ public sealed record Mechanism
 
     /// <summary>Whether it is beyond its limit, lifted and with what the plan has for it. What rests on an invented axle is never beyond it: it asks for a tape.</summary>
     public bool Beyond =>
-        (
-            Ways.FirstOrDefault(w => w.Kind == WayKind.Planned)
-            ?? Ways.FirstOrDefault(w => w.Kind == WayKind.Lifted)
-        )
-            is { Figure: { Value: { } value, Known: not Known.Archetype } }
+        Stands
+            is {
+                Kind: not WayKind.Before,
+                Figure: { Value: { } value, Known: not Known.Archetype }
+            }
         && Math.Abs(value) > Limit;
+
+    /// <summary>The way in which it will stand: with what the plan has for it, else lifted, else as it was.</summary>
+    [JsonIgnore]
+    public MechanismWay Stands =>
+        Ways.FirstOrDefault(w => w.Kind == WayKind.Planned)
+        ?? Ways.FirstOrDefault(w => w.Kind == WayKind.Lifted)
+        ?? Ways[0];
 
     /// <summary>How it is checked by tape, gauge or mark, and what to heed while it is open.</summary>
     public IReadOnlyList<string> Checks { get; init; } = [];

@@ -79,6 +79,20 @@ public static class AskedMeasures
                         true
                     );
                 }
+                if (
+                    axle == Axle.Front
+                    && touched
+                    && suspension.IsLiveAxle()
+                    && !suspension.IsLeaf()
+                )
+                {
+                    yield return Ask(
+                        Measures.Caster,
+                        corner.Name(),
+                        "Its arms turn the axle as it goes down: only the pair tells how far.",
+                        true
+                    );
+                }
                 // A live axle droops as one; an independent corner by itself.
                 if (!suspension.IsLiveAxle() ? changed.Contains(corner) : touched)
                 {

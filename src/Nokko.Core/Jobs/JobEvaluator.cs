@@ -1,6 +1,7 @@
 using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
@@ -201,6 +202,38 @@ public static class JobEvaluator
         );
     }
 
+    /// <summary>How far every mechanism is foretold to move from what is fitted now.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan.</param>
+    /// <param name="known">What this and other jobs have proved.</param>
+    public static IReadOnlyList<ForetoldMove> MovesOf(
+        JobDocument d,
+        Plan plan,
+        PlatformEvidence known
+    )
+    {
+        var (now, then) = (GeometryOf(d, null, known), GeometryOf(d, plan, known));
+        return
+        [
+            .. then.Mechanisms.Select(m => new ForetoldMove(
+                m.Kind,
+                m.Where,
+                Change(
+                    m,
+                    now.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where)
+                )
+            )),
+        ];
+
+        // What both rest on is the same: the later one's ± holds for the difference.
+        static Result Change(Mechanism then, Mechanism? now) =>
+            then.Stands.Figure is { Value: { } b } to
+            && now?.Stands.Figure.Value is { } a
+            && then.Kind != MechanismKind.Headlights
+                ? Result.Of(b - a, to.Unit, to.U, to.RestsOn, to.Known)
+                : then.Stands.Figure;
+    }
+
     /// <summary>What the plan that is being fitted and the chosen draft move.</summary>
     public static IReadOnlyList<PlanGeometry> GeometriesOf(JobDocument d) =>
         [
@@ -326,7 +359,19 @@ public static class JobEvaluator
             Achieved(d, to, stances),
             heldBack,
             marks
-        );
+        ) with
+        {
+            Moved = MovedProof.Of(
+                frozen.Prediction,
+                d.VehicleAt(to.Id),
+                [.. stances.Where(s => s.StageId == from.Id)],
+                [.. stances.Where(s => s.StageId == made)],
+                d.Readings.LastOrDefault(r =>
+                        r.Measure == WalkRounds.Measures.LampCutOff && r.Over is not null
+                    )
+                    ?.Over!.In(Unit.Mm)
+            ),
+        };
     }
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>

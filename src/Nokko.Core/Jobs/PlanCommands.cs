@@ -274,7 +274,10 @@ public sealed record BeginFitting(
                 PlanId = plan.Id,
                 At = work.Now,
                 Core = JobEvaluator.CoreVersion,
-                Prediction = prediction,
+                Prediction = prediction with
+                {
+                    Moves = JobEvaluator.MovesOf(d, plan, work.Context.Others),
+                },
                 Target = d.Job.Target,
                 Dimensions = d.Vehicle.Dimensions,
             }

@@ -106,13 +106,24 @@ public sealed record PlanGeometry
         }
     }
 
-    private static IEnumerable<Mechanism> OfAxle(LiftedAxle axle) =>
-        new[]
+    private static IEnumerable<Mechanism> OfAxle(LiftedAxle axle)
+    {
+        var turn = TurnMechanism.Of(axle);
+        return new[]
         {
             TrackBarMechanism.Of(axle),
             SteeringMechanism.Of(axle),
-            TurnMechanism.Of(axle),
+            turn,
+            PropshaftMechanism.Of(axle, PinionUp(axle, turn)),
             ArmsMechanism.Of(axle),
             CvShaftMechanism.Of(axle),
         }.OfType<Mechanism>();
+    }
+
+    /// <summary>How far arms or links turn the pinion up, rad; what caster loses in front turns that pinion up. Leaf springs hold it as they hold the axle.</summary>
+    private static double? PinionUp(LiftedAxle axle, Mechanism? turn) =>
+        turn?.Ways.FirstOrDefault(w => w.Kind == WayKind.Lifted)?.Figure
+            is { Value: { } degrees, Known: not Known.Archetype }
+            ? (axle.Axle == Axle.Front ? -1 : 1) * degrees * Math.PI / 180
+            : null;
 }

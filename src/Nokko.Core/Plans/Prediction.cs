@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+using Nokko.Core.Geometry;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -15,6 +17,12 @@ public sealed record PredictedStation(string Station, Result Before, Result Rise
 /// <param name="Corner">LF, RF, LR or RR.</param>
 /// <param name="Change">Change, N; positive is more load.</param>
 public sealed record LoadChange(Corner Corner, Result Change);
+
+/// <summary>How far a mechanism was foretold to move.</summary>
+/// <param name="Kind">Which.</param>
+/// <param name="Where">front, rear or vehicle.</param>
+/// <param name="Change">Change from the stage before, mm or °.</param>
+public sealed record ForetoldMove(MechanismKind Kind, string Where, Result Change);
 
 /// <summary>What a plan will do to the whole vehicle, from measured heights.</summary>
 public sealed record Prediction
@@ -57,6 +65,10 @@ public sealed record Prediction
 
     /// <summary>What it needs beside it.</summary>
     public IReadOnlyList<Companion> Companions { get; init; } = [];
+
+    /// <summary>What else it moves, kept with it when the fitting begins; null until then.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<ForetoldMove>? Moves { get; init; }
 
     /// <summary>Lift over today and over standard height, front and rear.</summary>
     public IReadOnlyList<PlannedLift> Lifts { get; init; } = [];

@@ -86,6 +86,9 @@ public sealed record PlanProof
     /// <summary>Why they may not; empty when they may.</summary>
     public required IReadOnlyList<string> WhyNot { get; init; }
 
+    /// <summary>What else the plan moved, foretold and measured.</summary>
+    public IReadOnlyList<MovedProof> Moved { get; init; } = [];
+
     /// <summary>Stations.</summary>
     public required IReadOnlyList<StationProof> Stations { get; init; }
 

@@ -161,6 +161,38 @@ public static partial class SuspensionSizes
             "Pivot to the middle of the axle tube, on its wheels. With the arm's length it tells the caster that a lift takes."
         ),
         new(
+            ShaftRun,
+            Unit.Mm,
+            150,
+            2_500,
+            "Propshaft to this axle, joint to joint along",
+            "Middle of cross to middle of cross, level. With drop and both angles it tells whether it will shake."
+        ),
+        new(
+            ShaftDrop,
+            Unit.Mm,
+            -200,
+            600,
+            "Its joint at the axle, lower by",
+            "On its wheels: the joint at the gearbox above the one at the axle."
+        ),
+        new(
+            OutputSlope,
+            Unit.Degree,
+            -10,
+            20,
+            "Gearbox output slopes down to it by",
+            "Angle gauge on a machined face of the gearbox or transfer case."
+        ),
+        new(
+            PinionUp,
+            Unit.Degree,
+            -15,
+            25,
+            "Pinion points up to it by",
+            "Angle gauge on a machined face of the pinion; minus where it points down."
+        ),
+        new(
             BushApart,
             Unit.Mm,
             40,

@@ -88,6 +88,18 @@ public static partial class SuspensionSizes
     /// <summary>Steering arm, kingpin to the drag link's joint.</summary>
     public const string SteeringArm = "steeringArm";
 
+    /// <summary>Propshaft, joint to joint along.</summary>
+    public const string ShaftRun = "shaftRun";
+
+    /// <summary>Propshaft's joint at the axle below the one at the gearbox.</summary>
+    public const string ShaftDrop = "shaftDrop";
+
+    /// <summary>How far the gearbox's output slopes down toward the axle.</summary>
+    public const string OutputSlope = "outputSlope";
+
+    /// <summary>How far the pinion points up toward the shaft.</summary>
+    public const string PinionUp = "pinionUp";
+
     /// <summary>Holes of an arm at the axle, apart.</summary>
     public const string BushApart = "bushApart";
 
@@ -218,6 +230,7 @@ public static partial class SuspensionSizes
             SpringRate => kind != SuspensionKind.TorsionBarArm,
             TrackBarRun or TrackBarDrop => kind.IsLiveAxle() && !kind.IsLeaf(),
             DragLinkRun or DragLinkDrop or SteeringArm => kind.IsLiveAxle() && !kind.IsLeaf(),
+            ShaftRun or ShaftDrop or OutputSlope or PinionUp => kind.IsLiveAxle(),
             RadiusArmDrop or BushApart => kind == SuspensionKind.CoilRadiusArm,
             Sag => kind != SuspensionKind.TorsionBarArm,
             SecondRate or CrossoverLoad => kind.HasCoil(),

@@ -158,10 +158,10 @@ internal static partial class DemoSystems
                 (SuspensionSizes.ShockCollapsed, 345),
                 (SuspensionSizes.BumpStopGap, 82),
                 (SuspensionSizes.BumpStopHeight, 60),
-                (SuspensionSizes.TrackBarRun, 836),
-                (SuspensionSizes.TrackBarDrop, 72),
-                (SuspensionSizes.DragLinkRun, 878),
-                (SuspensionSizes.DragLinkDrop, 78),
+                (SuspensionSizes.TrackBarRun, 724),
+                (SuspensionSizes.TrackBarDrop, 122),
+                (SuspensionSizes.DragLinkRun, 756),
+                (SuspensionSizes.DragLinkDrop, 129),
                 (SuspensionSizes.SteeringArm, 166)
             ) with
             {
@@ -172,7 +172,11 @@ internal static partial class DemoSystems
                 (SuspensionSizes.SpringLean, 2),
                 (SuspensionSizes.ShockLength, 490),
                 (SuspensionSizes.ShockExtended, 575),
-                (SuspensionSizes.ShockCollapsed, 362)
+                (SuspensionSizes.ShockCollapsed, 362),
+                (SuspensionSizes.ShaftRun, 742),
+                (SuspensionSizes.ShaftDrop, 128),
+                (SuspensionSizes.OutputSlope, 4),
+                (SuspensionSizes.PinionUp, 5.5)
             ),
             Sizes = DemoVehicle.Built(2560, 1600, 930, 860, 520, springs: 1010),
             Wish = "Room for taller tyres, keep half an inch of rake",
@@ -242,6 +246,7 @@ internal static partial class DemoSystems
     {
         job.Round(Settled.Bounced, [19.38, 19.31, 20.06, 20.0], [39.0, 38.94]);
         job.Plan("Body lift", [.. Corners.All.Select(c => (c, shelf.Puck))]);
+        job.Plan("Tall rings in front", [(Corner.LF, shelf.TallRing), (Corner.RF, shelf.TallRing)]);
         job.Plan(
             "Rings and plates",
             [

@@ -427,6 +427,143 @@ public class PlanGeometryTests
         return -(Lean(l) - leaning);
     }
 
+    private static readonly (string, double)[] Shaft =
+    [
+        (SuspensionSizes.ShaftRun, 1200),
+        (SuspensionSizes.ShaftDrop, 100),
+        (SuspensionSizes.OutputSlope, 4),
+        (SuspensionSizes.PinionUp, 4),
+    ];
+
+    [Fact]
+    public void A_level_lift_steepens_the_shaft_and_leaves_joints_alike_that_were()
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilFourLink),
+            StacksTests.Of(SuspensionKind.CoilFourLink, Shaft)
+        );
+        var shaft = One(Of(vehicle, Rings(60, 60)), MechanismKind.Propshaft, "rear");
+        var lifted = Way(shaft, "pinion left");
+        Assert.Equal(0, lifted.Figure.Value!.Value, 1e-4);
+        var slope = Math.Atan2(160, 1200) * 180 / Math.PI;
+        Assert.Equal(slope - 4, Also(lifted, "Joint at the gearbox"), 1e-6);
+        Assert.Equal(slope - 4, Also(lifted, "Joint at the axle"), 1e-6);
+        Assert.Equal(
+            double.Hypot(1200, 160) - double.Hypot(1200, 100),
+            Also(lifted, "The shaft grows"),
+            1e-6
+        );
+        Assert.False(shaft.Beyond);
+        // Nobody looked for a shaft to the front axle.
+        Assert.DoesNotContain(
+            Of(vehicle, Rings(60, 60)).Mechanisms,
+            m => m.Kind == MechanismKind.Propshaft && m.Where == "front"
+        );
+    }
+
+    [Theory]
+    [InlineData(Axle.Rear)]
+    [InlineData(Axle.Front)]
+    public void The_body_s_pitch_tilts_the_gearbox_and_not_the_axle(Axle axle)
+    {
+        // A second way: gearbox and its output turned as one rigid body about the wheels.
+        var taped = StacksTests.Of(SuspensionKind.LeafOverslung, Shaft);
+        var bare = StacksTests.Of(SuspensionKind.CoilFourLink);
+        var behind = axle == Axle.Rear;
+        var vehicle = behind ? StacksTests.On(bare, taped) : StacksTests.On(taped, bare);
+        var parts = behind
+            ? Rings(60, 0)
+            :
+            [
+                .. Corners
+                    .Of(Axle.Rear)
+                    .Select((c, i) => (c, StacksTests.Part(70 + i, PartKind.CoilSpacer, 60))),
+            ];
+        var geometry = Of(vehicle, parts);
+        var (own, other) = behind
+            ? (geometry.RearRise.Value!.Value, geometry.FrontRise.Value!.Value)
+            : (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
+        var tilt = Math.Atan((other - own) / 3600);
+        // The output as a line of 100 mm from its joint away from the axle, on the body.
+        (double X, double Z) Turned(double x, double z) =>
+            (
+                (x * Math.Cos(tilt)) - (z * Math.Sin(tilt)),
+                own + (x * Math.Sin(tilt)) + (z * Math.Cos(tilt))
+            );
+        var joint = Turned(1200, 100);
+        var end = Turned(
+            1200 + (100 * Math.Cos(4 * Math.PI / 180)),
+            100 + (100 * Math.Sin(4 * Math.PI / 180))
+        );
+        var output = Math.Atan2(end.Z - joint.Z, end.X - joint.X);
+        var slope = Math.Atan2(joint.Z, joint.X);
+        var lifted = Way(One(geometry, MechanismKind.Propshaft, axle.Said()), "pinion left");
+        Assert.Equal(
+            Math.Abs(slope - output) * 180 / Math.PI,
+            Also(lifted, "Joint at the gearbox"),
+            0.02
+        );
+        Assert.Equal(
+            Math.Abs((slope * 180 / Math.PI) - 4),
+            Also(lifted, "Joint at the axle"),
+            0.02
+        );
+        // Turned up by what is told, both are alike.
+        var cured = Assert.Single(
+            One(geometry, MechanismKind.Propshaft, axle.Said()).Ways,
+            w => w.Kind == WayKind.Cure
+        );
+        Assert.Equal(0, cured.Figure.Value!.Value, 1e-4);
+        Assert.Equal(PartKind.AxleShim, cured.Part);
+    }
+
+    [Fact]
+    public void Tapers_of_the_plan_turn_the_pinion_as_they_lie()
+    {
+        double Left(SuspensionKind kind, double taper)
+        {
+            var vehicle = StacksTests.On(
+                rear: StacksTests.Of(kind, [.. Shaft[..3], (SuspensionSizes.PinionUp, 1)])
+            );
+            (Corner, PlacedPart)[] shims =
+            [
+                .. Corners
+                    .Of(Axle.Rear)
+                    .SelectMany(
+                        (c, i) =>
+                            new[]
+                            {
+                                (c, StacksTests.Part(70 + i, PartKind.Shackle, 20)),
+                                (
+                                    c,
+                                    StacksTests.Part(
+                                        80 + i,
+                                        PartKind.AxleShim,
+                                        null,
+                                        (PartSizes.Taper, taper)
+                                    )
+                                ),
+                            }
+                    ),
+            ];
+            return Also(
+                Way(One(Of(vehicle, shims), MechanismKind.Propshaft, "rear"), "As planned"),
+                "The pinion must turn up"
+            );
+        }
+        // Over the axle, thick end to the rear: up by its degrees; under it down.
+        Assert.Equal(
+            3,
+            Left(SuspensionKind.LeafOverslung, -3) - Left(SuspensionKind.LeafOverslung, 0.001),
+            0.01
+        );
+        Assert.Equal(
+            -3,
+            Left(SuspensionKind.LeafUnderslung, -3) - Left(SuspensionKind.LeafUnderslung, 0.001),
+            0.01
+        );
+    }
+
     [Fact]
     public void Cv_joints_run_steeper_by_the_lift_and_a_lower_differential_takes_it_back()
     {

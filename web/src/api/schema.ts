@@ -2350,6 +2350,15 @@ export interface components {
             /** Format: double */
             km: number;
         };
+        /** @description How far a mechanism was foretold to move. */
+        ForetoldMove: {
+            /** @description Which. */
+            kind: components["schemas"]["MechanismKind"];
+            /** @description front, rear or vehicle. */
+            where: string;
+            /** @description Change from the stage before, mm or °. */
+            change: components["schemas"]["Result"];
+        };
         FoundView: {
             stacks: components["schemas"]["CornerStack"][];
             /** Format: double */
@@ -4117,7 +4126,7 @@ export interface components {
             limit: null | number;
             /** @description Whether the limit is a rule of thumb. */
             limitIsRule: boolean;
-            /** @description Whether it is beyond its limit, lifted and with what the plan has for it; what does not rise asks for nothing. */
+            /** @description Whether it is beyond its limit, lifted and with what the plan has for it. What rests on an invented axle is never beyond it: it asks for a tape. */
             beyond: boolean;
             /** @description How it is checked by tape, gauge or mark, and what to heed while it is open. */
             checks: string[];
@@ -4126,7 +4135,7 @@ export interface components {
          * @description Something of a vehicle that a lift moves.
          * @enum {unknown}
          */
-        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "cvShaft" | "arms" | "headlights";
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "cvShaft" | "arms" | "headlights";
         /** @description A bar or line of a drawing through the travel. */
         MechanismRod: {
             /** @description What it is: the drawing knows it by that. */
@@ -4171,6 +4180,19 @@ export interface components {
             says: string;
             /** @description Whether it is beyond its limit, with what the plan has for it. */
             beyond: boolean;
+        };
+        /** @description What a plan moved at one mechanism: foretold before the work, and measured before and after. */
+        MovedProof: {
+            /** @description Which mechanism. */
+            kind: components["schemas"]["MechanismKind"];
+            /** @description front, rear or vehicle. */
+            where: string;
+            /** @description The change as it was foretold, mm or °. */
+            foretold: components["schemas"]["Result"];
+            /** @description The change as it was measured; cannot be told where it was not read before and after. */
+            measured: components["schemas"]["Result"];
+            /** @description Whether both agree within their ±; null where it cannot be told. */
+            asForetold: null | boolean;
         };
         /** @description What a job needs next, as facts: the words are made when somebody reads them. */
         Need: {
@@ -4677,6 +4699,8 @@ export interface components {
             decides: boolean;
             /** @description Why they may not; empty when they may. */
             whyNot: string[];
+            /** @description What else the plan moved, foretold and measured. */
+            moved: components["schemas"]["MovedProof"][];
             /** @description Stations. */
             stations: components["schemas"]["StationProof"][];
             /** @description The target. */
@@ -4813,6 +4837,8 @@ export interface components {
             corners: components["schemas"]["CornerOutlook"][];
             /** @description What it needs beside it. */
             companions: components["schemas"]["Companion"][];
+            /** @description What else it moves, kept with it when the fitting begins; null until then. */
+            moves: null | components["schemas"]["ForetoldMove"][];
             /** @description Lift over today and over standard height, front and rear. */
             lifts: components["schemas"]["PlannedLift"][];
             landing: null | components["schemas"]["Result"];

@@ -168,6 +168,7 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   steering: "From behind, both body ends put together",
   caster: "From the side, the front on the left",
   pinion: "From the side, the rear on the left",
+  propshaft: "From the side, the axle on the left",
   cvShaft: "From behind, one side",
   arms: "From behind, one side",
   headlights: "From the side",

@@ -10,6 +10,7 @@ const names: Record<Schemas["MechanismKind"], string> = {
   steering: "steering",
   caster: "caster",
   pinion: "pinion",
+  propshaft: "propshaft",
   cvShaft: "CV shafts",
   arms: "camber and track",
   headlights: "Headlights",

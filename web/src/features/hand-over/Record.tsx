@@ -15,6 +15,7 @@ import {
   valueText,
 } from "../walk-rounds/measures/measures";
 import { useCatalogue } from "../walk-rounds/measures/useCatalogue";
+import { Moved } from "../proof/Moved";
 import { heads, targetWords, verdicts } from "../proof/verdict";
 import { due } from "./due";
 
@@ -75,6 +76,9 @@ export function Record() {
       )}
       <Heights before={before} after={last} />
       <OtherMeasures before={before} after={last} />
+      {proof && (
+        <Moved moved={proof.moved.filter((m) => m.measured.value !== null)} />
+      )}
       <Corrections />
       <Parts plan={plan} proof={proof} />
       <Torques plan={plan?.id} />

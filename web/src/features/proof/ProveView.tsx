@@ -8,6 +8,7 @@ import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { LookQuestion } from "../walk-rounds/reading/LookQuestion";
+import { Moved } from "./Moved";
 import { RigidCheck } from "./RigidCheck";
 import { ToldGains } from "./ToldGains";
 import {
@@ -177,6 +178,7 @@ function Proof({
           </tbody>
         </Box>
       </Box>
+      <Moved moved={proof.moved} />
       {proof.lifts.map((l) => (
         <Typography key={l.axle} sx={{ mt: 1 }}>
           <b>{l.axle === "front" ? "Front" : "Rear"}</b> lifted{" "}

@@ -1,0 +1,146 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+
+namespace Nokko.Core.Proof;
+
+/// <summary>What a plan moved at one mechanism: foretold before the work, and measured before and after.</summary>
+/// <remarks>Source: docs/computation/proof.md#geometry. Evidence learns nothing from it.</remarks>
+/// <param name="Kind">Which mechanism.</param>
+/// <param name="Where">front, rear or vehicle.</param>
+/// <param name="Foretold">The change as it was foretold, mm or °.</param>
+/// <param name="Measured">The change as it was measured; cannot be told where it was not read before and after.</param>
+/// <param name="AsForetold">Whether both agree within their ±; null where it cannot be told.</param>
+public sealed record MovedProof(
+    MechanismKind Kind,
+    string Where,
+    Result Foretold,
+    Result Measured,
+    bool? AsForetold
+)
+{
+    /// <summary>The proof of everything that a plan was foretold to move.</summary>
+    /// <param name="frozen">What was foretold.</param>
+    /// <param name="vehicle">The vehicle as it was planned.</param>
+    /// <param name="before">Walk-rounds of the stage before, in the order of time.</param>
+    /// <param name="after">Walk-rounds of the stage after.</param>
+    /// <param name="wallMm">From the lamps to the wall on which they were marked, mm; null where nobody said.</param>
+    public static IReadOnlyList<MovedProof> Of(
+        Prediction frozen,
+        Vehicle vehicle,
+        IReadOnlyList<WalkRoundStance> before,
+        IReadOnlyList<WalkRoundStance> after,
+        double? wallMm
+    )
+    {
+        return [.. (frozen.Moves ?? []).Select(One).OfType<MovedProof>()];
+
+        MovedProof? One(ForetoldMove move)
+        {
+            var axle = move.Where == Axle.Front.Said() ? Axle.Front : Axle.Rear;
+            var corners = Corners.Of(axle);
+            var (left, right) = (corners[0].Name(), corners[1].Name());
+            return move.Kind switch
+            {
+                MechanismKind.TrackBar => Judged(
+                    move,
+                    vehicle.SuspensionOf(axle).BarBodyEnd is { } side
+                        ? Change(
+                            Unit.Mm,
+                            Measures.Overhang,
+                            (left, side == Side.Left ? 0.5 : -0.5),
+                            (right, side == Side.Left ? -0.5 : 0.5)
+                        )
+                        : Result.No(Unit.Mm, "Say on which side the bar meets the body.")
+                ),
+                MechanismKind.Caster => Judged(
+                    move,
+                    Change(Unit.Degree, Measures.Caster, (left, 0.5), (right, 0.5))
+                ),
+                MechanismKind.Pinion => Judged(
+                    move,
+                    Change(Unit.Degree, Measures.PinionAngle, (move.Where, 1))
+                ),
+                MechanismKind.Arms => Judged(
+                    move,
+                    Change(Unit.Degree, "camber", (left, 0.5), (right, 0.5))
+                ),
+                MechanismKind.Headlights => Lamps(move),
+                _ => null,
+            };
+        }
+
+        // The mark climbs with the lamp itself and by its tilt over the distance.
+        MovedProof Lamps(ForetoldMove move)
+        {
+            var share = (wallMm ?? Headlights.UsualWallMm) / Headlights.UsualWallMm;
+            var climb = (frozen.FrontRise, move.Change)
+                is ({ Value: { } rise, U: { } ofRise }, { Value: { } tilt, U: { } ofTilt })
+                // Both rest on the same rise in front.
+                ? Result.Of(
+                    rise + (tilt * share),
+                    Unit.Mm,
+                    ofRise + (ofTilt * share),
+                    frozen.FrontRise.RestsOn
+                )
+                : move.Change;
+            return Judged(
+                move with
+                {
+                    Change = climb,
+                },
+                Change(Unit.Mm, Measures.LampCutOff, ("left lamp", 0.5), ("right lamp", 0.5))
+            );
+        }
+
+        Result Change(
+            Unit unit,
+            string measure,
+            params ReadOnlySpan<(string Place, double Factor)> of
+        )
+        {
+            var terms = new List<(double, Result)>();
+            foreach (var (place, factor) in of)
+            {
+                if (
+                    Last(before, measure, place) is not { } was
+                    || Last(after, measure, place) is not { } now
+                )
+                {
+                    return Result.No(unit, "Not read before and after.");
+                }
+                terms.Add((factor, now));
+                terms.Add((-factor, was));
+            }
+            return Result.Sum(unit, terms, Known.Measured);
+        }
+    }
+
+    private static MovedProof Judged(ForetoldMove move, Result measured) =>
+        new(
+            move.Kind,
+            move.Where,
+            move.Change,
+            measured,
+            (move.Change, measured)
+                is (
+                    { Value: { } f, U: { } uf, Known: not Known.Archetype },
+                    { Value: { } m, U: { } um }
+                )
+                ? Math.Abs(m - f) <= 2 * double.Hypot(uf, um)
+                : null
+        );
+
+    private static Result? Last(
+        IReadOnlyList<WalkRoundStance> rounds,
+        string measure,
+        string place
+    ) =>
+        rounds
+            .SelectMany(r => r.Measures)
+            .LastOrDefault(m => m.Measure == measure && m.Place == place)
+            ?.Value;
+}

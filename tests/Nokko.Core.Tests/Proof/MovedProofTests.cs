@@ -1,0 +1,260 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Proof;
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Jobs;
+using Nokko.Core.Tests.Plans;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Proof;
+
+/// <summary>What a plan moved besides the height: foretold, then measured.</summary>
+public class MovedProofTests
+{
+    private static MeasureValue Read(
+        string measure,
+        string place,
+        double value,
+        Unit? unit = null
+    ) =>
+        new(
+            measure,
+            place,
+            Result.Of(value, unit ?? Unit.Mm, unit == Unit.Degree ? 0.15 : 1, [], Known.Measured),
+            1
+        );
+
+    private static WalkRoundStance Round(params MeasureValue[] values) =>
+        Sample.Stance() with
+        {
+            Measures = values,
+        };
+
+    private static MovedProof? Of(
+        MechanismKind kind,
+        double foretold,
+        Unit unit,
+        WalkRoundStance[] before,
+        WalkRoundStance[] after,
+        Side? side = null,
+        double? wall = null,
+        Known known = Known.Computed,
+        string where = "front"
+    )
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilFourLink) with
+            {
+                BarBodyEnd = side,
+            }
+        );
+        var prediction = StacksTests.Predict(
+            Sample.Plan(
+                (Corner.LF, StacksTests.Part(1, PartKind.CoilSpacer, 40)),
+                (Corner.RF, StacksTests.Part(2, PartKind.CoilSpacer, 40))
+            ),
+            vehicle
+        ) with
+        {
+            Moves = [new(kind, where, Result.Of(foretold, unit, 0.5, [], known))],
+        };
+        return MovedProof.Of(prediction, vehicle, before, after, wall).SingleOrDefault();
+    }
+
+    [Theory]
+    [InlineData(Side.Left, 6, true)]
+    [InlineData(Side.Right, -6, false)]
+    public void An_axle_s_move_is_half_of_what_its_tyres_stand_out_by_toward_the_bar_s_end(
+        Side side,
+        double toward,
+        bool right
+    )
+    {
+        // It went 6 mm to the left: the left tyre stands out 6 more, the right one 6 less.
+        var proof = Of(
+            MechanismKind.TrackBar,
+            5,
+            Unit.Mm,
+            [Round(Read(Measures.Overhang, "LF", 12), Read(Measures.Overhang, "RF", 10))],
+            [Round(Read(Measures.Overhang, "LF", 18), Read(Measures.Overhang, "RF", 4))],
+            side
+        )!;
+        Assert.Equal(toward, proof.Measured.Value!.Value, 9);
+        // Four readings of 1 mm, each by half.
+        Assert.Equal(1, proof.Measured.U!.Value, 9);
+        Assert.Equal(right, proof.AsForetold);
+    }
+
+    [Fact]
+    public void Without_the_bar_s_side_or_a_reading_nothing_is_judged()
+    {
+        WalkRoundStance[] read =
+        [
+            Round(Read(Measures.Overhang, "LF", 12), Read(Measures.Overhang, "RF", 10)),
+        ];
+        var side = Of(MechanismKind.TrackBar, 5, Unit.Mm, read, read)!;
+        Assert.Contains("which side", side.Measured.Cannot!, StringComparison.Ordinal);
+        Assert.Null(side.AsForetold);
+        var half = Of(
+            MechanismKind.TrackBar,
+            5,
+            Unit.Mm,
+            read,
+            [Round(Read(Measures.Overhang, "LF", 12))],
+            Side.Left
+        )!;
+        Assert.Equal("Not read before and after.", half.Measured.Cannot);
+        // What rests on an invented axle was no foretelling.
+        Assert.Null(
+            Of(
+                MechanismKind.TrackBar,
+                5,
+                Unit.Mm,
+                read,
+                read,
+                Side.Left,
+                known: Known.Archetype
+            )!.AsForetold
+        );
+        Assert.Null(Of(MechanismKind.CvShaft, 5, Unit.Degree, read, read));
+    }
+
+    [Fact]
+    public void Angles_are_the_mean_change_of_both_wheels_from_the_last_readings()
+    {
+        var caster = Of(
+            MechanismKind.Caster,
+            -2.4,
+            Unit.Degree,
+            [
+                Round(
+                    Read(Measures.Caster, "LF", 9, Unit.Degree),
+                    Read(Measures.Caster, "RF", 9, Unit.Degree)
+                ),
+                Round(
+                    Read(Measures.Caster, "LF", 5, Unit.Degree),
+                    Read(Measures.Caster, "RF", 5.4, Unit.Degree)
+                ),
+            ],
+            [
+                Round(
+                    Read(Measures.Caster, "LF", 2.6, Unit.Degree),
+                    Read(Measures.Caster, "RF", 3.2, Unit.Degree)
+                ),
+            ]
+        )!;
+        Assert.Equal(-2.3, caster.Measured.Value!.Value, 9);
+        Assert.Equal(0.15, caster.Measured.U!.Value, 9);
+        Assert.True(caster.AsForetold);
+        var camber = Of(
+            MechanismKind.Arms,
+            -0.4,
+            Unit.Degree,
+            [Round(Read("camber", "LF", 0, Unit.Degree), Read("camber", "RF", 0.2, Unit.Degree))],
+            [Round(Read("camber", "LF", -2, Unit.Degree), Read("camber", "RF", -2, Unit.Degree))]
+        )!;
+        Assert.Equal(-2.1, camber.Measured.Value!.Value, 9);
+        Assert.False(camber.AsForetold);
+        var pinion = Of(
+            MechanismKind.Pinion,
+            1,
+            Unit.Degree,
+            [Round(Read(Measures.PinionAngle, "rear", 3, Unit.Degree))],
+            [Round(Read(Measures.PinionAngle, "rear", 4.1, Unit.Degree))],
+            where: "rear"
+        )!;
+        Assert.Equal(1.1, pinion.Measured.Value!.Value, 9);
+    }
+
+    [Fact]
+    public void The_mark_on_the_wall_climbs_with_the_lamp_and_by_its_tilt_over_the_distance()
+    {
+        WalkRoundStance[] At(double mm) =>
+            [
+                Round(
+                    Read(Measures.LampCutOff, "left lamp", mm),
+                    Read(Measures.LampCutOff, "right lamp", mm + 2)
+                ),
+            ];
+        MovedProof Lamps(double? wall) =>
+            Of(
+                MechanismKind.Headlights,
+                80,
+                Unit.Mm,
+                At(700),
+                At(760),
+                wall: wall,
+                where: "vehicle"
+            )!;
+        Assert.Equal(60, Lamps(null).Measured.Value!.Value, 9);
+        Assert.Equal(
+            80,
+            Lamps(Headlights.UsualWallMm).Foretold.Value!.Value - Lamps(1e-9).Foretold.Value!.Value,
+            1e-6
+        );
+        Assert.Equal(
+            40,
+            Lamps(Headlights.UsualWallMm / 2).Foretold.Value!.Value
+                - Lamps(1e-9).Foretold.Value!.Value,
+            1e-6
+        );
+    }
+
+    [Fact]
+    public void What_a_plan_moves_is_kept_when_the_fitting_begins_as_a_change_from_what_was_in()
+    {
+        var shop = new Workshop();
+        shop.Do(
+            new SetSuspension(
+                shop.Key(),
+                0,
+                Axle.Front,
+                SuspensionKind.CoilFourLink,
+                [
+                    new(SuspensionSizes.TrackBarRun, Workshop.Typed("860", Unit.Mm)),
+                    new(SuspensionSizes.TrackBarDrop, Workshop.Typed("60", Unit.Mm)),
+                ]
+            )
+        );
+        var d = shop.Document;
+        d = d with
+        {
+            Vehicle = d.Vehicle with
+            {
+                Dimensions = d.Vehicle.Dimensions with { FrontSpringBase = Sample.Mm(1000) },
+            },
+        };
+        var from = d.CurrentStage()!;
+        Plan Rings(Guid stage, double mm, int id) =>
+            Sample.Plan(
+                (Corner.LF, StacksTests.Part(id, PartKind.CoilSpacer, mm)),
+                (Corner.RF, StacksTests.Part(id + 1, PartKind.CoilSpacer, mm))
+            ) with
+            {
+                FromStageId = stage,
+            };
+        double Shift(JobDocument job, Plan plan) =>
+            JobEvaluator
+                .MovesOf(job, plan, Nokko.Core.Evidence.PlatformEvidence.None)
+                .Single(m => m.Kind == MechanismKind.TrackBar && m.Where == "front")
+                .Change.Value!.Value;
+        var first = Shift(d, Rings(from.Id, 30, 700));
+        Assert.Equal(new TrackBar(860, 60).Lifted(30)!.ShiftMm, first, 1e-9);
+        // From thirty to fifty: the difference of both.
+        var fitted = @from with
+        {
+            Stacks = Rings(from.Id, 30, 700).Stacks,
+        };
+        Assert.Equal(
+            new TrackBar(860, 60).Lifted(50)!.ShiftMm - first,
+            Shift(d with { Stages = [fitted] }, Rings(from.Id, 50, 710)),
+            1e-9
+        );
+    }
+}

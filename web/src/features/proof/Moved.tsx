@@ -1,0 +1,77 @@
+import Box from "@mui/material/Box";
+import type { Schemas } from "../../api/client";
+import { ResultLength } from "../../shared/Length";
+import { numberSays } from "../bench/bench";
+import { titleOf } from "../geometry/geometry";
+
+const words: Partial<Record<Schemas["MechanismKind"], string>> = {
+  trackBar: "axle aside, toward the bar’s end at the body",
+  caster: "caster",
+  pinion: "pinion, up",
+  arms: "camber",
+  headlights: "mark on the wall, up",
+};
+
+/** What else the plan moved: foretold before the work, measured before and after. */
+export function Moved({ moved }: { moved: Schemas["MovedProof"][] }) {
+  if (moved.length === 0) {
+    return null;
+  }
+  return (
+    <Box
+      component="table"
+      aria-label="Geometry"
+      sx={{
+        borderCollapse: "collapse",
+        mt: 1.5,
+        "& th, & td": { pr: 2, py: 0.4, textAlign: "left" },
+        "& thead th": { borderBottom: 2, fontSize: "0.85em" },
+        "& tbody tr": { borderBottom: 1, borderColor: "divider" },
+      }}
+    >
+      <thead>
+        <tr>
+          <th scope="col">Geometry</th>
+          <th scope="col">– – Foretold</th>
+          <th scope="col">— Measured</th>
+          <th scope="col"></th>
+        </tr>
+      </thead>
+      <tbody>
+        {moved.map((m) => (
+          <tr key={`${m.where} ${m.kind}`}>
+            <th scope="row">
+              {m.kind === "headlights"
+                ? "Headlights"
+                : titleOf(m).split(" ")[0]}
+              : {words[m.kind] ?? ""}
+            </th>
+            <td>
+              <Change result={m.foretold} />
+              {m.foretold.known === "archetype" && " ?"}
+            </td>
+            <td>
+              <b>
+                <Change result={m.measured} />
+              </b>
+            </td>
+            <td>
+              {m.asForetold === null
+                ? ""
+                : m.asForetold
+                  ? "● as foretold"
+                  : "▲ otherwise than foretold"}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+}
+
+const Change = ({ result }: { result: Schemas["Result"] }) =>
+  result.unit === "mm" ? (
+    <ResultLength result={result} signed />
+  ) : (
+    numberSays(result)
+  );
