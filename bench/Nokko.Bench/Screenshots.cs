@@ -21,8 +21,6 @@ internal static class Screenshots
 
         browser.Open($"{server.Address}/take-in");
         Shoot("take-in", "coil-over on an arm");
-        Scroll("//h2[.='Its sizes, as far as you know them']");
-        Shoot("sizes", "Between rear springs");
         Job("NF 80 W", "vehicle", "Front suspension");
         Shoot("vehicle", "One inch of plate lifts");
         Job("NF 80 W", "walk-round", "Left rear");
@@ -41,10 +39,13 @@ internal static class Screenshots
         Shoot("compare", "What it says");
         Job("TM 41 F", "plan", "Side by side");
         Shoot("plan", "Front will rise");
-        browser.Resize(1280, 1180);
-        Scroll("//*[@role='group'][@aria-label='Plans side by side']");
-        Shoot("travel", "droop");
-        browser.Resize(1280, 800);
+        Job("TM 12 K", "geometry", "brings it back");
+        browser.Press("Longer bar");
+        Scroll("//h1[.='Geometry']");
+        Shoot("geometry", "Set it to, hole to hole");
+        Job("TM 12 K", "geometry?at=rear-propshaft", "or it shakes");
+        Scroll("//h1[.='Geometry']");
+        Shoot("geometry-shaft", "Joint at the axle");
         browser.Resize(1280, 1180);
         Job("HO 32 T", "plan", "Wanted");
         browser.Press("Say what is wanted");
@@ -70,8 +71,9 @@ internal static class Screenshots
         Shoot("shelf", "Moor box spacer");
 
         browser.Scheme("dark");
-        Job("SV 204 R", "prove", "earlier pass");
-        Shoot("prove-night", "Station");
+        Job("TM 12 K", "geometry?at=front-caster", "of caster lost");
+        Scroll("//h1[.='Geometry']");
+        Shoot("geometry-night", "Caster gauge");
         browser.Resize(390, 844);
         browser.Scheme("light");
         Job("NF 80 W", "walk-round", "from the");

@@ -10,7 +10,7 @@ internal static class HeadlightMechanism
     private const double LimitMm = 12.7;
 
     /// <summary>How far lamps usually lie ahead of the axle, mm: a rule of thumb.</summary>
-    private static readonly Estimate Ahead = new(700, 150);
+    private static readonly Estimate Ahead = new(Headlights.UsualAheadMm, 150);
 
     /// <summary>The mechanism.</summary>
     /// <param name="body">Rise of the body over the floor at both axles, against today.</param>

@@ -1,5 +1,4 @@
 using System.Text.Json.Serialization;
-using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 

@@ -1,5 +1,4 @@
 using System.Globalization;
-using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -220,8 +219,10 @@ internal static class PropshaftMechanism
             string.Create(CultureInfo.InvariantCulture, $"{rad * Degrees:0.0}°");
         var said =
             $"{(axle.Axle == Axle.Rear ? "The shaft" : "The front shaft")}'s joints leave {Of(now.ResidualRad)} over, {Of(was.ResidualRad)} before";
-        return now.ResidualRad * Degrees <= LimitDegrees
-            ? $"{said}: within {LimitDegrees:0.0}°, a rule of thumb at 3,000 turns a minute."
-            : $"{said}: it will shake. Turn the pinion {(now.EqualisingTurnRad < 0 ? "down" : "up")} by {Of(Math.Abs(now.EqualisingTurnRad))}.";
+        var rule = $"{LimitDegrees:0.0}°, a rule of thumb at 3,000 turns a minute";
+        return now.ResidualRad * Degrees <= LimitDegrees ? $"{said}: within {rule}."
+            : was.ResidualRad * Degrees > LimitDegrees
+                ? $"{said}: beyond {rule}, as it was. Drive it, then look again."
+            : $"{said}: beyond {rule}. Turn the pinion {(now.EqualisingTurnRad < 0 ? "down" : "up")} by {Of(Math.Abs(now.EqualisingTurnRad))}, or it shakes.";
     }
 }

@@ -1,4 +1,3 @@
-using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -12,6 +11,9 @@ internal static class TrackBarMechanism
 {
     /// <summary>Most that an axle may sit aside, mm: a rule of thumb, 1/4 in.</summary>
     public const double LimitMm = 6.35;
+
+    /// <summary>Standard uncertainty of an axle that was centred by the gaps beside its tyres, mm: a rule of thumb.</summary>
+    private const double SetByGapsUMm = 0.7;
 
     /// <summary>A bar that is invented where nobody taped one, mm.</summary>
     public static readonly (Estimate Run, Estimate Drop) Invented = (new(850, 60), new(60, 35));
@@ -165,12 +167,15 @@ internal static class TrackBarMechanism
                 Said = Said,
                 Part = Part,
                 Figure =
-                    Kind == WayKind.Before
-                        ? Result.Of(0, Unit.Mm, 0, [])
-                        : sizes.Worked(Unit.Mm, x => At(x)?.ShiftMm),
+                    // A bar that can be set is set by the gaps, each taped to a millimetre.
+                    Cure == TrackBarCure.LongerBar
+                    && now is not null
+                        ? Result.Of(now.ShiftMm, Unit.Mm, SetByGapsUMm, [])
+                    : Kind == WayKind.Before ? Result.Of(0, Unit.Mm, 0, [])
+                    : sizes.Worked(Unit.Mm, x => At(x)?.ShiftMm),
                 Also =
                 [
-                    .. Kind == WayKind.Before
+                    .. Kind == WayKind.Before || Cure == TrackBarCure.LongerBar
                         ? (LabelledResult[])[]
                         :
                         [
@@ -183,6 +188,7 @@ internal static class TrackBarMechanism
                     .. Cure == TrackBarCure.LongerBar
                         ? (LabelledResult[])
                             [
+                                sizes.Worked("Set it to, hole to hole", Unit.Mm, x => At(x)?.BarMm),
                                 sizes.Worked(
                                     "The bar is longer by",
                                     Unit.Mm,

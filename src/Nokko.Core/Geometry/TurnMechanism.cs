@@ -1,5 +1,4 @@
 using System.Globalization;
-using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;

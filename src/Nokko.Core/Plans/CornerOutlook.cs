@@ -10,21 +10,6 @@ namespace Nokko.Core.Plans;
 /// <param name="Ends">Whether the travel ends there.</param>
 public sealed record TravelMark(string What, double AtMm, bool Ends);
 
-/// <summary>How much something has to be heeded.</summary>
-public enum Heed
-{
-    /// <summary>Look at it before or while it is fitted.</summary>
-    Look,
-
-    /// <summary>Something must change before it is fitted.</summary>
-    Stop,
-}
-
-/// <summary>A caution, where its danger is.</summary>
-/// <param name="Heed">How much.</param>
-/// <param name="Says">In a fitter's words.</param>
-public sealed record Caution(Heed Heed, string Says);
-
 /// <summary>How much of a limit is used up, on the point that holds in 95 of 100.</summary>
 /// <param name="What">The limit, in a few words.</param>
 /// <param name="Share">1 is all of it.</param>

@@ -76,7 +76,10 @@ public sealed record MovedProof(
         // The mark climbs with the lamp itself and by its tilt over the distance.
         MovedProof Lamps(ForetoldMove move)
         {
-            var share = (wallMm ?? Headlights.UsualWallMm) / Headlights.UsualWallMm;
+            // The lamp lies ahead of the axle: the wall is as much further from it.
+            var share =
+                ((wallMm ?? Headlights.UsualWallMm) + Headlights.UsualAheadMm)
+                / Headlights.UsualWallMm;
             var climb = (frozen.FrontRise, move.Change)
                 is ({ Value: { } rise, U: { } ofRise }, { Value: { } tilt, U: { } ofTilt })
                 // Both rest on the same rise in front.

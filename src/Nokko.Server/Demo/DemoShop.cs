@@ -134,7 +134,7 @@ internal static class DemoShop
         job.Begin();
         job.FitAll();
         job.Round(Settled.Driven, [22.69, 22.63, 22.88, 22.81], [42.31, 42.25]);
-        SquareAndLamps(-0.125, -0.125, 36.25);
+        SquareAndLamps(-0.125, -0.125, 41);
         job.HandOver(
             now,
             "Sits level now. Headlights were set for the old rake: have them aimed. Mind the low beam of the forge door."

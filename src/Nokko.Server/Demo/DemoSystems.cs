@@ -175,8 +175,8 @@ internal static partial class DemoSystems
                 (SuspensionSizes.ShockCollapsed, 362),
                 (SuspensionSizes.ShaftRun, 742),
                 (SuspensionSizes.ShaftDrop, 128),
-                (SuspensionSizes.OutputSlope, 4),
-                (SuspensionSizes.PinionUp, 5.5)
+                (SuspensionSizes.OutputSlope, 6),
+                (SuspensionSizes.PinionUp, 7)
             ),
             Sizes = DemoVehicle.Built(2560, 1600, 930, 860, 520, springs: 1010),
             Wish = "Room for taller tyres, keep half an inch of rake",

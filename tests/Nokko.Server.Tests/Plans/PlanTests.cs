@@ -1,3 +1,4 @@
+using System.Net;
 using System.Text.Json.Nodes;
 using Xunit;
 
@@ -68,6 +69,36 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
             expected: 422
         );
         Assert.Equal("stacks", gone["field"]!.GetValue<string>());
+    }
+
+    [Fact]
+    public async Task What_a_plan_moves_is_told_for_the_plan_and_for_what_is_fitted_now()
+    {
+        var (caller, job) = await Measured();
+        var bare = await caller.Get($"{job.Path}/geometry");
+        Assert.Equal(0, bare["frontRise"]!["value"]!.GetValue<double>());
+        var view = await job.PlaceInFront("T-100");
+        var lifted = await caller.Get($"{job.Path}/geometry?plan={job.Plan}");
+        Assert.Equal(3 + (1.9 * 25.4), lifted["frontRise"]!["value"]!.GetValue<double>(), 6);
+        var shafts = lifted["mechanisms"]!
+            .AsArray()
+            .Single(m =>
+                m!["kind"]!.GetValue<string>() == "cvShaft"
+                && m["where"]!.GetValue<string>() == "front"
+            )!;
+        Assert.Equal(61, shafts["ways"]![1]!["travel"]!["upMm"]!.AsArray().Count);
+        async Task<HttpStatusCode> Status(string path) =>
+            (await caller.Http.GetAsync(path)).StatusCode;
+        Assert.Equal(
+            HttpStatusCode.NotFound,
+            await Status($"{job.Path}/geometry?plan={Guid.NewGuid()}")
+        );
+        Assert.Equal(HttpStatusCode.BadRequest, await Status($"{job.Path}/geometry?plan=none"));
+        Assert.Equal(HttpStatusCode.NotFound, await Status($"/api/jobs/{Guid.NewGuid()}/geometry"));
+        // What else moved is kept with the prediction when the fitting begins, and judged once it is read.
+        var begun = await job.Begin(view);
+        var kept = begun["document"]!["frozenPredictions"]![0]!["prediction"]!["moves"]!.AsArray();
+        Assert.Contains(kept, m => m!["kind"]!.GetValue<string>() == "headlights");
     }
 
     [Fact]

@@ -57,8 +57,10 @@ export function MechanismDrawing({
   const bounds = boundsOf(shown.map((w) => w.travel));
   const left = bounds.left - tyre.beside;
   const right = bounds.right + tyre.beside;
-  const low = Math.min(bounds.low, tyre.ground);
-  const high = Math.max(bounds.high, tyre.ground + 2 * radius);
+  const ground = tyre.ground;
+  const low = Math.min(bounds.low, ground ?? bounds.low);
+  const high =
+    ground === null ? bounds.high : Math.max(bounds.high, ground + 2 * radius);
   const scale = Math.min(
     (width - 20) / (right - left),
     (height - 44) / (high - low),
@@ -80,11 +82,13 @@ export function MechanismDrawing({
           role="img"
           aria-label={`${views}, ${upSays(up, unit)}: as it was dotted, lifted dashed, ${chosen.said} solid`}
         >
-          <path
-            d={`M6 ${n(z(tyre.ground))}H${n(width - 6)}`}
-            stroke={inks.ink}
-            strokeWidth={1.5}
-          />
+          {ground !== null && (
+            <path
+              d={`M6 ${n(z(ground))}H${n(width - 6)}`}
+              stroke={inks.ink}
+              strokeWidth={1.5}
+            />
+          )}
           {shown
             .toSorted((a, b) => Number(a === chosen) - Number(b === chosen))
             .map((w) => {
@@ -153,7 +157,9 @@ export function MechanismDrawing({
                 </g>
               );
             })}
-          <Gaps chosen={chosen} up={up} x={x} y={z(tyre.ground) - 8} />
+          {ground !== null && (
+            <Gaps chosen={chosen} up={up} x={x} y={z(ground) - 8} />
+          )}
           <text x={8} y={height - 6} fontSize={13} fill={inks.soft}>
             {views}, to scale
           </text>
@@ -174,8 +180,11 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   headlights: "From the side",
 };
 
-/** Where the ground and the tyres are in a mechanism's own heights. */
-function tyreOf(kind: Schemas["MechanismKind"], radius: number) {
+/** Where the ground and the tyres are in a mechanism's own heights; a shaft is drawn without. */
+function tyreOf(
+  kind: Schemas["MechanismKind"],
+  radius: number,
+): { ground: number | null; beside: number } {
   switch (kind) {
     case "trackBar":
       return { ground: -radius, beside: 150 };
@@ -183,6 +192,8 @@ function tyreOf(kind: Schemas["MechanismKind"], radius: number) {
       return { ground: -radius / 3, beside: 60 };
     case "cvShaft":
       return { ground: -radius, beside: 160 };
+    case "propshaft":
+      return { ground: null, beside: 60 };
     case "arms":
       return { ground: 0, beside: 60 };
     default:
