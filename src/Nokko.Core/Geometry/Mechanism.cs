@@ -28,6 +28,9 @@ public enum MechanismKind
     /// <summary>Arms and upright of an independent corner, from behind.</summary>
     Arms,
 
+    /// <summary>Whether an independent front can be set back to its angles.</summary>
+    Alignment,
+
     /// <summary>Headlights on a wall, from the side.</summary>
     Headlights,
 }
@@ -124,12 +127,17 @@ public sealed record Mechanism
 
     /// <summary>Whether it is beyond its limit, lifted and with what the plan has for it. What rests on an invented axle is never beyond it: it asks for a tape.</summary>
     public bool Beyond =>
-        Stands
+        Judged
+        ?? Stands
             is {
                 Kind: not WayKind.Before,
                 Figure: { Value: { } value, Known: not Known.Archetype }
             }
-        && Math.Abs(value) > Limit;
+            && Math.Abs(value) > Limit;
+
+    /// <summary>Whether it is beyond what can be set, where that and no limit of its number decides; null otherwise.</summary>
+    [JsonIgnore]
+    public bool? Judged { get; init; }
 
     /// <summary>The way in which it will stand: with what the plan has for it, else lifted, else as it was.</summary>
     [JsonIgnore]

@@ -15,6 +15,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(SetSuspension), "setSuspension")]
 [JsonDerivedType(typeof(SetPoints), "setPoints")]
 [JsonDerivedType(typeof(TapeSizes), "tapeSizes")]
+[JsonDerivedType(typeof(SetSpacePoints), "setSpacePoints")]
 [JsonDerivedType(typeof(NoteBallast), "noteBallast")]
 [JsonDerivedType(typeof(BeginWalkRound), "beginWalkRound")]
 [JsonDerivedType(typeof(SetConditions), "setConditions")]

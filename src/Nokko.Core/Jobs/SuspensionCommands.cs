@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
@@ -80,6 +81,7 @@ public sealed record SetSuspension(
             Medium = Suspension.HasCoil() ? Medium : null,
             Points = now.Kind == Suspension ? now.Points : [],
             BarBodyEnd = now.Kind == Suspension ? now.BarBodyEnd : null,
+            SpacePoints = now.Kind == Suspension ? now.SpacePoints : null,
         };
     }
 
@@ -203,6 +205,78 @@ public sealed record SetPoints(
 
     private static RefusedException Half(PointInput point, string missing) =>
         Refuse.Value($"{point.Name}.{missing}", "Both are needed: across and up.");
+}
+
+/// <summary>A point in space as typed; all three empty takes it out.</summary>
+/// <param name="Name">Name of the point.</param>
+/// <param name="Forward">Forward of the wheel centre; below zero behind it.</param>
+/// <param name="Outward">Outward from the vehicle's middle.</param>
+/// <param name="Up">Above the floor.</param>
+public sealed record SpacePointInput(
+    string Name,
+    QuantityInput? Forward,
+    QuantityInput? Outward,
+    QuantityInput? Up
+);
+
+/// <summary>Keeps the points of a double wishbone corner in space.</summary>
+public sealed record SetSpacePoints(
+    Guid CommandId,
+    uint Version,
+    Axle Axle,
+    IReadOnlyList<SpacePointInput> Points
+) : SuspensionCommand(CommandId, Version, Axle)
+{
+    /// <inheritdoc/>
+    public override string Does() => "suspension points taped in space";
+
+    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
+    {
+        if (!SpaceArms.Has(now.Kind))
+        {
+            throw Refuse.Value("axle", "Only two arms with a tie rod are taped in space.");
+        }
+        SuspensionPoint[] points = [.. Points.Select(Read).OfType<SuspensionPoint>()];
+        var taped = now with { SpacePoints = points.Length == 0 ? null : points };
+        return SpaceArms.Points(taped) is { } all && SpaceArms.WhyNot(all) is { } why
+            ? throw Refuse.Value("points", why)
+            : taped;
+    }
+
+    private static SuspensionPoint? Read(SpacePointInput point)
+    {
+        if (SpaceArms.Names.All(n => n.Name != point.Name))
+        {
+            throw Refuse.Value("points", $"There is no point “{point.Name}” on this suspension.");
+        }
+        Quantity? Of(QuantityInput? typed, string which, bool positive = false) =>
+            QuantityInput.Read(typed, $"{point.Name}.{which}", Unit.Mm, positive);
+        var (x, y, z) = (
+            Of(point.Forward, "forward"),
+            Of(point.Outward, "outward", positive: true),
+            Of(point.Up, "up", positive: true)
+        );
+        string? missing = (x, y, z) switch
+        {
+            (null, null, null) or ({ }, { }, { }) => null,
+            (null, _, _) => "forward",
+            (_, null, _) => "outward",
+            _ => "up",
+        };
+        return missing is not null
+                ? throw Refuse.Value(
+                    $"{point.Name}.{missing}",
+                    "All three are needed: forward, outward and up."
+                )
+            : x is null ? null
+            : new SuspensionPoint
+            {
+                Name = point.Name,
+                X = x,
+                Y = y,
+                Z = z,
+            };
+    }
 }
 
 /// <summary>A known weight put on and taken off again: gives the axle's rate.</summary>

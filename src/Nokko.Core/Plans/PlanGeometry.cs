@@ -116,6 +116,7 @@ public sealed record PlanGeometry
             turn,
             PropshaftMechanism.Of(axle, PinionUp(axle, turn)),
             ArmsMechanism.Of(axle),
+            AlignmentMechanism.Of(axle),
             CvShaftMechanism.Of(axle),
         }.OfType<Mechanism>();
     }

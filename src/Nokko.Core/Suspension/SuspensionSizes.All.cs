@@ -161,6 +161,15 @@ public static partial class SuspensionSizes
             "Pivot to the middle of the axle tube, on its wheels. With the arm's length it tells the caster that a lift takes."
         ),
         new(
+            CamRange,
+            Unit.Mm,
+            0,
+            40,
+            "Cams of the lower arm, each way by",
+            "How far an eccentric or shims move a pivot in or out from where it stands now. It tells whether a lifted front aligns.",
+            Steered: true
+        ),
+        new(
             ShaftRun,
             Unit.Mm,
             150,

@@ -88,6 +88,9 @@ public static partial class SuspensionSizes
     /// <summary>Steering arm, kingpin to the drag link's joint.</summary>
     public const string SteeringArm = "steeringArm";
 
+    /// <summary>How far the lower arm's cams move its pivots each way from where they stand.</summary>
+    public const string CamRange = "camRange";
+
     /// <summary>Propshaft, joint to joint along.</summary>
     public const string ShaftRun = "shaftRun";
 
@@ -230,6 +233,10 @@ public static partial class SuspensionSizes
             SpringRate => kind != SuspensionKind.TorsionBarArm,
             TrackBarRun or TrackBarDrop => kind.IsLiveAxle() && !kind.IsLeaf(),
             DragLinkRun or DragLinkDrop or SteeringArm => kind.IsLiveAxle() && !kind.IsLeaf(),
+            CamRange => kind
+                is SuspensionKind.CoilOverArm
+                    or SuspensionKind.TorsionBarArm
+                    or SuspensionKind.TransverseLeaf,
             ShaftRun or ShaftDrop or OutputSlope or PinionUp => kind.IsLiveAxle(),
             RadiusArmDrop or BushApart => kind == SuspensionKind.CoilRadiusArm,
             Sag => kind != SuspensionKind.TorsionBarArm,

@@ -124,6 +124,10 @@ public sealed record Suspension
 
     /// <summary>Named suspension points.</summary>
     public IReadOnlyList<SuspensionPoint> Points { get; init; } = [];
+
+    /// <summary>Points of a double wishbone corner in space: x forward of the wheel centre, y outward from the middle, z above the floor. Null where nobody taped them.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<SuspensionPoint>? SpacePoints { get; init; }
 }
 
 /// <summary>A suspension point in the vehicle's frame (ISO 8855: x forward, y left, z up).</summary>

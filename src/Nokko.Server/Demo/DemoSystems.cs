@@ -1,4 +1,5 @@
 using Nokko.Core.Finding;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Suspension;
@@ -81,8 +82,22 @@ internal static partial class DemoSystems
                 (SuspensionSizes.StudLength, 24),
                 (SuspensionSizes.ArmLength, 392),
                 (SuspensionSizes.FootDistance, 228),
-                (SuspensionSizes.SpringLean, 5.5)
-            ),
+                (SuspensionSizes.SpringLean, 5.5),
+                (SuspensionSizes.CamRange, 2)
+            ) with
+            {
+                SpacePoints = InSpace(
+                    (152, 242, 258),
+                    (-188, 238, 249),
+                    (9, 624, 226),
+                    (92, 346, 588),
+                    (-158, 335, 574),
+                    (-24, 592, 548),
+                    (-122, 252, 302),
+                    (-137, 612, 274),
+                    (0, 692, 383)
+                ),
+            },
             Rear = DemoVehicle.Of(
                 SuspensionKind.CoilFourLink,
                 (SuspensionSizes.SpringLean, 4),
@@ -114,6 +129,23 @@ internal static partial class DemoSystems
                 },
             ],
         };
+
+    private static IReadOnlyList<SuspensionPoint> InSpace(
+        params (double Forward, double Outward, double Up)[] points
+    ) =>
+        [
+            .. SpaceArms.Names.Zip(
+                points,
+                (name, p) =>
+                    new SuspensionPoint
+                    {
+                        Name = name.Name,
+                        X = DemoVehicle.Mm(p.Forward),
+                        Y = DemoVehicle.Mm(p.Outward),
+                        Z = DemoVehicle.Mm(p.Up),
+                    }
+            ),
+        ];
 
     private static JobDocument Wagon(DemoJob job, DemoShelf shelf)
     {

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Nokko.Core.Geometry;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -15,7 +16,8 @@ internal static class Suspensions
         string Said,
         bool LiveAxle,
         Archetype? Archetype,
-        IReadOnlyList<SuspensionSize> Sizes
+        IReadOnlyList<SuspensionSize> Sizes,
+        IReadOnlyList<SpacePointName> SpacePoints
     );
 
     public static void Map(RouteGroupBuilder api) =>
@@ -29,7 +31,8 @@ internal static class Suspensions
                 k.Said(),
                 k.IsLiveAxle(),
                 Archetype.Of(k),
-                SuspensionSizes.Of(k)
+                SuspensionSizes.Of(k),
+                SpaceArms.Has(k) ? SpaceArms.Names : []
             )),
     ];
 }

@@ -2567,7 +2567,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -3321,6 +3321,24 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Keeps the points of a double wishbone corner in space. */
+        JobCommandSetSpacePoints: {
+            /** @enum {string} */
+            kind: "setSpacePoints";
+            points: components["schemas"]["SpacePointInput"][];
+            /**
+             * Format: uint32
+             * @description Version of the stage that was seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Types the spec of a joint from the service information. */
         JobCommandSetSpec: {
             /** @enum {string} */
@@ -3788,6 +3806,7 @@ export interface components {
             liveAxle: boolean;
             archetype: null | components["schemas"]["Archetype"];
             sizes: components["schemas"]["SuspensionSize"][];
+            spacePoints: components["schemas"]["SpacePointName"][];
         };
         /** @description A boxed set of parts. */
         Kit: {
@@ -4135,7 +4154,7 @@ export interface components {
          * @description Something of a vehicle that a lift moves.
          * @enum {unknown}
          */
-        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "cvShaft" | "arms" | "headlights";
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "cvShaft" | "arms" | "alignment" | "headlights";
         /** @description A bar or line of a drawing through the travel. */
         MechanismRod: {
             /** @description What it is: the drawing knows it by that. */
@@ -5581,6 +5600,21 @@ export interface components {
             /** @description Why. */
             why: string;
         };
+        /** @description A point in space as typed; all three empty takes it out. */
+        SpacePointInput: {
+            /** @description Name of the point. */
+            name: string;
+            forward: null | components["schemas"]["QuantityInput"];
+            outward: null | components["schemas"]["QuantityInput"];
+            up: null | components["schemas"]["QuantityInput"];
+        };
+        /** @description A point to tape in space. */
+        SpacePointName: {
+            /** @description Its name in files. */
+            name: string;
+            /** @description As said in a bay. */
+            label: string;
+        };
         /** @enum {unknown} */
         SpringMedium: "steel" | "air";
         /** @description What is fitted at every corner between two changes. Belongs to the vehicle and outlives the job. */
@@ -5991,6 +6025,8 @@ export interface components {
             barBodyEnd: null | components["schemas"]["Side"];
             /** @description Named suspension points. */
             points: components["schemas"]["SuspensionPoint"][];
+            /** @description Points of a double wishbone corner in space: x forward of the wheel centre, y outward from the middle, z above the floor. Null where nobody taped them. */
+            spacePoints: null | components["schemas"]["SuspensionPoint"][];
         };
         /**
          * @description How an axle is sprung and located. Front and rear are chosen separately.

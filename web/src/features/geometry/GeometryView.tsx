@@ -29,6 +29,7 @@ import {
 } from "./geometry";
 import { MechanismDrawing, useWayLine } from "./MechanismDrawing";
 import { PutIntoPlan } from "./PutIntoPlan";
+import { SpaceForm } from "./SpaceForm";
 import { TapeThese } from "./TapeThese";
 import { TravelCurve } from "./TravelCurve";
 
@@ -411,6 +412,7 @@ function MechanismPanel({
         <PutIntoPlan kind={chosen.part} axle={axle} at={at} />
       )}
       {axle && <TapeThese mechanism={mechanism} axle={axle} />}
+      {mechanism.kind === "alignment" && <SpaceForm />}
       <Box component="ul" sx={{ my: 1, pl: 2.5, color: "text.secondary" }}>
         {mechanism.checks.map((c) => (
           <li key={c}>{c}</li>

@@ -177,6 +177,7 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   propshaft: "From the side, the axle on the left",
   cvShaft: "From behind, one side",
   arms: "From behind, one side",
+  alignment: "From behind, one side",
   headlights: "From the side",
 };
 
@@ -195,6 +196,7 @@ function tyreOf(
     case "propshaft":
       return { ground: null, beside: 60 };
     case "arms":
+    case "alignment":
       return { ground: 0, beside: 60 };
     default:
       return { ground: 0, beside: radius };
@@ -288,7 +290,7 @@ function Tyres({
   if (!wheel) {
     return null;
   }
-  return kind === "arms" ? (
+  return kind === "arms" || kind === "alignment" ? (
     upright(wheel.x1, wheel.z1, "tyre")
   ) : (
     <circle

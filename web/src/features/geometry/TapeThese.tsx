@@ -77,7 +77,7 @@ export function TapeThese({
   return (
     <Box component="section" aria-label="To tape" sx={{ mt: 1.5 }}>
       <Typography variant="h3">
-        {asked.length > 0
+        {asked.some((a) => a.nowU !== null)
           ? "Not taped yet: these numbers are a usual axle’s"
           : "One thing more"}
       </Typography>

@@ -13,6 +13,7 @@ const names: Record<Schemas["MechanismKind"], string> = {
   propshaft: "propshaft",
   cvShaft: "CV shafts",
   arms: "camber and track",
+  alignment: "alignment",
   headlights: "Headlights",
 };
 

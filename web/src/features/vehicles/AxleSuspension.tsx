@@ -52,6 +52,7 @@ export function AxleSuspension({
   const asked = (kind?.sizes ?? []).filter(
     (s) =>
       !found.includes(s.name) &&
+      (!s.steered || axle === "front") &&
       // Elsewhere a sensor only tells lamps.
       (s.name !== "sensorArmShare" || held.heightControl !== null) &&
       (s.name !== "mountFound" ||

@@ -1,0 +1,271 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Geometry;
+using Nokko.Core.Tests.Jobs;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Plans;
+
+/// <summary>Whether a lifted front can be set back to the angles that it had.</summary>
+public class AlignmentTests
+{
+    private static readonly IReadOnlyList<SuspensionPoint> Taped =
+    [
+        .. SpaceArms.Names.Zip(
+            SpaceWishboneTests.Points.ToArray(),
+            (name, p) =>
+                new SuspensionPoint
+                {
+                    Name = name.Name,
+                    X = Sample.Mm(p.X),
+                    // Taped on the right, outward is below zero in the vehicle's frame.
+                    Y = Sample.Mm(-p.Y),
+                    Z = Sample.Mm(p.Z),
+                }
+        ),
+    ];
+
+    /// <summary>Torsion bars that lift by just what is asked.</summary>
+    private static Mechanism Lifted(
+        double mm,
+        double? cams,
+        IReadOnlyList<SuspensionPoint>? points = null,
+        bool travel = false
+    )
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(
+                SuspensionKind.TorsionBarArm,
+                [
+                    (SuspensionSizes.LiftPerTurn, 10),
+                    .. cams is { } c ? ((string, double)[])[(SuspensionSizes.CamRange, c)] : [],
+                ]
+            ) with
+            {
+                SpacePoints = points ?? Taped,
+            }
+        );
+        return PlanGeometry
+            .Of(
+                mm == 0
+                    ? Sample.Plan()
+                    : Sample.Plan(
+                        (Corner.LF, Sample.Adjuster(80, mm / 10)),
+                        (Corner.RF, Sample.Adjuster(81, mm / 10))
+                    ),
+                new Situation(Sample.AsFound, vehicle, null),
+                travel: travel
+            )
+            .Mechanisms.Single(m => m.Kind == MechanismKind.Alignment);
+    }
+
+    private static Result Also(MechanismWay way, string label) =>
+        Assert.Single(way.Also, a => a.Label.StartsWith(label, StringComparison.Ordinal)).Result;
+
+    [Fact]
+    public void The_worked_front_is_told_by_the_body_and_caster_by_the_ground()
+    {
+        var lifted = Lifted(50, 8).Ways[1];
+        Assert.Equal(-0.2043, lifted.Figure.Value!.Value, 0.0005);
+        Assert.Equal(0.0123, Also(lifted, "Each wheel turns in").Value!.Value, 0.0005);
+        // The body's nose is up by 50 over 3600: caster to the ground gains 0.796°.
+        Assert.Equal(
+            4.6849 - 4.9697 + (50.0 / 3600 * 180 / Math.PI),
+            Also(lifted, "Caster").Value!.Value,
+            0.001
+        );
+        Assert.Equal(681.281 - 690, Also(lifted, "Each tyre").Value!.Value, 1.5);
+    }
+
+    [Fact]
+    public void What_the_cams_must_do_is_what_a_search_finds_and_what_is_left_of_them_is_told()
+    {
+        var cure = Lifted(50, 8).Ways[2];
+        var (front, rear, rod) = (
+            Also(cure, "Lower arm").Value!.Value,
+            Also(cure, "Its rear").Value!.Value,
+            Also(cure, "The tie rod").Value!.Value
+        );
+        var corner = new SpaceWishbone(SpaceWishboneTests.Points, new(front, rear, rod));
+        var (was, now) = (
+            new SpaceWishbone(SpaceWishboneTests.Points).At(0)!.Value,
+            corner.At(-50)!.Value
+        );
+        Assert.Equal(was.Camber, now.Camber, 1e-8);
+        Assert.Equal(was.Toe, now.Toe, 1e-8);
+        // To the ground as before: to the body less by the nose that went up.
+        Assert.Equal(was.Caster - (50.0 / 3600), now.Caster, 1e-5);
+        Assert.Equal(
+            8 - Math.Max(Math.Abs(front), Math.Abs(rear)),
+            Also(cure, "Left of the cams").Value!.Value,
+            1e-9
+        );
+    }
+
+    [Fact]
+    public void Wide_cams_align_narrow_ones_do_not_and_unknown_ones_are_asked_for()
+    {
+        var wide = Lifted(50, 30);
+        Assert.False(wide.Beyond);
+        Assert.StartsWith("It aligns", wide.Says, StringComparison.Ordinal);
+        Assert.Empty(wide.Asks);
+        var narrow = Lifted(90, 0.5);
+        Assert.True(narrow.Beyond);
+        Assert.StartsWith("It will hardly align", narrow.Says, StringComparison.Ordinal);
+        var unknown = Lifted(50, null);
+        Assert.False(unknown.Beyond);
+        Assert.Equal(SuspensionSizes.CamRange, Assert.Single(unknown.Asks).Size);
+        Assert.Contains("tape how far they go", unknown.Says, StringComparison.Ordinal);
+        // Nothing lifts: nothing is set, whatever the cams have.
+        var still = Lifted(0, 0);
+        Assert.Single(still.Ways);
+        Assert.False(still.Beyond);
+    }
+
+    [Fact]
+    public void The_chance_goes_with_the_reach_of_the_cams_and_never_beyond_what_either_gives()
+    {
+        int Chance(double cams) =>
+            int.Parse(
+                System
+                    .Text.RegularExpressions.Regex.Match(Lifted(60, cams).Says, @"(\d+) in 100")
+                    .Groups[1]
+                    .Value,
+                System.Globalization.CultureInfo.InvariantCulture
+            );
+        int[] chances = [.. new[] { 0.5, 2, 4, 8, 16, 30 }.Select(Chance)];
+        Assert.Equal(chances.Order(), chances);
+        Assert.True(chances[0] < 50 && chances[^1] >= 90);
+        // Against draws of the taped points, each good to 3 mm.
+        var random = new Random(5);
+        double Normal() =>
+            3
+            * Math.Sqrt(-2 * Math.Log(1 - random.NextDouble()))
+            * Math.Cos(2 * Math.PI * random.NextDouble());
+        var (within, drawn) = (0, 500);
+        for (var i = 0; i < drawn; i++)
+        {
+            var points = SpaceWishbonePoints.Of([
+                .. SpaceWishboneTests
+                    .Points.ToArray()
+                    .Select(p => new SpacePoint(p.X + Normal(), p.Y + Normal(), p.Z + Normal())),
+            ]);
+            var was = new SpaceWishbone(points).At(0)!.Value;
+            var lift = 60 + (2 * Normal());
+            within +=
+                Realignment.Of(points, -lift, was.Camber, was.Caster - (lift / 3600), was.Toe)
+                    is { } set
+                && Math.Abs(set.FrontOutMm) <= 8
+                && Math.Abs(set.RearOutMm) <= 8
+                    ? 1
+                    : 0;
+        }
+        // The adjusters' own ± is another than the drawn one: both are near.
+        Assert.True(Chance(8) <= (100.0 * within / drawn) + 12);
+    }
+
+    [Fact]
+    public void Points_that_cannot_be_are_refused_and_never_reckoned_with()
+    {
+        var shop = new Workshop();
+        SetSpacePoints Set(IEnumerable<SpacePoint> points) =>
+            new(
+                shop.Key(),
+                0,
+                Axle.Front,
+                [
+                    .. SpaceArms.Names.Zip(
+                        points,
+                        (n, p) => new SpacePointInput(n.Name, Mm(p.X), Mm(p.Y), Mm(p.Z))
+                    ),
+                ]
+            );
+        Nokko.Core.Tape.QuantityInput Mm(double value) =>
+            Workshop.Typed(
+                value.ToString(System.Globalization.CultureInfo.InvariantCulture),
+                Unit.Mm
+            );
+        var good = SpaceWishboneTests.Points;
+        shop.Do(Set(good.ToArray()));
+        Assert.Equal(9, shop.Document.CurrentStage()!.Front.SpacePoints!.Count);
+        foreach (
+            var (bad, says) in new (SpaceWishbonePoints, string)[]
+            {
+                (good with { UpperBall = good.LowerBall, LowerBall = good.UpperBall }, "swapped"),
+                (good with { LowerRear = good.LowerFront }, "two pivots lie apart"),
+                (good with { LowerBall = good.LowerBall with { Y = 200 } }, "outside"),
+                (good with { RodOuter = good.UpperBall }, "slip of the tape"),
+            }
+        )
+        {
+            var refused = shop.Refused(Set(bad.ToArray()));
+            Assert.Equal("points", refused.Field);
+            Assert.Contains(says, refused.Message, StringComparison.Ordinal);
+            // From a file they may come all the same.
+            var told = Lifted(
+                50,
+                8,
+                [
+                    .. SpaceArms.Names.Zip(
+                        bad.ToArray(),
+                        (n, p) =>
+                            new SuspensionPoint
+                            {
+                                Name = n.Name,
+                                X = Sample.Mm(p.X),
+                                Y = Sample.Mm(p.Y),
+                                Z = Sample.Mm(p.Z),
+                            }
+                    ),
+                ]
+            );
+            Assert.NotNull(told.Ways[0].Figure.Cannot);
+        }
+        // Half a point; a point of nothing; leaves behind.
+        var half = new SetSpacePoints(
+            shop.Key(),
+            0,
+            Axle.Front,
+            [new("wheel", Mm(0), null, Mm(385))]
+        );
+        Assert.Equal("wheel.outward", shop.Refused(half).Field);
+        Assert.Equal(
+            "points",
+            shop.Refused(
+                half with
+                {
+                    CommandId = shop.Key(),
+                    Points = [new("nose", null, null, null)],
+                }
+            ).Field
+        );
+        Assert.Equal(
+            "axle",
+            shop.Refused(half with { CommandId = shop.Key(), Axle = Axle.Rear }).Field
+        );
+        // All emptied, none is kept.
+        shop.Do(new SetSpacePoints(shop.Key(), 0, Axle.Front, []));
+        Assert.Null(shop.Document.CurrentStage()!.Front.SpacePoints);
+    }
+
+    [Fact]
+    public void Drawn_through_the_travel_the_wheel_stands_on_the_ground()
+    {
+        var front = Lifted(50, 8, travel: true);
+        foreach (var way in front.Ways)
+        {
+            var travel = way.Travel!;
+            var ride = travel.UpMm.ToList().IndexOf(0);
+            Assert.Equal(
+                385,
+                travel.Rods.Single(r => r.Name == "wheel").Ends[(4 * ride) + 1],
+                0.02
+            );
+            Assert.Equal(way.Figure.Value!.Value, travel.Figure[ride], 1e-6);
+        }
+    }
+}
