@@ -115,6 +115,42 @@ internal static class Measures
                 "×"
             );
         }
+        var geometry = BenchmarkRunner.Run<GeometryBench>(config);
+        yield return new Row(
+            "a corner in space, a position",
+            Found(geometry, nameof(GeometryBench.InSpace)) / 1e3,
+            3,
+            "µs"
+        );
+        yield return new Row(
+            "a corner in space over one in the plane",
+            Found(geometry, nameof(GeometryBench.InSpace))
+                / Found(geometry, nameof(GeometryBench.InThePlane)),
+            double.NaN,
+            "×"
+        );
+        yield return new Row(
+            "three angles set back",
+            Found(geometry, nameof(GeometryBench.SetBack)) / 1e3,
+            double.NaN,
+            "µs"
+        );
+        foreach (
+            var (name, aim) in new[]
+            {
+                (nameof(GeometryBench.LiveAxlesInNumbers), 0.5),
+                (nameof(GeometryBench.LiveAxlesThroughTheirTravel), 2),
+                (nameof(GeometryBench.IndependentInNumbers), 20),
+            }
+        )
+        {
+            yield return new Row(
+                $"what a plan moves, {name}",
+                Found(geometry, name) / 1e6,
+                aim,
+                "ms"
+            );
+        }
         // Once to warm up, as a server is after its first search.
         FindingBench.Run();
         var (first, best, ten, stacks, looked) = FindingBench.Run();

@@ -136,10 +136,13 @@ export function MechanismDrawing({
                                   <circle cx={x(e.x2)} cy={z(e.z2)} r={5} />
                                 </>
                               )}
-                              {r.name !== "axle" && (
+                              {!["axle", "upright"].includes(r.name) && (
                                 <text
                                   x={(x(e.x1) + x(e.x2)) / 2}
-                                  y={(z(e.z1) + z(e.z2)) / 2 - 9}
+                                  y={
+                                    (z(e.z1) + z(e.z2)) / 2 +
+                                    (r.name.startsWith("lower") ? 18 : -9)
+                                  }
                                   fontSize={13}
                                   textAnchor="middle"
                                   fill={inks.ink}
