@@ -104,4 +104,75 @@ public class GeometrySheetsTests
             Assert.Throws<BenchException>(() => Usual("toe", ("total", "1700"))).Field
         );
     }
+
+    /// <summary>What has a direction may be below zero; what is a size may not, and what may stay empty says so.</summary>
+    [Theory]
+    [InlineData("trackBar", "drop lift", "moved pitch")]
+    [InlineData("steering", "barDrop linkDrop lift", "")]
+    [InlineData("caster", "drop front rear", "apart")]
+    [InlineData("driveline", "drop aside output pinion", "aside ratio tyre")]
+    [InlineData("slipYoke", "drop nextDrop", "in")]
+    [InlineData("wheel", "offset nextOffset", "")]
+    [InlineData("headlights", "front rear ahead", "")]
+    [InlineData("toe", "total wanted", "pitch arm")]
+    [InlineData("torsion", "turns between drop", "before after between")]
+    [InlineData("shackle", "arch angle", "")]
+    [InlineData("block", "taper", "taper")]
+    [InlineData("leaf", "arch", "clamp")]
+    public void Fields_with_a_direction_take_a_minus(string sheet, string minus, string optional)
+    {
+        var fields = BenchSheets
+            .Find(sheet)!
+            .Fields.Where(f => f.Asks == BenchAsks.Number)
+            .ToArray();
+        Assert.Equal(
+            minus.Split(' ', StringSplitOptions.RemoveEmptyEntries).Order(),
+            fields.Where(f => !f.Positive).Select(f => f.Name).Order()
+        );
+        Assert.Equal(
+            optional.Split(' ', StringSplitOptions.RemoveEmptyEntries).Order(),
+            fields.Where(f => f.Optional).Select(f => f.Name).Order()
+        );
+        // What must be typed has an example.
+        Assert.All(fields, f => Assert.True(f.Optional || f.Example.Length > 0));
+    }
+
+    [Fact]
+    public void A_shaft_is_smooth_up_to_the_rule_of_thumb_s_speed_and_a_straight_one_at_any()
+    {
+        // 4.7° in the joint at the gearbox, none at the axle: 2,000 turns a minute by the rule.
+        var shaft = BenchSheetsTests.Work(
+            "driveline",
+            ("run", "1200"),
+            ("drop", "0"),
+            ("output", "-4.7"),
+            ("pinion", "0"),
+            ("ratio", "4"),
+            ("tyre", "800")
+        );
+        double Of(string label) =>
+            Assert
+                .Single(shaft.Numbers, n => n.Label.StartsWith(label, StringComparison.Ordinal))
+                .Result.Value!.Value;
+        Assert.Equal(2000, Of("Smooth up to, turns"), 30.0);
+        // 500 turns of the wheel a minute, 2.513 m each.
+        Assert.Equal(
+            Of("Smooth up to, turns") / 4 * Math.PI * 0.8 * 60 / 1000,
+            Of("Smooth up to, km/h"),
+            1e-6
+        );
+        var straight = BenchSheetsTests.Work(
+            "driveline",
+            ("run", "1200"),
+            ("drop", "0"),
+            ("output", "0"),
+            ("pinion", "0")
+        );
+        Assert.Equal(
+            99_999,
+            straight
+                .Numbers.Single(n => n.Label.StartsWith("Smooth", StringComparison.Ordinal))
+                .Result.Value
+        );
+    }
 }

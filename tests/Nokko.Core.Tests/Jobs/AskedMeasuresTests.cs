@@ -39,6 +39,54 @@ public class AskedMeasuresTests
     }
 
     [Fact]
+    public void What_the_work_undoes_is_asked_for_now_or_never_and_a_gap_that_stays_is_not()
+    {
+        var found = Found with
+        {
+            Stages =
+            [
+                .. Found.Stages.Select(s =>
+                    s with
+                    {
+                        Front = new() { Kind = SuspensionKind.CoilFourLink },
+                    }
+                ),
+            ],
+        };
+        var asked = AskedMeasures.Of(
+            found with
+            {
+                Plans =
+                [
+                    Sample.Plan(
+                        (Corner.LF, Sample.Plate(30, 40, PartKind.CoilSpacer)),
+                        (Corner.RF, Sample.Plate(31, 40, PartKind.CoilSpacer))
+                    ),
+                ],
+            }
+        );
+        Assert.Equal(
+            [
+                Measures.Caster,
+                Measures.HoseSlack,
+                Measures.LampCutOff,
+                Measures.Overhang,
+                Measures.PinionAngle,
+                Measures.ShaftAngle,
+            ],
+            asked.Where(a => a.NowOrNever).Select(a => a.Measure).Distinct().Order()
+        );
+        Assert.Equal(
+            [(Measures.BumpStopGap, "LF"), (Measures.BumpStopGap, "RF")],
+            asked.Where(a => !a.NowOrNever).Select(a => (a.Measure, a.Place))
+        );
+        Assert.Equal(
+            ["LF", "RF"],
+            asked.Where(a => a.Measure == Measures.Caster).Select(a => a.Place)
+        );
+    }
+
+    [Fact]
     public void A_block_asks_for_the_pinion_and_the_hoses_behind()
     {
         var asked = AskedMeasures.Of(Planned(Corner.LR, Corner.RR, PartKind.Block));

@@ -359,4 +359,54 @@ public class EdgesOfAJobTests
             Assert.Throws<RefusedException>(As(PartKind.StrutTopSpacer).Read).Refusal.Field
         );
     }
+
+    [Fact]
+    public void In_the_yard_a_job_shows_what_it_was_only_once_it_is_something_else()
+    {
+        YardFacts Of(JobDocument d) => YardFacts.Of(d, JobEvaluator.Evaluate(d));
+        var before = Sample.Job([520, 1040, 570, 570, 1040, 520]);
+        Assert.Null(Of(before).Before);
+        Assert.NotNull(Of(before).Now);
+        Assert.False(Of(before).HandedOver);
+        Assert.False(Of(before).IsClosed());
+        var after = Sample.Job([520, 1040, 570, 570, 1040, 520], [571, 1070, 570, 570, 1070, 571]);
+        Assert.NotNull(Of(after).Before);
+        var gone = after with { Job = after.Job with { HandedOverAt = Sample.At(900) } };
+        Assert.True(Of(gone).HandedOver);
+        Assert.True(Of(gone).IsClosed());
+        Assert.False(
+            Of(gone with { FollowUps = [new() { Id = Sample.Id(9), What = "Alignment" }] })
+                .IsClosed()
+        );
+    }
+
+    [Fact]
+    public void Rows_that_nobody_named_get_keys_of_version_seven_in_the_order_of_their_making()
+    {
+        // More of them than one byte counts.
+        Part[] parts =
+        [
+            .. Enumerable
+                .Range(0, 600)
+                .Select(i =>
+                    Workshop.SavePlate().Read() with
+                    {
+                        Id = Sample.Id(i),
+                        Number = $"T-{i}",
+                    }
+                ),
+        ];
+        Guid[] keys =
+        [
+            .. Assert
+                .IsType<Decision.Made>(
+                    new ReadInShelf(Sample.Id(1), parts, false).On(new ShopState(), _shop.Context())
+                )
+                .Changes.Select(c => c.Row.Id),
+        ];
+        Assert.Equal(600, keys.Distinct().Count());
+        Assert.All(keys, k => Assert.Equal(7, k.Version));
+        Assert.All(keys, k => Assert.InRange(k.Variant, 8, 11));
+        Assert.Equal(keys.Order(), keys);
+    }
 }

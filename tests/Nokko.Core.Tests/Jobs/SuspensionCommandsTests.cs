@@ -59,6 +59,34 @@ public class SuspensionCommandsTests
         Assert.Single(_shop.Document.CurrentStage()!.Front.Points);
     }
 
+    [Theory]
+    [InlineData(SuspensionKind.CoilOverArm, false)]
+    [InlineData(SuspensionKind.CoilFourLink, true)]
+    public void A_point_lies_across_or_along_as_its_kind_is_seen(SuspensionKind kind, bool along)
+    {
+        _shop.Do(new SetSuspension(_shop.Key(), 0, Axle.Front, kind, []));
+        _shop.Do(
+            new SetPoints(
+                _shop.Key(),
+                0,
+                Axle.Front,
+                [
+                    new PointInput(
+                        Archetype.Of(kind)!.Points[0].Name,
+                        Workshop.Typed("230", Unit.Mm),
+                        Workshop.Typed("250", Unit.Mm)
+                    ),
+                ]
+            )
+        );
+        var point = Assert.Single(_shop.Document.CurrentStage()!.Front.Points);
+        Assert.Equal(
+            along ? (230, null) : ((double?)null, 230),
+            (point.X?.In(Unit.Mm), point.Y?.In(Unit.Mm))
+        );
+        Assert.Equal(250, point.Z!.In(Unit.Mm));
+    }
+
     [Fact]
     public void Torsion_bars_and_leaves_take_no_points_each_with_its_own_word()
     {

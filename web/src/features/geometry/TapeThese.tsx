@@ -40,14 +40,23 @@ export function TapeThese({
     const size = kind?.sizes.find((s) => s.name === a.size);
     return size ? [{ ...a, ...size, to: fieldUnit(size.unit, unit) }] : [];
   });
-  if (asked.length === 0 && !asksSide) {
-    return null;
-  }
   const of = mechanism.ways[0]?.figure.unit;
   const u = (value: number) =>
     of === "mm" ? text(shownU(value, unit)) : `${(2 * value).toFixed(1)}°`;
+  // What was typed stays mine, also when somebody else's size is there first and nothing is asked any more.
+  const mine = (kind?.sizes ?? []).filter(
+    (s) => (texts[s.name] ?? "").trim() !== "",
+  );
+  if (
+    asked.length === 0 &&
+    !asksSide &&
+    mine.length === 0 &&
+    problem === null
+  ) {
+    return null;
+  }
   const lines = (values: Record<string, string>, hangs: string): Lines => ({
-    ...Object.fromEntries(asked.map((a) => [a.label, values[a.name] ?? ""])),
+    ...Object.fromEntries(mine.map((s) => [s.label, values[s.name] ?? ""])),
     ...(hangs && { "The bar meets the body on the": hangs }),
   });
   const keep = async (over?: JobView) => {
@@ -59,17 +68,17 @@ export function TapeThese({
             kind: "tapeSizes",
             version: over ? (over.versions[stage.id] ?? 0) : seen.version,
             axle,
-            sizes: asked
-              .filter((a) => (texts[a.name] ?? "").trim() !== "")
-              .map((a) => ({
-                name: a.name,
-                value: typed(texts[a.name] ?? "", a.to),
-              })),
+            sizes: mine.map((s) => ({
+              name: s.name,
+              value: typed(texts[s.name] ?? "", fieldUnit(s.unit, unit)),
+            })),
             barBodyEnd: side || null,
           },
           `sizes of the ${axle} axle`,
         ),
       );
+      setTexts({});
+      setSide("");
     } catch (e) {
       setProblem(asError(e));
     }
