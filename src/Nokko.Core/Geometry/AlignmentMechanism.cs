@@ -41,6 +41,7 @@ internal static class AlignmentMechanism
             );
         }
         var arms = new SpaceWishbone(points);
+        var lowered = axle.PivotsLoweredMm;
         var ride = arms.At(0)!.Value;
         var (front, rear) = (axle.Rises.Front, axle.Rises.Rear);
         double Nose(double f, double r) => (r - f) / axle.WheelbaseMm;
@@ -65,25 +66,20 @@ internal static class AlignmentMechanism
                     .Range(0, 9)
                     .Select(i => new SpacePoint(x[3 * i], x[(3 * i) + 1], x[(3 * i) + 2])),
             ]);
-        Result Worked(Unit unit, Func<double[], double?> of)
+        // Everything that one look at the points gives is worked out together.
+        Result[] Worked(Func<double[], double[]?> of, params ReadOnlySpan<Unit> units)
         {
-            double[] at = [.. given.Select(g => g.Value)];
-            var factor = unit == Unit.Degree ? Degrees : 1;
-            return of(at) is { } value
-                ? Result.Of(
-                    value * factor,
-                    unit,
-                    FirstOrder.U(of, given, [(27, 28, axle.Rises.Covariance)]) * factor,
-                    []
-                )
-                : Result.No(unit, "The arms cannot reach that far.");
-        }
-        double? Change(double[] x, Func<SpacePose, double> of)
-        {
-            var corner = new SpaceWishbone(Taped(x));
-            return corner.At(-x[27]) is { } low && corner.At(0) is { } was
-                ? of(low) - of(was)
-                : null;
+            var values = of([.. given.Select(g => g.Value)]);
+            var us = FirstOrder.Us(of, units.Length, given, [(27, 28, axle.Rises.Covariance)]);
+            var results = new Result[units.Length];
+            for (var i = 0; i < units.Length; i++)
+            {
+                var factor = units[i] == Unit.Degree ? Degrees : 1;
+                results[i] = values is null
+                    ? Result.No(units[i], "The arms cannot reach that far.")
+                    : Result.Of(values[i] * factor, units[i], us[i] * factor, []);
+            }
+            return results;
         }
         MechanismTravel? Through(SpaceWishbone corner, double lift) =>
             axle.Through(
@@ -103,31 +99,43 @@ internal static class AlignmentMechanism
                 Said = said,
                 Figure = figure,
                 Also = also,
-                Travel = Through(corner, kind == WayKind.Before ? 0 : front.Mean),
+                Travel = Through(corner, kind == WayKind.Before ? 0 : front.Mean - lowered),
             };
         var before = Way(WayKind.Before, "As it was", Result.Of(0, Unit.Degree, 0, []), [], arms);
         if (!axle.Lifts)
         {
             return Made(axle, "Nothing lifts here: its angles stay.", null, before);
         }
+        double Patch(SpacePose pose) => pose.Wheel.Y - (points.Wheel.Z * Math.Sin(pose.Camber));
+        var moves = Worked(
+            x =>
+                new SpaceWishbone(Taped(x)) is var corner
+                && corner.At(lowered - x[27]) is { } low
+                && corner.At(0) is { } was
+                    ?
+                    [
+                        low.Camber - was.Camber,
+                        low.Toe - was.Toe,
+                        low.Caster - was.Caster - Nose(x[27], x[28]),
+                        Patch(low) - Patch(was),
+                        low.ScrubMm - was.ScrubMm,
+                    ]
+                    : null,
+            Unit.Degree,
+            Unit.Degree,
+            Unit.Degree,
+            Unit.Mm,
+            Unit.Mm
+        );
         var lifted = Way(
             WayKind.Lifted,
             "Lifted, nothing set",
-            Worked(Unit.Degree, x => Change(x, p => p.Camber)),
+            moves[0],
             [
-                new("Each wheel turns in by", Worked(Unit.Degree, x => Change(x, p => p.Toe))),
-                new(
-                    "Caster, to the ground, changes by",
-                    Worked(Unit.Degree, x => Change(x, p => p.Caster) - Nose(x[27], x[28]))
-                ),
-                new(
-                    "Each tyre stands further out by",
-                    Worked(
-                        Unit.Mm,
-                        x => Change(x, p => p.Wheel.Y - (points.Wheel.Z * Math.Sin(p.Camber)))
-                    )
-                ),
-                new("Scrub radius grows by", Worked(Unit.Mm, x => Change(x, p => p.ScrubMm))),
+                new("Each wheel turns in by", moves[1]),
+                new("Caster, to the ground, changes by", moves[2]),
+                new("Each tyre stands further out by", moves[3]),
+                new("Scrub radius grows by", moves[4]),
             ],
             arms
         );
@@ -137,21 +145,26 @@ internal static class AlignmentMechanism
             return new SpaceWishbone(taped).At(0) is { } was
                 ? Realignment.Of(
                     taped,
-                    -x[27],
+                    lowered - x[27],
                     was.Camber,
                     was.Caster + Nose(x[27], x[28]),
                     was.Toe
                 )
                 : null;
         }
-        var forward = Worked(Unit.Mm, x => Setting(x)?.FrontOutMm);
-        var behind = Worked(Unit.Mm, x => Setting(x)?.RearOutMm);
+        var settings = Worked(
+            x => Setting(x) is { } set ? [set.FrontOutMm, set.RearOutMm, set.RodMm] : null,
+            Unit.Mm,
+            Unit.Mm,
+            Unit.Mm
+        );
+        var (forward, behind) = (settings[0], settings[1]);
         var chance = range is { } cams ? Chance([forward, behind], cams) : (double?)null;
         LabelledResult[] needed =
         [
             new("Lower arm’s front pivot goes out by", forward),
             new("Its rear pivot goes out by", behind),
-            new("The tie rod is longer by", Worked(Unit.Mm, x => Setting(x)?.RodMm)),
+            new("The tie rod is longer by", settings[2]),
             .. range is { } r && forward.Value is { } f && behind.Value is { } b
                 ? (LabelledResult[])
                     [

@@ -27,7 +27,7 @@ internal static class ArmsMechanism
         }
         var corner = CornerLinkage.Of(axle.Suspension);
         var taped = corner.Grade == RatioGrade.Taped;
-        var lift = axle.Rise.Mean;
+        var lift = axle.Rise.Mean - axle.PivotsLoweredMm;
         Pose? At(double up, double liftMm) =>
             taped && corner.Linkage.LengthAt(up - liftMm) is { } length
                 ? Pose.Of(corner.Linkage, length, liftMm - up)

@@ -50,6 +50,10 @@ public sealed record LiftedAxle
     /// <summary>Travel down that is left, mm; null is not known.</summary>
     public double? DroopMm { get; init; }
 
+    /// <summary>By how much brackets or blocks lower the pivots of its arms, mm: by so much they turn the less.</summary>
+    public double PivotsLoweredMm =>
+        (Amount(PartKind.DropBracket) ?? 0) + (Amount(PartKind.SubframeBlock) ?? 0);
+
     /// <summary>Whether it rises at all: half a millimetre is none.</summary>
     public bool Lifts => Math.Abs(Rise.Mean) > 0.5;
 

@@ -204,9 +204,11 @@ internal sealed partial class CornerLimits
     )
     {
         var why = "Only taped points tell it.";
+        // Pivots that were lowered go down with the frame's rise: by so much the arms turn the less.
+        var turned = rise - _ends.Sum(PartKind.DropBracket, PartKind.SubframeBlock);
         if (
             _axle.Corner.Grade != RatioGrade.Taped
-            || _axle.Corner.Linkage.LengthAt(-rise) is not { } ride
+            || _axle.Corner.Linkage.LengthAt(-turned) is not { } ride
         )
         {
             return (
@@ -216,7 +218,7 @@ internal sealed partial class CornerLimits
                 No(Unit.Mm, why)
             );
         }
-        var low = droop is { } d ? _axle.Corner.Linkage.LengthAt(-rise - d) : null;
+        var low = droop is { } d ? _axle.Corner.Linkage.LengthAt(-turned - d) : null;
         switch (_axle.Corner.Linkage)
         {
             case DoubleWishbone arms when arms.At(ride) is { } now:

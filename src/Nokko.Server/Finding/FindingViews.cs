@@ -65,6 +65,7 @@ internal sealed record FoundView(
     IReadOnlyList<string> ToBuy,
     string? Why,
     string? Stopped,
+    IReadOnlyList<MovedLine> Beyond,
     Prediction Prediction
 )
 {
@@ -101,6 +102,7 @@ internal sealed record FoundView(
             s.ToBuy,
             before is null ? null : FoundWords.Behind(before, s, rules, prediction.Cost?.Currency),
             s.Stopped,
+            [.. MovedLine.Of(PlanGeometry.Of(s.Plan, situation)).Where(m => m.Beyond)],
             prediction
         );
     }

@@ -21,10 +21,11 @@ internal static class PlanEndpoints
         jobs.MapGet("/{job:guid}/geometry", Geometry);
     }
 
-    /// <summary>What a plan moves besides the height, through the whole travel; without a plan, what is fitted now.</summary>
+    /// <summary>What a plan moves besides the height, through the whole travel or in numbers alone; without a plan, what is fitted now.</summary>
     private static async Task<Results<Ok<PlanGeometry>, ProblemHttpResult>> Geometry(
         Guid job,
         Guid? plan,
+        bool? travel,
         NokkoDb db,
         CancellationToken cancel
     )
@@ -43,7 +44,7 @@ internal static class PlanEndpoints
             .Where(p => p.Kind == PartKind.TrackBarBracket || p.Kind == PartKind.DiffDrop)
             .ToListAsync(cancel);
         return TypedResults.Ok(
-            JobEvaluator.GeometryOf(d, wanted, loaded.Others, shelf, travel: true)
+            JobEvaluator.GeometryOf(d, wanted, loaded.Others, shelf, travel ?? true)
         );
     }
 

@@ -784,6 +784,21 @@ public class PlanGeometryTests
         var lifted = Way(arms, "Lifted");
         Assert.Equal(corner.Camber.Value!.Value, lifted.Figure.Value!.Value, 1e-6);
         Assert.Equal(corner.Track.Value!.Value, Also(lifted, "Each tyre"), 1e-6);
+        // Pivots that go down with a bracket leave the arms as they lay.
+        var bracket = One(
+            Of(
+                vehicle,
+                [
+                    (Corner.LF, StacksTests.Part(80, PartKind.DropBracket, 50)),
+                    (Corner.RF, StacksTests.Part(81, PartKind.DropBracket, 50)),
+                    (Corner.LF, Sample.Plate(82, 50)),
+                    (Corner.RF, Sample.Plate(83, 50)),
+                ]
+            ),
+            MechanismKind.Arms,
+            "front"
+        );
+        Assert.Equal(0, Way(bracket, "Lifted").Figure.Value!.Value, 0.02);
         // The wheel stays on the ground while the frame goes up over it.
         var travel = lifted.Travel!;
         var ride = travel.UpMm.ToList().IndexOf(0);

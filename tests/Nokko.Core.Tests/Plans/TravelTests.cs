@@ -112,6 +112,44 @@ public class TravelTests
     }
 
     [Fact]
+    public void Pivots_lowered_with_the_frame_leave_travel_and_angles_as_they_were()
+    {
+        // A kit spaces the strut by as much as it lowers the pivots: one to one.
+        var kit = Left(
+            Taped((SuspensionSizes.CoilBind, Ride - 83)),
+            StacksTests.Part(1, PartKind.DropBracket, 60),
+            StacksTests.Part(2, PartKind.StrutTopSpacer, 60)
+        );
+        Assert.InRange(kit.Rise.Value!.Value, 59, 64);
+        Assert.Equal(kit.StandardDroop.Value!.Value, kit.Droop.Value!.Value, 1.0);
+        Assert.Equal(kit.StandardBump.Value!.Value, kit.Bump.Value!.Value, 1.0);
+        Assert.Equal(0, kit.Camber.Value!.Value, 0.02);
+        Assert.Equal(0, kit.BallJointRide.Value!.Value, 0.6);
+        Assert.Equal(0, kit.Track.Value!.Value, 0.6);
+        // A thicker plate turns the arms by what it is more.
+        var both = Left(
+            Taped(),
+            StacksTests.Part(1, PartKind.DropBracket, 60),
+            StacksTests.Part(2, PartKind.StrutTopSpacer, 85.4)
+        );
+        Assert.Equal(Left(Taped(), Top()).Camber.Value!.Value, both.Camber.Value!.Value, 0.03);
+    }
+
+    [Fact]
+    public void A_limit_is_used_on_the_point_that_holds_in_ninety_five_of_a_hundred()
+    {
+        var top = Left(Taped(), Top());
+        var use = top.Uses.Single(u => u.What == "droop");
+        var (left, own, rise) = (top.Droop.Value!.Value, top.Droop.U!.Value, top.Rise.U!.Value);
+        Assert.Equal(
+            1 - ((left - (1.645 * double.Hypot(own, rise))) / top.StandardDroop.Value!.Value),
+            use.Share,
+            1e-9
+        );
+        Assert.True(use.Share > 1 - (left / top.StandardDroop.Value.Value));
+    }
+
+    [Fact]
     public void A_preload_beyond_the_struts_length_lifts_no_further_and_is_stopped()
     {
         var topped = Left(Taped(), Preload(50));

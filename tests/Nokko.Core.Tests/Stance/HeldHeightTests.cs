@@ -89,9 +89,9 @@ public class HeldHeightTests
         var loads = body.LoadChanges(motion, h);
         // Nothing was put on: the changes balance in force and about both axes, with what the bar carries over.
         var bar = 9 * (motion.RiseAt(0, 820) - motion.RiseAt(0, -820));
-        Assert.Equal(0, loads.Sum(), 1e-4);
-        Assert.Equal(0, loads.Zip(Four, (n, s) => n * s.XMm).Sum() / 1000, 1e-4);
-        Assert.Equal(0, (loads.Zip(Four, (n, s) => n * s.YMm).Sum() - (1640 * bar)) / 1000, 1e-4);
+        Assert.Equal(0, loads.Sum(), 1e-3);
+        Assert.Equal(0, loads.Zip(Four, (n, s) => n * s.XMm).Sum() / 1000, 1e-3);
+        Assert.Equal(0, (loads.Zip(Four, (n, s) => n * s.YMm).Sum() - (1640 * bar)) / 1000, 1e-3);
     }
 
     /// <summary>Found a second way: the least energy of the springs with the held heights as conditions, by multipliers.</summary>

@@ -87,6 +87,11 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
                 && m["where"]!.GetValue<string>() == "front"
             )!;
         Assert.Equal(61, shafts["ways"]![1]!["travel"]!["upMm"]!.AsArray().Count);
+        var numbers = await caller.Get($"{job.Path}/geometry?plan={job.Plan}&travel=false");
+        Assert.All(
+            numbers["mechanisms"]!.AsArray().SelectMany(m => m!["ways"]!.AsArray()),
+            w => Assert.Null(w!["travel"])
+        );
         async Task<HttpStatusCode> Status(string path) =>
             (await caller.Http.GetAsync(path)).StatusCode;
         Assert.Equal(

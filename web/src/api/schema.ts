@@ -1290,6 +1290,7 @@ export interface paths {
             parameters: {
                 query?: {
                     plan?: string;
+                    travel?: boolean;
                 };
                 header?: never;
                 path: {
@@ -2389,6 +2390,7 @@ export interface components {
             toBuy: string[];
             why: null | string;
             stopped: null | string;
+            beyond: components["schemas"]["MovedLine"][];
             prediction: components["schemas"]["Prediction"];
         };
         /** @description The prediction as it stood when the fitting began; proof compares with this one only. */

@@ -29,6 +29,7 @@ import {
 } from "./geometry";
 import { MechanismDrawing, useWayLine } from "./MechanismDrawing";
 import { PutIntoPlan } from "./PutIntoPlan";
+import { SideBySide } from "./SideBySide";
 import { SpaceForm } from "./SpaceForm";
 import { TapeThese } from "./TapeThese";
 import { TravelCurve } from "./TravelCurve";
@@ -163,6 +164,7 @@ export default function GeometryView() {
           />
         )}
       </Box>
+      <SideBySide plans={at.plans} looked={at.draft?.id} />
     </Box>
   );
 }

@@ -3,11 +3,14 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Link from "@mui/material/Link";
 import Switch from "@mui/material/Switch";
 import Typography from "@mui/material/Typography";
-import { useEffect, useState } from "react";
+import { Fragment, useEffect, useState } from "react";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
+import { draftPlan } from "../../api/document";
+import { useJob } from "../../api/job";
 import { ResultLength } from "../../shared/Length";
 import { oddsSays } from "../../shared/chance";
+import { nameOf, titleOf } from "../geometry/geometry";
 
 const axleWords: Record<string, string> = {
   front: "front",
@@ -143,9 +146,15 @@ export function PlanNeeds({
 }: {
   prediction: Schemas["Prediction"] | undefined;
 }) {
+  const view = useJob();
   if (!prediction || prediction.cannot !== null) {
     return null;
   }
+  // What moves is worked out for the plan that shall be fitted.
+  const beyond =
+    prediction.planId === draftPlan(view.document)?.id
+      ? view.results.moved.filter((m) => m.beyond)
+      : [];
   const open = prediction.companions.filter((c) => !c.placed);
   return (
     <Box sx={{ mt: 1 }}>
@@ -155,6 +164,20 @@ export function PlanNeeds({
           What would make it better
         </Link>
       </Typography>
+      {beyond.length > 0 && (
+        <Typography sx={{ mt: 1, fontWeight: 700, color: "warning.main" }}>
+          ▲ Beyond its limit:{" "}
+          {beyond.map((m, i) => (
+            <Fragment key={nameOf(m)}>
+              {i > 0 && ", "}
+              <Link component={To} to={`../geometry?at=${nameOf(m)}`}>
+                {titleOf(m).toLowerCase().replace("cv", "CV")}
+              </Link>
+            </Fragment>
+          ))}
+          .
+        </Typography>
+      )}
       {open.length > 0 && (
         <Box component="section" aria-label="What it needs beside it">
           <Typography variant="h2" sx={{ mt: 1.5 }}>
