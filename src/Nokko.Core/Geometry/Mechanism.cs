@@ -125,7 +125,7 @@ public sealed record Mechanism
     /// <summary>Whether the limit is a rule of thumb.</summary>
     public bool LimitIsRule { get; init; }
 
-    /// <summary>Whether it is beyond its limit, lifted and with what the plan has for it. What rests on an invented axle is never beyond it: it asks for a tape.</summary>
+    /// <summary>Whether it is beyond its limit, lifted and with what the plan has for it, and by more than a tenth of the limit worse than it was. What rests on an invented axle is never beyond it: it asks for a tape.</summary>
     public bool Beyond =>
         Judged
         ?? Stands
@@ -133,7 +133,8 @@ public sealed record Mechanism
                 Kind: not WayKind.Before,
                 Figure: { Value: { } value, Known: not Known.Archetype }
             }
-            && Math.Abs(value) > Limit;
+            && Math.Abs(value) > Limit
+            && Math.Abs(value) > Math.Abs(Ways[0].Figure.Value ?? 0) + (0.1 * Limit);
 
     /// <summary>Whether it is beyond what can be set, where that and no limit of its number decides; null otherwise.</summary>
     [JsonIgnore]

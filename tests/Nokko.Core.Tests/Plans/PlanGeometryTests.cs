@@ -210,6 +210,31 @@ public class PlanGeometryTests
         );
     }
 
+    [Fact]
+    public void What_was_beyond_its_limit_before_and_is_no_worse_is_not_the_plan_s_to_answer()
+    {
+        // Slopes that never were alike: it steers half a degree over a bump, lifted or not.
+        var vehicle = On(
+            SuspensionKind.CoilFourLink,
+            SuspensionKind.CoilFourLink,
+            (SuspensionSizes.TrackBarRun, 842),
+            (SuspensionSizes.TrackBarDrop, 66),
+            (SuspensionSizes.DragLinkRun, 864),
+            (SuspensionSizes.DragLinkDrop, 92),
+            (SuspensionSizes.SteeringArm, 172)
+        );
+        Mechanism Steering(params (Corner, PlacedPart)[] more) =>
+            One(Of(vehicle, [.. Rings(20, 0), .. more]), MechanismKind.Steering, "front");
+        var left = Steering();
+        Assert.True(Math.Abs(Way(left, "both left").Figure.Value!.Value) > left.Limit);
+        Assert.False(left.Beyond);
+        Assert.Contains("no more than before", left.Says, StringComparison.Ordinal);
+        // The bar's bracket alone makes it worse.
+        Assert.True(
+            Steering((Corner.LF, StacksTests.Part(90, PartKind.TrackBarBracket, 50))).Beyond
+        );
+    }
+
     [Theory]
     [InlineData(50, 50, -3.198)]
     [InlineData(50, 0, -2.40)]

@@ -4147,7 +4147,7 @@ export interface components {
             limit: null | number;
             /** @description Whether the limit is a rule of thumb. */
             limitIsRule: boolean;
-            /** @description Whether it is beyond its limit, lifted and with what the plan has for it. What rests on an invented axle is never beyond it: it asks for a tape. */
+            /** @description Whether it is beyond its limit, lifted and with what the plan has for it, and by more than a tenth of the limit worse than it was. What rests on an invented axle is never beyond it: it asks for a tape. */
             beyond: boolean;
             /** @description How it is checked by tape, gauge or mark, and what to heed while it is open. */
             checks: string[];
