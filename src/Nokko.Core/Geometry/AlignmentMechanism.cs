@@ -263,16 +263,14 @@ internal static class AlignmentMechanism
             : $"It will hardly align, {odds}: its angles take {most} at the cams, they have {LengthText.Both(cams)}. Another upper arm, or less lift.";
     }
 
-    // Points are the frame's: over the ground they stand higher by as much as the frame does.
-    private static Rod[] Rods(SpaceWishbonePoints p, SpacePose at, double up)
+    private static Rod[] Rods(SpaceWishbonePoints p, SpacePose at, double frameUp)
     {
-        SpacePoint Middle(SpacePoint a, SpacePoint b) => 0.5 * (a + b);
         Rod Drawn(string name, SpacePoint a, SpacePoint b) =>
-            new(name, a.Y, a.Z + up, b.Y, b.Z + up);
+            Rod.Of(name, new(a.Y, a.Z), new(b.Y, b.Z), frameUp);
         return
         [
-            Drawn("lower arm", at.LowerBall, Middle(p.LowerFront, p.LowerRear)),
-            Drawn("upper arm", at.UpperBall, Middle(p.UpperFront, p.UpperRear)),
+            Drawn("lower arm", at.LowerBall, 0.5 * (p.LowerFront + p.LowerRear)),
+            Drawn("upper arm", at.UpperBall, 0.5 * (p.UpperFront + p.UpperRear)),
             Drawn("upright", at.LowerBall, at.UpperBall),
             Drawn("tie rod", at.RodOuter, p.RodInner),
             Drawn("wheel", at.Wheel, at.Wheel),

@@ -103,28 +103,24 @@ internal static class ArmsMechanism
                     at.CamberChangeRad,
                     at.TrackChangeMm,
                     [
-                        Drawn("lower arm", at.LowerBallJoint, arms.Points.LowerPivot, frameUp),
-                        Drawn("upper arm", at.UpperBallJoint, arms.Points.UpperPivot, frameUp),
-                        Drawn("upright", at.LowerBallJoint, at.UpperBallJoint, frameUp),
-                        Drawn("strut", at.StrutFoot, arms.Points.StrutTop, frameUp),
-                        Drawn("wheel", at.WheelCentre, at.WheelCentre, frameUp),
+                        Rod.Of("lower arm", at.LowerBallJoint, arms.Points.LowerPivot, frameUp),
+                        Rod.Of("upper arm", at.UpperBallJoint, arms.Points.UpperPivot, frameUp),
+                        Rod.Of("upright", at.LowerBallJoint, at.UpperBallJoint, frameUp),
+                        Rod.Of("strut", at.StrutFoot, arms.Points.StrutTop, frameUp),
+                        Rod.Of("wheel", at.WheelCentre, at.WheelCentre, frameUp),
                     ]
                 ),
                 StrutLinkage strut when strut.At(lengthMm) is { } at => new Pose(
                     at.CamberChangeRad,
                     null,
                     [
-                        Drawn("lower arm", at.LowerBallJoint, strut.Points.LowerPivot, frameUp),
-                        Drawn("strut", at.LowerBallJoint, strut.Points.StrutTop, frameUp),
-                        Drawn("upright", at.LowerBallJoint, at.WheelCentre, frameUp),
-                        Drawn("wheel", at.WheelCentre, at.WheelCentre, frameUp),
+                        Rod.Of("lower arm", at.LowerBallJoint, strut.Points.LowerPivot, frameUp),
+                        Rod.Of("strut", at.LowerBallJoint, strut.Points.StrutTop, frameUp),
+                        Rod.Of("upright", at.LowerBallJoint, at.WheelCentre, frameUp),
+                        Rod.Of("wheel", at.WheelCentre, at.WheelCentre, frameUp),
                     ]
                 ),
                 _ => null,
             };
-
-        // Points are the frame's: over the ground they stand higher by as much as the frame does.
-        private static Rod Drawn(string name, PlanePoint from, PlanePoint to, double up) =>
-            new(name, from.Y, from.Z + up, to.Y, to.Z + up);
     }
 }

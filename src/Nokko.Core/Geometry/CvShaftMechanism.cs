@@ -38,11 +38,18 @@ internal static class CvShaftMechanism
         var limit = own ?? RideDegrees;
         var droopLimit = suspension.Get(SuspensionSizes.CvDroopLimit) ?? DroopDegrees;
         var wider = axle.Amount(PartKind.HalfShaftSpacer) ?? 0;
+        // A rear subframe carries its differential down with it.
+        var carried =
+            suspension.Kind == SuspensionKind.MultiLink
+                ? axle.Amount(PartKind.SubframeBlock) ?? 0
+                : 0;
         var planned = axle.Amount(PartKind.DiffDrop);
-        var needed = Math.Max(0, at[0] + lift - (Math.Tan(limit / Degrees) * at[1]));
+        var needed = Math.Max(0, at[0] + lift - carried - (Math.Tan(limit / Degrees) * at[1]));
         var drop = axle.Nearest(PartKind.DiffDrop, needed);
         double Angle(double[] x, double up, double lowered, bool lifted) =>
-            Math.Atan2(x[0] + (lifted ? x[2] : 0) - up - lowered, x[1] + (lifted ? wider : 0));
+            Math.Atan2(Below(x, lowered, lifted) - up, x[1] + (lifted ? wider : 0));
+        double Below(double[] x, double lowered, bool lifted) =>
+            x[0] + (lifted ? x[2] - carried : 0) - lowered;
         MechanismWay Way(
             WayKind kind,
             string said,
@@ -72,10 +79,8 @@ internal static class CvShaftMechanism
                         "The shaft is drawn out by",
                         Unit.Mm,
                         x =>
-                            double.Hypot(
-                                x[1] + (lifted ? wider : 0),
-                                x[0] + (lifted ? x[2] : 0) - lowered
-                            ) - double.Hypot(x[1], x[0])
+                            double.Hypot(x[1] + (lifted ? wider : 0), Below(x, lowered, lifted))
+                            - double.Hypot(x[1], x[0])
                     ),
                 ],
                 Care =
@@ -90,7 +95,7 @@ internal static class CvShaftMechanism
                     up => Angle(at, up, lowered, lifted) * Degrees,
                     up =>
                     {
-                        var below = at[0] + (lifted ? lift : 0) - up - lowered;
+                        var below = Below(at, lowered, lifted) - up;
                         return [new("shaft", 0, below, -(at[1] + (lifted ? wider : 0)), 0)];
                     }
                 ),
@@ -132,7 +137,7 @@ internal static class CvShaftMechanism
                         ]
                     : [],
             ],
-            Asks = sizes.Asks(Unit.Degree, x => Angle(x, 0, 0, true)),
+            Asks = axle.Lifts ? sizes.Asks(Unit.Degree, x => Angle(x, 0, 0, true)) : [],
             Limit = limit,
             LimitIsRule = own is null,
             Checks =

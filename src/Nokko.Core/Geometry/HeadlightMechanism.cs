@@ -10,40 +10,51 @@ internal static class HeadlightMechanism
     private const double LimitMm = 12.7;
 
     /// <summary>How far lamps usually lie ahead of the axle, mm: a rule of thumb.</summary>
-    private static readonly Estimate Ahead = new(Headlights.UsualAheadMm, 150);
+    private static readonly Estimate Ahead = new(700, 150);
+
+    /// <summary>How far the lamps themselves rise over the floor.</summary>
+    /// <param name="body">Rise of the body over the floor at both axles, against today.</param>
+    /// <param name="wheelbaseMm">Wheelbase, mm.</param>
+    public static Result LampRise(AxleRises body, double wheelbaseMm) =>
+        Number(body, wheelbaseMm, Unit.Mm, l => l.LampMm);
+
+    /// <summary>A number of the lamps with its ±; how far they lie ahead of the axle is a rule of thumb.</summary>
+    private static Result Number(
+        AxleRises body,
+        double wheelbaseMm,
+        Unit unit,
+        Func<Headlights, double> of
+    )
+    {
+        double Of(double[] x) => of(Headlights.Of(x[0], x[1], wheelbaseMm, x[2]));
+        var factor = unit == Unit.Degree ? 180 / Math.PI : 1;
+        return Result.Of(
+            Of([body.Front.Mean, body.Rear.Mean, Ahead.Mean]) * factor,
+            unit,
+            FirstOrder.U(
+                x => Of(x),
+                [
+                    (body.Front.Mean, body.Front.Sd),
+                    (body.Rear.Mean, body.Rear.Sd),
+                    (Ahead.Mean, Ahead.Sd),
+                ],
+                [(0, 1, body.Covariance)]
+            ) * factor,
+            []
+        );
+    }
 
     /// <summary>The mechanism.</summary>
     /// <param name="body">Rise of the body over the floor at both axles, against today.</param>
     /// <param name="wheelbaseMm">Wheelbase, mm.</param>
     public static Mechanism Of(AxleRises body, double wheelbaseMm)
     {
-        Headlights Lamps(double[] x) => Headlights.Of(x[0], x[1], wheelbaseMm, x[2]);
-        double[] at = [body.Front.Mean, body.Rear.Mean, Ahead.Mean];
-        LabelledResult Number(string label, Func<Headlights, double> of, Unit unit, bool lamp) =>
-            new(
-                label,
-                Result.Of(
-                    of(Lamps(at)) * (unit == Unit.Degree ? 180 / Math.PI : 1),
-                    unit,
-                    FirstOrder.U(
-                        x => of(Lamps(x)),
-                        [
-                            (body.Front.Mean, body.Front.Sd),
-                            (body.Rear.Mean, body.Rear.Sd),
-                            (Ahead.Mean, Ahead.Sd),
-                        ],
-                        [(0, 1, body.Covariance)]
-                    ) * (unit == Unit.Degree ? 180 / Math.PI : 1),
-                    [],
-                    lamp ? Known.Estimated : Known.Computed
-                )
-            );
-        var tilt = Number("", l => l.TiltMm, Unit.Mm, false).Result;
+        var tilt = Number(body, wheelbaseMm, Unit.Mm, l => l.TiltMm);
         LabelledResult[] moves =
         [
-            Number("The whole cut-off climbs by", l => l.ClimbMm, Unit.Mm, true),
-            Number("The lamp itself stands higher by", l => l.LampMm, Unit.Mm, true),
-            Number("The beam tilts up by", l => l.TiltRad, Unit.Degree, false),
+            new("The whole cut-off climbs by", Number(body, wheelbaseMm, Unit.Mm, l => l.ClimbMm)),
+            new("The lamp itself stands higher by", LampRise(body, wheelbaseMm)),
+            new("The beam tilts up by", Number(body, wheelbaseMm, Unit.Degree, l => l.TiltRad)),
         ];
         var mm = tilt.Value!.Value;
         return new Mechanism

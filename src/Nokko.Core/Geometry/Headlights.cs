@@ -10,9 +10,6 @@ public readonly record struct Headlights(double TiltRad, double LampMm, double T
     /// <summary>Distance of the wall where nobody taped another, mm: 25 ft.</summary>
     public const double UsualWallMm = 7620;
 
-    /// <summary>How far lamps usually lie ahead of the front axle, mm: a rule of thumb.</summary>
-    public const double UsualAheadMm = 700;
-
     /// <summary>How far the cut-off climbs in all, mm.</summary>
     public double ClimbMm => LampMm + TiltMm;
 

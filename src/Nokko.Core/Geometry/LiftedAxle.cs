@@ -1,4 +1,5 @@
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -124,6 +125,10 @@ public sealed record LiftedAxle
 /// <summary>A bar of a drawing at one place of the travel, mm.</summary>
 internal readonly record struct Rod(string Name, double FromX, double FromZ, double ToX, double ToZ)
 {
+    /// <summary>A bar between two points of the frame: over the ground they stand higher by as much as the frame does.</summary>
+    public static Rod Of(string name, PlanePoint from, PlanePoint to, double frameUp) =>
+        new(name, from.Y, from.Z + frameUp, to.Y, to.Z + frameUp);
+
     /// <summary>Both ends to a hundredth of a mm: finer is not drawn.</summary>
     public double[] Ends() =>
         [Math.Round(FromX, 2), Math.Round(FromZ, 2), Math.Round(ToX, 2), Math.Round(ToZ, 2)];

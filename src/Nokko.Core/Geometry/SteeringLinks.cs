@@ -20,15 +20,19 @@ public sealed record SteeringLinks(SwingingRod Bar, SwingingRod Link, double Arm
 {
     /// <summary>How far the knuckle turns when the frame stands higher, rad; below zero the arm's end is drawn toward the ends at the body. Null beyond a rod's reach.</summary>
     /// <param name="upMm">z: how far the frame stands higher over the axle than where the wheels were straight, mm.</param>
-    public double? SteerRad(double upMm) =>
-        Link.AcrossChangeMm(upMm) is { } link && Bar.AcrossChangeMm(upMm) is { } bar
+    public double? SteerRad(double upMm) => SteerRad(upMm, upMm);
+
+    /// <summary>The same where the ends at the body rose by different amounts: brackets and arms lower them.</summary>
+    /// <param name="linkUpMm">How far the link's end stands higher, mm.</param>
+    /// <param name="barUpMm">How far the bar's end stands higher, mm.</param>
+    public double? SteerRad(double linkUpMm, double barUpMm) =>
+        Link.AcrossChangeMm(linkUpMm) is { } link && Bar.AcrossChangeMm(barUpMm) is { } bar
             ? Turn(link - bar)
             : null;
 
     /// <summary>The same at rest once a longer bar has brought the axle back to the middle: the link is drawn alone.</summary>
-    /// <param name="upMm">How far the frame stands higher, mm.</param>
-    public double? SteerRadCentred(double upMm) =>
-        Link.AcrossChangeMm(upMm) is { } link ? Turn(link) : null;
+    /// <param name="upMm">How far the link's end stands higher, mm.</param>
+    public double? SteerRadCentred(double upMm) => SteerRad(upMm, 0);
 
     private double? Turn(double acrossMm) =>
         Math.Abs(acrossMm) < ArmMm ? Math.Asin(acrossMm / ArmMm) : null;

@@ -43,45 +43,41 @@ internal static class SteeringMechanism
             axle.Amount(PartKind.TrackBarBracket) ?? 0,
             axle.Amount(PartKind.PitmanArm) ?? 0
         );
-        Stand[] ways =
-        [
-            new(WayKind.Before, "As it was", null, 0, 0),
-            .. axle.Lifts
-                ? (Stand[])
-                    [new(WayKind.Lifted, "Lifted, both left, link centred again", null, 0, 0)]
-                : [],
-            .. bar > 0 || link > 0 || axle.Has(PartKind.DragLink)
-                ? (Stand[])
-                    [
-                        new(
-                            WayKind.Planned,
-                            $"As planned: bar moved by {LengthText.Both(bar)}, link by {LengthText.Both(link)}",
-                            PartKind.PitmanArm,
-                            bar,
-                            link
-                        ),
-                    ]
-                : [],
-            .. axle.Lifts
-                ? (Stand[])
-                    [
-                        new(
-                            WayKind.Cure,
-                            "Bar's bracket alone",
-                            PartKind.TrackBarBracket,
-                            bracket,
-                            0
-                        ),
-                        new(
-                            WayKind.Cure,
-                            $"Bar and link both moved by {LengthText.Both(bracket)}",
-                            PartKind.PitmanArm,
-                            bracket,
-                            bracket
-                        ),
-                    ]
-                : [],
-        ];
+        var set = axle.Has(PartKind.TrackBar);
+        var before = new Stand(WayKind.Before, "As it was", null);
+        var lifted = new Stand(WayKind.Lifted, "Lifted, both left, link centred again", null);
+        Stand[] planned =
+            bar > 0 || link > 0 || set || axle.Has(PartKind.DragLink)
+                ?
+                [
+                    new(
+                        WayKind.Planned,
+                        $"As planned: bar{(set ? " set and" : "")} moved by {LengthText.Both(bar)}, link by {LengthText.Both(link)}",
+                        null,
+                        bar,
+                        link,
+                        set
+                    ),
+                ]
+                : [];
+        Stand[] ways = axle.Lifts
+            ?
+            [
+                before,
+                lifted,
+                .. planned,
+                new(WayKind.Cure, "Longer bar, link centred again", null, Centred: true),
+                // What must not be done alone is shown, and offered nowhere.
+                new(WayKind.Cure, "Bar's bracket alone", null, bracket),
+                new(
+                    WayKind.Cure,
+                    $"Bar and link both moved by {LengthText.Both(bracket)}",
+                    PartKind.PitmanArm,
+                    bracket,
+                    bracket
+                ),
+            ]
+            : [before, .. planned];
         return new Mechanism
         {
             Kind = MechanismKind.Steering,
@@ -89,7 +85,9 @@ internal static class SteeringMechanism
             FigureLabel = "2 in (51 mm) of droop steers by",
             Says = Says(axle, sizes, ways),
             Ways = [.. ways.Select(w => w.Way(axle, sizes))],
-            Asks = sizes.Asks(Unit.Degree, x => ways[^1].Links(x).SteerRad(DroopMm)),
+            Asks = axle.Lifts
+                ? sizes.Asks(Unit.Degree, x => lifted.Links(x).SteerRad(DroopMm))
+                : [],
             Limit = LimitDegrees,
             LimitIsRule = true,
             Checks =
@@ -135,29 +133,23 @@ internal static class SteeringMechanism
         WayKind Kind,
         string Said,
         PartKind? Part,
-        double BarByMm,
-        double LinkByMm
+        double BarByMm = 0,
+        double LinkByMm = 0,
+        bool Centred = false
     )
     {
         private double Lift(double[] x) => Kind == WayKind.Before ? 0 : x[5];
 
+        private static SteeringLinks Taped(double[] x) =>
+            new(new(x[0], x[1]), new(x[2], x[3]), x[4]);
+
         /// <summary>Bar and link at their ride height, the link centred.</summary>
         public SteeringLinks Links(double[] x) =>
-            new(
-                new SwingingRod(x[0], x[1] + Lift(x) - BarByMm),
-                new SwingingRod(x[2], x[3] + Lift(x) - LinkByMm),
-                x[4]
-            );
+            Taped([x[0], x[1] + Lift(x) - BarByMm, x[2], x[3] + Lift(x) - LinkByMm, x[4]]);
 
-        /// <summary>How far the knuckle stands turned before the link is centred, rad.</summary>
+        /// <summary>How far the knuckle stands turned before the link is centred, rad; a bar that was set holds the axle in its middle.</summary>
         public double? AtRest(double[] x) =>
-            new SteeringLinks(new SwingingRod(x[0], x[1]), new SwingingRod(x[2], x[3]), x[4])
-                is var was
-            && was.Link.AcrossChangeMm(Lift(x) - LinkByMm) is { } link
-            && was.Bar.AcrossChangeMm(Lift(x) - BarByMm) is { } bar
-            && Math.Abs(link - bar) < x[4]
-                ? Math.Asin((link - bar) / x[4])
-                : null;
+            Taped(x).SteerRad(Lift(x) - LinkByMm, Centred ? 0 : Lift(x) - BarByMm);
 
         public MechanismWay Way(LiftedAxle axle, AxleSizes sizes)
         {

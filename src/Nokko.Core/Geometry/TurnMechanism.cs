@@ -54,10 +54,13 @@ internal static class TurnMechanism
         var at = sizes.At;
         var lost = Turn(at, 0);
         var full = Pivot(at);
-        var bush = axle
-            .Parts.Where(p => p.Kind == PartKind.CasterBush)
-            .Select(p => p.Get(PartSizes.Turn))
-            .Max();
+        // A caster bush is made for the front; behind nobody knows which way it turns the pinion.
+        var bush = !InFront(axle)
+            ? null
+            : axle
+                .Parts.Where(p => p.Kind == PartKind.CasterBush)
+                .Select(p => p.Get(PartSizes.Turn))
+                .Max();
         double? Back(double[] x) => Turn(x, 0) + (bush / Degrees);
         MechanismWay Way(
             WayKind kind,
@@ -119,7 +122,7 @@ internal static class TurnMechanism
                                 "Offset bushes, a pair in each arm",
                                 x => Turn(x, 0) - lost,
                                 full,
-                                PartKind.CasterBush,
+                                InFront(axle) ? PartKind.CasterBush : null,
                                 [
                                     apart is { } d
                                         ? sizes.Worked(
@@ -143,17 +146,29 @@ internal static class TurnMechanism
                                     "The wrong way round it doubles what it should take back: look at the mark on the bush."
                                 )
                             ),
-                            Way(
-                                WayKind.Cure,
-                                $"Arm pivots {LengthText.Both(full)} lower",
-                                x => Turn(x, full),
-                                0,
-                                also: [sizes.Worked("Brackets as deep as", Unit.Mm, x => Pivot(x))]
-                            ),
+                            .. full > 0
+                                ? (MechanismWay[])
+                                    [
+                                        Way(
+                                            WayKind.Cure,
+                                            $"Arm pivots {LengthText.Both(full)} lower",
+                                            x => Turn(x, full),
+                                            0,
+                                            also:
+                                            [
+                                                sizes.Worked(
+                                                    "Brackets as deep as",
+                                                    Unit.Mm,
+                                                    x => Pivot(x)
+                                                ),
+                                            ]
+                                        ),
+                                    ]
+                                : [],
                         ]
                     : [],
             ],
-            Asks = sizes.Asks(Unit.Degree, x => Turn(x, 0)),
+            Asks = Turns(axle) ? sizes.Asks(Unit.Degree, x => Turn(x, 0)) : [],
             Limit = LimitDegrees,
             LimitIsRule = true,
             Checks = Checks(axle),
@@ -252,34 +267,10 @@ internal static class TurnMechanism
 
         static Rod[] Rods(FourLink links, FourLinkPosition at, double frameUp) =>
             [
-                new(
-                    "wheel",
-                    at.WheelCentre.Y,
-                    at.WheelCentre.Z + frameUp,
-                    at.WheelCentre.Y,
-                    at.WheelCentre.Z + frameUp
-                ),
-                new(
-                    "lower link",
-                    at.LowerAxleJoint.Y,
-                    at.LowerAxleJoint.Z + frameUp,
-                    links.Points.LowerPivot.Y,
-                    links.Points.LowerPivot.Z + frameUp
-                ),
-                new(
-                    "upper link",
-                    at.UpperAxleJoint.Y,
-                    at.UpperAxleJoint.Z + frameUp,
-                    links.Points.UpperPivot.Y,
-                    links.Points.UpperPivot.Z + frameUp
-                ),
-                new(
-                    "axle",
-                    at.LowerAxleJoint.Y,
-                    at.LowerAxleJoint.Z + frameUp,
-                    at.UpperAxleJoint.Y,
-                    at.UpperAxleJoint.Z + frameUp
-                ),
+                Rod.Of("wheel", at.WheelCentre, at.WheelCentre, frameUp),
+                Rod.Of("lower link", at.LowerAxleJoint, links.Points.LowerPivot, frameUp),
+                Rod.Of("upper link", at.UpperAxleJoint, links.Points.UpperPivot, frameUp),
+                Rod.Of("axle", at.LowerAxleJoint, at.UpperAxleJoint, frameUp),
             ];
     }
 
@@ -307,7 +298,7 @@ internal static class TurnMechanism
             : Math.Abs(rad * Degrees) <= LimitDegrees
                 ? $"{what}: within {LimitDegrees:0}°, a rule of thumb."
             : InFront(axle)
-                ? $"{what}: {(rad < 0 ? "it will wander. Bushes, shorter upper or longer lower links, or lower pivots take it back." : "the wheel comes back harder.")}"
+                ? $"{what}: {(rad < 0 ? "it may wander. Bushes, shorter upper or longer lower links, or lower pivots take it back." : "the wheel comes back harder.")}"
             : $"{what}: look at the shaft's joints.";
     }
 

@@ -221,7 +221,8 @@ public static class JobEvaluator
                 Change(
                     m,
                     now.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where)
-                )
+                ),
+                m.Kind == MechanismKind.Headlights ? then.LampRise : null
             )),
         ];
 

@@ -18,14 +18,12 @@ internal static class Companions
     /// <param name="plan">The plan.</param>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="corners">The outlook of its corners.</param>
-    /// <param name="front">Rise of the body over the front axle, against today.</param>
-    /// <param name="rear">The same over the rear axle.</param>
+    /// <param name="body">Rise of the body over the floor at both axles, against today.</param>
     public static IReadOnlyList<Companion> Of(
         Plan plan,
         Vehicle vehicle,
         IReadOnlyList<CornerOutlook> corners,
-        Result front,
-        Result rear
+        AxleRises body
     ) =>
         [
             .. new[] { Axle.Front, Axle.Rear }.SelectMany(axle =>
@@ -41,7 +39,7 @@ internal static class Companions
                 )
             ),
             .. Body(plan),
-            .. Lamps(vehicle, front, rear),
+            .. Lamps(vehicle, body),
         ];
 
     private static IEnumerable<Companion> OfAxle(
@@ -230,13 +228,12 @@ internal static class Companions
             .Average();
 
     /// <summary>What the body's angle does to the headlights on a wall.</summary>
-    private static IEnumerable<Companion> Lamps(Vehicle vehicle, Result front, Result rear)
+    private static IEnumerable<Companion> Lamps(Vehicle vehicle, AxleRises body)
     {
         if (
             vehicle.Dimensions.Wheelbase is { } wheelbase
-            && front.Value is { } f
-            && rear.Value is { } r
-            && Headlights.Of(f, r, wheelbase.In(Unit.Mm)).TiltMm is var tilt
+            && Headlights.Of(body.Front.Mean, body.Rear.Mean, wheelbase.In(Unit.Mm)).TiltMm
+                is var tilt
             && Math.Abs(tilt) >= SomeMm
         )
         {

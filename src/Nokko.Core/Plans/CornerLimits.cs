@@ -187,7 +187,11 @@ internal sealed partial class CornerLimits
                     : "Enter how far the outer joint stands below the inner, and the run between them."
             );
         }
-        var below = drop + rise + droop - _ends.Sum(PartKind.DiffDrop);
+        // A rear subframe carries its differential down with it.
+        var lowered =
+            _ends.Sum(PartKind.DiffDrop)
+            + (Suspension.Kind == SuspensionKind.MultiLink ? _ends.Sum(PartKind.SubframeBlock) : 0);
+        var below = drop + rise + droop - lowered;
         var across = run + _ends.Sum(PartKind.HalfShaftSpacer);
         return Result.Of(
             Math.Atan2(below, across) * Degrees,

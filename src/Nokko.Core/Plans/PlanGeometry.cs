@@ -30,6 +30,9 @@ public sealed record PlanGeometry
     /// <summary>The same over the rear axle.</summary>
     public required Result RearRise { get; init; }
 
+    /// <summary>Rise of the headlights themselves over the floor, against today, mm.</summary>
+    public required Result LampRise { get; init; }
+
     /// <summary>What moves, front axle first.</summary>
     public required IReadOnlyList<Mechanism> Mechanisms { get; init; }
 
@@ -53,6 +56,7 @@ public sealed record PlanGeometry
                 PlanId = plan.Id,
                 FrontRise = Result.No(Unit.Mm, why!),
                 RearRise = Result.No(Unit.Mm, why!),
+                LampRise = Result.No(Unit.Mm, why!),
                 Mechanisms = [],
             };
         }
@@ -63,6 +67,7 @@ public sealed record PlanGeometry
             PlanId = plan.Id,
             FrontRise = Of(lifted.Frame.Front),
             RearRise = Of(lifted.Frame.Rear),
+            LampRise = HeadlightMechanism.LampRise(lifted.BodyOverFloor, wheelbase),
             Mechanisms =
             [
                 .. Corners.Axles.SelectMany(axle => OfAxle(Lifted(axle))),

@@ -21,8 +21,14 @@ public sealed record LoadChange(Corner Corner, Result Change);
 /// <summary>How far a mechanism was foretold to move.</summary>
 /// <param name="Kind">Which.</param>
 /// <param name="Where">front, rear or vehicle.</param>
-/// <param name="Change">Change from the stage before, mm or °.</param>
-public sealed record ForetoldMove(MechanismKind Kind, string Where, Result Change);
+/// <param name="Change">Change from the stage before, mm or °; of headlights by their tilt alone, at 25 ft.</param>
+/// <param name="LampRise">How far headlights themselves rise, mm; null of anything else.</param>
+public sealed record ForetoldMove(
+    MechanismKind Kind,
+    string Where,
+    Result Change,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Result? LampRise = null
+);
 
 /// <summary>What a plan will do to the whole vehicle, from measured heights.</summary>
 public sealed record Prediction

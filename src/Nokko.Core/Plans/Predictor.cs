@@ -87,7 +87,7 @@ public static class Predictor
             RearRise = rear,
             Loads = body.LoadChanges(),
             Corners = corners,
-            Companions = Companions.Of(plan, vehicle, corners, front, rear),
+            Companions = Companions.Of(plan, vehicle, corners, body.OverFloor()),
             Lifts =
             [
                 new PlannedLift(

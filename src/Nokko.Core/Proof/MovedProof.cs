@@ -76,18 +76,15 @@ public sealed record MovedProof(
         // The mark climbs with the lamp itself and by its tilt over the distance.
         MovedProof Lamps(ForetoldMove move)
         {
-            // The lamp lies ahead of the axle: the wall is as much further from it.
-            var share =
-                ((wallMm ?? Headlights.UsualWallMm) + Headlights.UsualAheadMm)
-                / Headlights.UsualWallMm;
-            var climb = (frozen.FrontRise, move.Change)
+            var share = (wallMm ?? Headlights.UsualWallMm) / Headlights.UsualWallMm;
+            var climb = (move.LampRise, move.Change)
                 is ({ Value: { } rise, U: { } ofRise }, { Value: { } tilt, U: { } ofTilt })
-                // Both rest on the same rise in front.
+                // Both rest on the same rises.
                 ? Result.Of(
                     rise + (tilt * share),
                     Unit.Mm,
                     ofRise + (ofTilt * share),
-                    frozen.FrontRise.RestsOn
+                    move.Change.RestsOn
                 )
                 : move.Change;
             return Judged(

@@ -155,5 +155,10 @@ public class SpaceWishboneTests
                 Assert.Equal(there.CamberChangeRad, at.Camber, 1e-8);
                 Assert.Equal(there.WheelCentre.Y, at.Wheel.Y, 1e-5);
                 Assert.Equal(0, at.Toe, 1e-9);
+                // Scrub by hand: the patch under the leaning wheel, and the axis drawn down to the ground.
+                var (low, high) = (there.LowerBallJoint, there.UpperBallJoint);
+                var ground = there.WheelCentre.Z - 385;
+                var axis = low.Y + ((ground - low.Z) * (high.Y - low.Y) / (high.Z - low.Z));
+                Assert.Equal(690 + there.TrackChangeMm - axis, at.ScrubMm, 1e-5);
             });
 }

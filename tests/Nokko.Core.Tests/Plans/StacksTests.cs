@@ -30,6 +30,30 @@ public class StacksTests
             ),
         };
 
+    /// <summary>Points of a kind as they were taped, across or along as it is seen, mm.</summary>
+    internal static IReadOnlyList<SuspensionPoint> Points(
+        SuspensionKind kind,
+        params (double Across, double Up)[] points
+    )
+    {
+        var archetype = Archetype.Of(kind)!;
+        var along = archetype.View == PlaneView.Along;
+        return
+        [
+            .. archetype.Points.Zip(
+                points,
+                (point, p) =>
+                    new SuspensionPoint
+                    {
+                        Name = point.Name,
+                        X = along ? Sample.Mm(p.Across) : null,
+                        Y = along ? null : Sample.Mm(p.Across),
+                        Z = Sample.Mm(p.Up),
+                    }
+            ),
+        ];
+    }
+
     internal static Vehicle On(
         Nokko.Core.Vehicles.Suspension? front = null,
         Nokko.Core.Vehicles.Suspension? rear = null

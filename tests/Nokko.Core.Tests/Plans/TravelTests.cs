@@ -37,21 +37,7 @@ public class TravelTests
             ]
         ) with
         {
-            Points =
-            [
-                .. Archetype
-                    .Of(SuspensionKind.CoilOverArm)!
-                    .Points.Zip(
-                        Worked,
-                        (point, p) =>
-                            new SuspensionPoint
-                            {
-                                Name = point.Name,
-                                Y = Sample.Mm(p.Y),
-                                Z = Sample.Mm(p.Z),
-                            }
-                    ),
-            ],
+            Points = StacksTests.Points(SuspensionKind.CoilOverArm, Worked),
         };
 
     private static CornerOutlook Left(

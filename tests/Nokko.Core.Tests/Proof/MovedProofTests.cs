@@ -62,7 +62,15 @@ public class MovedProofTests
             vehicle
         ) with
         {
-            Moves = [new(kind, where, Result.Of(foretold, unit, 0.5, [], known))],
+            Moves =
+            [
+                new(
+                    kind,
+                    where,
+                    Result.Of(foretold, unit, 0.5, [], known),
+                    kind == MechanismKind.Headlights ? Result.Of(44, Unit.Mm, 2, []) : null
+                ),
+            ],
         };
         return MovedProof.Of(prediction, vehicle, before, after, wall).SingleOrDefault();
     }
@@ -193,6 +201,9 @@ public class MovedProofTests
                 where: "vehicle"
             )!;
         Assert.Equal(60, Lamps(null).Measured.Value!.Value, 9);
+        Assert.Equal(44, Lamps(1e-9).Foretold.Value!.Value, 1e-6);
+        // Both rest on the same rises: their ± are added.
+        Assert.Equal(2.5, Lamps(null).Foretold.U!.Value, 1e-9);
         Assert.Equal(
             80,
             Lamps(Headlights.UsualWallMm).Foretold.Value!.Value - Lamps(1e-9).Foretold.Value!.Value,

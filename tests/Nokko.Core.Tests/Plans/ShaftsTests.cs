@@ -1,0 +1,300 @@
+using CsCheck;
+using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+using static Nokko.Core.Tests.Plans.Moved;
+
+namespace Nokko.Core.Tests.Plans;
+
+/// <summary>Propshafts, CV shafts and arms after a lift.</summary>
+public class ShaftsTests
+{
+    private static readonly (string, double)[] Shaft =
+    [
+        (SuspensionSizes.ShaftRun, 1200),
+        (SuspensionSizes.ShaftDrop, 100),
+        (SuspensionSizes.OutputSlope, 4),
+        (SuspensionSizes.PinionUp, 4),
+    ];
+
+    [Fact]
+    public void A_level_lift_steepens_the_shaft_and_leaves_joints_alike_that_were()
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilFourLink),
+            StacksTests.Of(SuspensionKind.CoilFourLink, Shaft)
+        );
+        var shaft = One(Of(vehicle, Rings(60, 60)), MechanismKind.Propshaft, "rear");
+        var lifted = Way(shaft, "pinion left");
+        Assert.Equal(0, lifted.Figure.Value!.Value, 1e-4);
+        var slope = Math.Atan2(160, 1200) * 180 / Math.PI;
+        Assert.Equal(slope - 4, Also(lifted, "Joint at the gearbox"), 1e-6);
+        Assert.Equal(slope - 4, Also(lifted, "Joint at the axle"), 1e-6);
+        Assert.Equal(
+            double.Hypot(1200, 160) - double.Hypot(1200, 100),
+            Also(lifted, "The shaft grows"),
+            1e-6
+        );
+        Assert.False(shaft.Beyond);
+        // Nobody looked for a shaft to the front axle.
+        Assert.DoesNotContain(
+            Of(vehicle, Rings(60, 60)).Mechanisms,
+            m => m.Kind == MechanismKind.Propshaft && m.Where == "front"
+        );
+    }
+
+    [Theory]
+    [InlineData(Axle.Rear)]
+    [InlineData(Axle.Front)]
+    public void The_body_s_pitch_tilts_the_gearbox_and_not_the_axle(Axle axle)
+    {
+        // A second way: gearbox and its output turned as one rigid body about the wheels.
+        var taped = StacksTests.Of(SuspensionKind.LeafOverslung, Shaft);
+        var bare = StacksTests.Of(SuspensionKind.CoilFourLink);
+        var behind = axle == Axle.Rear;
+        var vehicle = behind ? StacksTests.On(bare, taped) : StacksTests.On(taped, bare);
+        var parts = behind
+            ? Rings(60, 0)
+            :
+            [
+                .. Corners
+                    .Of(Axle.Rear)
+                    .Select((c, i) => (c, StacksTests.Part(70 + i, PartKind.CoilSpacer, 60))),
+            ];
+        var geometry = Of(vehicle, parts);
+        var (own, other) = behind
+            ? (geometry.RearRise.Value!.Value, geometry.FrontRise.Value!.Value)
+            : (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
+        var tilt = Math.Atan((other - own) / 3600);
+        // The output as a line of 100 mm from its joint away from the axle, on the body.
+        (double X, double Z) Turned(double x, double z) =>
+            (
+                (x * Math.Cos(tilt)) - (z * Math.Sin(tilt)),
+                own + (x * Math.Sin(tilt)) + (z * Math.Cos(tilt))
+            );
+        var joint = Turned(1200, 100);
+        var end = Turned(
+            1200 + (100 * Math.Cos(4 * Math.PI / 180)),
+            100 + (100 * Math.Sin(4 * Math.PI / 180))
+        );
+        var output = Math.Atan2(end.Z - joint.Z, end.X - joint.X);
+        var slope = Math.Atan2(joint.Z, joint.X);
+        var lifted = Way(One(geometry, MechanismKind.Propshaft, axle.Said()), "pinion left");
+        Assert.Equal(
+            Math.Abs(slope - output) * 180 / Math.PI,
+            Also(lifted, "Joint at the gearbox"),
+            0.02
+        );
+        Assert.Equal(
+            Math.Abs((slope * 180 / Math.PI) - 4),
+            Also(lifted, "Joint at the axle"),
+            0.02
+        );
+        // Turned up by what is told, both are alike.
+        var cured = Assert.Single(
+            One(geometry, MechanismKind.Propshaft, axle.Said()).Ways,
+            w => w.Kind == WayKind.Cure
+        );
+        Assert.Equal(0, cured.Figure.Value!.Value, 1e-4);
+        Assert.Equal(PartKind.AxleShim, cured.Part);
+    }
+
+    [Fact]
+    public void Tapers_of_the_plan_turn_the_pinion_as_they_lie()
+    {
+        double Left(SuspensionKind kind, double taper)
+        {
+            var vehicle = StacksTests.On(
+                rear: StacksTests.Of(kind, [.. Shaft[..3], (SuspensionSizes.PinionUp, 1)])
+            );
+            (Corner, PlacedPart)[] shims =
+            [
+                .. Corners
+                    .Of(Axle.Rear)
+                    .SelectMany(
+                        (c, i) =>
+                            new[]
+                            {
+                                (c, StacksTests.Part(70 + i, PartKind.Shackle, 20)),
+                                (
+                                    c,
+                                    StacksTests.Part(
+                                        80 + i,
+                                        PartKind.AxleShim,
+                                        null,
+                                        (PartSizes.Taper, taper)
+                                    )
+                                ),
+                            }
+                    ),
+            ];
+            return Also(
+                Way(One(Of(vehicle, shims), MechanismKind.Propshaft, "rear"), "As planned"),
+                "The pinion must turn up"
+            );
+        }
+        // Over the axle, thick end to the rear: up by its degrees; under it down.
+        Assert.Equal(
+            3,
+            Left(SuspensionKind.LeafOverslung, -3) - Left(SuspensionKind.LeafOverslung, 0.001),
+            0.01
+        );
+        Assert.Equal(
+            -3,
+            Left(SuspensionKind.LeafUnderslung, -3) - Left(SuspensionKind.LeafUnderslung, 0.001),
+            0.01
+        );
+    }
+
+    [Fact]
+    public void Cv_joints_run_steeper_by_the_lift_and_a_lower_differential_takes_it_back()
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(
+                SuspensionKind.TorsionBarArm,
+                (SuspensionSizes.LiftPerTurn, 10),
+                (SuspensionSizes.CvDrop, 15),
+                (SuspensionSizes.CvRun, 420)
+            )
+        );
+        (Corner, PlacedPart)[] turned =
+        [
+            (Corner.LF, Sample.Adjuster(80, 5)),
+            (Corner.RF, Sample.Adjuster(81, 5)),
+        ];
+        var shafts = One(Of(vehicle, turned), MechanismKind.CvShaft, "front");
+        Assert.Equal(2.05, shafts.Ways[0].Figure.Value!.Value, 0.01);
+        var lifted = Way(shafts, "differential left");
+        Assert.Equal(8.80, lifted.Figure.Value!.Value, 0.01);
+        Assert.Equal(4.73, Also(lifted, "The shaft is drawn out"), 0.01);
+        Assert.True(shafts.Beyond);
+        Assert.Equal(8, Way(shafts, "Differential drop").Figure.Value!.Value, 1e-6);
+        var dropped = One(
+            Of(vehicle, [.. turned, (Corner.LF, StacksTests.Part(90, PartKind.DiffDrop, 25))]),
+            MechanismKind.CvShaft,
+            "front"
+        );
+        Assert.Equal(
+            Math.Atan2(40, 420) * 180 / Math.PI,
+            Way(dropped, "As planned").Figure.Value!.Value,
+            1e-9
+        );
+        Assert.False(dropped.Beyond);
+        // The maker's own limit speaks before the rule of thumb.
+        var own = vehicle with
+        {
+            Front = vehicle.Front with
+            {
+                Dimensions = new Dictionary<string, Quantity>(vehicle.Front.Dimensions)
+                {
+                    [SuspensionSizes.CvRideLimit] = Sample.Of(12, Unit.Degree),
+                },
+            },
+        };
+        var within = One(Of(own, turned), MechanismKind.CvShaft, "front");
+        Assert.Equal((12, false, false), (within.Limit, within.LimitIsRule, within.Beyond));
+    }
+
+    [Fact]
+    public void A_lowered_rear_subframe_takes_its_differential_along()
+    {
+        var vehicle = StacksTests.On(
+            rear: StacksTests.Of(
+                SuspensionKind.MultiLink,
+                (SuspensionSizes.CvDrop, 15),
+                (SuspensionSizes.CvRun, 420)
+            )
+        );
+        (Corner, PlacedPart)[] lifted =
+        [
+            .. Corners
+                .Of(Axle.Rear)
+                .SelectMany(
+                    (c, i) =>
+                        new[]
+                        {
+                            (c, StacksTests.Part(70 + i, PartKind.SubframeBlock, 40)),
+                            (c, StacksTests.Part(80 + i, PartKind.CoilSpacer, 40)),
+                        }
+                ),
+        ];
+        var geometry = Of(vehicle, lifted);
+        var angle = Math.Atan2(15 + geometry.RearRise.Value!.Value - 40, 420) * 180 / Math.PI;
+        Assert.Equal(
+            angle,
+            Way(
+                One(geometry, MechanismKind.CvShaft, "rear"),
+                "differential left"
+            ).Figure.Value!.Value,
+            1e-6
+        );
+        Assert.Equal(
+            angle,
+            StacksTests
+                .Predict(Sample.Plan(lifted), vehicle)
+                .Corners.Single(c => c.Corner == Corner.LR)
+                .CvRide.Value!.Value,
+            0.01
+        );
+    }
+
+    [Fact]
+    public void Taped_arms_tell_camber_and_track_as_the_corner_does()
+    {
+        (double Across, double Up)[] points =
+        [
+            (230, 250),
+            (620, 215),
+            (330, 585),
+            (600, 560),
+            (455, 245),
+            (405, 770),
+            (690, 385),
+        ];
+        var vehicle = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilOverArm) with
+            {
+                Points = StacksTests.Points(SuspensionKind.CoilOverArm, points),
+            }
+        );
+        (Corner, PlacedPart)[] plates =
+        [
+            (Corner.LF, Sample.Plate(80, 25.4)),
+            (Corner.RF, Sample.Plate(81, 25.4)),
+        ];
+        var arms = One(Of(vehicle, plates, travel: true), MechanismKind.Arms, "front");
+        var corner = StacksTests.Predict(Sample.Plan(plates), vehicle).Corners[0];
+        var lifted = Way(arms, "Lifted");
+        Assert.Equal(corner.Camber.Value!.Value, lifted.Figure.Value!.Value, 1e-6);
+        Assert.Equal(corner.Track.Value!.Value, Also(lifted, "Each tyre"), 1e-6);
+        // Pivots that go down with a bracket leave the arms as they lay.
+        var bracket = One(
+            Of(
+                vehicle,
+                [
+                    (Corner.LF, StacksTests.Part(80, PartKind.DropBracket, 50)),
+                    (Corner.RF, StacksTests.Part(81, PartKind.DropBracket, 50)),
+                    (Corner.LF, Sample.Plate(82, 50)),
+                    (Corner.RF, Sample.Plate(83, 50)),
+                ]
+            ),
+            MechanismKind.Arms,
+            "front"
+        );
+        Assert.Equal(0, Way(bracket, "Lifted").Figure.Value!.Value, 0.02);
+        // The wheel stays on the ground while the frame goes up over it.
+        var travel = lifted.Travel!;
+        var ride = travel.UpMm.ToList().IndexOf(0);
+        Assert.Equal(385, travel.Rods.Single(r => r.Name == "wheel").Ends[(4 * ride) + 1], 0.01);
+        Assert.Equal(
+            250 + corner.Rise.Value!.Value,
+            travel.Rods.Single(r => r.Name == "lower arm").Ends[(4 * ride) + 3],
+            0.01
+        );
+        Assert.False(arms.Beyond);
+    }
+}

@@ -1,0 +1,236 @@
+using CsCheck;
+using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+using static Nokko.Core.Tests.Plans.Moved;
+
+namespace Nokko.Core.Tests.Plans;
+
+/// <summary>How far arms and links turn a lifted axle.</summary>
+public class TurnedAxlesTests
+{
+    [Theory]
+    [InlineData(50, 50, -3.198)]
+    [InlineData(50, 0, -2.40)]
+    [InlineData(0, 50, -0.80)]
+    public void Radius_arms_turn_the_axle_by_the_frame_s_rise_at_their_pivots(
+        double front,
+        double rear,
+        double degrees
+    )
+    {
+        var vehicle = On(
+            SuspensionKind.CoilFourLink,
+            SuspensionKind.CoilFourLink,
+            (SuspensionSizes.ArmLength, 900)
+        );
+        // A coil at the end of an arm of one: it lifts by its thickness.
+        vehicle = vehicle with
+        {
+            Front = StacksTests.Of(
+                SuspensionKind.CoilRadiusArm,
+                (SuspensionSizes.ArmLength, 900),
+                (SuspensionSizes.RadiusArmDrop, 60),
+                (SuspensionSizes.BushApart, 110)
+            ),
+        };
+        var geometry = Of(vehicle, Rings(front, rear));
+        var caster = One(geometry, MechanismKind.Caster, "front");
+        var (f, r) = (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
+        var lifted = Way(caster, "arms left").Figure;
+        // By the rises as they come; the worked figure where the front lifts by just so much.
+        var run = Math.Sqrt((900 * 900) - (60 * 60));
+        Assert.Equal(
+            Caster.OfRadiusArmRad(900, 60, f + ((r - f) * run / 3600))!.Value * 180 / Math.PI,
+            lifted.Value!.Value,
+            1e-9
+        );
+        Assert.Equal(degrees, lifted.Value!.Value, 0.12 + (0.066 * Math.Abs(f - front)));
+        Assert.Equal(Math.Abs(lifted.Value.Value) > 1, caster.Beyond);
+        Assert.Equal(0, Way(caster, "Offset bushes").Figure.Value!.Value, 1e-9);
+        Assert.Equal(0, Way(caster, "pivots").Figure.Value!.Value, 1e-9);
+        Assert.Equal(
+            110 * Math.Tan(Math.Abs(lifted.Value.Value) * Math.PI / 180) / 2,
+            Also(Way(caster, "Offset bushes"), "Each bush"),
+            1e-6
+        );
+    }
+
+    [Fact]
+    public void Behind_arms_that_point_ahead_turn_the_pinion_up_and_no_caster_bush_is_reckoned()
+    {
+        var arms = StacksTests.Of(
+            SuspensionKind.CoilRadiusArm,
+            (SuspensionSizes.ArmLength, 900),
+            (SuspensionSizes.RadiusArmDrop, 60)
+        );
+        var vehicle = StacksTests.On(StacksTests.Of(SuspensionKind.CoilFourLink), arms);
+        var geometry = Of(
+            vehicle,
+            [
+                .. Rings(0, 50),
+                (Corner.LR, StacksTests.Part(95, PartKind.CasterBush, null, (PartSizes.Turn, 3))),
+            ]
+        );
+        var pinion = One(geometry, MechanismKind.Pinion, "rear");
+        var rise = geometry.RearRise.Value!.Value;
+        // A second way: the arm as a line from the axle to its pivot on the tilted frame.
+        var run = Math.Sqrt((900 * 900) - (60 * 60));
+        var pivot = 60 + rise - (rise * run / 3600);
+        Assert.Equal(
+            (Math.Atan2(pivot, Math.Sqrt((900 * 900) - (pivot * pivot))) - Math.Atan2(60, run))
+                * 180
+                / Math.PI,
+            Way(pinion, "arms left").Figure.Value!.Value,
+            1e-6
+        );
+        Assert.True(Way(pinion, "arms left").Figure.Value > 0);
+        Assert.DoesNotContain(pinion.Ways, w => w.Kind == WayKind.Planned);
+    }
+
+    [Fact]
+    public void Bushes_of_the_plan_give_back_what_they_were_made_for()
+    {
+        var vehicle = FourLinks with
+        {
+            Front = StacksTests.Of(
+                SuspensionKind.CoilRadiusArm,
+                (SuspensionSizes.ArmLength, 900),
+                (SuspensionSizes.RadiusArmDrop, 60)
+            ),
+        };
+        (Corner, PlacedPart)[] bushes =
+        [
+            .. Corners
+                .Of(Axle.Front)
+                .Select(
+                    (c, i) =>
+                        (
+                            c,
+                            StacksTests.Part(95 + i, PartKind.CasterBush, null, (PartSizes.Turn, 3))
+                        )
+                ),
+        ];
+        var without = One(Of(vehicle, Rings(50, 50)), MechanismKind.Caster, "front");
+        var with = One(Of(vehicle, [.. Rings(50, 50), .. bushes]), MechanismKind.Caster, "front");
+        Assert.True(without.Beyond);
+        Assert.Equal(
+            Way(without, "arms left").Figure.Value!.Value + 3,
+            Way(with, "As planned").Figure.Value!.Value,
+            1e-9
+        );
+        Assert.False(with.Beyond);
+    }
+
+    [Fact]
+    public void Links_turn_the_axle_and_the_body_s_pitch_goes_in()
+    {
+        // A parallelogram does not turn: what is left is the body's own pitch.
+        (double Along, double Up)[] points =
+        [
+            (700, 400),
+            (0, 320),
+            (700, 580),
+            (0, 500),
+            (0, 460),
+            (0, 780),
+            (0, 380),
+        ];
+        var taped = StacksTests.Of(SuspensionKind.CoilFourLink) with
+        {
+            Points = StacksTests.Points(SuspensionKind.CoilFourLink, points),
+        };
+        var vehicle = StacksTests.On(taped, taped);
+        var level = One(Of(vehicle, Rings(40, 40)), MechanismKind.Caster, "front");
+        Assert.Equal(0, Way(level, "links left").Figure.Value!.Value, 0.001);
+        var geometry = Of(vehicle, Rings(40, 0));
+        var nose =
+            (geometry.FrontRise.Value - geometry.RearRise.Value)!.Value / 3600 * 180 / Math.PI;
+        Assert.Equal(
+            nose,
+            Way(One(geometry, MechanismKind.Caster, "front"), "links left").Figure.Value!.Value,
+            0.001
+        );
+        // Nose up, the pinion behind points up as much.
+        Assert.Equal(
+            nose,
+            Way(One(geometry, MechanismKind.Pinion, "rear"), "links left").Figure.Value!.Value,
+            0.001
+        );
+        // A shorter upper link draws the top back with a lift in front: caster is lost; found by the two circles themselves.
+        points[2] = (450, 640);
+        var bent = taped with { Points = StacksTests.Points(SuspensionKind.CoilFourLink, points) };
+        var bends = Of(StacksTests.On(bent, bent), Rings(40, 40));
+        var (f, r) = (bends.FrontRise.Value!.Value, bends.RearRise.Value!.Value);
+        Assert.Equal(
+            (TurnByBisection(points, f) - ((r - f) / 3600)) * 180 / Math.PI,
+            Way(One(bends, MechanismKind.Caster, "front"), "links left").Figure.Value!.Value,
+            1e-6
+        );
+    }
+
+    /// <summary>A second way: the lower link is swung until the wheel hangs low enough, the upper joint found by stepping the axle round; rearward lean of the axle's top is caster.</summary>
+    private static double TurnByBisection((double X, double Z)[] p, double lift)
+    {
+        double Length(int a, int b) => double.Hypot(p[a].X - p[b].X, p[a].Z - p[b].Z);
+        var (lower, upper, axle) = (Length(0, 1), Length(2, 3), Length(1, 3));
+        var start = Math.Atan2(p[1].Z - p[0].Z, p[1].X - p[0].X);
+        var leaning = Math.Atan2(p[3].Z - p[1].Z, p[3].X - p[1].X);
+        double Lean(double turn)
+        {
+            var (x, z) = (
+                p[0].X + (lower * Math.Cos(start + turn)),
+                p[0].Z + (lower * Math.Sin(start + turn))
+            );
+            var (low, high) = (leaning - 0.2, leaning + 0.2);
+            double Off(double a) =>
+                double.Hypot(x + (axle * Math.Cos(a)) - p[2].X, z + (axle * Math.Sin(a)) - p[2].Z)
+                - upper;
+            var rising = Off(high) > Off(low);
+            for (var i = 0; i < 80; i++)
+            {
+                var middle = (low + high) / 2;
+                if (Off(middle) > 0 == rising)
+                {
+                    high = middle;
+                }
+                else
+                {
+                    low = middle;
+                }
+            }
+            return low;
+        }
+        double Wheel(double turn)
+        {
+            var a = Lean(turn) - leaning;
+            var (dx, dz) = (p[6].X - p[1].X, p[6].Z - p[1].Z);
+            return p[0].Z
+                + (lower * Math.Sin(start + turn))
+                + (dx * Math.Sin(a))
+                + (dz * Math.Cos(a))
+                - p[6].Z;
+        }
+        // The frame's pivots lie ahead in these coordinates: a greater angle lowers the wheel.
+        var (l, h) = (-0.3, 0.3);
+        var falls = Wheel(h) < Wheel(l);
+        for (var i = 0; i < 80; i++)
+        {
+            var middle = (l + h) / 2;
+            if (Wheel(middle) < -lift == falls)
+            {
+                h = middle;
+            }
+            else
+            {
+                l = middle;
+            }
+        }
+        // Pivots to the right are behind: a top that goes to the right leans back.
+        return -(Lean(l) - leaning);
+    }
+}
