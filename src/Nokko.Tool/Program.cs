@@ -57,7 +57,7 @@ public static class Program
                 {
                     Ranking = JobRanking.Of(document),
                     Cards = PlanCard.Of(document),
-                    Geometry = JobEvaluator.GeometriesOf(document),
+                    Geometry = JobGeometry.OfAll(document),
                 },
                 JobJson.Indented
             )

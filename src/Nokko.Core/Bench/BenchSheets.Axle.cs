@@ -28,8 +28,8 @@ public static partial class BenchSheets
         var longer = lifted.CentringBarMm - lifted.BarMm;
         var u = FirstOrder.U(
             x => new TrackBar(x[0], x[1]).Lifted(x[2])?.ShiftMm,
-            (run, JointUMm),
-            (drop, JointUMm),
+            (run, AxleSizes.JointUMm),
+            (drop, AxleSizes.JointUMm),
             (lift, TapeUMm)
         );
         LabelledResult Swing(string label, TrackBarCure cure, double by = 0) =>
@@ -39,8 +39,8 @@ public static partial class BenchSheets
                     mm,
                     FirstOrder.U(
                         x => new TrackBar(x[0], x[1]).Lifted(x[2], cure, by)?.SwingMm(bump, droop),
-                        (run, JointUMm),
-                        (drop, JointUMm),
+                        (run, AxleSizes.JointUMm),
+                        (drop, AxleSizes.JointUMm),
                         (lift, TapeUMm)
                     )
                 )
@@ -59,8 +59,8 @@ public static partial class BenchSheets
                     was,
                     FirstOrder.U(
                         x => new TrackBar(x[0], x[1]).Lifted(0)?.SwingMm(bump, droop),
-                        (run, JointUMm),
-                        (drop, JointUMm)
+                        (run, AxleSizes.JointUMm),
+                        (drop, AxleSizes.JointUMm)
                     )
                 ),
                 Swing("After the lift", TrackBarCure.None),
@@ -96,9 +96,6 @@ public static partial class BenchSheets
         );
     }
 
-    /// <summary>Travel for which steer is told, mm.</summary>
-    private const double DroopMm = 50.8;
-
     private static BenchAnswer Steering(Func<string, double?> number)
     {
         var links = new SteeringLinks(
@@ -118,15 +115,19 @@ public static partial class BenchSheets
         SteeringLinks Left(SteeringLinks l) => l with { Bar = Down(l.Bar), Link = Down(l.Link) };
         SteeringLinks BarAlone(SteeringLinks l) => l with { Link = Down(l.Link) };
         LabelledResult Bumps(string label, Func<SteeringLinks, SteeringLinks> cured) =>
-            Turn(label, cured(links).SteerRad(DroopMm), U(l => cured(l).SteerRad(DroopMm)));
+            Turn(
+                label,
+                cured(links).SteerRad(SteeringMechanism.DroopMm),
+                U(l => cured(l).SteerRad(SteeringMechanism.DroopMm))
+            );
         double U(Func<SteeringLinks, double?> turn) =>
             FirstOrder.U(
                 x => turn(new(new(x[0], x[1]), new(x[2], x[3]), x[4])),
-                (links.Bar.RunMm, JointUMm),
-                (links.Bar.DropMm, JointUMm),
-                (links.Link.RunMm, JointUMm),
-                (links.Link.DropMm, JointUMm),
-                (links.ArmMm, JointUMm)
+                (links.Bar.RunMm, AxleSizes.JointUMm),
+                (links.Bar.DropMm, AxleSizes.JointUMm),
+                (links.Link.RunMm, AxleSizes.JointUMm),
+                (links.Link.DropMm, AxleSizes.JointUMm),
+                (links.ArmMm, AxleSizes.JointUMm)
             );
         return new BenchAnswer(
             [
@@ -182,8 +183,8 @@ public static partial class BenchSheets
         }
         var u = FirstOrder.U(
             Change,
-            (arm, JointUMm),
-            (drop, JointUMm),
+            (arm, AxleSizes.JointUMm),
+            (drop, AxleSizes.JointUMm),
             (front, TapeUMm),
             (rear, TapeUMm)
         );

@@ -6,12 +6,6 @@ namespace Nokko.Core.Bench;
 /// <content>What a lift moves, and what takes it back.</content>
 public static partial class BenchSheets
 {
-    /// <summary>Standard uncertainty of a length taped between two joints, mm: a rule of thumb.</summary>
-    private const double JointUMm = 3;
-
-    /// <summary>Standard uncertainty of an angle by gauge, rad: 0.2°, a rule of thumb.</summary>
-    private const double GaugeURad = 0.2 / Degrees;
-
     private static BenchAnswer Shaft(Func<string, double?> number)
     {
         var (run, drop, aside) = (
@@ -32,10 +26,10 @@ public static partial class BenchSheets
                     Unit.Degree,
                     FirstOrder.U(
                         x => of(new(x[0], x[1], x[2], x[3], aside)),
-                        (run, JointUMm),
-                        (drop, JointUMm),
-                        (output, GaugeURad),
-                        (pinion, GaugeURad)
+                        (run, AxleSizes.JointUMm),
+                        (drop, AxleSizes.JointUMm),
+                        (output, PropshaftMechanism.GaugeURad),
+                        (pinion, PropshaftMechanism.GaugeURad)
                     ) * Degrees,
                     []
                 )
@@ -78,10 +72,16 @@ public static partial class BenchSheets
         );
         return new BenchAnswer(
             [
-                Length("The yoke comes out by", longer, JointUMm * Math.Sqrt(2)),
+                Length("The yoke comes out by", longer, AxleSizes.JointUMm * Math.Sqrt(2)),
                 .. number("in") is { } spline
                     ? (LabelledResult[])
-                        [Length("Spline that is left in", spline - longer, JointUMm * Math.Sqrt(2))]
+                        [
+                            Length(
+                                "Spline that is left in",
+                                spline - longer,
+                                AxleSizes.JointUMm * Math.Sqrt(2)
+                            ),
+                        ]
                     : [],
             ],
             [
@@ -127,8 +127,8 @@ public static partial class BenchSheets
                 [
                     (typed[0], TapeUMm),
                     (typed[1], TapeUMm),
-                    (typed[2], JointUMm),
-                    (typed[3], JointUMm),
+                    (typed[2], AxleSizes.JointUMm),
+                    (typed[3], AxleSizes.JointUMm),
                     (typed[4], 10),
                 ]
             );

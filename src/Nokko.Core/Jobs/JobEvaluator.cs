@@ -12,64 +12,6 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
 
-/// <summary>Everything that the core computes from a job.</summary>
-public sealed record JobResults
-{
-    /// <summary>The name of the format.</summary>
-    public const string FormatName = "nokko.results";
-
-    /// <summary>Always <see cref="FormatName"/>.</summary>
-    public required string Format { get; init; }
-
-    /// <summary>Version of the format.</summary>
-    public required int Version { get; init; }
-
-    /// <summary>Version of the core.</summary>
-    public required string Core { get; init; }
-
-    /// <summary>The job.</summary>
-    public required Guid JobId { get; init; }
-
-    /// <summary>Stance of every walk-round.</summary>
-    public required IReadOnlyList<WalkRoundStance> WalkRounds { get; init; }
-
-    /// <summary>Prediction of every plan as the core computes it now, from the latest walk-round of its first stage.</summary>
-    public required IReadOnlyList<Prediction> Predictions { get; init; }
-
-    /// <summary>Stacks that land, in order, made of the parts that the job itself names; null where nobody asked.</summary>
-    public IReadOnlyList<RankedStack>? Ranking { get; init; }
-
-    /// <summary>The job cards of the plan that is being fitted and of the chosen draft, as lines; null where nobody asked.</summary>
-    public IReadOnlyList<PlanCard>? Cards { get; init; }
-
-    /// <summary>What the chosen draft, else the plan that is being fitted, moves besides the height, a line each.</summary>
-    public IReadOnlyList<MovedLine> Moved { get; init; } = [];
-
-    /// <summary>What the plan that is being fitted and the chosen draft move besides the height; null where nobody asked.</summary>
-    public IReadOnlyList<PlanGeometry>? Geometry { get; init; }
-
-    /// <summary>By how much each corner must rise from where it stands now; empty while nothing was measured.</summary>
-    public IReadOnlyList<NeededRise> Needed { get; init; } = [];
-
-    /// <summary>What would make the next prediction better, and by how much.</summary>
-    public IReadOnlyList<Sharpening> Sharper { get; init; } = [];
-
-    /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
-    public required IReadOnlyList<PlanProof> Proofs { get; init; }
-
-    /// <summary>What people say how far it came up, beside what was measured.</summary>
-    public IReadOnlyList<ToldCompared> Told { get; init; } = [];
-
-    /// <summary>What each change has proved of the lift lines, or why it teaches nothing.</summary>
-    public required IReadOnlyList<JobTrial> Trials { get; init; }
-
-    /// <summary>Every stage against the one before it, where both were measured: what each change did.</summary>
-    public required IReadOnlyList<Comparison> Chain { get; init; }
-
-    /// <summary>The first stage against the one in which the vehicle is now: what all passes together achieved. Null when one of them was not measured, or nothing was fitted.</summary>
-    public required Comparison? SinceFirst { get; init; }
-}
-
 /// <summary>Computes everything from a job. Pure: no clock, no store, no chance.</summary>
 public static class JobEvaluator
 {
@@ -167,82 +109,6 @@ public static class JobEvaluator
         d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is { } from
             ? Predictor.Predict(plan, SituationOf(d, from, stances, known))
             : null;
-
-    /// <summary>What a plan moves besides the height; without a plan what stands there now has moved.</summary>
-    /// <param name="d">The job.</param>
-    /// <param name="plan">The plan; null is what is fitted now.</param>
-    /// <param name="known">What this and other jobs have proved.</param>
-    /// <param name="shelf">Parts at hand.</param>
-    /// <param name="travel">Whether to work out every place of the travel.</param>
-    /// <exception cref="InvalidOperationException">The job has no stage.</exception>
-    public static PlanGeometry GeometryOf(
-        JobDocument d,
-        Plan? plan,
-        PlatformEvidence known,
-        IReadOnlyList<Part>? shelf = null,
-        bool travel = false
-    )
-    {
-        var from =
-            (plan is null ? d.CurrentStage() : d.Stages.First(s => s.Id == plan.FromStageId))
-            ?? throw new InvalidOperationException("A job has a stage.");
-        var stances = StancesOf(d);
-        return PlanGeometry.Of(
-            plan
-                ?? new Plan
-                {
-                    Id = Guid.Empty,
-                    Name = from.Name,
-                    FromStageId = from.Id,
-                    Stacks = from.Stacks,
-                },
-            SituationOf(d, from, stances, known.With(TrialsOf(d, stances))),
-            shelf,
-            travel
-        );
-    }
-
-    /// <summary>How far every mechanism is foretold to move from what is fitted now.</summary>
-    /// <param name="d">The job.</param>
-    /// <param name="plan">The plan.</param>
-    /// <param name="known">What this and other jobs have proved.</param>
-    public static IReadOnlyList<ForetoldMove> MovesOf(
-        JobDocument d,
-        Plan plan,
-        PlatformEvidence known
-    )
-    {
-        var (now, then) = (GeometryOf(d, null, known), GeometryOf(d, plan, known));
-        return
-        [
-            .. then.Mechanisms.Select(m => new ForetoldMove(
-                m.Kind,
-                m.Where,
-                Change(
-                    m,
-                    now.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where)
-                ),
-                m.Kind == MechanismKind.Headlights ? then.LampRise : null
-            )),
-        ];
-
-        // What both rest on is the same: the later one's ± holds for the difference.
-        static Result Change(Mechanism then, Mechanism? now) =>
-            then.Stands.Figure is { Value: { } b } to
-            && now?.Stands.Figure.Value is { } a
-            && then.Kind != MechanismKind.Headlights
-                ? Result.Of(b - a, to.Unit, to.U, to.RestsOn, to.Known)
-                : then.Stands.Figure;
-    }
-
-    /// <summary>What the plan that is being fitted and the chosen draft move.</summary>
-    public static IReadOnlyList<PlanGeometry> GeometriesOf(JobDocument d) =>
-        [
-            .. new[] { d.BegunPlan(), d.DraftPlan() }
-                .OfType<Plan>()
-                .DistinctBy(p => p.Id)
-                .Select(p => GeometryOf(d, p, PlatformEvidence.None)),
-        ];
 
     /// <summary>The vehicle as it stands at a stage, with all that is known by then.</summary>
     /// <param name="d">The job.</param>
@@ -470,19 +336,4 @@ public static class JobEvaluator
                 .Select(p => p.Id)
                 .ToHashSet();
     }
-}
-
-/// <summary>The job card of a plan as lines: what each step opens, loosens, takes off, puts under, closes and to which pass, whether the hand stops, and what holds the vehicle after it.</summary>
-/// <param name="PlanId">The plan.</param>
-/// <param name="Lines">The lines.</param>
-public sealed record PlanCard(Guid PlanId, IReadOnlyList<string> Lines)
-{
-    /// <summary>The cards of the plan that is being fitted and of the chosen draft.</summary>
-    public static IReadOnlyList<PlanCard> Of(JobDocument d) =>
-        [
-            .. new[] { d.BegunPlan(), d.DraftPlan() }
-                .OfType<Plan>()
-                .DistinctBy(p => p.Id)
-                .Select(p => new PlanCard(p.Id, [.. CardText.Of(Progress.CardOf(d, p))])),
-        ];
 }

@@ -276,7 +276,7 @@ public sealed record BeginFitting(
                 Core = JobEvaluator.CoreVersion,
                 Prediction = prediction with
                 {
-                    Moves = JobEvaluator.MovesOf(d, plan, work.Context.Others),
+                    Moves = JobGeometry.MovesOf(d, plan, work.Context.Others),
                 },
                 Target = d.Job.Target,
                 Dimensions = d.Vehicle.Dimensions,

@@ -43,9 +43,7 @@ internal static class PlanEndpoints
             .Parts.AsNoTracking()
             .Where(p => p.Kind == PartKind.TrackBarBracket || p.Kind == PartKind.DiffDrop)
             .ToListAsync(cancel);
-        return TypedResults.Ok(
-            JobEvaluator.GeometryOf(d, wanted, loaded.Others, shelf, travel ?? true)
-        );
+        return TypedResults.Ok(JobGeometry.Of(d, wanted, loaded.Others, shelf, travel ?? true));
     }
 
     /// <summary>What stacks would do; stores nothing and follows the finger.</summary>

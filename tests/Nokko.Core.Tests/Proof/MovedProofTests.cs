@@ -251,7 +251,7 @@ public class MovedProofTests
                 FromStageId = stage,
             };
         double Shift(JobDocument job, Plan plan) =>
-            JobEvaluator
+            JobGeometry
                 .MovesOf(job, plan, Nokko.Core.Evidence.PlatformEvidence.None)
                 .Single(m => m.Kind == MechanismKind.TrackBar && m.Where == "front")
                 .Change.Value!.Value;

@@ -2357,8 +2357,9 @@ export interface components {
             kind: components["schemas"]["MechanismKind"];
             /** @description front, rear or vehicle. */
             where: string;
-            /** @description Change from the stage before, mm or °. */
+            /** @description Change from the stage before, mm or °; of headlights by their tilt alone, at 25 ft. */
             change: components["schemas"]["Result"];
+            lampRise: null | components["schemas"]["Result"];
         };
         FoundView: {
             stacks: components["schemas"]["CornerStack"][];
@@ -4701,6 +4702,8 @@ export interface components {
             frontRise: components["schemas"]["Result"];
             /** @description The same over the rear axle. */
             rearRise: components["schemas"]["Result"];
+            /** @description Rise of the headlights themselves over the floor, against today, mm. */
+            lampRise: components["schemas"]["Result"];
             /** @description What moves, front axle first. */
             mechanisms: components["schemas"]["Mechanism"][];
         };

@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { oddsSays } from "../../shared/chance";
-import { titleOf } from "../geometry/geometry";
+import { saidOf } from "../geometry/geometry";
 
 /** One stack: what it does, how likely it lands, what it takes, and why it stands where it stands. */
 export function FoundRow({
@@ -103,9 +103,7 @@ export function FoundRow({
         {s.beyond.length > 0 && (
           <Typography sx={{ fontSize: "0.9rem", color: "warning.main" }}>
             ▲ Geometry beyond its limit:{" "}
-            {s.beyond
-              .map((m) => titleOf(m).toLowerCase().replace("cv", "CV"))
-              .join(", ")}
+            {s.beyond.map((m) => saidOf(m)).join(", ")}
           </Typography>
         )}
         {s.stopped && (

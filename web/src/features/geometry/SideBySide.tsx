@@ -5,7 +5,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { remembered, useJob } from "../../api/job";
 import { useUnit } from "../../shared/Length";
-import { figureText, nameOf, standing, titleOf } from "./geometry";
+import { nameOf, numberOf, standing, titleOf } from "./geometry";
 
 /** What each of the plans moves, in one table: what a body lift leaves alone, what a lift of the springs turns. */
 export function SideBySide({
@@ -138,16 +138,6 @@ function Cell({
   if (way.kind === "before") {
     return <>stays</>;
   }
-  if (way.figure.value === null) {
-    return <>not told</>;
-  }
-  const text = figureText(
-    mechanism.kind === "trackBar"
-      ? Math.abs(way.figure.value)
-      : way.figure.value,
-    way.figure.unit,
-    unit,
-  );
   return (
     <Box
       component="span"
@@ -157,7 +147,7 @@ function Cell({
       }}
     >
       {mechanism.beyond ? "▲ " : ""}
-      {text}
+      {numberOf(mechanism, unit)}
       {way.figure.known === "archetype" ? " ?" : ""}
     </Box>
   );

@@ -4,8 +4,11 @@ import {
   cornersFor,
   endsAt,
   figureText,
+  numberOf,
   placeAt,
+  saidOf,
   titleOf,
+  type Mechanism,
   type Travel,
 } from "./geometry";
 
@@ -65,4 +68,31 @@ describe("a part of a cure", () => {
 it("heads its line with the axle", () => {
   expect(titleOf({ kind: "trackBar", where: "rear" })).toBe("Rear track bar");
   expect(titleOf({ kind: "headlights", where: "vehicle" })).toBe("Headlights");
+});
+
+it("stands in the middle of a sentence", () => {
+  expect(saidOf({ kind: "cvShaft", where: "front" })).toBe("front CV shafts");
+});
+
+describe("in the list", () => {
+  const stood = (kind: Mechanism["kind"], value: number | null) =>
+    numberOf(
+      {
+        kind,
+        ways: [
+          { kind: "before", figure: { value: 0, unit: "mm" } },
+          { kind: "lifted", figure: { value, unit: "mm" } },
+        ],
+      } as Mechanism,
+      "in",
+    );
+
+  it("an axle aside is told by its size, a beam by its direction", () => {
+    expect(stood("trackBar", -6.35)).toBe("1/4 in");
+    expect(stood("headlights", -6.35)).toMatch(/^[-−]1\/4 in$/);
+  });
+
+  it("what cannot be told says so", () => {
+    expect(stood("pinion", null)).toBe("not told");
+  });
 });

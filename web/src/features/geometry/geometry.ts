@@ -46,6 +46,22 @@ export function figureText(
   return `${(Number(shown) === 0 ? "0.0" : shown).replace("-", "−")}°`;
 }
 
+/** The number that a mechanism stands at, for a list; an axle's move to either side is told by its size. */
+export function numberOf(m: Mechanism, length: LengthUnit): string {
+  const figure = standing(m)?.figure;
+  return figure?.value == null
+    ? "not told"
+    : figureText(
+        m.kind === "trackBar" ? Math.abs(figure.value) : figure.value,
+        figure.unit,
+        length,
+      );
+}
+
+/** A mechanism in the middle of a sentence. */
+export const saidOf = (m: Pick<Mechanism, "kind" | "where">) =>
+  titleOf(m).toLowerCase().replace("cv", "CV");
+
 /** The place of the travel that is nearest to a height of the wheel. */
 export function placeAt(travel: Travel, up: number): number {
   let best = 0;

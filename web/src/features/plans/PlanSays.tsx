@@ -10,7 +10,7 @@ import { draftPlan } from "../../api/document";
 import { useJob } from "../../api/job";
 import { ResultLength } from "../../shared/Length";
 import { oddsSays } from "../../shared/chance";
-import { nameOf, titleOf } from "../geometry/geometry";
+import { nameOf, saidOf } from "../geometry/geometry";
 
 const axleWords: Record<string, string> = {
   front: "front",
@@ -171,7 +171,7 @@ export function PlanNeeds({
             <Fragment key={nameOf(m)}>
               {i > 0 && ", "}
               <Link component={To} to={`../geometry?at=${nameOf(m)}`}>
-                {titleOf(m).toLowerCase().replace("cv", "CV")}
+                {saidOf(m)}
               </Link>
             </Fragment>
           ))}

@@ -1,0 +1,92 @@
+using Nokko.Core.Evidence;
+using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Units;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>What the plans of a job move besides the height.</summary>
+public static class JobGeometry
+{
+    /// <summary>What a plan moves besides the height; without a plan what stands there now has moved.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan; null is what is fitted now.</param>
+    /// <param name="known">What this and other jobs have proved.</param>
+    /// <param name="shelf">Parts at hand.</param>
+    /// <param name="travel">Whether to work out every place of the travel.</param>
+    /// <exception cref="InvalidOperationException">The job has no stage.</exception>
+    public static PlanGeometry Of(
+        JobDocument d,
+        Plan? plan,
+        PlatformEvidence known,
+        IReadOnlyList<Part>? shelf = null,
+        bool travel = false
+    )
+    {
+        var from =
+            (plan is null ? d.CurrentStage() : d.Stages.First(s => s.Id == plan.FromStageId))
+            ?? throw new InvalidOperationException("A job has a stage.");
+        var stances = JobEvaluator.StancesOf(d);
+        return PlanGeometry.Of(
+            plan
+                ?? new Plan
+                {
+                    Id = Guid.Empty,
+                    Name = from.Name,
+                    FromStageId = from.Id,
+                    Stacks = from.Stacks,
+                },
+            JobEvaluator.SituationOf(
+                d,
+                from,
+                stances,
+                known.With(JobEvaluator.TrialsOf(d, stances))
+            ),
+            shelf,
+            travel
+        );
+    }
+
+    /// <summary>How far every mechanism is foretold to move from what is fitted now.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan.</param>
+    /// <param name="known">What this and other jobs have proved.</param>
+    public static IReadOnlyList<ForetoldMove> MovesOf(
+        JobDocument d,
+        Plan plan,
+        PlatformEvidence known
+    )
+    {
+        var (now, then) = (Of(d, null, known), Of(d, plan, known));
+        return
+        [
+            .. then.Mechanisms.Select(m => new ForetoldMove(
+                m.Kind,
+                m.Where,
+                Change(
+                    m,
+                    now.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where)
+                ),
+                m.Kind == MechanismKind.Headlights ? then.LampRise : null
+            )),
+        ];
+
+        // What both rest on is the same: the later one's ± holds for the difference.
+        static Result Change(Mechanism then, Mechanism? now) =>
+            then.Stands.Figure is { Value: { } b } to
+            && now?.Stands.Figure.Value is { } a
+            && then.Kind != MechanismKind.Headlights
+                ? Result.Of(b - a, to.Unit, to.U, to.RestsOn, to.Known)
+                : then.Stands.Figure;
+    }
+
+    /// <summary>What the plan that is being fitted and the chosen draft move.</summary>
+    public static IReadOnlyList<PlanGeometry> OfAll(JobDocument d) =>
+        [
+            .. new[] { d.BegunPlan(), d.DraftPlan() }
+                .OfType<Plan>()
+                .DistinctBy(p => p.Id)
+                .Select(p => Of(d, p, PlatformEvidence.None)),
+        ];
+}
