@@ -108,10 +108,7 @@ public sealed record Need(
     public string Say(LengthStyle style)
     {
         var sits =
-            RakeMm is { } rake
-            && RakeUMm is { } u
-            && Datum is { } datum
-            && Kind is not (NeedKind.FollowUps or NeedKind.NextStep or NeedKind.WalkAfter)
+            RakeMm is { } rake && RakeUMm is { } u && Datum is { } datum
                 ? StanceWords.SayRake(Result.Of(rake, Unit.Mm, u, []), datum, style) + " "
                 : "";
         return Kind switch

@@ -67,6 +67,19 @@ internal static class Companions
                 Has(PartKind.LevelSensorLink)
             );
         }
+        // Pivots that come down alone lift nothing: what is missing is told all the same.
+        if (
+            !kind.IsLiveAxle()
+            && parts.Any(p => p.Kind is PartKind.SubframeBlock or PartKind.DropBracket)
+            && parts.All(p => PartRule.Of(p.Kind).Family != LiftFamily.Spring)
+        )
+        {
+            yield return Needs(
+                "Spring or strut spacers that match what is lowered",
+                "pivots that come down without the springs spaced as far turn every arm and link",
+                false
+            );
+        }
         if (parts.Length == 0 || lift < SomeMm)
         {
             yield break;
@@ -284,18 +297,6 @@ internal static class Companions
                 block is { } mm
                     ? $"they are never used again; {LengthText.Both(mm)} go between leaf and axle"
                     : "they are never used again",
-                false
-            );
-        }
-        if (
-            parts.Any(p => p.Kind == PartKind.SubframeBlock)
-            && parts.All(p => PartRule.Of(p.Kind).Family != LiftFamily.Spring)
-        )
-        {
-            yield return new(
-                axle.Said(),
-                "Spring or strut spacers that match the blocks",
-                "a subframe that is lowered without its springs spaced as far turns every link",
                 false
             );
         }

@@ -24,6 +24,7 @@ public class BenchSheetsTests
         var figures = Work("torsion", Bar);
         Assert.Equal(78.909, Value(figures, 0), 0.01);
         Assert.Equal(0.15 * 78.909, figures.Numbers[0].Result.U!.Value, 0.01);
+        Assert.Equal(0.15 * Value(figures, 1), figures.Numbers[1].Result.U!.Value, 9);
         var read = Work(
             "torsion",
             [.. Bar, ("before", "520"), ("after", "541"), ("between", "1.5")]
@@ -193,6 +194,7 @@ public class BenchSheetsTests
             ];
         // Three times shorter: at 400 mm nothing is left.
         Assert.Equal("shorter", Refused("leaf", Typed("400")).Field);
+        Assert.NotEmpty(Work("leaf", Typed("250")).Numbers);
         var pack = Work("leaf", Typed("200"));
         var (rate, u) = (Value(pack, 0), pack.Numbers[0].Result.U!.Value);
         Assert.InRange(u / rate, 0.01, 0.5);
@@ -236,6 +238,13 @@ public class BenchSheetsTests
         );
         Assert.True(taped.Numbers[0].Result.U < a.Numbers[0].Result.U);
         Assert.Contains("fitted to what was taped", taped.Says[0], StringComparison.Ordinal);
+        // Bushings let go under a strut; a coil by itself on a beam has none that do.
+        bool Settles(BenchAnswer of) =>
+            of.Says.Any(s => s.Contains("bushings", StringComparison.Ordinal));
+        Assert.True(Settles(a));
+        Assert.False(
+            Settles(Work("spacer", ("suspension", "coilFourLink"), ("thickness", "25.4")))
+        );
         Assert.Equal(
             "suspension",
             Refused("spacer", ("suspension", "leafOverslung"), ("thickness", "25")).Field
@@ -344,6 +353,9 @@ public class BenchSheetsTests
         var (now, next) = ((17 * 25.4) + (2 * 0.7 * 265), (17 * 25.4) + (2 * 0.75 * 285));
         Assert.Equal((next - now) / 2, Value(a, 0), 9);
         Assert.Equal(60 * next / now, Value(a, 1), 9);
+        // A size is good to one in a hundred, so half its rise to one in two hundred of the diameter.
+        Assert.Equal(0.005 * next, a.Numbers[0].Result.U!.Value, 9);
+        Assert.Equal(0.01 * Value(a, 1), a.Numbers[1].Result.U!.Value, 9);
         Assert.Equal(3.7 * next / now, Value(a, 5), 9);
         Assert.Equal(
             "next",

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Nokko.Core.Bench;
 using Xunit;
 using static Nokko.Core.Tests.Bench.BenchSheetsTests;
@@ -118,6 +119,10 @@ public class GeometrySheetsTests
     [InlineData("torsion", "turns between drop", "before after between")]
     [InlineData("shackle", "arch angle", "")]
     [InlineData("block", "taper", "taper")]
+    [InlineData("rake", "", "wheelbase")]
+    [InlineData("spacer", "springLean", "armLength footDistance springLean")]
+    [InlineData("spring", "", "second crossover oldRate oldFree")]
+    [InlineData("tyre", "", "ratio")]
     [InlineData("leaf", "arch", "clamp")]
     public void Fields_with_a_direction_take_a_minus(string sheet, string minus, string optional)
     {
@@ -135,6 +140,44 @@ public class GeometrySheetsTests
         );
         // What must be typed has an example.
         Assert.All(fields, f => Assert.True(f.Optional || f.Example.Length > 0));
+    }
+
+    /// <summary>A second way to each ±: every field typed one ± higher and one lower, what that does to the number added by squares.</summary>
+    [Theory]
+    [InlineData("steering", "barRun barDrop linkRun linkDrop arm", "")]
+    [InlineData("driveline", "run drop", "output pinion")]
+    public void What_the_fields_are_unsure_by_makes_the_number_unsure(
+        string sheet,
+        string taped,
+        string gauged
+    )
+    {
+        var here = Usual(sheet);
+        var fields = BenchSheets.Find(sheet)!.Fields;
+        (string Field, double U)[] unsure =
+        [
+            .. taped.Split(' ').Select(f => (f, 3.0)),
+            // An angle gauge is good to a fifth of a degree.
+            .. gauged.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(f => (f, 0.2)),
+        ];
+        Assert.Contains(here.Numbers, n => n.Result.U > 0);
+        for (var i = 0; i < here.Numbers.Count; i++)
+        {
+            if (here.Numbers[i].Result.U is not { } told)
+            {
+                continue;
+            }
+            var sum = unsure.Sum(x =>
+            {
+                var typed = double.Parse(
+                    fields.Single(f => f.Name == x.Field).Example,
+                    CultureInfo.InvariantCulture
+                );
+                double At(double by) => Value(Usual(sheet, (x.Field, $"{typed + by:R}")), i);
+                return Math.Pow((At(x.U) - At(-x.U)) / 2, 2);
+            });
+            Assert.Equal(Math.Sqrt(sum), told, told * 0.02);
+        }
     }
 
     [Fact]

@@ -26,7 +26,7 @@ public class TravelTests
         (690, 385),
     ];
 
-    private static Nokko.Core.Vehicles.Suspension Taped(params (string, double)[] sizes) =>
+    internal static Nokko.Core.Vehicles.Suspension Taped(params (string, double)[] sizes) =>
         StacksTests.Of(
             SuspensionKind.CoilOverArm,
             [
@@ -48,7 +48,7 @@ public class TravelTests
             .Predict(StacksTests.Both(Axle.Front, parts), StacksTests.On(front))
             .Corners.Single(c => c.Corner == Corner.LF);
 
-    private static PlacedPart Top(double mm = 25.4) =>
+    internal static PlacedPart Top(double mm = 25.4) =>
         StacksTests.Part(1, PartKind.StrutTopSpacer, mm);
 
     private static PlacedPart Preload(double mm = 25.4) =>
