@@ -22,9 +22,6 @@ public sealed partial class StackSearch
     private SecondTry _again;
     private FoundStack? _best;
 
-    /// <summary>A figure that is bounded on one side only parts stacks less than one that must be met.</summary>
-    private const double OneSided = 0.3;
-
     /// <summary>Sets up a search.</summary>
     /// <param name="situation">The vehicle as it stands, with its target.</param>
     /// <param name="shelf">The shelf.</param>
@@ -269,10 +266,7 @@ public sealed partial class StackSearch
         [
             .. _box.Low.Zip(
                 _box.High,
-                (l, h) =>
-                    double.IsInfinity(l) && double.IsInfinity(h) ? 0
-                    : double.IsInfinity(l) || double.IsInfinity(h) ? OneSided
-                    : 1
+                (low, high) => double.IsInfinity(low) && double.IsInfinity(high) ? 0.0 : 1
             ),
         ];
         _front!.Order(_rear!, weight);

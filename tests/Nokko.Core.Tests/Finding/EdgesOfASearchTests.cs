@@ -5,6 +5,7 @@ using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Finding;
@@ -191,5 +192,102 @@ public class EdgesOfASearchTests
             [0, 0, 15, 15],
             Needed(Sample.Level with { Rake = Sample.Mm(75) }).Select(n => Math.Round(n, 6))
         );
+    }
+
+    /// <summary>One side of a figure is a wish too: no rake need be named.</summary>
+    [Fact]
+    public void One_bound_is_enough_to_look_for_stacks_and_none_is_not()
+    {
+        var none = new Target { Datum = Datum.Hub, Tolerance = Sample.Mm(6.35) };
+        Target[] wishes =
+        [
+            none with
+            {
+                Rake = Sample.Mm(0),
+            },
+            none with
+            {
+                LeastFrontLift = Sample.Mm(30),
+            },
+            none with
+            {
+                MostRearLift = Sample.Mm(30),
+            },
+            none with
+            {
+                NoLean = true,
+            },
+        ];
+        StackSearch For(Target target) => new(Here(Sample.Pickup, target: target), [], new());
+        Assert.All(wishes, w => Assert.Null(For(w).Cannot));
+        Assert.NotNull(For(none).Cannot);
+        Assert.Empty(For(none).Run(CancellationToken.None));
+    }
+
+    private static Part[] Many() =>
+        [
+            .. Enumerable.Range(1, 12).Select(n => Shelf(n, 4 + (3.7 * n), 4)),
+            .. Enumerable
+                .Range(21, 12)
+                .Select(n => Shelf(n, 2 + (2.3 * (n - 20)), 4, PartKind.PreloadSpacer)),
+            .. Enumerable
+                .Range(41, 12)
+                .Select(n => Shelf(n, 5 + (4.1 * (n - 40)), 4, PartKind.Block)),
+            .. Enumerable
+                .Range(61, 12)
+                .Select(n => Shelf(n, 6 + (5.3 * (n - 60)), 4, PartKind.Shackle)),
+        ];
+
+    /// <summary>Bounds are worth their name: most stacks are never worked out, and what is told on the way gets better each time.</summary>
+    [Theory]
+    [InlineData(SearchOrder.LeastCost)]
+    [InlineData(SearchOrder.Surest)]
+    [InlineData(SearchOrder.LeastWork)]
+    [InlineData(SearchOrder.LeastMoney)]
+    [InlineData(SearchOrder.FewestAxles)]
+    [InlineData(SearchOrder.NothingCut)]
+    [InlineData(SearchOrder.FewestTouched)]
+    public void A_search_works_out_few_and_tells_only_what_is_better(SearchOrder order)
+    {
+        var target = Sample.Level with
+        {
+            Rake = Sample.Mm(12),
+            LeastFrontLift = Sample.Mm(25),
+            LeastRearLift = Sample.Mm(0),
+        };
+        var search = new StackSearch(
+            Here(WithShafts(-20), target: target),
+            Many(),
+            new SearchRules
+            {
+                Order = order,
+                LeastChance = 0.1,
+                HoldEveryLimit = true,
+            }
+        );
+        var told = new List<FoundStack>();
+        var proved = 0;
+        foreach (var news in search.Run(CancellationToken.None))
+        {
+            if (news is { Proved: false, Found: { } better })
+            {
+                told.Add(better);
+            }
+            if (news is { Proved: true, Found.Stopped: null } && ++proved == 5)
+            {
+                break;
+            }
+        }
+        Assert.Equal(5, proved);
+        // Of 28,561, as the others lie in groups that cannot come before them.
+        Assert.Equal(28_561, search.Combinations);
+        Assert.InRange(search.Looked, 5, 40);
+        Assert.All(told, t => Assert.Null(t.Stopped));
+        // The first is seen at once, before anything is ordered.
+        Assert.All(told.Skip(1), t => Assert.True(t.Chance >= 0.099));
+        foreach (var (before, after) in told.Skip(1).Zip(told.Skip(2)))
+        {
+            Assert.True(Rank.By(order).Compare(after.Rank, before.Rank) < 0);
+        }
     }
 }

@@ -181,7 +181,7 @@ public class AnyStackTests
                             )
                     );
                 },
-                iter: 4_000
+                iter: Sample.Tries(1_500)
             );
 
     [Fact]
@@ -204,7 +204,7 @@ public class AnyStackTests
                         Assert.All(p.Loads, l => Assert.Equal(0, l.Change.Value!.Value, 0.05));
                     }
                 },
-                iter: 1_000
+                iter: Sample.Tries(500)
             );
 
     [Fact]
@@ -227,7 +227,7 @@ public class AnyStackTests
                         Assert.Equal(p.Rake.U!.Value, m.Rake.U!.Value, 1e-6);
                     }
                 },
-                iter: 1_000
+                iter: Sample.Tries(500)
             );
 
     [Fact]
@@ -260,7 +260,7 @@ public class AnyStackTests
                     Assert.Equal(there.FrontRise.Value!.Value, -back.FrontRise.Value!.Value, 1e-6);
                     Assert.Equal(there.RearRise.Value!.Value, -back.RearRise.Value!.Value, 1e-6);
                 },
-                iter: 1_000
+                iter: Sample.Tries(500)
             );
 
     [Fact]
@@ -294,7 +294,7 @@ public class AnyStackTests
                         rear.HeightControl is null ? 1e-9 : 1e-3
                     );
                 },
-                iter: 1_000
+                iter: Sample.Tries(500)
             );
 
     [Fact]
@@ -319,6 +319,6 @@ public class AnyStackTests
                         Assert.Equal(0, p.RearRise.Value!.Value, 1e-6);
                     }
                 },
-                iter: 1_000
+                iter: Sample.Tries(500)
             );
 }
