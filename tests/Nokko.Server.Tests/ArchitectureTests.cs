@@ -15,7 +15,7 @@ public class ArchitectureTests
     private static readonly Assembly Bay = typeof(Bay.BayLine).Assembly;
     private static readonly Assembly Server = typeof(Program).Assembly;
     private static readonly Architecture Loaded = new ArchLoader()
-        .LoadAssemblies(Core, Storage, Bay, Tool, Server)
+        .LoadAssemblies(Core)
         .Build();
 
     [Fact]
