@@ -14,9 +14,7 @@ public class ArchitectureTests
     private static readonly Assembly Tool = typeof(Tool.Program).Assembly;
     private static readonly Assembly Bay = typeof(Bay.BayLine).Assembly;
     private static readonly Assembly Server = typeof(Program).Assembly;
-    private static readonly Architecture Loaded = new ArchLoader()
-        .LoadAssemblies(Core)
-        .Build();
+    private static readonly Architecture Loaded = new ArchLoader().LoadAssemblies(Core).Build();
 
     [Fact]
     public void The_core_knows_no_web_no_database_and_no_other_part() =>

@@ -7,7 +7,13 @@ namespace Nokko.Core.Geometry;
 /// <param name="Of">The value with its standard uncertainty, in mm or rad.</param>
 /// <param name="Known">How it is known.</param>
 /// <param name="Size">The size that it is; null for a rise.</param>
-internal readonly record struct Given(Estimate Of, Known Known, string? Size = null);
+/// <param name="TapedU">Standard uncertainty that it has once it is taped.</param>
+internal readonly record struct Given(
+    Estimate Of,
+    Known Known,
+    string? Size = null,
+    double TapedU = AxleSizes.JointUMm
+);
 
 /// <summary>The values of a mechanism, each with its ±; what was not taped is an invented axle's, with a wide band.</summary>
 /// <remarks>Source: docs/computation/uncertainty.md#first-order, docs/computation/geometry.md#what-nobody-taped.</remarks>
@@ -18,6 +24,9 @@ internal sealed class AxleSizes(Vehicles.Suspension suspension)
 
     /// <summary>The same where it was judged by eye or told, mm.</summary>
     private const double EyeUMm = 12;
+
+    /// <summary>Standard uncertainty of a share that was taped, as two lengths over each other: a rule of thumb.</summary>
+    public const double ShareU = 0.03;
 
     private readonly List<Given> _given = [];
     private readonly List<(int First, int Second, double Covariance)> _shared = [];
@@ -36,6 +45,26 @@ internal sealed class AxleSizes(Vehicles.Suspension suspension)
                 )
                 : new Given(invented, Known.Archetype, name)
         );
+        return this;
+    }
+
+    /// <summary>Adds a share of the wheel's way, a number without a unit.</summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="share">The share with its standard uncertainty: as taped, else as an invented axle has it.</param>
+    public AxleSizes Share(string name, Estimate share)
+    {
+        _given.Add(
+            suspension.Dimensions.TryGetValue(name, out var taped)
+                ? new Given(share, taped.Known, name, ShareU)
+                : new Given(share, Known.Archetype, name, ShareU)
+        );
+        return this;
+    }
+
+    /// <summary>Adds a number that is what it is.</summary>
+    public AxleSizes Fixed(double value)
+    {
+        _given.Add(new Given(new Estimate(value, 0), Known.Computed));
         return this;
     }
 
@@ -96,7 +125,7 @@ internal sealed class AxleSizes(Vehicles.Suspension suspension)
     private double U(Func<double[], double?> of, int? taped = null) =>
         FirstOrder.U(
             of,
-            [.. _given.Select((g, i) => (g.Of.Mean, i == taped ? JointUMm : g.Of.Sd))],
+            [.. _given.Select((g, i) => (g.Of.Mean, i == taped ? g.TapedU : g.Of.Sd))],
             [.. _shared]
         );
 

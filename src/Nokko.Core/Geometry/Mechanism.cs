@@ -22,6 +22,9 @@ public enum MechanismKind
     /// <summary>Propshaft to a live axle, from the side.</summary>
     Propshaft,
 
+    /// <summary>Anti-roll bar with its links, from the side.</summary>
+    SwayBar,
+
     /// <summary>Half-shaft with its CV joints, from behind.</summary>
     CvShaft,
 

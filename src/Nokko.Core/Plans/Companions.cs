@@ -92,11 +92,24 @@ internal static class Companions
                 Has(PartKind.BumpStopExtension)
             );
         }
-        yield return Needs(
-            $"Sway-bar links, about {LengthText.Both(lift)} longer",
-            "they bring the bar back to its angle; connect both at ride height only",
-            Has(PartKind.SwayBarLink)
-        );
+        if (
+            SwayBarMechanism.HasBar(suspension)
+            && SwayBarMechanism.DownMm(
+                lift,
+                SwayBarMechanism.EndShare(suspension).Mean,
+                parts,
+                kind
+            )
+                is > 1
+                    and var longer
+        )
+        {
+            yield return Needs(
+                $"Sway-bar links, about {LengthText.Both(longer)} longer",
+                "they bring the bar back to its angle; connect both at ride height only",
+                Has(PartKind.SwayBarLink)
+            );
+        }
         if (kind.IsLiveAxle())
         {
             foreach (var companion in LiveAxle(axle, vehicle, lift, parts, all))

@@ -123,6 +123,7 @@ public sealed record PlanGeometry
             ArmsMechanism.Of(axle),
             AlignmentMechanism.Of(axle),
             CvShaftMechanism.Of(axle),
+            SwayBarMechanism.Of(axle),
         }.OfType<Mechanism>();
     }
 

@@ -81,6 +81,14 @@ public static partial class SuspensionSizes
                 "Middle to middle. It tells by how much a pair of offset bushes must be off."
             ),
             new(
+                BarLink,
+                Unit.Mm,
+                40,
+                600,
+                "Anti-roll bar's link, hole to hole",
+                "With the bar's arm it tells how far a lift slopes the bar, and how long a link brings it back."
+            ),
+            new(
                 DragLinkRun,
                 Unit.Mm,
                 200,

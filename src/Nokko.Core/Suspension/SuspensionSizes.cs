@@ -133,6 +133,9 @@ public static partial class SuspensionSizes
     /// <summary>How far the bar's end goes for each mm of the wheel.</summary>
     public const string BarEndShare = "barEndShare";
 
+    /// <summary>Anti-roll bar's link, hole to hole.</summary>
+    public const string BarLink = "barLink";
+
     /// <summary>Shock at ride height, eye to eye.</summary>
     public const string ShockLength = "shockLength";
 
