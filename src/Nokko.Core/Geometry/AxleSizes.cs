@@ -83,6 +83,9 @@ internal sealed class AxleSizes(Vehicles.Suspension suspension)
         return Rise(rises.Front).Rise(rises.Rear);
     }
 
+    /// <summary>Whether any of them is an invented axle's.</summary>
+    public bool Invented => _given.Any(g => g.Known == Known.Archetype);
+
     /// <summary>The values.</summary>
     public double[] At => [.. _given.Select(g => g.Of.Mean)];
 
@@ -98,7 +101,7 @@ internal sealed class AxleSizes(Vehicles.Suspension suspension)
                 unit,
                 U(of) * factor,
                 [],
-                _given.Any(g => g.Known == Known.Archetype) ? Known.Archetype : Known.Computed
+                Invented ? Known.Archetype : Known.Computed
             )
             : Result.No(unit, "It cannot reach that far: check what was taped.");
     }

@@ -112,22 +112,32 @@ internal static class SwayBarMechanism
                         ? (LabelledResult[])
                             [sizes.Worked("The link, hole to hole", Unit.Mm, x => x[1] + longer(x))]
                         : [],
-                    axle.DroopMm is { } d
-                        ? sizes.Worked(
-                            "At full droop its arm slopes by",
-                            Unit.Degree,
-                            x => Bar(x).SlopeRad(Foot(x, -d), longer(x))
-                        )
-                        : new(
+                    axle.DroopMm is not { } d
+                        ? new(
                             "At full droop its arm slopes by",
                             Result.No(Unit.Degree, "How far it will droop is not known.")
-                        ),
+                        )
+                    : lines is null
+                        ? new(
+                            "At full droop its arm slopes by",
+                            Result.No(Unit.Degree, "The links do not reach that far.")
+                        )
+                    : sizes.Worked(
+                        "At full droop its arm slopes by",
+                        Unit.Degree,
+                        x => Bar(x).SlopeRad(Foot(x, -d), longer(x))
+                    ),
                 ],
+                // On sizes that nobody taped no danger is made up.
                 Care =
-                    axle.DroopMm is not null && (lines is null || lines * Degrees < LineDegrees)
+                    !sizes.Invented
+                    && axle.DroopMm is not null
+                    && (lines is null || lines * Degrees < LineDegrees)
                         ? new Caution(
                             Heed.Stop,
-                            "At full droop arm and link lie nearly in one line: the bar may snap over. Another link, or less droop."
+                            lines is null
+                                ? "At full droop the links do not reach: they would hang the axle, or the bar snaps over. Longer ones, or less droop."
+                                : "At full droop arm and link lie nearly in one line: the bar may snap over. Longer links, or less droop."
                         )
                         : null,
                 Travel = axle.Through(

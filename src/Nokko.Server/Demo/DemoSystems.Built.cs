@@ -117,7 +117,9 @@ internal static partial class DemoSystems
                 (SuspensionSizes.TrackBarDrop, 122),
                 (SuspensionSizes.DragLinkRun, 756),
                 (SuspensionSizes.DragLinkDrop, 129),
-                (SuspensionSizes.SteeringArm, 166)
+                (SuspensionSizes.SteeringArm, 166),
+                (SuspensionSizes.BarArm, 300),
+                (SuspensionSizes.BarLink, 240)
             ) with
             {
                 BarBodyEnd = Side.Left,

@@ -138,13 +138,23 @@ export function MechanismDrawing({
                               )}
                               {!["axle", "upright"].includes(r.name) && (
                                 <text
-                                  x={(x(e.x1) + x(e.x2)) / 2}
-                                  y={
-                                    (z(e.z1) + z(e.z2)) / 2 +
-                                    (r.name.startsWith("lower") ? 18 : -9)
-                                  }
+                                  {...(Math.abs(e.z2 - e.z1) >
+                                  2 * Math.abs(e.x2 - e.x1)
+                                    ? {
+                                        x: Math.max(x(e.x1), x(e.x2)) + 9,
+                                        y: (z(e.z1) + z(e.z2)) / 2 + 5,
+                                        textAnchor: "start",
+                                      }
+                                    : {
+                                        x: (x(e.x1) + x(e.x2)) / 2,
+                                        y:
+                                          (z(e.z1) + z(e.z2)) / 2 +
+                                          (r.name.startsWith("lower")
+                                            ? 18
+                                            : -9),
+                                        textAnchor: "middle",
+                                      })}
                                   fontSize={13}
-                                  textAnchor="middle"
                                   fill={inks.ink}
                                   stroke={inks.paper}
                                   strokeWidth={4}
@@ -179,6 +189,7 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   pinion: "From the side, the rear on the left",
   propshaft: "From the side, the axle on the left",
   cvShaft: "From behind, one side",
+  swayBar: "From the side, the bar’s pivots on the left",
   arms: "From behind, one side",
   alignment: "From behind, one side",
   headlights: "From the side",
@@ -197,6 +208,7 @@ function tyreOf(
     case "cvShaft":
       return { ground: -radius, beside: 160 };
     case "propshaft":
+    case "swayBar":
       return { ground: null, beside: 60 };
     case "arms":
     case "alignment":

@@ -53,7 +53,11 @@ export function MechanismPanel({
         : null;
   const travel = chosen.travel;
   const [low, high] = [travel?.upMm[0] ?? 0, travel?.upMm.at(-1) ?? 0];
-  const mirrored = axle !== null && currentStage(d)[axle].barBodyEnd === "left";
+  // Only what hangs on the bar's end is seen from its side; what is seen from the vehicle's side stays as it is.
+  const mirrored =
+    (mechanism.kind === "trackBar" || mechanism.kind === "steering") &&
+    axle !== null &&
+    currentStage(d)[axle].barBodyEnd === "left";
   return (
     <Box
       component="section"

@@ -12,6 +12,7 @@ const names: Record<Schemas["MechanismKind"], string> = {
   pinion: "pinion",
   propshaft: "propshaft",
   cvShaft: "CV shafts",
+  swayBar: "sway-bar links",
   arms: "camber and track",
   alignment: "alignment",
   headlights: "Headlights",
