@@ -51,6 +51,9 @@ public sealed record LiftedAxle
     /// <summary>Travel down that is left, mm; null is not known.</summary>
     public double? DroopMm { get; init; }
 
+    /// <summary>How much lower its wheels hang than they did, on the side where it is more, mm; null is not known.</summary>
+    public double? GainedDroopMm { get; init; }
+
     /// <summary>By how much brackets or blocks lower the pivots of its arms, mm: by so much they turn the less.</summary>
     public double PivotsLoweredMm =>
         (Amount(PartKind.DropBracket) ?? 0) + (Amount(PartKind.SubframeBlock) ?? 0);

@@ -25,6 +25,9 @@ public enum MechanismKind
     /// <summary>Anti-roll bar with its links, from the side.</summary>
     SwayBar,
 
+    /// <summary>Brake hose, sensor lead and breather at full droop.</summary>
+    Hoses,
+
     /// <summary>Half-shaft with its CV joints, from behind.</summary>
     CvShaft,
 

@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -13,7 +14,7 @@ internal sealed partial class CornerLimits
     private const double StopMarginMm = 5;
 
     /// <summary>Least hose slack, mm.</summary>
-    public const double LeastHoseMm = 12;
+    public const double LeastHoseMm = HosesMechanism.LeastMm;
 
     /// <summary>Without a shock that is known, a coil that comes loose within this droop is named, mm: a rule of thumb.</summary>
     private const double LooseWithoutShockMm = 60;
@@ -169,8 +170,12 @@ internal sealed partial class CornerLimits
         {
             return No(Unit.Mm, "How far it will droop is not known.");
         }
+        if (HosesMechanism.ReachMm(_stack) is not { } further)
+        {
+            return No(Unit.Mm, "How much longer the new hose is was not entered.");
+        }
         var gained = Math.Max(0, was - now);
-        return Result.Of(slack - gained, Unit.Mm, 4, []);
+        return Result.Of(slack - gained + further, Unit.Mm, HosesMechanism.SlackUMm, []);
     }
 
     private Result Cv(double rise, double droop)

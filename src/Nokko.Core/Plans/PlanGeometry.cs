@@ -36,6 +36,10 @@ public sealed record PlanGeometry
     /// <summary>What moves, front axle first.</summary>
     public required IReadOnlyList<Mechanism> Mechanisms { get; init; }
 
+    /// <summary>Kinds of part of which the nearest at hand is taken for a cure.</summary>
+    public static IReadOnlyList<PartKind> FromShelf { get; } =
+    [PartKind.TrackBarBracket, PartKind.DiffDrop, PartKind.SwayBarLink, PartKind.BrakeHoseBracket];
+
     /// <summary>The geometry of a plan.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="situation">The vehicle as it stands.</param>
@@ -106,6 +110,18 @@ public sealed record PlanGeometry
                 Shelf = shelf ?? [],
                 BumpMm = Least(c => c.Bump),
                 DroopMm = Least(c => c.Droop),
+                GainedDroopMm = corners.All(c =>
+                    c is { Droop.Value: not null, StandardDroop.Value: not null }
+                )
+                    ? corners.Max(c =>
+                        Math.Max(
+                            0,
+                            c.Droop.Value!.Value
+                                + c.Rise.Value!.Value
+                                - c.StandardDroop.Value!.Value
+                        )
+                    )
+                    : null,
                 Travel = travel,
             };
         }
@@ -124,6 +140,7 @@ public sealed record PlanGeometry
             AlignmentMechanism.Of(axle),
             CvShaftMechanism.Of(axle),
             SwayBarMechanism.Of(axle),
+            HosesMechanism.Of(axle),
         }.OfType<Mechanism>();
     }
 

@@ -159,7 +159,8 @@ public sealed partial record PartRule
                 "brake hose",
                 73,
                 Anywhere,
-                "Not twisted; its bracket where it neither pulls nor rubs."
+                "Not twisted; its bracket where it neither pulls nor rubs.",
+                amount: "Longer by"
             ),
             Beside(
                 PartKind.BrakeHoseBracket,

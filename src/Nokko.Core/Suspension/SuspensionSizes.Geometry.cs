@@ -81,6 +81,22 @@ public static partial class SuspensionSizes
                 "Middle to middle. It tells by how much a pair of offset bushes must be off."
             ),
             new(
+                LeadSlack,
+                Unit.Mm,
+                0,
+                500,
+                "Sensor lead's slack at the old full droop",
+                "Both locks, wheel hanging: from clip to plug."
+            ),
+            new(
+                BreatherSlack,
+                Unit.Mm,
+                0,
+                800,
+                "Axle breather's slack at the old full droop",
+                "Both wheels hanging."
+            ),
+            new(
                 BarLink,
                 Unit.Mm,
                 40,

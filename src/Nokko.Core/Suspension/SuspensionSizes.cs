@@ -133,6 +133,12 @@ public static partial class SuspensionSizes
     /// <summary>How far the bar's end goes for each mm of the wheel.</summary>
     public const string BarEndShare = "barEndShare";
 
+    /// <summary>Slack of a sensor's lead at the old full droop.</summary>
+    public const string LeadSlack = "leadSlack";
+
+    /// <summary>Slack of an axle's breather at the old full droop.</summary>
+    public const string BreatherSlack = "breatherSlack";
+
     /// <summary>Anti-roll bar's link, hole to hole.</summary>
     public const string BarLink = "barLink";
 
@@ -253,6 +259,7 @@ public static partial class SuspensionSizes
                     or SuspensionKind.TransverseLeaf
                     or SuspensionKind.Strut,
             StudLength => kind is SuspensionKind.CoilOverArm or SuspensionKind.Strut,
+            BreatherSlack => kind.IsLiveAxle(),
             LeavesUnderMain => kind == SuspensionKind.LeafOverslung,
             LeafChord or LeafArch or ShackleLength or ShackleAngle or AxleFraction => kind.IsLeaf(),
             _ => true,

@@ -41,7 +41,7 @@ internal static class PlanEndpoints
         }
         var shelf = await db
             .Parts.AsNoTracking()
-            .Where(p => p.Kind == PartKind.TrackBarBracket || p.Kind == PartKind.DiffDrop)
+            .Where(p => PlanGeometry.FromShelf.Contains(p.Kind))
             .ToListAsync(cancel);
         return TypedResults.Ok(JobGeometry.Of(d, wanted, loaded.Others, shelf, travel ?? true));
     }

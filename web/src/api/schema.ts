@@ -4157,7 +4157,7 @@ export interface components {
          * @description Something of a vehicle that a lift moves.
          * @enum {unknown}
          */
-        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "cvShaft" | "arms" | "alignment" | "headlights";
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "cvShaft" | "arms" | "alignment" | "headlights";
         /** @description A bar or line of a drawing through the travel. */
         MechanismRod: {
             /** @description What it is: the drawing knows it by that. */

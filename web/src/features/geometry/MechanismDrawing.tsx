@@ -190,6 +190,7 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   propshaft: "From the side, the axle on the left",
   cvShaft: "From behind, one side",
   swayBar: "From the side, the bar’s pivots on the left",
+  hoses: "",
   arms: "From behind, one side",
   alignment: "From behind, one side",
   headlights: "From the side",

@@ -13,6 +13,7 @@ const names: Record<Schemas["MechanismKind"], string> = {
   propshaft: "propshaft",
   cvShaft: "CV shafts",
   swayBar: "sway-bar links",
+  hoses: "hose and leads",
   arms: "camber and track",
   alignment: "alignment",
   headlights: "Headlights",

@@ -1,0 +1,199 @@
+using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+using static Nokko.Core.Tests.Plans.Moved;
+
+namespace Nokko.Core.Tests.Plans;
+
+/// <summary>What a wheel that hangs lower leaves of hose, lead and breather.</summary>
+public class HosesTests
+{
+    /// <summary>90 of droop; a shock of 595 lets it hang 35 lower.</summary>
+    private static readonly (string, double)[] Shocks =
+    [
+        (SuspensionSizes.ShockLength, 470),
+        (SuspensionSizes.ShockExtended, 560),
+        (SuspensionSizes.ShockCollapsed, 345),
+    ];
+
+    private static readonly PlacedPart Longer = StacksTests.Part(
+        1,
+        PartKind.Shock,
+        null,
+        (PartSizes.ExtendedLength, 595)
+    );
+
+    private static Mechanism Rear(
+        (string, double)[] sizes,
+        Part[] shelf,
+        params PlacedPart[] parts
+    ) =>
+        One(
+            Of(
+                StacksTests.On(
+                    StacksTests.Of(SuspensionKind.CoilFourLink),
+                    StacksTests.Of(SuspensionKind.CoilFourLink, [.. Shocks, .. sizes])
+                ),
+                [
+                    .. new[] { Corner.LR, Corner.RR }.SelectMany(c =>
+                        parts.Select(
+                            (p, i) => (c, p with { Id = Sample.Id(500 + (10 * (int)c) + i) })
+                        )
+                    ),
+                ],
+                shelf
+            ),
+            MechanismKind.Hoses,
+            "rear"
+        );
+
+    [Fact]
+    public void A_wheel_that_hangs_lower_takes_as_much_of_every_slack()
+    {
+        var hoses = Rear(
+            [
+                (SuspensionSizes.HoseSlack, 60),
+                (SuspensionSizes.LeadSlack, 50),
+                (SuspensionSizes.BreatherSlack, 120),
+            ],
+            [],
+            Longer,
+            StacksTests.Part(2, PartKind.CoilSpacer, 30)
+        );
+        var lifted = Way(hoses, "Lifted");
+        Assert.Equal([25, 15, 85], lifted.Also.Select(a => Math.Round(a.Result.Value!.Value, 6)));
+        // The one that has least decides.
+        Assert.Equal(15, lifted.Figure.Value!.Value, 1e-6);
+        Assert.Equal(50, hoses.Ways[0].Figure.Value!.Value, 9);
+        Assert.Contains("sensor lead", hoses.Says, StringComparison.Ordinal);
+        Assert.False(hoses.Beyond);
+        Assert.Empty(hoses.Asks);
+    }
+
+    [Fact]
+    public void Where_it_hangs_no_lower_nothing_is_taken()
+    {
+        // A ring on the coil raises the body; the old shock ends the droop where it did.
+        var hoses = Rear(
+            [(SuspensionSizes.HoseSlack, 5)],
+            [],
+            StacksTests.Part(2, PartKind.CoilSpacer, 40)
+        );
+        Assert.False(hoses.Beyond);
+        Assert.DoesNotContain(hoses.Ways, w => w.Kind == WayKind.Lifted);
+        Assert.StartsWith("It hangs no lower", hoses.Says, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(48, false, null)]
+    [InlineData(46, true, null)]
+    [InlineData(34, true, Heed.Stop)]
+    public void Twelve_millimetres_are_left_or_it_is_beyond_and_a_pulled_one_stops(
+        double slack,
+        bool beyond,
+        Heed? heed
+    )
+    {
+        var hoses = Rear([(SuspensionSizes.HoseSlack, slack)], [], Longer);
+        Assert.Equal(beyond, hoses.Beyond);
+        Assert.Equal(heed, Way(hoses, "Lifted").Care?.Heed);
+        Assert.Equal(beyond, hoses.Ways.Any(w => w.Kind == WayKind.Cure));
+    }
+
+    [Fact]
+    public void The_bracket_at_hand_that_is_nearest_is_offered_and_one_in_the_plan_counts_for_the_hose_alone()
+    {
+        Part Bracket(int n, double reach) =>
+            new()
+            {
+                Id = Sample.Id(900 + n),
+                Number = $"HB {n}",
+                Name = $"Sedge hose bracket {n}",
+                Kind = PartKind.BrakeHoseBracket,
+                Thickness = Sample.Mm(reach),
+                Count = 2,
+            };
+        var open = Rear(
+            [(SuspensionSizes.HoseSlack, 40), (SuspensionSizes.LeadSlack, 90)],
+            [Bracket(1, 60), Bracket(2, 25)],
+            Longer
+        );
+        // 5 left, 7 short: 25 is nearer than 60.
+        Assert.Equal(30, Way(open, "Sedge hose bracket 2").Figure.Value!.Value, 1e-6);
+        var planned = Rear(
+            [(SuspensionSizes.HoseSlack, 40), (SuspensionSizes.LeadSlack, 45)],
+            [],
+            Longer,
+            StacksTests.Part(2, PartKind.BrakeHoseBracket, 25)
+        );
+        Assert.Equal(
+            [30, 10],
+            Way(planned, "As planned").Also.Select(a => Math.Round(a.Result.Value!.Value, 6))
+        );
+        // The lead is still short, whatever the hose has.
+        Assert.True(planned.Beyond);
+        Assert.DoesNotContain(planned.Ways, w => w.Kind == WayKind.Cure);
+    }
+
+    [Fact]
+    public void A_longer_hose_whose_length_nobody_entered_is_asked_and_never_guessed()
+    {
+        var hose = StacksTests.Part(2, PartKind.BrakeHose);
+        var hoses = Rear([(SuspensionSizes.HoseSlack, 40)], [], Longer, hose);
+        Assert.Equal(
+            "How much longer the new hose is was not entered.",
+            Way(hoses, "As planned").Figure.Cannot
+        );
+        Assert.False(hoses.Beyond);
+        // The plan's own corners say the same.
+        CornerOutlook Corner(params PlacedPart[] parts) =>
+            StacksTests
+                .Predict(
+                    StacksTests.Both(Axle.Rear, parts),
+                    StacksTests.On(
+                        rear: StacksTests.Of(
+                            SuspensionKind.CoilFourLink,
+                            [.. Shocks, (SuspensionSizes.HoseSlack, 40)]
+                        )
+                    )
+                )
+                .Corners.Single(c => c.Corner == Nokko.Core.Vehicles.Corner.LR);
+        Assert.Null(Corner(Longer, hose).HoseSlack.Value);
+        Assert.Equal(5, Corner(Longer).HoseSlack.Value!.Value, 1e-6);
+        Assert.Equal(
+            30,
+            Corner(
+                Longer,
+                StacksTests.Part(2, PartKind.BrakeHoseBracket, 25)
+            ).HoseSlack.Value!.Value,
+            1e-6
+        );
+        Assert.Equal(
+            45,
+            Corner(Longer, StacksTests.Part(2, PartKind.BrakeHose, 40)).HoseSlack.Value!.Value,
+            1e-6
+        );
+    }
+
+    [Fact]
+    public void Nothing_taped_asks_and_an_independent_corner_has_no_breather()
+    {
+        var hoses = Rear([], [], Longer);
+        Assert.Null(hoses.Stands.Figure.Value);
+        Assert.False(hoses.Beyond);
+        Assert.Equal(
+            [SuspensionSizes.HoseSlack, SuspensionSizes.LeadSlack, SuspensionSizes.BreatherSlack],
+            hoses.Asks.Select(a => a.Size)
+        );
+        var front = One(
+            Of(StacksTests.On(), [(Corner.LF, StacksTests.Part(1, PartKind.StrutTopSpacer, 25))]),
+            MechanismKind.Hoses,
+            "front"
+        );
+        Assert.DoesNotContain(SuspensionSizes.BreatherSlack, front.Asks.Select(a => a.Size));
+    }
+}
