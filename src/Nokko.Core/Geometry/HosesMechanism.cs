@@ -42,6 +42,10 @@ internal static class HosesMechanism
         return reach;
     }
 
+    /// <summary>Whether its wheels hang lower than they did, or may.</summary>
+    private static bool HangsLower(LiftedAxle axle) =>
+        axle.GainedDroopMm is { } mm ? mm > 0 : axle.Lifts;
+
     /// <summary>The mechanism.</summary>
     public static Mechanism Of(LiftedAxle axle)
     {
@@ -58,7 +62,7 @@ internal static class HosesMechanism
             hose is { } slack && axle.GainedDroopMm is { } gain
                 ? LeastMm - (slack - gain)
                 : (double?)null;
-        var part = axle.Nearest(PartKind.BrakeHoseBracket, Math.Ceiling(missing ?? 0));
+        var part = axle.Enough(PartKind.BrakeHoseBracket, Math.Ceiling(missing ?? 0));
         MechanismWay Way(WayKind kind, string said, double? gained, double further, PartKind? by) =>
             new()
             {
@@ -135,7 +139,8 @@ internal static class HosesMechanism
             [
                 .. Lines
                     .Where(l =>
-                        axle.Suspension.Get(l.Size) is null
+                        HangsLower(axle)
+                        && axle.Suspension.Get(l.Size) is null
                         && SuspensionSizes.Of(axle.Suspension.Kind).Any(s => s.Name == l.Size)
                     )
                     .Select(l => new AskedSize(l.Size, null, null)),
@@ -168,6 +173,10 @@ internal static class HosesMechanism
 
         string Says()
         {
+            if (!HangsLower(axle))
+            {
+                return "It hangs no lower than it did: hose and leads keep their slack.";
+            }
             if (taped.Length == 0)
             {
                 return "Tape hose, lead and breather at the old full droop: then what is left of them is told.";
@@ -175,10 +184,6 @@ internal static class HosesMechanism
             if (axle.GainedDroopMm is not { } gained)
             {
                 return "How far it will droop is not known: enter the lengths of strut or shock.";
-            }
-            if (gained <= 0)
-            {
-                return "It hangs no lower than it did: hose and leads keep their slack.";
             }
             var lower = $"It hangs {LengthText.Both(gained)} lower";
             if (stands.Figure.Value is not { } rest)

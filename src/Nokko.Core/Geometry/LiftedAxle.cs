@@ -82,12 +82,23 @@ public sealed record LiftedAxle
 
     /// <summary>The amount nearest to a wanted one among the parts at hand of a kind, mm, with the part's name; the wanted one itself where none is at hand.</summary>
     public (double Mm, string? Name) Nearest(PartKind kind, double wantedMm) =>
-        Shelf
-            .Where(p => p.Kind == kind && p.Count > 0 && p.Thickness is not null)
-            .Select(p => (Mm: p.Thickness!.In(Unit.Mm), Name: (string?)p.Name))
+        AtHand(kind)
             .OrderBy(p => Math.Abs(p.Mm - wantedMm))
             .ThenBy(p => p.Name, StringComparer.Ordinal)
             .FirstOrDefault((wantedMm, null));
+
+    /// <summary>The least amount that is enough among the parts at hand of a kind, mm, with the part's name; what is wanted itself where none is enough.</summary>
+    public (double Mm, string? Name) Enough(PartKind kind, double wantedMm) =>
+        AtHand(kind)
+            .Where(p => p.Mm >= wantedMm)
+            .OrderBy(p => p.Mm)
+            .ThenBy(p => p.Name, StringComparer.Ordinal)
+            .FirstOrDefault((wantedMm, null));
+
+    private IEnumerable<(double Mm, string? Name)> AtHand(PartKind kind) =>
+        Shelf
+            .Where(p => p.Kind == kind && p.Count > 0 && p.Thickness is not null)
+            .Select(p => (Mm: p.Thickness!.In(Unit.Mm), Name: (string?)p.Name));
 
     /// <summary>A mechanism through the travel, ride height among its places; null where nobody asked, or it reaches none.</summary>
     /// <param name="figure">The number that matters with the wheel up by so many mm; null where it cannot reach.</param>

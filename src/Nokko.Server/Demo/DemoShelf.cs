@@ -131,6 +131,8 @@ internal sealed class DemoShelf
         Inch("DD-25", "Sedge differential drop", PartKind.DiffDrop, 1, null, 1, 58);
     public Part StopExtension { get; } =
         Inch("BE-25", "Flint stop extension", PartKind.BumpStopExtension, 1, null, 6, 11);
+    public Part HoseBracket { get; } =
+        Inch("HB-15", "Sedge brake-hose bracket", PartKind.BrakeHoseBracket, 1.5, null, 4, 14);
     public Part LongShock { get; } =
         Inch("SK-9", "Wren shock, long", PartKind.Shock, null, null, 4, 88) with
         {
@@ -190,6 +192,7 @@ internal sealed class DemoShelf
             RearRing,
             DiffDrop,
             StopExtension,
+            HoseBracket,
             LongShock,
             Link,
             BarBracket,
@@ -231,7 +234,9 @@ internal sealed class DemoShelf
             Hours = Of(
                 kind switch
                 {
-                    PartKind.BumpStopExtension or PartKind.SwayBarLink => 0.3,
+                    PartKind.BumpStopExtension
+                    or PartKind.SwayBarLink
+                    or PartKind.BrakeHoseBracket => 0.3,
                     PartKind.Coil or PartKind.CoilSpacer or PartKind.Block => 0.9,
                     PartKind.PreloadSpacer or PartKind.LeafPack => 1.8,
                     PartKind.DropBracket => 4,

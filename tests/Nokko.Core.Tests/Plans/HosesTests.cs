@@ -105,7 +105,7 @@ public class HosesTests
     }
 
     [Fact]
-    public void The_bracket_at_hand_that_is_nearest_is_offered_and_one_in_the_plan_counts_for_the_hose_alone()
+    public void The_shortest_bracket_at_hand_that_is_enough_is_offered_and_one_in_the_plan_counts_for_the_hose_alone()
     {
         Part Bracket(int n, double reach) =>
             new()
@@ -119,10 +119,10 @@ public class HosesTests
             };
         var open = Rear(
             [(SuspensionSizes.HoseSlack, 40), (SuspensionSizes.LeadSlack, 90)],
-            [Bracket(1, 60), Bracket(2, 25)],
+            [Bracket(1, 60), Bracket(2, 25), Bracket(3, 6)],
             Longer
         );
-        // 5 left, 7 short: 25 is nearer than 60.
+        // 5 left, 7 short: 6 is nearest and not enough, 25 is.
         Assert.Equal(30, Way(open, "Sedge hose bracket 2").Figure.Value!.Value, 1e-6);
         var planned = Rear(
             [(SuspensionSizes.HoseSlack, 40), (SuspensionSizes.LeadSlack, 45)],
