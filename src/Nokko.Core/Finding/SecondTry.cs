@@ -22,10 +22,7 @@ public readonly record struct SecondTry(double Hours, double Money)
     /// <param name="rate">Money for an hour.</param>
     public static SecondTry Of(double hours, double money, double chance, double rate)
     {
-        if (!(chance > 0))
-        {
-            return NoWay;
-        }
+        // What never lands takes for ever: no way.
         var by = new SecondTry(
             AgainHours + ((hours + ((1 - chance) * AgainHours)) / chance),
             money / chance

@@ -290,4 +290,102 @@ public class EdgesOfASearchTests
             Assert.True(Rank.By(order).Compare(after.Rank, before.Rank) < 0);
         }
     }
+
+    [Fact]
+    public void What_is_needed_is_as_sure_as_the_readings_of_its_own_end()
+    {
+        var stance = Sample.Stance();
+        Result[] Needed(Target target) =>
+            [.. NeededRise.Of(Here(Sample.Pickup, target: target)).Select(n => n.Rise)];
+        var rake = Needed(Sample.Level);
+        Assert.All(rake, r => Assert.Equal(stance.Rake.U!.Value, r.U!.Value, 1e-9));
+        // Without a rake only the lean rests on readings: each side is half of its own end's.
+        var lean = Needed(Sample.Level with { Rake = null, NoLean = true });
+        Assert.All(lean[..2], r => Assert.Equal(stance.LeanFront.U!.Value / 2, r.U!.Value, 1e-9));
+        Assert.All(lean[2..], r => Assert.Equal(stance.LeanRear.U!.Value / 2, r.U!.Value, 1e-9));
+        var free = Needed(Sample.Level with { Rake = null, LeastFrontLift = Sample.Mm(30) });
+        Assert.All(free, r => Assert.Equal(0, r.U!.Value, 1e-12));
+        var both = Needed(Sample.Level with { NoLean = true });
+        Assert.Equal(
+            Math.Sqrt(Math.Pow(rake[0].U!.Value, 2) + Math.Pow(lean[0].U!.Value, 2)),
+            both[0].U!.Value,
+            1e-9
+        );
+    }
+
+    [Fact]
+    public void Each_end_s_lean_is_its_own()
+    {
+        // A rear whose lips nobody can read as well: its lean is less sure than the front's.
+        var vehicle = Sample.Pickup;
+        var round = Sample.Round(40, Sample.AsFound.Id);
+        Reading[] twice =
+        [
+            .. Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+            .. Sample
+                .Readings(200, 40, 520, 1040, 580, 580, 1040, 520)
+                .Where(r => r.Place.Name is "LF" or "RF"),
+            .. Sample
+                .Readings(300, 40, 520, 1040, 580, 580, 1040, 520)
+                .Where(r => r.Place.Name is "LF" or "RF"),
+        ];
+        var stance = StanceOf.Compute(round, twice, vehicle);
+        Assert.True(stance.LeanFront.U < stance.LeanRear.U);
+        var needed = NeededRise.Of(
+            new Situation(Sample.AsFound, vehicle, stance)
+            {
+                Target = Sample.Level with { Rake = null, NoLean = true },
+            }
+        );
+        Assert.Equal(stance.LeanFront.U!.Value / 2, needed[0].Rise.U!.Value, 1e-9);
+        Assert.Equal(stance.LeanRear.U!.Value / 2, needed[3].Rise.U!.Value, 1e-9);
+    }
+
+    [Theory]
+    [InlineData(true, true)]
+    [InlineData(true, false)]
+    [InlineData(false, true)]
+    [InlineData(false, false)]
+    public void Hours_and_money_that_were_guessed_are_marked_for_what_comes(bool hours, bool price)
+    {
+        var part = Shelf(1, 30, 2) with
+        {
+            Hours = hours ? Sample.Of(1.5, Unit.Hour) : null,
+            Price = price ? 40 : null,
+        };
+        var other = Shelf(2, 70, 2) with { Hours = Sample.Of(1, Unit.Hour), Price = 10 };
+        var found = All(Here(Sample.Pickup), [part, other], new());
+        var lands = found.First(s =>
+            s.Plan.Stacks.Count > 0 && s.Plan.Stacks.All(c => c.Parts.All(p => p.PartId == part.Id))
+        );
+        Assert.Equal((!hours, !price), (lands.HoursGuessed, lands.MoneyGuessed));
+        // What stays as it is takes nothing, and nothing is guessed.
+        var stays = found.First(s => s.Plan.Stacks.Count == 0);
+        Assert.Equal((false, false), (stays.HoursGuessed, stays.MoneyGuessed));
+    }
+
+    [Theory]
+    [InlineData(1, false)]
+    [InlineData(2, true)]
+    public void What_is_told_at_once_can_be_built_of_what_is_there(int count, bool lands)
+    {
+        // One piece is the one that lands, and there must be two.
+        var told = new StackSearch(Here(Sample.Pickup), [Shelf(1, 30, count)], new())
+            .Run(CancellationToken.None)
+            .Select(n => n.Found)
+            .OfType<FoundStack>()
+            .ToArray();
+        Assert.Equal(lands, told.Any(s => s.Plan.Stacks.Count > 0));
+        Assert.All(told, s => Assert.True(s.Plan.Stacks.SelectMany(c => c.Parts).Count() <= count));
+        // What a limit stops is never told at once either.
+        var stopped = new StackSearch(
+            Here(WithShafts(30)),
+            [Shelf(1, 30, 2)],
+            new() { HoldEveryLimit = true }
+        )
+            .Run(CancellationToken.None)
+            .Where(n => n is { Proved: false, Found: not null })
+            .Select(n => n.Found!);
+        Assert.All(stopped, s => Assert.Null(s.Stopped));
+    }
 }

@@ -432,4 +432,59 @@ public class WhatIsKeptTests
             of["unit"]!["enum"]!.AsArray().Select(t => (string)t!)
         );
     }
+
+    [Fact]
+    public void Plan_is_open_until_a_draft_changes_something_and_closed_once_it_is_fitted()
+    {
+        int Open() =>
+            Progress
+                .Of(_shop.Document, JobEvaluator.Evaluate(_shop.Document), LengthStyle.Inches)
+                .Phases.Single(p => p.Phase == Phase.Plan)
+                .Open;
+        _shop.ReadBefore();
+        Assert.Equal(1, Open());
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        Assert.Equal(0, Open());
+        _shop.Do(_shop.Begin());
+        Assert.Equal(0, Open());
+    }
+
+    [Fact]
+    public void Corners_that_stand_raised_or_changed_are_kept_with_a_reading_whether_known_or_said()
+    {
+        _shop.Walk();
+        var said = _shop.Do(
+            _shop.Reading("LF", "20 1/2") with
+            {
+                Raised = ["RR"],
+                Changed = ["LR", "RF"],
+            }
+        );
+        var reading = said.Changes.Select(c => c.Row).OfType<Reading>().Single();
+        Assert.Equal(["RR"], reading.RaisedCorners);
+        Assert.Equal(["RF", "LR"], reading.ChangedCorners);
+        var none = _shop.Do(_shop.Reading("RF", "20 1/2"));
+        Assert.Empty(none.Changes.Select(c => c.Row).OfType<Reading>().Single().RaisedCorners);
+    }
+
+    [Fact]
+    public void A_block_behind_is_a_trial_of_the_rear_axle()
+    {
+        var job = Sample.Job(Before, [520, 1040, 600, 600, 1040, 520]);
+        CornerStack[] rear =
+        [
+            new() { Corner = Corner.LR, Parts = [Sample.Plate(30, 30, PartKind.Block)] },
+            new() { Corner = Corner.RR, Parts = [Sample.Plate(31, 30, PartKind.Block)] },
+        ];
+        job = job with
+        {
+            Plans = [job.Plans[0] with { Stacks = rear }],
+            Stages = [.. job.Stages.Select(s => s.Ordinal == 1 ? s with { Stacks = rear } : s)],
+        };
+        var trial = Assert.Single(JobEvaluator.Evaluate(job).Trials);
+        Assert.Equal(Axle.Rear, trial.Axle);
+        Assert.Null(trial.WhyNot);
+        Assert.Equal(30, trial.Trial!.ThicknessMm, 9);
+        Assert.Equal(30, trial.Trial.FreeRiseMm, 6);
+    }
 }

@@ -126,6 +126,30 @@ public class AlignmentTests
         Assert.False(still.Beyond);
     }
 
+    /// <summary>By hand: both needs normal, each with its ±; one less the chances that either is out of reach.</summary>
+    [Theory]
+    [InlineData(6)]
+    [InlineData(9)]
+    [InlineData(13)]
+    public void The_chance_is_that_of_two_normal_needs_within_the_cams(double cams)
+    {
+        var front = Lifted(60, cams);
+        var cure = front.Ways[2];
+        double Out(Result need) =>
+            1
+            - (
+                MathNet.Numerics.Distributions.Normal.CDF(need.Value!.Value, need.U!.Value, cams)
+                - MathNet.Numerics.Distributions.Normal.CDF(need.Value.Value, need.U.Value, -cams)
+            );
+        var chance = Math.Max(0, 1 - Out(Also(cure, "Lower arm")) - Out(Also(cure, "Its rear")));
+        Assert.Contains(
+            FormattableString.Invariant($"{Math.Clamp(Math.Round(100 * chance), 1, 99):0} in 100"),
+            front.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Equal(chance < 0.5, front.Beyond);
+    }
+
     [Fact]
     public void The_chance_goes_with_the_reach_of_the_cams_and_never_beyond_what_either_gives()
     {
