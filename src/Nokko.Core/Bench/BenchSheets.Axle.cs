@@ -153,6 +153,65 @@ public static partial class BenchSheets
         );
     }
 
+    private static BenchAnswer Links(Func<string, double?> number)
+    {
+        (double Value, double U)[] taped =
+        [
+            (number("arm")!.Value, AxleSizes.JointUMm),
+            (number("link")!.Value, AxleSizes.JointUMm),
+            (number("lift")!.Value, TapeUMm),
+            (number("share")!.Value, AxleSizes.ShareU),
+        ];
+        double[] at = [.. taped.Select(t => t.Value)];
+        static SwayBar Bar(double[] x) => new(x[0], x[1]);
+        LabelledResult Slope(string label, Func<double[], double?> of) =>
+            new(
+                label,
+                of(at) is { } rad
+                    ? Result.Of(rad * Degrees, Unit.Degree, FirstOrder.U(of, taped) * Degrees, [])
+                    : Result.No(Unit.Degree, "The link cannot reach that far.")
+            );
+        double? Now(double[] x) => Bar(x).SlopeRad(x[3] * x[2]);
+        if (Now(at) is null)
+        {
+            throw new BenchException(
+                "lift",
+                "The link cannot reach that far: it would hang the axle. Check arm, link and lift."
+            );
+        }
+        var longer = at[3] * at[2];
+        var u = FirstOrder.U(x => x[3] * x[2], taped);
+        return new BenchAnswer(
+            [
+                Slope("The bar's arm slopes down, more than it did, by", Now),
+                Length("Links that bring it back are longer by", longer, u),
+                Length(
+                    "Hole to hole then",
+                    at[1] + longer,
+                    FirstOrder.U(x => x[1] + (x[3] * x[2]), taped)
+                ),
+                .. number("droop") is { } droop
+                    ? (LabelledResult[])
+                        [
+                            Slope(
+                                "At full droop, links left, it slopes by",
+                                x => Bar(x).SlopeRad(x[3] * (x[2] + droop))
+                            ),
+                            Slope(
+                                "Arm and link are from one line by",
+                                x => Bar(x).FromLineRad(x[3] * (x[2] + droop))
+                            ),
+                        ]
+                    : [],
+            ],
+            [
+                "The bar's end moves by 1 for each mm on a live axle, about 0.7 on an arm, about 1 on a strut: tape it on an arm.",
+                "Within 20° of one line the bar may snap over: a rule of thumb.",
+                "Connect both on its wheels only, left and right together.",
+            ]
+        );
+    }
+
     private static BenchAnswer CasterOf(Func<string, double?> number)
     {
         var (arm, drop) = (number("arm")!.Value, number("drop")!.Value);

@@ -87,6 +87,17 @@ public static partial class BenchSheets
                 ]
             ),
             new(
+                "swayBar",
+                "Sway-bar links",
+                [
+                    new("arm", "Bar's arm, square to its straight part", Unit.Mm, "240"),
+                    new("link", "Link, hole to hole", Unit.Mm, "150"),
+                    new("lift", "Frame rises over the axle by", Unit.Mm, "50", Positive: false),
+                    new("share", "Bar's end goes, for 1 of the wheel", Unit.One, "0.7"),
+                    new("droop", "Down to full droop from there", Unit.Mm, "", Optional: true),
+                ]
+            ),
+            new(
                 "wheel",
                 "Another rim",
                 [

@@ -162,6 +162,7 @@ public static partial class BenchSheets
             "caster" => CasterOf(number),
             "driveline" => Shaft(number),
             "slipYoke" => Yoke(number),
+            "swayBar" => Links(number),
             "wheel" => Rim(number),
             "headlights" => Lamps(number),
             "toe" => ToeOf(number),

@@ -106,6 +106,28 @@ public class GeometrySheetsTests
         );
     }
 
+    [Fact]
+    public void Links_of_a_sway_bar_are_longer_by_their_share_of_the_lift()
+    {
+        var a = Usual("swayBar", ("droop", "80"));
+        Assert.Equal(35, Value(a, 1), 9);
+        Assert.Equal(185, Value(a, 2), 9);
+        // Both lengths are kept: the link's end lies 240 from the pivots and 150 from its foot, 35 lower than it was.
+        var slope = Value(a, 0) * Math.PI / 180;
+        Assert.Equal(
+            150,
+            double.Hypot(240 - (240 * Math.Cos(slope)), 185 - (240 * Math.Sin(slope))),
+            1e-9
+        );
+        Assert.True(Value(a, 3) > Value(a, 0));
+        Assert.InRange(Value(a, 4), 20, 90);
+        Assert.Equal(3, Usual("swayBar").Numbers.Count);
+        Assert.Equal(
+            "lift",
+            Assert.Throws<BenchException>(() => Usual("swayBar", ("lift", "400"))).Field
+        );
+    }
+
     /// <summary>What has a direction may be below zero; what is a size may not, and what may stay empty says so.</summary>
     [Theory]
     [InlineData("trackBar", "drop lift", "moved pitch")]
@@ -114,6 +136,7 @@ public class GeometrySheetsTests
     [InlineData("driveline", "drop aside output pinion", "aside ratio tyre")]
     [InlineData("slipYoke", "drop nextDrop", "in")]
     [InlineData("wheel", "offset nextOffset", "")]
+    [InlineData("swayBar", "lift", "droop")]
     [InlineData("headlights", "front rear ahead", "")]
     [InlineData("toe", "total wanted", "pitch arm")]
     [InlineData("torsion", "turns between drop", "before after between")]
@@ -146,10 +169,12 @@ public class GeometrySheetsTests
     [Theory]
     [InlineData("steering", "barRun barDrop linkRun linkDrop arm", "")]
     [InlineData("driveline", "run drop", "output pinion")]
+    [InlineData("swayBar", "arm link", "", "lift 1 share 0.03")]
     public void What_the_fields_are_unsure_by_makes_the_number_unsure(
         string sheet,
         string taped,
-        string gauged
+        string gauged,
+        string other = ""
     )
     {
         var here = Usual(sheet);
@@ -159,6 +184,10 @@ public class GeometrySheetsTests
             .. taped.Split(' ').Select(f => (f, 3.0)),
             // An angle gauge is good to a fifth of a degree.
             .. gauged.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(f => (f, 0.2)),
+            .. other
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Chunk(2)
+                .Select(o => (o[0], double.Parse(o[1], CultureInfo.InvariantCulture))),
         ];
         Assert.Contains(here.Numbers, n => n.Result.U > 0);
         for (var i = 0; i < here.Numbers.Count; i++)

@@ -239,6 +239,27 @@ export function geometryDrawings(
         ),
       };
     },
+    swayBar: () => {
+      const down = value(0);
+      const length = 220;
+      const a = (within(60, down) * Math.PI) / 180;
+      const [x, y] = [60 + length * Math.cos(a), 40 + length * Math.sin(a)];
+      return {
+        height: 190,
+        says: "The bar's arm with its link from the side, as it was and lifted; the arm turned to scale",
+        art: (
+          <>
+            <path d="M60 40H280V150" {...before} />
+            <path d={`M60 40L${n(x)} ${n(y)}L280 ${n(y + 110)}`} {...now} />
+            {joint(60, 40)}
+            {joint(x, y)}
+            {joint(280, y + 110)}
+            {says(60, 20, "bar, at the frame", "start")}
+            {says(296, y + 60, "link", "start")}
+          </>
+        ),
+      };
+    },
     wheel: () => {
       const [out, inner] = [
         within(70, value(0) * 0.8),
