@@ -342,31 +342,6 @@ public class AddedCommandsTests
 
     // --- what cannot be undone ----------------------------------------------------------------------
 
-    private void BegunWithBracket()
-    {
-        _shop.Document = _shop.Document with
-        {
-            Vehicle = Sample.Pickup with { Rear = new() { Kind = SuspensionKind.CoilFourLink } },
-            Stages = [Sample.AsFound with { Rear = new() { Kind = SuspensionKind.CoilFourLink } }],
-        };
-        var part = new Part
-        {
-            Id = _shop.Key(),
-            Number = "B-1",
-            Name = "track-bar bracket",
-            Kind = PartKind.TrackBarBracket,
-            Count = 1,
-        };
-        _shop.Shelf[part.Id] = part;
-        _shop.ReadBefore();
-        _shop.Do(_shop.PlanWith(part, corners: [Corner.LR]));
-        _shop.Do(_shop.Begin("it is wanted"));
-        _shop.DoUntil(s =>
-            Card.Steps.SkipWhile(x => x.Key != s.Key).Skip(1).FirstOrDefault()?.HoldFor
-            == HoldReason.Irreversible
-        );
-    }
-
     private NoteCut Holes(
         string what = "bracket holes",
         CutKind how = CutKind.Drill,
@@ -390,7 +365,7 @@ public class AddedCommandsTests
     [Fact]
     public void Nothing_is_drilled_without_the_owner_s_word_and_its_dimensions()
     {
-        BegunWithBracket();
+        _shop.BegunWithBracket();
         var drill = Card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
         AssertRefused(Done(drill.Key), RefusalKind.BadValue, "agreedBy");
         AssertRefused(Done(drill.Key, agreed: " "), RefusalKind.BadValue, "agreedBy");
@@ -419,7 +394,7 @@ public class AddedCommandsTests
     [Fact]
     public void What_was_drilled_without_a_note_stays_too()
     {
-        BegunWithBracket();
+        _shop.BegunWithBracket();
         var drill = Card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
         Assert.Empty(Progress.UndoOf(_shop.Document)!.Stays);
         _shop.Do(Done(drill.Key, reason: "the template says it", agreed: "Orchard"));
@@ -436,7 +411,7 @@ public class AddedCommandsTests
     [Fact]
     public void A_hole_has_a_size_and_everything_a_place_and_a_count()
     {
-        BegunWithBracket();
+        _shop.BegunWithBracket();
         AssertRefused(Holes(what: " "), RefusalKind.BadValue, "what");
         AssertRefused(Holes(from: " "), RefusalKind.BadValue, "from");
         AssertRefused(Holes(size: null), RefusalKind.BadValue, "size");
@@ -460,14 +435,14 @@ public class AddedCommandsTests
         string field
     )
     {
-        BegunWithBracket();
+        _shop.BegunWithBracket();
         AssertRefused(Holes(size: size, distance: distance), RefusalKind.BadValue, field);
     }
 
     [Fact]
     public void A_cut_noted_wrong_is_struck_out_until_it_was_made()
     {
-        BegunWithBracket();
+        _shop.BegunWithBracket();
         var drill = Card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
         var (wrong, right) = (Holes(distance: "53"), Holes());
         _shop.Do(wrong);
@@ -488,7 +463,7 @@ public class AddedCommandsTests
     [Fact]
     public void What_is_trimmed_elsewhere_can_be_struck_out_whatever_was_drilled_here()
     {
-        BegunWithBracket();
+        _shop.BegunWithBracket();
         var drill = Card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
         var lip = Holes("liner's lip", CutKind.Trim) with { Where = "LF" };
         _shop.Do(Holes());

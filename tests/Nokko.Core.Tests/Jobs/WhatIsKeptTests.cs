@@ -168,28 +168,8 @@ public class WhatIsKeptTests
     [Fact]
     public void A_cut_counts_for_its_own_place_and_its_own_plan()
     {
-        _shop.Document = _shop.Document with
-        {
-            Vehicle = Sample.Pickup with { Rear = new() { Kind = SuspensionKind.CoilFourLink } },
-            Stages = [Sample.AsFound with { Rear = new() { Kind = SuspensionKind.CoilFourLink } }],
-        };
-        var part = new Part
-        {
-            Id = _shop.Key(),
-            Number = "B-1",
-            Name = "track-bar bracket",
-            Kind = PartKind.TrackBarBracket,
-            Count = 1,
-        };
-        _shop.Shelf[part.Id] = part;
-        _shop.ReadBefore();
-        _shop.Do(_shop.PlanWith(part, corners: [Corner.LR]));
-        _shop.Do(_shop.Begin("it is wanted"));
+        _shop.BegunWithBracket();
         var card = Progress.CardOf(_shop.Document);
-        _shop.DoUntil(s =>
-            card.Steps.SkipWhile(x => x.Key != s.Key).Skip(1).FirstOrDefault()?.HoldFor
-            == HoldReason.Irreversible
-        );
         var drill = card.Steps.Single(s => s.HoldFor == HoldReason.Irreversible);
         var plan = _shop.Document.BegunPlan()!;
         var noted = new Cut

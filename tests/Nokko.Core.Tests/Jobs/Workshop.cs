@@ -188,6 +188,33 @@ internal sealed class Workshop
         Do(Begin());
     }
 
+    /// <summary>A track-bar bracket behind, begun and done up to where it is drilled.</summary>
+    public void BegunWithBracket()
+    {
+        Document = Document with
+        {
+            Vehicle = Sample.Pickup with { Rear = new() { Kind = SuspensionKind.CoilFourLink } },
+            Stages = [Sample.AsFound with { Rear = new() { Kind = SuspensionKind.CoilFourLink } }],
+        };
+        var part = new Part
+        {
+            Id = Key(),
+            Number = "B-1",
+            Name = "track-bar bracket",
+            Kind = PartKind.TrackBarBracket,
+            Count = 1,
+        };
+        Shelf[part.Id] = part;
+        ReadBefore();
+        Do(PlanWith(part, corners: [Corner.LR]));
+        Do(Begin("it is wanted"));
+        var card = Progress.CardOf(Document);
+        DoUntil(s =>
+            card.Steps.SkipWhile(x => x.Key != s.Key).Skip(1).FirstOrDefault()?.HoldFor
+            == HoldReason.Irreversible
+        );
+    }
+
     public void DoUntil(Func<CardStep, bool> last)
     {
         foreach (var step in Progress.CardOf(Document).Steps)
