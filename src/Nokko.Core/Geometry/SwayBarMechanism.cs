@@ -207,7 +207,7 @@ internal static class SwayBarMechanism
             if (planned is not null && left is { } rest)
             {
                 return FormattableString.Invariant(
-                    $"As planned its arm slopes by {Math.Abs(rest) * Degrees:0.0}°; with the old links by {off}."
+                    $"As planned its arm slopes by {Math.Abs(rest) * Degrees:0.0}°{(rest * Degrees < -0.05 ? " up" : "")}; with the old links by {off}."
                 );
             }
             return Math.Abs(slope) * Degrees <= LimitDegrees

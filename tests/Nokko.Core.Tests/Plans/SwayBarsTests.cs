@@ -160,6 +160,7 @@ public class SwayBarsTests
         Assert.DoesNotContain(right.Ways, w => w.Kind == WayKind.Cure);
         Assert.True(With(110).Stands.Figure.Value < -10);
         Assert.True(With(110).Beyond);
+        Assert.Contains("° up; with the old links", With(110).Says, StringComparison.Ordinal);
     }
 
     [Fact]
