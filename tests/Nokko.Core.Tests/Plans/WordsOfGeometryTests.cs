@@ -241,4 +241,115 @@ public class WordsOfGeometryTests
         );
         Assert.True(corner.BallJoint.U > 0.01);
     }
+
+    private static double[] Ends(MechanismWay way, string rod, int place) =>
+        [.. way.Travel!.Rods.Single(r => r.Name == rod).Ends.Skip(4 * place).Take(4)];
+
+    [Fact]
+    public void A_shaft_is_drawn_as_steep_as_it_is_told_with_its_spacer()
+    {
+        Mechanism Shaft(double spacer) =>
+            One(
+                Of(
+                    On(
+                        SuspensionKind.CoilOverArm,
+                        SuspensionKind.CoilFourLink,
+                        (SuspensionSizes.CvDrop, 20),
+                        (SuspensionSizes.CvRun, 420)
+                    ),
+                    [
+                        (Corner.LF, StacksTests.Part(1, PartKind.StrutTopSpacer, 25)),
+                        (Corner.RF, StacksTests.Part(2, PartKind.StrutTopSpacer, 25)),
+                        .. spacer > 0
+                            ? [(Corner.LF, StacksTests.Part(3, PartKind.HalfShaftSpacer, spacer))]
+                            : Array.Empty<(Corner, PlacedPart)>(),
+                    ],
+                    travel: true
+                ),
+                MechanismKind.CvShaft,
+                "front"
+            );
+        foreach (var spacer in (double[])[0, 30])
+        {
+            var shaft = Shaft(spacer);
+            foreach (var way in shaft.Ways)
+            {
+                for (var place = 0; place < way.Travel!.UpMm.Count; place += 12)
+                {
+                    var e = Ends(way, "shaft", place);
+                    Assert.Equal(
+                        way.Kind == WayKind.Before ? 420 : 420 + spacer,
+                        e[0] - e[2],
+                        0.02
+                    );
+                    Assert.Equal(
+                        way.Travel.Figure[place],
+                        Math.Atan2(e[1] - e[3], e[0] - e[2]) * 180 / Math.PI,
+                        0.01
+                    );
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public void Each_axle_is_drawn_on_its_own_track()
+    {
+        var vehicle = FourLinks with
+        {
+            Dimensions = FourLinks.Dimensions with
+            {
+                FrontTrack = Sample.Mm(1500),
+                RearTrack = Sample.Mm(1700),
+            },
+        };
+        var geometry = Of(vehicle, Rings(50, 50), travel: true);
+        double Track(string where)
+        {
+            var e = Ends(One(geometry, MechanismKind.TrackBar, where).Ways[1], "axle", 0);
+            return e[2] - e[0];
+        }
+        Assert.Equal((1500, 1700), (Math.Round(Track("front"), 1), Math.Round(Track("rear"), 1)));
+    }
+
+    /// <summary>Arm and link of a bar keep their lengths on the page, and the arm its told slope.</summary>
+    [Fact]
+    public void A_sway_bar_is_drawn_as_it_is_reckoned()
+    {
+        var bar = One(
+            Of(
+                On(
+                    SuspensionKind.CoilFourLink,
+                    SuspensionKind.CoilFourLink,
+                    (SuspensionSizes.BarArm, 300),
+                    (SuspensionSizes.BarLink, 240)
+                ),
+                Rings(40, 0),
+                travel: true
+            ),
+            MechanismKind.SwayBar,
+            "front"
+        );
+        foreach (var way in bar.Ways)
+        {
+            var link = way.Kind == WayKind.Cure ? 280 : 240;
+            for (var place = 0; place < way.Travel!.UpMm.Count; place += 12)
+            {
+                var (arm, rod) = (Ends(way, "bar’s arm", place), Ends(way, "link", place));
+                Assert.Equal(300, double.Hypot(arm[2], arm[3]), 0.02);
+                Assert.Equal(link, double.Hypot(rod[2] - rod[0], rod[3] - rod[1]), 0.02);
+                Assert.Equal(
+                    way.Travel.Figure[place],
+                    -Math.Atan2(arm[3], arm[2]) * 180 / Math.PI,
+                    0.01
+                );
+                // A wheel that goes up takes the link's foot along, all of it on a live axle.
+                Assert.Equal(
+                    -240 - (way.Kind == WayKind.Before ? 0 : 40) + way.Travel.UpMm[place],
+                    rod[3],
+                    0.02
+                );
+            }
+        }
+    }
 }
