@@ -15,6 +15,9 @@ internal static class HosesMechanism
     /// <summary>Standard uncertainty of a slack that was taped with the wheel hanging, mm: a rule of thumb.</summary>
     public const double SlackUMm = 4;
 
+    /// <summary>Why a hose that comes cannot be told.</summary>
+    public const string NoLength = "How much longer the new hose is was not entered.";
+
     private static readonly (string Size, string Said)[] Lines =
     [
         (SuspensionSizes.HoseSlack, "brake hose"),
@@ -55,7 +58,9 @@ internal static class HosesMechanism
                 .Where(l => axle.Suspension.Get(l.Size) is not null)
                 .Select(l => (l.Said, axle.Suspension.Get(l.Size)!.Value)),
         ];
-        var reach = ReachMm(axle.Parts);
+        // A bracket on one side leaves the other as it was.
+        double?[] reaches = [.. axle.Sides.Select(ReachMm)];
+        var reach = reaches.Any(r => r is null) ? null : reaches.Min();
         var helped = axle.Has(PartKind.BrakeHose) || axle.Has(PartKind.BrakeHoseBracket);
         var hose = axle.Suspension.Get(SuspensionSizes.HoseSlack);
         var missing =
@@ -97,7 +102,9 @@ internal static class HosesMechanism
                         reach is { } r
                             ? Way(
                                 WayKind.Planned,
-                                $"As planned: the brake hose reaches {LengthText.Both(r)} further",
+                                r > 0
+                                    ? $"As planned: the brake hose reaches {LengthText.Both(r)} further"
+                                    : "As planned: further on one side only",
                                 axle.GainedDroopMm,
                                 r,
                                 PartKind.BrakeHoseBracket
@@ -166,8 +173,7 @@ internal static class HosesMechanism
                 : Result.No(
                     Unit.Mm,
                     taped.Length == 0 ? "Tape the slack at the old full droop, both locks."
-                        : helped && reach is null
-                            ? "How much longer the new hose is was not entered."
+                        : helped && reach is null ? NoLength
                         : "How far it will droop is not known."
                 );
 

@@ -40,7 +40,10 @@ public sealed record LiftedAxle
     public required double TrackMm { get; init; }
 
     /// <summary>What the plan has at it.</summary>
-    public IReadOnlyList<PlacedPart> Parts { get; init; } = [];
+    public IReadOnlyList<PlacedPart> Parts => [.. Sides.SelectMany(s => s)];
+
+    /// <summary>The same, left and right apart: what comes one a side must be on both.</summary>
+    public IReadOnlyList<IReadOnlyList<PlacedPart>> Sides { get; init; } = [];
 
     /// <summary>Parts at hand.</summary>
     public IReadOnlyList<Part> Shelf { get; init; } = [];

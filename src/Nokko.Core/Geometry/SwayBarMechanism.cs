@@ -74,7 +74,13 @@ internal static class SwayBarMechanism
         double Down(double[] x, double up) => DownMm(x[2] - up, x[3], axle.Parts, suspension.Kind);
         SwayBar Bar(double[] x) => new(x[0], x[1]);
         var wanted = Down(at, 0);
-        var planned = axle.Amount(PartKind.SwayBarLink);
+        // Links on one side alone leave the other as it was, and twist the bar.
+        double? planned = axle.Has(PartKind.SwayBarLink)
+            ? axle.Sides.Min(side =>
+                side.Where(p => p.Kind == PartKind.SwayBarLink).Max(p => p.Thickness?.In(Unit.Mm))
+                ?? 0
+            )
+            : null;
         var part = axle.Nearest(PartKind.SwayBarLink, wanted);
         MechanismWay Way(
             WayKind kind,
@@ -163,7 +169,9 @@ internal static class SwayBarMechanism
                         [
                             Way(
                                 WayKind.Planned,
-                                $"As planned: links {LengthText.Both(by)} longer",
+                                by > 0
+                                    ? $"As planned: links {LengthText.Both(by)} longer"
+                                    : "As planned: a longer link on one side only, or of unknown length",
                                 _ => by,
                                 PartKind.SwayBarLink
                             ),

@@ -172,7 +172,7 @@ internal sealed partial class CornerLimits
         }
         if (HosesMechanism.ReachMm(_stack) is not { } further)
         {
-            return No(Unit.Mm, "How much longer the new hose is was not entered.");
+            return No(Unit.Mm, HosesMechanism.NoLength);
         }
         var gained = Math.Max(0, was - now);
         return Result.Of(slack - gained + further, Unit.Mm, HosesMechanism.SlackUMm, []);

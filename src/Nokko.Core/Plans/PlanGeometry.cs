@@ -101,12 +101,7 @@ public sealed record PlanGeometry
                         ? vehicle.Dimensions.FrontTrack
                         : vehicle.Dimensions.RearTrack
                 )!.In(Unit.Mm),
-                Parts =
-                [
-                    .. plan
-                        .Stacks.Where(s => Corners.AxleOf(s.Corner) == axle)
-                        .SelectMany(s => s.Parts),
-                ],
+                Sides = [.. Corners.Of(axle).Select(c => CornerStack.At(plan.Stacks, c))],
                 Shelf = shelf ?? [],
                 BumpMm = Least(c => c.Bump),
                 DroopMm = Least(c => c.Droop),

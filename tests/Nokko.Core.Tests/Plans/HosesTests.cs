@@ -196,4 +196,57 @@ public class HosesTests
         );
         Assert.DoesNotContain(SuspensionSizes.BreatherSlack, front.Asks.Select(a => a.Size));
     }
+
+    [Fact]
+    public void A_bracket_or_a_link_on_one_side_leaves_the_other_as_it_was()
+    {
+        PlacedPart On(int id, PlacedPart part) => part with { Id = Sample.Id(id) };
+        var bracket = StacksTests.Part(1, PartKind.BrakeHoseBracket, 25);
+        var link = StacksTests.Part(1, PartKind.SwayBarLink, 40);
+        var ring = StacksTests.Part(1, PartKind.CoilSpacer, 40);
+        PlanGeometry With(params (Corner, PlacedPart)[] more) =>
+            Of(
+                StacksTests.On(
+                    StacksTests.Of(SuspensionKind.CoilFourLink),
+                    StacksTests.Of(
+                        SuspensionKind.CoilFourLink,
+                        [
+                            .. Shocks,
+                            (SuspensionSizes.HoseSlack, 40),
+                            (SuspensionSizes.BarArm, 240),
+                            (SuspensionSizes.BarLink, 150),
+                        ]
+                    )
+                ),
+                [
+                    (Corner.LR, On(601, Longer)),
+                    (Corner.RR, On(602, Longer)),
+                    (Corner.LR, On(603, ring)),
+                    (Corner.RR, On(604, ring)),
+                    .. more,
+                ]
+            );
+        var one = With((Corner.RR, On(605, bracket)), (Corner.LR, On(606, link)));
+        var both = With(
+            (Corner.RR, On(605, bracket)),
+            (Corner.LR, On(607, bracket)),
+            (Corner.LR, On(606, link)),
+            (Corner.RR, On(608, link))
+        );
+        Assert.Equal(5, One(one, MechanismKind.Hoses, "rear").Stands.Figure.Value!.Value, 1e-6);
+        Assert.True(One(one, MechanismKind.Hoses, "rear").Beyond);
+        Assert.Equal(30, One(both, MechanismKind.Hoses, "rear").Stands.Figure.Value!.Value, 1e-6);
+        Assert.False(One(both, MechanismKind.Hoses, "rear").Beyond);
+        var (left, set) = (
+            One(one, MechanismKind.SwayBar, "rear"),
+            One(both, MechanismKind.SwayBar, "rear")
+        );
+        Assert.Equal(
+            Way(left, "links left").Figure.Value!.Value,
+            left.Stands.Figure.Value!.Value,
+            1e-9
+        );
+        Assert.Contains("one side only", left.Stands.Said, StringComparison.Ordinal);
+        Assert.Equal(0, set.Stands.Figure.Value!.Value, 1e-6);
+    }
 }
