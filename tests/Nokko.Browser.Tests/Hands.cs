@@ -116,11 +116,12 @@ internal static partial class Hands
     }
 
     public static string Name(IWebElement element) =>
-        element.GetAttribute("aria-label") is { Length: > 0 } label ? label
-        : element.Text is { Length: > 0 } text ? text
-        : element
-            .FindElements(By.XPath("ancestor::*[contains(@class, 'MuiTextField-root')]//label"))
-            .FirstOrDefault()
-            ?.Text
-            ?? "";
+        (string)
+            ((IJavaScriptExecutor)((IWrapsDriver)element).WrappedDriver).ExecuteScript(
+                """
+                const e = arguments[0];
+                return e.getAttribute('aria-label') || e.innerText || e.closest('.MuiTextField-root')?.querySelector('label')?.innerText || '';
+                """,
+                element
+            )!;
 }

@@ -79,7 +79,7 @@ public sealed class Browser : IDisposable
             new SystemClock(),
             Driver,
             TimeSpan.FromSeconds(seconds),
-            TimeSpan.FromMilliseconds(50)
+            TimeSpan.FromMilliseconds(120)
         );
         wait.IgnoreExceptionTypes(
             typeof(NoSuchElementException),
@@ -108,16 +108,18 @@ public sealed class Browser : IDisposable
     public IWebElement Field(string label) =>
         Until(
             d =>
-            {
-                var id = d.FindElements(By.XPath($"//label[normalize-space(.)={Quoted(label)}]"))
-                    .Select(l => l.GetAttribute("for"))
-                    .FirstOrDefault(f => !string.IsNullOrEmpty(f));
-                return id is null
-                    ? d.FindElement(By.CssSelector($"input[aria-label={Quoted(label)}]"))
-                    : d.FindElement(By.Id(id));
-            },
+                (IWebElement?)
+                    d.ExecuteScript(
+                        """
+                        const [words] = arguments;
+                        const label = [...document.querySelectorAll('label[for]')].find(l => l.textContent.replace(/\s+/g, ' ').trim() === words);
+                        return label ? document.getElementById(label.htmlFor)
+                          : [...document.querySelectorAll('input[aria-label]')].find(i => i.getAttribute('aria-label') === words);
+                        """,
+                        label
+                    ),
             $"a field “{label}”"
-        );
+        )!;
 
     /// <summary>Waits for a button or link by its words.</summary>
     public IWebElement Button(string words) =>
