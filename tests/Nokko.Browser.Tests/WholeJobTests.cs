@@ -153,9 +153,10 @@ public sealed class WholeJobTests : IDisposable
                 Reach();
             }
             _browser.Press(step.Button);
+            // The card walks on before the answer is there, and comes back where it is refused.
             _browser.Until(
                 _ =>
-                    Moved(step)
+                    (Moved(step) && _browser.Text.Contains("✓ All saved", StringComparison.Ordinal))
                     || _browser.Text.Contains("Go on with this reason", StringComparison.Ordinal),
                 $"the step after “{step.Title}”, or what stands against it"
             );

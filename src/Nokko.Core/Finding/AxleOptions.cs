@@ -246,7 +246,7 @@ internal sealed class AxleOptions
                 .. here.Length > 0 ? [here] : Array.Empty<PlacedPart[]>(),
                 .. pool
                     .Parts.Where(p => p.Kind == kind && !(here.Length == 1 && IsThere(here[0], p)))
-                    .Select(p => new[] { p with { Id = PieceId(p.Id, index) } }),
+                    .Select(p => new[] { p with { Id = PieceId(p.Id, corner) } }),
             ];
             stacks =
             [
@@ -273,7 +273,7 @@ internal sealed class AxleOptions
                 situation.Vehicle,
                 axle,
                 ends,
-                pool.UsualPrice
+                pool.PriceOf
             );
             if (option is not null)
             {
@@ -297,10 +297,10 @@ internal sealed class AxleOptions
         here.PartId == offered.PartId && here.Get(PartSizes.Turns) == offered.Get(PartSizes.Turns);
 
     /// <summary>An id of its own for a piece at a corner, the same whenever the search is run.</summary>
-    private static Guid PieceId(Guid part, int corner)
+    internal static Guid PieceId(Guid part, Corner corner)
     {
         var bytes = part.ToByteArray();
-        bytes[15] ^= (byte)(corner + 1);
+        bytes[15] ^= (byte)((int)corner + 1);
         return new Guid(bytes);
     }
 }

@@ -22,7 +22,7 @@ internal sealed class CornerOption
         CornerRise? bare,
         AxleState axle,
         TravelEnds ends,
-        Func<PartKind, double> usualPrice
+        Func<PlacedPart, double> priceOf
     )
     {
         (Corner, Parts, Rise, Bare) = (corner, parts, rise, bare);
@@ -32,9 +32,9 @@ internal sealed class CornerOption
         }
         PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
-        Hours = come.Sum(p => p.Hours?.In(Unit.Hour) ?? GuessedHours);
+        Hours = come.Sum(HoursOf);
         HoursGuessed = come.Any(p => p.Hours is null);
-        Cost = come.Sum(p => (double?)p.Price ?? usualPrice(p.Kind));
+        Cost = come.Sum(priceOf);
         MoneyGuessed = come.Any(p => p.Price is null && !PartRule.Of(p.Kind).Turned);
         Irreversible = [.. Cuts(corner, come, axle)];
         Key = Ids(parts);
@@ -48,6 +48,9 @@ internal sealed class CornerOption
             .ToDictionary(g => g.Key, g => g.Count());
         Pieces = Needs.Values.Sum();
     }
+
+    /// <summary>Hours that a piece takes.</summary>
+    public static double HoursOf(PlacedPart part) => part.Hours?.In(Unit.Hour) ?? GuessedHours;
 
     private static string Ids(IEnumerable<PlacedPart> parts) =>
         string.Join(
@@ -116,7 +119,7 @@ internal sealed class CornerOption
         Vehicles.Vehicle vehicle,
         AxleState axle,
         TravelEnds ends,
-        Func<PartKind, double> usualPrice
+        Func<PlacedPart, double> priceOf
     )
     {
         if (LiftLaw.Refusals(corner, parts, axle).FirstOrDefault() is { } refused)
@@ -129,7 +132,7 @@ internal sealed class CornerOption
             return (null, why);
         }
         var (bare, _) = CornerRise.Of(corner, [], parts, vehicle, axle);
-        return (new CornerOption(corner, parts, old, rise, bare, axle, ends, usualPrice), null);
+        return (new CornerOption(corner, parts, old, rise, bare, axle, ends, priceOf), null);
     }
 
     /// <summary>What must be cut for pieces that come in.</summary>

@@ -91,8 +91,9 @@ internal sealed class SearchPool
     /// <summary>Money for an hour.</summary>
     public double HourRate { get; }
 
-    /// <summary>What a part of a kind costs where nobody priced it: the median of its kind on the shelf, nothing where none is priced.</summary>
-    public double UsualPrice(PartKind kind) => _median.GetValueOrDefault(kind);
+    /// <summary>What a piece costs; where nobody priced it, the median of its kind on the shelf, nothing where none is priced.</summary>
+    public double PriceOf(PlacedPart part) =>
+        (double?)part.Price ?? _median.GetValueOrDefault(part.Kind);
 
     /// <summary>Parts that may come in, each once.</summary>
     public List<PlacedPart> Parts { get; } = [];
@@ -157,10 +158,16 @@ internal sealed class SearchPool
     }
 
     /// <summary>What is wanting on the shelf.</summary>
-    public IReadOnlyList<string> ToBuy(IReadOnlyList<CornerOption> corners) =>
+    /// <param name="corners">The four corners.</param>
+    /// <param name="beside">Parts that come beside them, one each.</param>
+    public IReadOnlyList<string> ToBuy(
+        IReadOnlyList<CornerOption> corners,
+        IEnumerable<Guid> beside
+    ) =>
         [
             .. corners
                 .SelectMany(c => c.Needs)
+                .Concat(beside.Select(p => KeyValuePair.Create(p, 1)))
                 .GroupBy(n => n.Key)
                 .Select(g =>
                     (

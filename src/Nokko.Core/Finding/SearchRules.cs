@@ -23,6 +23,9 @@ public sealed record SearchRules
     /// <summary>Rules of thumb stop a stack too, not only entered limits.</summary>
     public bool HoldEveryLimit { get; init; }
 
+    /// <summary>No axle on a track bar sits aside by more than this, mm, in 95 of 100: what takes it back comes with the stack, or the stack is stopped. Null is not held.</summary>
+    public double? MostAsideMm { get; init; }
+
     /// <summary>Parts that are not on the shelf may be bought.</summary>
     public bool MayBuy { get; init; }
 

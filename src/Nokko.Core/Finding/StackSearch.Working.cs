@@ -1,6 +1,7 @@
 using System.Globalization;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Finding;
@@ -86,7 +87,7 @@ public sealed partial class StackSearch
         for (var i = 0; i < 4; i++)
         {
             var corner = worked.Corners[i];
-            var said = Vehicles.Corners.Said(corner.Corner);
+            var said = Corners.Said(corner.Corner);
             var rise = worked.Front.Heights[i] + worked.Rear.Heights[i];
             var u = Math.Sqrt(worked.Front.Variances[i] + worked.Rear.Variances[i]);
             foreach (var use in corner.Uses(rise, u))
@@ -115,24 +116,48 @@ public sealed partial class StackSearch
                 worked.Stopped ??= corner.Irreversible[0];
             }
         }
+        if (_centred?.Of(worked.Corners, Rise) is { } centred)
+        {
+            worked.Beside = centred.Come;
+            worked.Stopped ??= centred.Stopped;
+        }
+
+        // Over an axle's middle the frame rises by the mean of both sides, known no worse than both together.
+        Estimate Rise(Axle axle)
+        {
+            var first = axle == Axle.Front ? 0 : 2;
+            double Mean(int i) => worked.Front.Heights[i] + worked.Rear.Heights[i];
+            double U(int i) => Math.Sqrt(worked.Front.Variances[i] + worked.Rear.Variances[i]);
+            return new((Mean(first) + Mean(first + 1)) / 2, (U(first) + U(first + 1)) / 2);
+        }
     }
 
     private Rank RankOf(Worked w, double chance) =>
         Stand(
             chance,
-            w.Front.Touched + w.Rear.Touched,
+            Touched(w),
             w.Most?.Use.Share ?? 0,
             w.Front.Irreversible + w.Rear.Irreversible,
-            w.Front.Opened + w.Rear.Opened,
+            Opened(w),
             Hours(w),
             Cost(w),
             Cost(w) + (Hours(w) * _rules.HourRate),
             string.Join('|', w.Corners.Select(c => c.Key))
         );
 
-    private static double Hours(Worked w) => w.Front.Hours + w.Rear.Hours;
+    private static int Touched(Worked w) => w.Front.Touched + w.Rear.Touched + w.Beside.Count;
 
-    private static double Cost(Worked w) => w.Front.Cost + w.Rear.Cost;
+    private static int Opened(Worked w) =>
+        Corners.Axles.Count(a =>
+            (a == Axle.Front ? w.Front : w.Rear).Opened > 0
+            || w.Beside.Any(b => Corners.AxleOf(b.Corner) == a)
+        );
+
+    private static double Hours(Worked w) =>
+        w.Front.Hours + w.Rear.Hours + w.Beside.Sum(b => CornerOption.HoursOf(b.Part));
+
+    private double Cost(Worked w) =>
+        w.Front.Cost + w.Rear.Cost + w.Beside.Sum(b => _pool.PriceOf(b.Part));
 
     private FoundStack Found(Worked w, double chance)
     {
@@ -150,11 +175,11 @@ public sealed partial class StackSearch
             w.Most,
             [.. w.Corners.SelectMany(c => c.Irreversible)],
             Hours(w),
-            w.Corners.Any(c => c.HoursGuessed),
-            w.Corners.Any(c => c.MoneyGuessed),
+            w.Corners.Any(c => c.HoursGuessed) || w.Beside.Any(b => b.Part.Hours is null),
+            w.Corners.Any(c => c.MoneyGuessed) || w.Beside.Any(b => b.Part.Price is null),
             (Hours(w) + ((1 - fine) * _again.Hours), Cost(w) + ((1 - fine) * _again.Money)),
             _again,
-            _pool.ToBuy(w.Corners),
+            _pool.ToBuy(w.Corners, w.Beside.Select(b => b.Part.PartId!.Value)),
             w.Stopped
         );
     }
@@ -170,12 +195,16 @@ public sealed partial class StackSearch
         return
         [
             .. w
-                .Corners.Where(c => c.Parts.Count > 0)
-                .Select(c => new CornerStack
+                .Corners.Select(c => new CornerStack
                 {
                     Corner = c.Corner,
-                    Parts = [.. c.Parts.Select(p => Moved(p, c.Corner))],
-                }),
+                    Parts =
+                    [
+                        .. c.Parts.Select(p => Moved(p, c.Corner)),
+                        .. w.Beside.Where(b => b.Corner == c.Corner).Select(b => b.Part),
+                    ],
+                })
+                .Where(c => c.Parts.Count > 0),
         ];
 
         PlacedPart Moved(PlacedPart part, Corner corner)
@@ -204,6 +233,9 @@ public sealed partial class StackSearch
         public CornerOption[] Corners { get; } = [front.Left, front.Right, rear.Left, rear.Right];
 
         public (Corner Corner, LimitUse Use)? Most { get; set; }
+
+        /// <summary>What comes so that no axle sits aside.</summary>
+        public IReadOnlyList<(Corner Corner, PlacedPart Part)> Beside { get; set; } = [];
 
         public string? Stopped { get; set; }
 

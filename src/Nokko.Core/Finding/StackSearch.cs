@@ -16,6 +16,7 @@ public sealed partial class StackSearch
     private readonly AxleOptions? _front;
     private readonly AxleOptions? _rear;
     private readonly SearchPool _pool;
+    private readonly CentredAxles? _centred;
     private readonly Situation _situation;
     private readonly SearchRules _rules;
     private PriorityQueue<Branch, Rank> _open = new();
@@ -57,6 +58,10 @@ public sealed partial class StackSearch
         {
             Cannot = "Say first how it shall sit: a rake, a lift, or a lean to take out.";
             return;
+        }
+        if (rules.MostAsideMm is { } most)
+        {
+            _centred = new CentredAxles(situation, shelf, rules, most, _pool);
         }
         var axles = Predictor.Axles(situation);
         _front = new AxleOptions(0, axles[0], body, _odds, _pool, situation);
@@ -249,7 +254,7 @@ public sealed partial class StackSearch
         _again = SecondTry.Of(
             Hours(first),
             Cost(first),
-            first.Stopped is null && first.Front.Touched + first.Rear.Touched > 0 ? chance : 0,
+            first.Stopped is null && Touched(first) > 0 ? chance : 0,
             _rules.HourRate
         );
         if (first.Stopped is not null)

@@ -18,21 +18,63 @@ internal static class TrackBarMechanism
     /// <summary>A bar that is invented where nobody taped one, mm.</summary>
     public static readonly (Estimate Run, Estimate Drop) Invented = (new(850, 60), new(60, 35));
 
+    /// <summary>Whether an axle is held sideways by a track bar.</summary>
+    public static bool Holds(SuspensionKind kind) => kind.IsLiveAxle() && !kind.IsLeaf();
+
+    /// <summary>How far an axle with a track bar sits aside once the frame has risen over it, toward the bar's end at the body above zero, mm.</summary>
+    /// <param name="suspension">Its suspension.</param>
+    /// <param name="rise">How far the frame rises over its middle.</param>
+    /// <param name="parts">What stands at it.</param>
+    public static Result Aside(
+        Vehicles.Suspension suspension,
+        Estimate rise,
+        IReadOnlyList<PlacedPart> parts
+    ) =>
+        (Planned(parts) ?? new Stand(WayKind.Lifted, "", null, TrackBarCure.None)).Figure(
+            Sizes(suspension, rise)
+        );
+
+    private static AxleSizes Sizes(Vehicles.Suspension suspension, Estimate rise) =>
+        new AxleSizes(suspension)
+            .Size(SuspensionSizes.TrackBarRun, Invented.Run)
+            .Size(SuspensionSizes.TrackBarDrop, Invented.Drop)
+            .Rise(rise);
+
+    /// <summary>How the bar stands with what a plan has for it; null where it has nothing.</summary>
+    private static Stand? Planned(IReadOnlyList<PlacedPart> parts)
+    {
+        var by = parts
+            .Where(p => p.Kind == PartKind.TrackBarBracket)
+            .Max(p => p.Thickness?.In(Unit.Mm));
+        return parts.Any(p => p.Kind == PartKind.TrackBar)
+                ? new(
+                    WayKind.Planned,
+                    "As planned: its bar set to the length that centres the axle",
+                    PartKind.TrackBar,
+                    TrackBarCure.LongerBar,
+                    by ?? 0
+                )
+            : by is { } mm
+                ? new(
+                    WayKind.Planned,
+                    $"As planned: one end relocated by {LengthText.Both(mm)}",
+                    PartKind.TrackBarBracket,
+                    TrackBarCure.RaisedAxleEnd,
+                    mm
+                )
+            : null;
+    }
+
     /// <summary>The mechanism; null on an axle that has none.</summary>
     public static Mechanism? Of(LiftedAxle axle)
     {
-        var kind = axle.Suspension.Kind;
-        if (!kind.IsLiveAxle() || kind.IsLeaf())
+        if (!Holds(axle.Suspension.Kind))
         {
             return null;
         }
-        var sizes = new AxleSizes(axle.Suspension)
-            .Size(SuspensionSizes.TrackBarRun, Invented.Run)
-            .Size(SuspensionSizes.TrackBarDrop, Invented.Drop)
-            .Rise(axle.Rise);
+        var sizes = Sizes(axle.Suspension, axle.Rise);
         var lift = axle.Rise.Mean;
         var bracket = axle.Nearest(PartKind.TrackBarBracket, lift);
-        var planned = axle.Amount(PartKind.TrackBarBracket);
         Stand[] cures =
         [
             new(WayKind.Cure, "Longer bar", PartKind.TrackBar, TrackBarCure.LongerBar),
@@ -51,24 +93,7 @@ internal static class TrackBarMechanism
                 bracket.Mm
             ),
         ];
-        Stand? asPlanned =
-            axle.Has(PartKind.TrackBar)
-                ? new(
-                    WayKind.Planned,
-                    "As planned: its bar set to the length that centres the axle",
-                    PartKind.TrackBar,
-                    TrackBarCure.LongerBar,
-                    planned ?? 0
-                )
-            : planned is { } by
-                ? new(
-                    WayKind.Planned,
-                    $"As planned: one end relocated by {LengthText.Both(by)}",
-                    PartKind.TrackBarBracket,
-                    TrackBarCure.RaisedAxleEnd,
-                    by
-                )
-            : null;
+        var asPlanned = Planned(axle.Parts);
         Stand[] ways =
         [
             new(WayKind.Before, "As it was", null, TrackBarCure.None),
@@ -156,6 +181,13 @@ internal static class TrackBarMechanism
                 : Bar(x).Lifted(lift, Cure, ByMm);
         }
 
+        /// <summary>How far the axle sits aside; a bar that can be set is set by the gaps, each taped to a millimetre.</summary>
+        public Result Figure(AxleSizes sizes) =>
+            Cure == TrackBarCure.LongerBar && At(sizes.At) is { } now
+                ? Result.Of(now.ShiftMm, Unit.Mm, SetByGapsUMm, [])
+            : Kind == WayKind.Before ? Result.Of(0, Unit.Mm, 0, [])
+            : sizes.Worked(Unit.Mm, x => At(x)?.ShiftMm);
+
         public MechanismWay Way(LiftedAxle axle, AxleSizes sizes)
         {
             var now = At(sizes.At);
@@ -166,13 +198,7 @@ internal static class TrackBarMechanism
                 Kind = Kind,
                 Said = Said,
                 Part = Part,
-                Figure =
-                    // A bar that can be set is set by the gaps, each taped to a millimetre.
-                    Cure == TrackBarCure.LongerBar
-                    && now is not null
-                        ? Result.Of(now.ShiftMm, Unit.Mm, SetByGapsUMm, [])
-                    : Kind == WayKind.Before ? Result.Of(0, Unit.Mm, 0, [])
-                    : sizes.Worked(Unit.Mm, x => At(x)?.ShiftMm),
+                Figure = Figure(sizes),
                 Also =
                 [
                     .. Kind == WayKind.Before || Cure == TrackBarCure.LongerBar

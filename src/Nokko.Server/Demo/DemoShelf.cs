@@ -145,6 +145,8 @@ internal sealed class DemoShelf
         Inch("SL-40", "Wren sway-bar link", PartKind.SwayBarLink, 1.5, null, 4, 29);
     public Part BarBracket { get; } =
         Inch("TB-3", "Rook track-bar bracket, to drill", PartKind.TrackBarBracket, 2, null, 1, 58);
+    public Part SetBar { get; } =
+        Inch("TB-8", "Rook track bar, adjustable", PartKind.TrackBar, null, null, 1, 164);
     public Part ShaftSpacer { get; } =
         Inch("HS-12", "Sedge half-shaft spacer", PartKind.HalfShaftSpacer, 0.5, null, 2, 36);
     public Part SensorLink { get; } =
@@ -196,6 +198,7 @@ internal sealed class DemoShelf
             LongShock,
             Link,
             BarBracket,
+            SetBar,
             ShaftSpacer,
             SensorLink,
             DualCoil,

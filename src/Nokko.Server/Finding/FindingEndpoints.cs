@@ -5,6 +5,8 @@ using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Finding;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 using Nokko.Server.Plans;
@@ -32,23 +34,31 @@ internal static class FindingEndpoints
         bool MayBuy,
         bool SidesDiffer,
         SearchOrder Order = SearchOrder.LeastCost,
-        double? HourRate = null
+        double? HourRate = null,
+        QuantityInput? MostAside = null
     )
     {
+        /// <exception cref="RefusedException">What was typed cannot be, at its field.</exception>
         public SearchRules Rules() =>
-            new()
-            {
-                NoSpacers = NoSpacers,
-                NoCutting = NoCutting,
-                PreloadOnly = PreloadOnly,
-                KeepDroop = KeepDroop,
-                HoldEveryLimit = HoldEveryLimit,
-                MayBuy = MayBuy,
-                SidesDiffer = SidesDiffer,
-                Order = Order,
-                LeastChance = LeastChance,
-                HourRate = HourRate ?? SearchRules.UsualHourRate,
-            };
+            HourRate is not (null or >= 0 and <= MostForAnHour)
+                ? throw Refuse.Value(
+                    "hourRate",
+                    "What does an hour cost? A number from 0 to 100,000."
+                )
+                : new()
+                {
+                    NoSpacers = NoSpacers,
+                    NoCutting = NoCutting,
+                    PreloadOnly = PreloadOnly,
+                    KeepDroop = KeepDroop,
+                    HoldEveryLimit = HoldEveryLimit,
+                    MayBuy = MayBuy,
+                    SidesDiffer = SidesDiffer,
+                    Order = Order,
+                    LeastChance = LeastChance,
+                    HourRate = HourRate ?? SearchRules.UsualHourRate,
+                    MostAsideMm = QuantityInput.Read(MostAside, "mostAside", Unit.Mm)?.In(Unit.Mm),
+                };
     }
 
     public static void Map(RouteGroupBuilder jobs)
@@ -101,12 +111,14 @@ internal static class FindingEndpoints
                 .ExecuteAsync(context);
             return;
         }
-        if (body.HourRate is not (null or >= 0 and <= MostForAnHour))
+        SearchRules rules;
+        try
         {
-            await Trouble
-                .At("hourRate", "What does an hour cost? A number from 0 to 100,000.")
-                .Answer()
-                .ExecuteAsync(context);
+            rules = body.Rules();
+        }
+        catch (RefusedException e)
+        {
+            await Trouble.Of(e.Refusal).Answer().ExecuteAsync(context);
             return;
         }
         var situation = Standing(loaded, from);
@@ -119,7 +131,7 @@ internal static class FindingEndpoints
         ends.CancelAfter(Longest);
         try
         {
-            foreach (var line in Lines(situation, shelf, body.Rules(), ends.Token))
+            foreach (var line in Lines(situation, shelf, rules, ends.Token))
             {
                 await context.Response.WriteAsync(
                     JsonSerializer.Serialize(line, JobJson.Options) + "\n",

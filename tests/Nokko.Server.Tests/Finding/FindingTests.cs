@@ -164,6 +164,44 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal("hourRate", refused["field"]!.GetValue<string>());
     }
 
+    [Theory]
+    [InlineData("a bit", "mm")]
+    [InlineData("0", "mm")]
+    [InlineData("6", "kg")]
+    public async Task How_far_aside_is_refused_at_its_field_where_it_cannot_be(
+        string typed,
+        string unit
+    )
+    {
+        var (caller, job) = await Measured();
+        using var answer = await caller.Http.PostAsJsonAsync(
+            $"{job.Path}/stacks",
+            new
+            {
+                fromStageId = job.Stage,
+                noSpacers = false,
+                noCutting = false,
+                preloadOnly = false,
+                keepDroop = false,
+                holdEveryLimit = false,
+                mayBuy = false,
+                sidesDiffer = false,
+                mostAside = new
+                {
+                    typed,
+                    unit,
+                    known = "told",
+                },
+            },
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(422, (int)answer.StatusCode);
+        var refused = JsonNode.Parse(
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
+        )!;
+        Assert.Equal("mostAside", refused["field"]!.GetValue<string>());
+    }
+
     [Fact]
     public async Task Stacks_come_in_order_with_their_reasons_and_one_can_be_planned_as_it_stands()
     {

@@ -2262,6 +2262,7 @@ export interface components {
             order: components["schemas"]["SearchOrder"];
             /** Format: double */
             hourRate: null | number;
+            mostAside: null | components["schemas"]["QuantityInput"];
         };
         FindingLine: {
             cannot: null | string;

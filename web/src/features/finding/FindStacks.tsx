@@ -11,12 +11,14 @@ import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
+import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
+import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { FoundRow } from "./FoundRow";
 import { useFinding, type Findings, type Rules } from "./useFinding";
 
-type School = Exclude<keyof Rules, "order" | "hourRate">;
+type School = Exclude<keyof Rules, "order" | "hourRate" | "mostAside">;
 
 const schools: { rule: School; says: string }[] = [
   { rule: "mayBuy", says: "parts may be bought" },
@@ -38,6 +40,7 @@ const nothing: Rules = {
   sidesDiffer: false,
   order: "leastCost",
   hourRate: null,
+  mostAside: null,
 };
 
 const orders: { order: Rules["order"]; says: string }[] = [
@@ -69,8 +72,13 @@ export function FindStacks({
     sidesDiffer: d.job.target.noLean,
   }));
   const [rate, setRate] = useDraft("hourRate", "");
+  const [aside, setAside] = useDraft("mostAside", "");
+  const unit = useUnit();
   const [narrow, setNarrow] = useState(false);
-  const chosen = schools.filter((s) => rules[s.rule]);
+  const chosen = [
+    ...schools.filter((s) => rules[s.rule]).map((s) => s.says),
+    ...(aside.trim() ? [`no axle aside by more than ${aside.trim()}`] : []),
+  ];
   const asked = query.has("find");
   const hourRate =
     rate.trim() === "" ? null : Number(rate.trim().replace(",", "."));
@@ -80,6 +88,7 @@ export function FindStacks({
       ...rules,
       ...change,
       hourRate,
+      mostAside: typed(aside, unit),
     });
   useEffect(() => {
     if (asked) {
@@ -120,9 +129,7 @@ export function FindStacks({
             setNarrow(!narrow);
           }}
         >
-          {chosen.length === 0
-            ? "Narrow it"
-            : `Narrowed: ${chosen.map((s) => s.says).join(", ")}`}
+          {chosen.length === 0 ? "Narrow it" : `Narrowed: ${chosen.join(", ")}`}
         </Button>
         <TextField
           select
@@ -175,12 +182,25 @@ export function FindStacks({
               }
             />
           ))}
+          <TextField
+            label="No axle aside by more than"
+            value={aside}
+            placeholder={unit === "in" ? "1/4" : "6"}
+            onChange={(e) => {
+              setAside(e.target.value);
+            }}
+            {...at(search.problem, "mostAside")}
+            slotProps={{ inputLabel: { shrink: true } }}
+            fullWidth={false}
+            sx={{ width: 230, my: 1 }}
+          />
         </Box>
       )}
       {search.running && <LinearProgress aria-label="Looking" />}
-      {!at(search.problem, "hourRate").error && (
-        <ProblemNote problem={search.problem} />
-      )}
+      {!at(search.problem, "hourRate").error &&
+        !(narrow && at(search.problem, "mostAside").error) && (
+          <ProblemNote problem={search.problem} />
+        )}
       {f && (
         <Found
           findings={f}
