@@ -39,6 +39,12 @@ public enum MechanismKind
 
     /// <summary>Headlights on a wall, from the side.</summary>
     Headlights,
+
+    /// <summary>What its axles carry, against what their plates allow.</summary>
+    AxleLoads,
+
+    /// <summary>On which side slope it tips.</summary>
+    SideSlope,
 }
 
 /// <summary>How a mechanism stands.</summary>

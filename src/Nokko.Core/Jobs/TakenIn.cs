@@ -57,7 +57,10 @@ public sealed record VehicleSizesInput(
     QuantityInput? RearUnsprungShare,
     QuantityInput? SillHeight,
     QuantityInput? MidMark,
-    string? TyreSize
+    string? TyreSize,
+    QuantityInput? FrontAxleRating = null,
+    QuantityInput? RearAxleRating = null,
+    QuantityInput? CgHeight = null
 )
 {
     /// <summary>Reads the sizes.</summary>
@@ -76,6 +79,9 @@ public sealed record VehicleSizesInput(
             RearUnsprungShare = Size(RearUnsprungShare, "rearUnsprungShare"),
             SillHeight = Size(SillHeight, "sillHeight"),
             MidMark = Size(MidMark, "midMark"),
+            FrontAxleRating = Size(FrontAxleRating, "frontAxleRating"),
+            RearAxleRating = Size(RearAxleRating, "rearAxleRating"),
+            CgHeight = Size(CgHeight, "cgHeight"),
         };
 
     private static Quantity? Size(QuantityInput? input, string name)

@@ -76,6 +76,7 @@ public sealed record PlanGeometry
             [
                 .. Corners.Axles.SelectMany(axle => OfAxle(Lifted(axle))),
                 HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase),
+                .. OfVehicle(situation, lifted.CgRise),
             ],
         };
 
@@ -121,6 +122,23 @@ public sealed record PlanGeometry
             };
         }
     }
+
+    private static IEnumerable<Mechanism> OfVehicle(Situation situation, Estimate cgRise) =>
+        new[]
+        {
+            AxleLoadsMechanism.Of(
+                situation.Vehicle.Dimensions,
+                [
+                    .. situation.Loads.Select(l => new CarriedLoad(
+                        l.Name,
+                        l.Mass.In(Unit.Kg),
+                        l.Behind.In(Unit.Mm),
+                        l.Stays
+                    )),
+                ]
+            ),
+            SideSlopeMechanism.Of(situation.Vehicle, cgRise),
+        }.OfType<Mechanism>();
 
     private static IEnumerable<Mechanism> OfAxle(LiftedAxle axle)
     {

@@ -217,6 +217,18 @@ public sealed record VehicleDimensions
     /// <summary>How far the mid marks lie behind the front axle.</summary>
     public Quantity? MidMark { get; init; }
 
+    /// <summary>Mass that the front axle may carry, from its plate.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Quantity? FrontAxleRating { get; init; }
+
+    /// <summary>Mass that the rear axle may carry, from its plate.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Quantity? RearAxleRating { get; init; }
+
+    /// <summary>Centre of gravity above the floor, the vehicle as it was made.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Quantity? CgHeight { get; init; }
+
     /// <summary>Each size with its name in files, for checks and lists.</summary>
     public IEnumerable<(string Name, Quantity? Value)> Named() =>
         [
@@ -231,6 +243,9 @@ public sealed record VehicleDimensions
             ("rearUnsprungShare", RearUnsprungShare),
             ("sillHeight", SillHeight),
             ("midMark", MidMark),
+            ("frontAxleRating", FrontAxleRating),
+            ("rearAxleRating", RearAxleRating),
+            ("cgHeight", CgHeight),
         ];
 
     /// <summary>Between what each size lies on anything with four wheels; outside, no body could be computed from it.</summary>
@@ -251,6 +266,9 @@ public sealed record VehicleDimensions
             ["rearUnsprungShare"] = (Unit.One, 0.01, 0.8),
             ["sillHeight"] = (Unit.Mm, 50, 3_000),
             ["midMark"] = (Unit.Mm, 10, 10_000),
+            ["frontAxleRating"] = (Unit.Kg, 50, 30_000),
+            ["rearAxleRating"] = (Unit.Kg, 50, 30_000),
+            ["cgHeight"] = (Unit.Mm, 200, 2_000),
         };
 
     /// <summary>Why a size cannot be, or null.</summary>

@@ -63,7 +63,11 @@ internal static partial class DemoSystems
                 (SuspensionSizes.BumpStopHeight, 70),
                 (SuspensionSizes.HoseSlack, 45)
             ),
-            Sizes = DemoVehicle.Built(2790, 1610, 1240, 1020, 470, springs: 1060),
+            Sizes = DemoVehicle.Built(2790, 1610, 1240, 1020, 470, springs: 1060) with
+            {
+                FrontAxleRating = DemoVehicle.Kg(1400),
+                RearAxleRating = DemoVehicle.Kg(1200),
+            },
             Wish = "Level with the trailer on",
             LevelLoaded = true,
             Carries = "stretcher, radios; tows a boat",

@@ -107,7 +107,7 @@ internal sealed record FoundView(
         );
     }
 
-    /// <summary>What is done to a vehicle, in a fitter's words; both sides in one where they are alike.</summary>
+    /// <summary>What is done to a vehicle, in a fitter's words; what is done on both sides is said once.</summary>
     public static IEnumerable<string> Touched(Stage from, Plan plan)
     {
         foreach (var axle in Corners.Axles)
@@ -116,13 +116,13 @@ internal sealed record FoundView(
                 Change(from, plan, Corners.Of(axle)[0]),
                 Change(from, plan, Corners.Of(axle)[1])
             );
-            if (left.SequenceEqual(right))
+            foreach (var what in left.ToArray())
             {
-                foreach (var what in left)
+                if (right.Remove(what))
                 {
+                    left.Remove(what);
                     yield return $"{axle.Said()}: {what}";
                 }
-                continue;
             }
             foreach (
                 var (corner, what) in left.Select(w => (Corners.Of(axle)[0], w))

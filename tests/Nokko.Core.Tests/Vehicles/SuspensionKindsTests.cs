@@ -81,8 +81,10 @@ public class SuspensionKindsTests
     public void Any_pair_of_suspensions_stands_on_the_usual_sizes_of_a_vehicle(VehicleKind kind)
     {
         var sizes = VehicleDefaults.Fill(new(), kind);
+        Assert.All(sizes.Named().TakeLast(3), n => Assert.Null(n.Value));
         Assert.All(
-            sizes.Named(),
+            // What plates and papers say is guessed for nobody.
+            sizes.Named().SkipLast(3),
             n =>
             {
                 Assert.Equal(Known.Estimated, n.Value!.Known);

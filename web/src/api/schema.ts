@@ -4158,7 +4158,7 @@ export interface components {
          * @description Something of a vehicle that a lift moves.
          * @enum {unknown}
          */
-        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "cvShaft" | "arms" | "alignment" | "headlights";
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "cvShaft" | "arms" | "alignment" | "headlights" | "axleLoads" | "sideSlope";
         /** @description A bar or line of a drawing through the travel. */
         MechanismRod: {
             /** @description What it is: the drawing knows it by that. */
@@ -6386,6 +6386,9 @@ export interface components {
             rearUnsprungShare: null | components["schemas"]["Quantity"];
             sillHeight: null | components["schemas"]["Quantity"];
             midMark: null | components["schemas"]["Quantity"];
+            frontAxleRating: null | components["schemas"]["Quantity"];
+            rearAxleRating: null | components["schemas"]["Quantity"];
+            cgHeight: null | components["schemas"]["Quantity"];
         };
         VehicleHere: {
             /** Format: uuid */
@@ -6424,6 +6427,9 @@ export interface components {
             sillHeight: null | components["schemas"]["QuantityInput"];
             midMark: null | components["schemas"]["QuantityInput"];
             tyreSize: null | string;
+            frontAxleRating?: null | components["schemas"]["QuantityInput"];
+            rearAxleRating?: null | components["schemas"]["QuantityInput"];
+            cgHeight?: null | components["schemas"]["QuantityInput"];
         };
         /**
          * @description A verdict: on what was wanted, or on what was foretold.

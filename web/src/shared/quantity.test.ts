@@ -3,8 +3,9 @@ import {
   isLength,
   quantityText,
   retyped,
-  retypedLength,
+  retypedWithUnit,
   typed,
+  typedMass,
 } from "./quantity";
 
 describe("quantities in fields", () => {
@@ -47,13 +48,32 @@ describe("a stored quantity", () => {
   });
 
   it("that was only estimated starts a field empty", () => {
-    expect(retypedLength(q({ known: "estimated" }))).toBe("");
-    expect(retypedLength(null)).toBe("");
-    expect(retypedLength(q({ typed: "20 1/2" }))).toBe("20 1/2 in");
+    expect(retypedWithUnit(q({ known: "estimated" }))).toBe("");
+    expect(retypedWithUnit(null)).toBe("");
+    expect(retypedWithUnit(q({ typed: "20 1/2" }))).toBe("20 1/2 in");
   });
 
   it("is a length in millimetres or inches only", () => {
     expect(isLength(q({}))).toBe(true);
     expect(isLength(q({ unit: "kg" }))).toBe(false);
   });
+});
+
+it("keeps a weight what it is when the person reads in another unit", () => {
+  const stored = {
+    value: 1240,
+    unit: "kg" as const,
+    u: null,
+    known: "document" as const,
+    typed: null,
+  };
+  const shown = retypedWithUnit(stored);
+  expect(shown).toBe("1240 kg");
+  expect(typedMass(shown, "lb")).toMatchObject({ typed: "1240", unit: "kg" });
+  expect(typedMass("2500", "lb")).toMatchObject({ typed: "2500", unit: "lb" });
+  expect(typedMass("2500 LBS", "kg")).toMatchObject({
+    typed: "2500",
+    unit: "lb",
+  });
+  expect(typedMass(" ", "kg")).toBeNull();
 });

@@ -1,5 +1,5 @@
 import type { Schemas, Unit } from "../api/client";
-import { retyped, retypedLength } from "./quantity";
+import { retyped, retypedWithUnit } from "./quantity";
 
 /** Which axles have both wheels on one axle; none until the catalogue is here. */
 export function liveAxles(
@@ -33,7 +33,7 @@ export function fieldUnit(
 
 /** A stored size as its field shows it; lengths carry their unit. */
 export function fieldText(q: Schemas["Quantity"]): string {
-  return ["mm", "in", "cm"].includes(q.unit) ? retypedLength(q) : retyped(q);
+  return ["mm", "in", "cm"].includes(q.unit) ? retypedWithUnit(q) : retyped(q);
 }
 
 /** The label of a size's field: the unit stands in it unless a length is typed with its own. */

@@ -194,6 +194,8 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   arms: "From behind, one side",
   alignment: "From behind, one side",
   headlights: "From the side",
+  axleLoads: "",
+  sideSlope: "",
 };
 
 /** Where the ground and the tyres are in a mechanism's own heights; a shaft is drawn without. */

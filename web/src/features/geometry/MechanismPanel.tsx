@@ -15,12 +15,14 @@ import {
   standing,
   titleOf,
   upSays,
+  weightText,
   type Mechanism,
   type Way,
 } from "./geometry";
 import { chip } from "./MechanismLine";
 import { MechanismDrawing, useWayLine } from "./MechanismDrawing";
 import { PutIntoPlan } from "./PutIntoPlan";
+import { SlopeDrawing } from "./SlopeDrawing";
 import { SpaceForm } from "./SpaceForm";
 import { TapeThese } from "./TapeThese";
 import { TravelCurve } from "./TravelCurve";
@@ -71,6 +73,13 @@ export function MechanismPanel({
         {mechanism.says}
       </Typography>
       {mechanism.kind === "headlights" && <Lamps way={chosen} />}
+      {mechanism.kind === "sideSlope" && mechanism.ways[0] && (
+        <SlopeDrawing
+          vehicle={d.vehicle}
+          before={mechanism.ways[0]}
+          chosen={chosen}
+        />
+      )}
       {travel && (
         <>
           <Box
@@ -166,7 +175,12 @@ export function MechanismPanel({
               </Box>
               <Box component="dd" sx={{ m: 0, fontWeight: 700 }}>
                 {n.result.unit === "mm" ? (
-                  <ResultLength result={n.result} signed />
+                  <ResultLength
+                    result={n.result}
+                    signed={mechanism.kind !== "sideSlope"}
+                  />
+                ) : n.result.unit === "kg" && n.result.value !== null ? (
+                  `${weightText(n.result.value, unit)} ± ${weightText(2 * (n.result.u ?? 0), unit)}`
                 ) : (
                   numberSays(n.result)
                 )}

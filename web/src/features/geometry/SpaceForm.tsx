@@ -9,7 +9,7 @@ import { BothWays, type Lines } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { Press } from "../../shared/Press";
 import { asError, at } from "../../shared/ProblemNote";
-import { retypedLength, typed } from "../../shared/quantity";
+import { retypedWithUnit, typed } from "../../shared/quantity";
 import { useSuspensionKinds } from "../../shared/useKinds";
 
 const ways = ["forward", "outward", "up"] as const;
@@ -25,9 +25,9 @@ function textsOf(
       return [
         name,
         {
-          forward: retypedLength(p?.x ?? null),
-          outward: retypedLength(p?.y ?? null),
-          up: retypedLength(p?.z ?? null),
+          forward: retypedWithUnit(p?.x ?? null),
+          outward: retypedWithUnit(p?.y ?? null),
+          up: retypedWithUnit(p?.z ?? null),
         },
       ];
     }),

@@ -8,6 +8,7 @@ import {
   placeAt,
   saidOf,
   titleOf,
+  weightText,
   type Mechanism,
   type Travel,
 } from "./geometry";
@@ -95,4 +96,10 @@ describe("in the list", () => {
   it("what cannot be told says so", () => {
     expect(stood("pinion", null)).toBe("not told");
   });
+});
+
+it("says weights in the unit of the shop", () => {
+  expect(weightText(1204.5, "mm")).toBe("1,205 kg");
+  expect(weightText(-13, "in")).toBe("−29 lb");
+  expect(figureText(54.4311, "kg", "in")).toBe("120 lb");
 });

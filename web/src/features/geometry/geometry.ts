@@ -17,6 +17,8 @@ const names: Record<Schemas["MechanismKind"], string> = {
   arms: "camber and track",
   alignment: "alignment",
   headlights: "Headlights",
+  axleLoads: "Axle loads",
+  sideSlope: "Side slope",
 };
 
 /** A mechanism as it heads a line. */
@@ -35,6 +37,12 @@ export const standing = (m: Mechanism): Way | undefined =>
   m.ways.find((w) => w.kind === "lifted") ??
   m.ways[0];
 
+/** A weight in pounds or kilograms. */
+export const weightText = (kg: number, length: LengthUnit) =>
+  `${Math.round(length === "in" ? kg * 2.2046226 : kg)
+    .toLocaleString("en-GB")
+    .replace("-", "−")} ${length === "in" ? "lb" : "kg"}`;
+
 /** A number of a mechanism as a person reads it, without its ±. */
 export function figureText(
   value: number,
@@ -43,6 +51,9 @@ export function figureText(
 ): string {
   if (unit === "mm") {
     return showText(value, length);
+  }
+  if (unit === "kg") {
+    return weightText(value, length);
   }
   const shown = value.toFixed(1);
   return `${(Number(shown) === 0 ? "0.0" : shown).replace("-", "−")}°`;

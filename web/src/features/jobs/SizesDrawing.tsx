@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { showText, type LengthUnit } from "../../shared/length";
 import { at } from "../../shared/ProblemNote";
-import { typed } from "../../shared/quantity";
+import { typed, typedMass } from "../../shared/quantity";
 import { SideDrawing } from "../stance/SideDrawing";
 import { useInks } from "../../shared/theme";
 
@@ -22,6 +22,9 @@ export interface SizesText {
   rearUnsprungShare: string;
   sillHeight: string;
   midMark: string;
+  frontAxleRating: string;
+  rearAxleRating: string;
+  cgHeight: string;
   tyreSize: string;
 }
 
@@ -37,6 +40,9 @@ export const noSizes: SizesText = {
   rearUnsprungShare: "",
   sillHeight: "",
   midMark: "",
+  frontAxleRating: "",
+  rearAxleRating: "",
+  cgHeight: "",
   tyreSize: "",
 };
 
@@ -51,12 +57,15 @@ export function sizesBody(
     rearTrack: typed(s.rearTrack, unit),
     frontSpringBase: typed(s.frontSpringBase, unit),
     rearSpringBase: typed(s.rearSpringBase, unit),
-    frontAxleMass: typed(s.frontAxleMass, mass, "document"),
-    rearAxleMass: typed(s.rearAxleMass, mass, "document"),
+    frontAxleMass: typedMass(s.frontAxleMass, mass, "document"),
+    rearAxleMass: typedMass(s.rearAxleMass, mass, "document"),
     frontUnsprungShare: typed(s.frontUnsprungShare, "1", "told"),
     rearUnsprungShare: typed(s.rearUnsprungShare, "1", "told"),
     sillHeight: typed(s.sillHeight, unit),
     midMark: typed(s.midMark, unit),
+    frontAxleRating: typedMass(s.frontAxleRating, mass, "document"),
+    rearAxleRating: typedMass(s.rearAxleRating, mass, "document"),
+    cgHeight: typed(s.cgHeight, unit, "document"),
     tyreSize: s.tyreSize.trim() || null,
   };
 }
@@ -181,9 +190,18 @@ const fields: {
   },
 ];
 
+/** What its plates and papers say: nobody guesses them. */
+const papers: { key: keyof SizesText; label: string }[] = [
+  { key: "frontAxleRating", label: "Front axle may carry" },
+  { key: "rearAxleRating", label: "Rear axle may carry" },
+  { key: "cgHeight", label: "Centre of gravity above floor" },
+];
+
 /** The sizes as lines, each with its label. */
 export function sizesLines(sizes: SizesText): Record<string, string> {
-  return Object.fromEntries(fields.map((f) => [f.label, sizes[f.key]]));
+  return Object.fromEntries(
+    [...fields, ...papers].map((f) => [f.label, sizes[f.key]]),
+  );
 }
 
 function shows(
@@ -228,20 +246,70 @@ export function SizesDrawing({
           : `${f.guess.toString()} kg`
         : showText(f.guess, unit);
   return (
-    <Box
-      sx={{
-        position: { md: "relative" },
-        aspectRatio: { md: "1000 / 560" },
-        maxWidth: 1000,
-        display: { xs: "grid", md: "block" },
-        gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)",
-        gap: 1.5,
-      }}
-    >
-      <Drawing kind={kind} live={live} />
-      {fields
-        .filter((f) => shows(f.key, live))
-        .map((f) => (
+    <>
+      <Box
+        sx={{
+          position: { md: "relative" },
+          aspectRatio: { md: "1000 / 560" },
+          maxWidth: 1000,
+          display: { xs: "grid", md: "block" },
+          gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)",
+          gap: 1.5,
+        }}
+      >
+        <Drawing kind={kind} live={live} />
+        {fields
+          .filter((f) => shows(f.key, live))
+          .map((f) => (
+            <TextField
+              key={f.key}
+              label={f.label}
+              value={sizes[f.key]}
+              onChange={(e) => {
+                onChange({ ...sizes, [f.key]: e.target.value });
+              }}
+              placeholder={guess(f)}
+              {...at(problem, `sizes.${f.key}`)}
+              slotProps={{
+                inputLabel: { shrink: true },
+                input: {
+                  sx: { bgcolor: "background.paper" },
+                  endAdornment: sizes[f.key] === "" && (
+                    <InputAdornment position="end">
+                      <Box
+                        component="span"
+                        sx={{ fontSize: "0.78rem", color: "text.secondary" }}
+                      >
+                        estimated
+                      </Box>
+                    </InputAdornment>
+                  ),
+                },
+              }}
+              sx={{
+                position: { md: "absolute" },
+                left: { md: `${f.left.toString()}%` },
+                top: { md: `${f.top.toString()}%` },
+                width: { md: "21%" },
+              }}
+            />
+          ))}
+      </Box>
+      <Box
+        role="group"
+        aria-label="From its plates and papers"
+        sx={{
+          display: "grid",
+          gridTemplateColumns: {
+            xs: "minmax(0, 1fr)",
+            sm: "repeat(3, minmax(0, 1fr))",
+          },
+          gap: 1.5,
+          maxWidth: 1000,
+          mt: 1.5,
+        }}
+      >
+        {papers.map((f) => (
           <TextField
             key={f.key}
             label={f.label}
@@ -249,33 +317,17 @@ export function SizesDrawing({
             onChange={(e) => {
               onChange({ ...sizes, [f.key]: e.target.value });
             }}
-            placeholder={guess(f)}
+            placeholder={
+              f.key === "cgHeight"
+                ? "where a paper says it"
+                : `on its plate, ${unit === "in" ? "lb" : "kg"}`
+            }
             {...at(problem, `sizes.${f.key}`)}
-            slotProps={{
-              inputLabel: { shrink: true },
-              input: {
-                sx: { bgcolor: "background.paper" },
-                endAdornment: sizes[f.key] === "" && (
-                  <InputAdornment position="end">
-                    <Box
-                      component="span"
-                      sx={{ fontSize: "0.78rem", color: "text.secondary" }}
-                    >
-                      estimated
-                    </Box>
-                  </InputAdornment>
-                ),
-              },
-            }}
-            sx={{
-              position: { md: "absolute" },
-              left: { md: `${f.left.toString()}%` },
-              top: { md: `${f.top.toString()}%` },
-              width: { md: "21%" },
-            }}
+            slotProps={{ inputLabel: { shrink: true } }}
           />
         ))}
-    </Box>
+      </Box>
+    </>
   );
 }
 

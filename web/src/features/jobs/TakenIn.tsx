@@ -11,12 +11,7 @@ import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { BothWays } from "../../shared/BothWays";
 import { asError } from "../../shared/ProblemNote";
-import {
-  isLength,
-  knownWords,
-  retyped,
-  retypedLength,
-} from "../../shared/quantity";
+import { knownWords, retyped, retypedWithUnit } from "../../shared/quantity";
 import { liveAxles } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { CorrectTakenIn } from "./CorrectTakenIn";
@@ -41,7 +36,8 @@ function sizesOf(v: Schemas["Vehicle"]): SizesText {
   const sizes = { ...noSizes };
   for (const key of Object.keys(d) as (keyof typeof d)[]) {
     const q = d[key];
-    sizes[key] = q !== null && isLength(q) ? retypedLength(q) : retyped(q);
+    // A share has no unit; what has one keeps it, whatever the person reads in today.
+    sizes[key] = q?.unit === "1" ? retyped(q) : retypedWithUnit(q ?? null);
   }
   sizes.tyreSize = v.tyreKnown === "estimated" ? "" : (v.tyreSize ?? "");
   return sizes;

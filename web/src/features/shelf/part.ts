@@ -2,7 +2,7 @@ import type { NewShopCommand } from "../../api/command";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
-import { retypedLength, typed } from "../../shared/quantity";
+import { retypedWithUnit, typed } from "../../shared/quantity";
 import { fieldText, fieldUnit } from "../../shared/suspensions";
 
 export interface LeafText {
@@ -79,10 +79,10 @@ export const editPart = ({
   number: p.number,
   name: p.name,
   kind: p.kind,
-  thickness: retypedLength(p.thickness),
+  thickness: retypedWithUnit(p.thickness),
   thicknessKnown: p.thickness?.known ?? "measured",
-  claim: retypedLength(p.claim),
-  extension: retypedLength(p.extension),
+  claim: retypedWithUnit(p.claim),
+  extension: retypedWithUnit(p.extension),
   sizes: Object.fromEntries(
     Object.entries(p.dimensions).map(([name, q]) => [name, fieldText(q)]),
   ),

@@ -12,7 +12,7 @@ import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { BothWays, type Lines } from "../../shared/BothWays";
 import { asError, at } from "../../shared/ProblemNote";
-import { retyped, retypedLength, typed } from "../../shared/quantity";
+import { retyped, retypedWithUnit, typed } from "../../shared/quantity";
 
 interface LoadText {
   id: string;
@@ -29,8 +29,8 @@ const textOf = (l: Schemas["StatedLoad"]): LoadText => ({
   name: l.name,
   mass: retyped(l.mass),
   massUnit: l.mass.unit,
-  behind: retypedLength(l.behind),
-  left: retypedLength(l.left),
+  behind: retypedWithUnit(l.behind),
+  left: retypedWithUnit(l.left),
   stays: l.stays,
 });
 

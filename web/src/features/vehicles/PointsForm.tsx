@@ -9,7 +9,7 @@ import { useJob, type useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { BothWays, type Lines } from "../../shared/BothWays";
 import { asError, at } from "../../shared/ProblemNote";
-import { retypedLength, typed } from "../../shared/quantity";
+import { retypedWithUnit, typed } from "../../shared/quantity";
 import { ArchetypeDrawing, type Place } from "./ArchetypeDrawing";
 
 type Texts = Record<string, { across: string; up: string }>;
@@ -24,10 +24,10 @@ function textsOf(
       return [
         name,
         {
-          across: retypedLength(
+          across: retypedWithUnit(
             (archetype.view === "along" ? p?.x : p?.y) ?? null,
           ),
-          up: retypedLength(p?.z ?? null),
+          up: retypedWithUnit(p?.z ?? null),
         },
       ];
     }),
