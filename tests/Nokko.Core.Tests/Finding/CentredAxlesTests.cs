@@ -136,6 +136,13 @@ public class CentredAxlesTests
             BinnedAt = Sample.At(0),
         };
         Assert.NotNull(Raised(All(Here(), [Ring, binned], rules), Corner.LF, Corner.RF).Stopped);
+        Assert.NotNull(
+            Raised(
+                All(Here(), [Ring, binned], rules with { MayBuy = true }),
+                Corner.LF,
+                Corner.RF
+            ).Stopped
+        );
         // A wider allowance needs nothing.
         var wide = Raised(All(Here(), [Ring], new() { MostAsideMm = 25 }), Corner.LF, Corner.RF);
         Assert.Null(wide.Stopped);
