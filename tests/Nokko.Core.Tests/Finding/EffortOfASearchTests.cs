@@ -171,6 +171,7 @@ public class EffortOfASearchTests
         var stays = Sample.Level with
         {
             Rake = Sample.Mm(120),
+            LeastRearLift = Sample.Mm(40),
         };
         var (both, _) = First(Here(stays, from), [shelf[0] with { Count = 2 }], SearchOrder.Surest);
         Assert.Equal(
