@@ -61,7 +61,8 @@ public sealed record Progress(
         var proof = begun is null ? null : results.Proofs.FirstOrDefault(p => p.PlanId == begun.Id);
         var guesses = d
             .Vehicle.Dimensions.Named()
-            .Count(n => n.Value is { Known: not (Known.Measured or Known.Document) });
+            .Where(n => !VehicleDimensions.OnPapers.Contains(n.Name))
+            .Count(n => n.Value is not { Known: Known.Measured or Known.Document });
         var followUps = d.FollowUps.Count(f => f.DoneAt is null);
         var phases = new PhaseState[]
         {

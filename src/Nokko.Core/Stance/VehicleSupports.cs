@@ -99,8 +99,8 @@ public static class VehicleSupports
     private static bool Needed(string name, Vehicle vehicle) =>
         name switch
         {
-            "sillHeight" or "midMark" or "frontAxleRating" or "rearAxleRating" or "cgHeight" =>
-                false,
+            "sillHeight" or "midMark" => false,
+            _ when VehicleDimensions.OnPapers.Contains(name) => false,
             "frontSpringBase" => vehicle.Front.Kind.IsLiveAxle(),
             "rearSpringBase" => vehicle.Rear.Kind.IsLiveAxle(),
             _ => true,

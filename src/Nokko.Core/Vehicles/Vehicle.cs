@@ -248,6 +248,10 @@ public sealed record VehicleDimensions
             ("cgHeight", CgHeight),
         ];
 
+    /// <summary>Names of those that only a plate or a paper tells: nobody guesses them, and nothing waits for them.</summary>
+    public static IReadOnlySet<string> OnPapers { get; } =
+        new HashSet<string> { "frontAxleRating", "rearAxleRating", "cgHeight" };
+
     /// <summary>Between what each size lies on anything with four wheels; outside, no body could be computed from it.</summary>
     public static IReadOnlyDictionary<
         string,

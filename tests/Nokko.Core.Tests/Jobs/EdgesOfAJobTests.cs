@@ -123,6 +123,8 @@ public class EdgesOfAJobTests
         Assert.Equal(now, Open(all with { Wheelbase = Sample.Mm(3600, Known.Document) }));
         Assert.Equal(now + 1, Open(all with { Wheelbase = Sample.Mm(3600, Known.Told) }));
         Assert.Equal(now + 1, Open(all with { Wheelbase = null }));
+        // What only a paper tells is missed by nobody.
+        Assert.Equal(now, Open(all with { CgHeight = Sample.Mm(700, Known.Told) }));
     }
 
     [Theory]
