@@ -4,13 +4,13 @@ using Xunit;
 
 namespace Nokko.Browser.Tests;
 
-/// <summary>What a plan moves, taken through its travel by keys, taped on the spot, and cured from the shelf.</summary>
+/// <summary>What a plan moves, taken through its travel by keys, taped on the spot, cured from the shelf and held by the search; what the axles may carry.</summary>
 public sealed class GeometryTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
     [Fact]
-    public void An_axle_is_moved_through_its_travel_taped_and_brought_back_by_a_bracket_of_the_shelf()
+    public void An_axle_is_moved_through_its_travel_taped_and_brought_back_by_a_bracket_or_by_the_search()
     {
         using var b = new Driving.Browser(1280, 1000);
         b.SignIn(_server.Address, "odd");
@@ -53,12 +53,45 @@ public sealed class GeometryTests(DemoServer demo)
         b.Driver.Navigate().Refresh();
         b.Sees("It moves one of the pair alone");
 
+        // Asked to hold it, the search brings the bar that does.
+        b.Open(b.Driver.Url.Split("/geometry")[0] + "/plan");
+        b.Press("Narrow it");
+        b.Type("No axle aside by more than", "1/32");
+        b.Press("Find stacks");
+        b.Sees("to 1/16 in (1.5 mm) at best");
+        b.Type("No axle aside by more than", "1/4");
+        b.Sees("Narrowed: no axle aside by more than 1/4 in");
+        b.Press("Find again");
+        b.Sees("had to be worked out");
+        b.Sees("in Rook track bar, adjustable");
+
+        // A plate is entered by somebody who reads inches: the weights beside it stay what they were, in kilograms.
+        b.Open(b.Driver.Url.Split("/plan")[0] + "/take-in");
+        var weight = b.Field("Weight on rear axle").GetAttribute("value")!;
+        Assert.EndsWith(" kg", weight, StringComparison.Ordinal);
+        b.Type("Rear axle may carry", "25");
+        b.Press("Keep these sizes");
+        b.Sees("check the unit");
+        b.Type("Rear axle may carry", "2600");
+        b.Press("Keep these sizes");
+        b.AllSaved();
+        b.Driver.Navigate().Refresh();
+        Assert.Equal("2600 lb", b.Field("Rear axle may carry").GetAttribute("value"));
+        Assert.Equal(weight, b.Field("Weight on rear axle").GetAttribute("value"));
+        b.Open(b.Driver.Url.Split("/take-in")[0] + "/geometry");
+        b.Sees("Axle loads");
+        Looked("Axle loads");
+        b.Sees("are left on the rear axle");
+        Looked("Side slope");
+        b.Sees("sooner than it did");
+
         void Looked(string title) =>
             b.Until(
                 d =>
                 {
                     var line = d.FindElements(By.CssSelector("nav[aria-label='What moves'] button"))
                         .First(e => e.Text.StartsWith(title, StringComparison.Ordinal));
+                    d.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", line);
                     line.Click();
                     return line.GetAttribute("aria-current") == "true";
                 },

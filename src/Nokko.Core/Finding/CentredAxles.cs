@@ -16,6 +16,9 @@ internal sealed class CentredAxles
     /// <summary>Two-sided 95 % of a normal, in standard deviations.</summary>
     private const double Sure = 1.96;
 
+    /// <summary>Less cannot be held, mm: an axle is set to the middle by the gaps beside its tyres.</summary>
+    public const double LeastMm = Sure * TrackBarMechanism.SetByGapsUMm;
+
     private readonly Situation _situation;
     private readonly double _mostMm;
     private readonly SearchPool _pool;

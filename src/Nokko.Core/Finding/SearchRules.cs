@@ -1,4 +1,7 @@
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
 
 namespace Nokko.Core.Finding;
 
@@ -25,6 +28,21 @@ public sealed record SearchRules
 
     /// <summary>No axle on a track bar sits aside by more than this, mm, in 95 of 100: what takes it back comes with the stack, or the stack is stopped. Null is not held.</summary>
     public double? MostAsideMm { get; init; }
+
+    /// <summary>Reads how far aside an axle may sit; null is not held.</summary>
+    /// <param name="input">What was typed.</param>
+    /// <param name="field">Field at which a refusal is said.</param>
+    /// <exception cref="RefusedException">It is no length, or finer than an axle can be set.</exception>
+    public static double? ReadMostAside(QuantityInput? input, string field) =>
+        QuantityInput.Read(input, field, Unit.Mm)?.In(Unit.Mm) switch
+        {
+            null => null,
+            < CentredAxles.LeastMm => throw Refuse.Value(
+                field,
+                "The gaps beside the tyres set an axle to 1/16 in (1.5 mm) at best: allow no less."
+            ),
+            var mm => mm,
+        };
 
     /// <summary>Parts that are not on the shelf may be bought.</summary>
     public bool MayBuy { get; init; }

@@ -13,7 +13,7 @@ internal static class TrackBarMechanism
     public const double LimitMm = 6.35;
 
     /// <summary>Standard uncertainty of an axle that was centred by the gaps beside its tyres, mm: a rule of thumb.</summary>
-    private const double SetByGapsUMm = 0.7;
+    public const double SetByGapsUMm = 0.7;
 
     /// <summary>A bar that is invented where nobody taped one, mm.</summary>
     public static readonly (Estimate Run, Estimate Drop) Invented = (new(850, 60), new(60, 35));

@@ -52,7 +52,7 @@ public sealed record PlanGeometry
         bool travel = false
     )
     {
-        var (lifted, why) = Predictor.Lifted(plan, situation);
+        var (lifted, why) = LiftedVehicle.Of(plan, situation);
         if (lifted is null)
         {
             return new PlanGeometry
@@ -131,7 +131,7 @@ public sealed record PlanGeometry
                 [
                     .. situation.Loads.Select(l => new CarriedLoad(
                         l.Name,
-                        l.Mass.In(Unit.Kg),
+                        AxleLoadsMechanism.Weighed(l.Mass),
                         l.Behind.In(Unit.Mm),
                         l.Stays
                     )),

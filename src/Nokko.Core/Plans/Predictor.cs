@@ -106,97 +106,6 @@ public static class Predictor
         };
     }
 
-    /// <summary>What a plan lifts: frame over the axles and outlook of the corners against nothing added, body over the floor against today.</summary>
-    /// <param name="Frame">Rise of the frame over both axles' middles.</param>
-    /// <param name="BodyOverFloor">Rise of the body over the floor at both axles' middles.</param>
-    /// <param name="Corners">Outlook of the corners.</param>
-    /// <param name="CgRise">Rise of the centre of gravity over the floor, against nothing added.</param>
-    internal sealed record LiftedVehicle(
-        AxleRises Frame,
-        AxleRises BodyOverFloor,
-        IReadOnlyList<CornerOutlook> Corners,
-        Estimate CgRise
-    );
-
-    /// <summary>What a plan lifts, whether anything was measured or not; or the reason why it cannot be told.</summary>
-    /// <param name="plan">The plan.</param>
-    /// <param name="situation">The vehicle as it stands.</param>
-    internal static (LiftedVehicle? Lifted, string? Why) Lifted(Plan plan, Situation situation)
-    {
-        var (from, vehicle, _) = situation;
-        var axles = Axles(situation);
-        var (on, missing) = VehicleBody.Of(vehicle);
-        if (on is null)
-        {
-            return (null, missing);
-        }
-        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
-        var (added, without) = FreeRise.Of(plan, @from with { Stacks = [] }, vehicle, axles);
-        return rises is null || added is null
-            ? (null, why ?? without)
-            : (
-                new LiftedVehicle(
-                    OverAxles(on, added),
-                    new PredictedBody(
-                        on,
-                        rises,
-                        [.. situation.Loads.Where(l => l.Stays)]
-                    ).OverFloor(),
-                    CornersOf(plan, from, on, axles),
-                    CgRise(on, added)
-                ),
-                null
-            );
-    }
-
-    /// <summary>How much of the mass on the springs sits on the body's mounts and rises with them: a rule of thumb.</summary>
-    private static readonly Estimate OnMounts = new(0.4, 0.1);
-
-    /// <summary>How far the centre of gravity rises: what is on the springs with the frame, what is on the mounts with the body, and all of it with the tyres.</summary>
-    private static Estimate CgRise(VehicleBody body, FreeRises rises)
-    {
-        var d = body.Vehicle.Dimensions;
-        double[] mass = [d.FrontAxleMass!.In(Unit.Kg), d.RearAxleMass!.In(Unit.Kg)];
-        double[] sprung =
-        [
-            mass[0] * (1 - d.FrontUnsprungShare!.In(Unit.One)),
-            mass[1] * (1 - d.RearUnsprungShare!.In(Unit.One)),
-        ];
-        var all = mass.Sum();
-        double[] front = body.Springs.Response(0, 0);
-        double[] rear = body.Springs.Response(body.Supports[2].XMm, 0);
-        var per = Vector<double>.Build.Dense(
-            FreeRises.Count,
-            i =>
-                i < FreeRises.Pucks ? ((sprung[0] * front[i]) + (sprung[1] * rear[i])) / all
-                : i < FreeRises.Tyres
-                    ? OnMounts.Mean * sprung[(i - FreeRises.Pucks) / 2] / (2 * all)
-                : mass[(i - FreeRises.Tyres) / 2] / (2 * all)
-        );
-        var mounts = per.SubVector(FreeRises.Pucks, 4) * rises.MeanMm.SubVector(FreeRises.Pucks, 4);
-        return new(
-            per * rises.MeanMm,
-            double.Hypot(
-                Math.Sqrt(Math.Max(0, per * rises.Covariance * per)),
-                mounts * OnMounts.Sd / OnMounts.Mean
-            )
-        );
-    }
-
-    /// <summary>Rise of the frame over both axles' middles, with what both share.</summary>
-    private static AxleRises OverAxles(VehicleBody body, FreeRises rises)
-    {
-        var motion = body.Springs.Solve(rises.SpringsMm());
-        var covariance = rises.Covariance.SubMatrix(0, 4, 0, 4);
-        var rear = body.Supports[2].XMm;
-        Vector<double> Response(double x) =>
-            Vector<double>.Build.Dense(body.Springs.Response(x, 0));
-        var (f, r) = (Response(0), Response(rear));
-        Estimate Over(double x, Vector<double> response) =>
-            new(motion.RiseAt(x, 0), Math.Sqrt(Math.Max(0, response * covariance * response)));
-        return new AxleRises(Over(0, f), Over(rear, r), f * covariance * r);
-    }
-
     /// <summary>Both axles with all that is known of them.</summary>
     internal static AxleState[] Axles(Situation situation) =>
         [.. new[] { Axle.Front, Axle.Rear }.Select(axle => StateOf(axle, situation))];
@@ -284,7 +193,7 @@ public static class Predictor
     }
 
     /// <summary>What the plan leaves of each corner that it touches, against the vehicle without added parts.</summary>
-    private static IReadOnlyList<CornerOutlook> CornersOf(
+    internal static IReadOnlyList<CornerOutlook> CornersOf(
         Plan plan,
         Stage from,
         VehicleBody body,

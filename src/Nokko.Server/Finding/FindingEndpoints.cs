@@ -6,7 +6,6 @@ using Nokko.Core.Finding;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Tape;
-using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
 using Nokko.Server.Plans;
@@ -57,7 +56,7 @@ internal static class FindingEndpoints
                     Order = Order,
                     LeastChance = LeastChance,
                     HourRate = HourRate ?? SearchRules.UsualHourRate,
-                    MostAsideMm = QuantityInput.Read(MostAside, "mostAside", Unit.Mm)?.In(Unit.Mm),
+                    MostAsideMm = SearchRules.ReadMostAside(MostAside, "mostAside"),
                 };
     }
 

@@ -125,7 +125,7 @@ public class EffortOfASearchTests
     [Fact]
     public void The_best_that_is_told_first_is_not_one_that_is_stopped()
     {
-        // Only a bracket-less bar would take back what the rings do: nothing at hand does.
+        // No bar and no bracket is at hand to take back what the rings do.
         var vehicle = Plans.StacksTests.On(
             Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Plans.Moved.Bar),
             Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Plans.Moved.Bar)

@@ -57,6 +57,33 @@ public class DecisionTests
             "sizes.wheelbase"
         );
         AssertRefused(
+            new SetSizes(
+                _shop.Key(),
+                0,
+                sizes with
+                {
+                    RearAxleRating = Workshop.Typed("25", Unit.Lb),
+                }
+            ),
+            RefusalKind.BadValue,
+            "sizes.rearAxleRating"
+        );
+        _shop.Do(
+            new SetSizes(
+                _shop.Key(),
+                0,
+                sizes with
+                {
+                    RearAxleRating = Workshop.Typed("2600", Unit.Lb),
+                    CgHeight = Workshop.Typed("700", Unit.Mm),
+                }
+            )
+        );
+        var papers = _shop.Document.Vehicle.Dimensions;
+        Assert.Equal(2600 * 0.45359237, papers.RearAxleRating!.In(Unit.Kg), 1e-6);
+        Assert.Equal(700, papers.CgHeight!.In(Unit.Mm), 1e-9);
+        Assert.Null(papers.FrontAxleRating);
+        AssertRefused(
             new SetSizes(_shop.Key(), 0, sizes with { TyreSize = "round" }),
             RefusalKind.BadValue,
             "sizes.tyreSize"

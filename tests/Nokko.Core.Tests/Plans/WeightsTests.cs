@@ -126,6 +126,53 @@ public class WeightsTests
     }
 
     [Fact]
+    public void The_worst_of_its_states_is_told_not_the_last()
+    {
+        // The winch puts 69.09 on the front; the trailer on the bar takes 54.55 off it again.
+        var loads = Loads(
+            Round with
+            {
+                FrontAxleRating = Kg(1215),
+                RearAxleRating = Kg(2000),
+            },
+            Load(300, 3900),
+            Load(60, -500, stays: true)
+        )!;
+        Assert.Equal(-4.091, loads.Ways[1].Figure.Value!.Value, 1e-3);
+        Assert.Equal(50.455, loads.Ways[2].Figure.Value!.Value, 1e-3);
+        Assert.True(loads.Beyond);
+        Assert.EndsWith(
+            "4 kg (9 lb) too much for the front axle.",
+            loads.Says,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void A_load_that_somebody_said_makes_the_axles_known_the_worse_as_they_carry_it()
+    {
+        var said = Load(300, 3900) with { Mass = Kg(300, Known.Told) };
+        var rear = Loads(Round, said)!.Ways[1].Also[1].Result;
+        // A tenth of 300, by the lever, beside a hundredth of 850.
+        Assert.Equal(double.Hypot(8.5, 30 * 3900 / 3300.0), rear.U!.Value, 1e-9);
+        var weighed = Loads(Round, Load(300, 3900))!.Ways[1].Also[1].Result;
+        Assert.Equal(double.Hypot(8.5, 3 * 3900 / 3300.0), weighed.U!.Value, 1e-9);
+    }
+
+    [Fact]
+    public void A_load_that_lifts_an_axle_off_the_ground_stops_with_or_without_a_plate()
+    {
+        var loads = Loads(Round, Load(3000, 5000))!;
+        Assert.True(loads.Beyond);
+        Assert.Equal(
+            "The loads lift the front axle off the ground: check where they sit.",
+            loads.Says
+        );
+        Assert.Equal(Heed.Stop, loads.Ways[1].Care!.Heed);
+        Assert.Equal(loads.Says, loads.Ways[1].Care!.Says);
+    }
+
+    [Fact]
     public void Without_loads_and_plates_nothing_is_told_and_without_plates_they_are_asked_for()
     {
         Assert.Null(Loads(Round));
@@ -171,24 +218,73 @@ public class WeightsTests
     }
 
     [Fact]
-    public void Tyres_raise_all_of_it_and_mounts_what_sits_on_them()
+    public void Tyres_raise_all_of_it_what_is_not_sprung_too()
     {
         var sizes = Round with { CgHeight = Sample.Mm(700) };
-        (Corner, PlacedPart)[] pucks =
-        [
-            .. Corners.All.Select(
-                (c, i) =>
-                    (c, StacksTests.Part(1, PartKind.BodyPuck, 50) with { Id = Sample.Id(80 + i) })
-            ),
-        ];
-        var mounts = Slope(sizes, pucks).Ways[1];
-        var springs = Slope(sizes, Rings(50, 50)).Ways[1];
-        var rise = Also(mounts, "It rises");
-        // 0.4 of what is sprung, and renewed mounts stand a little higher than crushed ones.
-        Assert.InRange(rise, 0.4 * 42.3, 0.4 * 42.3 * 1.15);
-        Assert.True(
-            mounts.Also.Single(a => a.Label == "It rises by").Result.U
-                > springs.Also.Single(a => a.Label == "It rises by").Result.U
+        (Corner, PlacedPart)[] On(Axle[] axles, double diameter) =>
+            [
+                .. axles
+                    .SelectMany(Corners.Of)
+                    .Select(
+                        (c, i) =>
+                            (
+                                c,
+                                StacksTests.Part(
+                                    60 + i,
+                                    PartKind.Tyre,
+                                    null,
+                                    (PartSizes.Diameter, diameter)
+                                )
+                            )
+                    ),
+            ];
+        double Rise(Axle[] axles) =>
+            // Against tyres of another size, so that what a tyre gives under its load goes out.
+            Also(Slope(sizes, On(axles, 920)).Ways[1], "It rises")
+            - Also(Slope(sizes, On(axles, 860)).Ways[1], "It rises");
+        var (front, rear) = (Rise([Axle.Front]), Rise([Axle.Rear]));
+        // Half of 60 more, on what each axle carries; the loaded radius is a share of the free one.
+        Assert.Equal(1150.0 / 850, front / rear, 1e-9);
+        Assert.Equal(Rise([Axle.Front, Axle.Rear]), front + rear, 1e-9);
+        Assert.InRange(front + rear, 0.9 * 30, 30);
+    }
+
+    [Fact]
+    public void Mounts_raise_what_sits_on_them_and_are_known_the_worse_for_it()
+    {
+        var sizes = Round with { CgHeight = Sample.Mm(700) };
+        Result Rise((Corner, PlacedPart)[] parts) =>
+            Slope(sizes, parts).Ways[1].Also.Single(a => a.Label == "It rises by").Result;
+        (Corner, PlacedPart)[] Pucks(double mm) =>
+            [.. Corners.All.Select((c, i) => (c, StacksTests.Part(80 + i, PartKind.BodyPuck, mm)))];
+        var (low, high) = (Rise(Pucks(20)), Rise(Pucks(50)));
+        // 0.4 of what is sprung; what old mounts were crushed by is in both.
+        Assert.Equal(0.4 * 30 * 1692 / 2000, high.Value!.Value - low.Value!.Value, 1e-6);
+        // 0.1 of 0.4 alone is a quarter of it.
+        Assert.True(high.U > 0.25 * high.Value);
+        Assert.True(Rise(Rings(50, 50)).U < 0.25 * high.Value);
+    }
+
+    [Fact]
+    public void A_share_that_is_not_known_well_makes_the_rise_known_the_worse()
+    {
+        Result Rise(double u) =>
+            Slope(
+                Round with
+                {
+                    CgHeight = Sample.Mm(700),
+                    FrontUnsprungShare = Sample.Of(0.12, Unit.One) with { U = u },
+                },
+                Rings(50, 0)
+            )
+                .Ways[1]
+                .Also.Single(a => a.Label == "It rises by")
+                .Result;
+        // d rise / d share = −50 · 1150 / 2000.
+        Assert.Equal(
+            0.1 * 50 * 1150 / 2000,
+            Math.Sqrt(Math.Pow(Rise(0.1).U!.Value, 2) - Math.Pow(Rise(0).U!.Value, 2)),
+            1e-3
         );
     }
 

@@ -43,15 +43,15 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
             answers = Array.Empty<string>(),
         };
 
-    /// <summary>Reads every line of a search.</summary>
-    private static async Task<JsonNode[]> Find(
+    private static Task<HttpResponseMessage> Ask(
         Caller caller,
         TestJob job,
         bool mayBuy = false,
-        string order = "leastCost"
-    )
-    {
-        using var answer = await caller.Http.PostAsJsonAsync(
+        string order = "leastCost",
+        double hourRate = 80,
+        object? mostAside = null
+    ) =>
+        caller.Http.PostAsJsonAsync(
             $"{job.Path}/stacks",
             new
             {
@@ -64,9 +64,31 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
                 mayBuy,
                 sidesDiffer = false,
                 order,
-                hourRate = 80,
-            }
+                hourRate,
+                mostAside,
+            },
+            TestContext.Current.CancellationToken
         );
+
+    private static async Task Refused(HttpResponseMessage answer, string field, string says)
+    {
+        Assert.Equal(422, (int)answer.StatusCode);
+        var refused = JsonNode.Parse(
+            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
+        )!;
+        Assert.Equal(field, refused["field"]!.GetValue<string>());
+        Assert.Contains(says, refused["detail"]!.GetValue<string>(), StringComparison.Ordinal);
+    }
+
+    /// <summary>Reads every line of a search.</summary>
+    private static async Task<JsonNode[]> Find(
+        Caller caller,
+        TestJob job,
+        bool mayBuy = false,
+        string order = "leastCost"
+    )
+    {
+        using var answer = await Ask(caller, job, mayBuy, order);
         answer.EnsureSuccessStatusCode();
         Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType!.MediaType);
         return
@@ -141,65 +163,33 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
     public async Task What_an_hour_costs_is_refused_at_its_field_where_it_cannot_be(double rate)
     {
         var (caller, job) = await Measured();
-        using var answer = await caller.Http.PostAsJsonAsync(
-            $"{job.Path}/stacks",
-            new
-            {
-                fromStageId = job.Stage,
-                noSpacers = false,
-                noCutting = false,
-                preloadOnly = false,
-                keepDroop = false,
-                holdEveryLimit = false,
-                mayBuy = false,
-                sidesDiffer = false,
-                hourRate = rate,
-            },
-            TestContext.Current.CancellationToken
-        );
-        Assert.Equal(422, (int)answer.StatusCode);
-        var refused = JsonNode.Parse(
-            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
-        )!;
-        Assert.Equal("hourRate", refused["field"]!.GetValue<string>());
+        using var answer = await Ask(caller, job, hourRate: rate);
+        await Refused(answer, "hourRate", "A number from 0 to 100,000.");
     }
 
     [Theory]
-    [InlineData("a bit", "mm")]
-    [InlineData("0", "mm")]
-    [InlineData("6", "kg")]
+    [InlineData("a bit", "mm", "a bit")]
+    [InlineData("0", "mm", "above zero")]
+    [InlineData("6", "kg", "no unit for this")]
+    [InlineData("1", "mm", "set an axle to 1/16 in (1.5 mm) at best")]
     public async Task How_far_aside_is_refused_at_its_field_where_it_cannot_be(
         string typed,
-        string unit
+        string unit,
+        string says
     )
     {
         var (caller, job) = await Measured();
-        using var answer = await caller.Http.PostAsJsonAsync(
-            $"{job.Path}/stacks",
-            new
+        using var answer = await Ask(
+            caller,
+            job,
+            mostAside: new
             {
-                fromStageId = job.Stage,
-                noSpacers = false,
-                noCutting = false,
-                preloadOnly = false,
-                keepDroop = false,
-                holdEveryLimit = false,
-                mayBuy = false,
-                sidesDiffer = false,
-                mostAside = new
-                {
-                    typed,
-                    unit,
-                    known = "told",
-                },
-            },
-            TestContext.Current.CancellationToken
+                typed,
+                unit,
+                known = "told",
+            }
         );
-        Assert.Equal(422, (int)answer.StatusCode);
-        var refused = JsonNode.Parse(
-            await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken)
-        )!;
-        Assert.Equal("mostAside", refused["field"]!.GetValue<string>());
+        await Refused(answer, "mostAside", says);
     }
 
     [Fact]

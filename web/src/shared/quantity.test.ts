@@ -6,6 +6,7 @@ import {
   retypedWithUnit,
   typed,
   typedMass,
+  weightText,
 } from "./quantity";
 
 describe("quantities in fields", () => {
@@ -76,4 +77,9 @@ it("keeps a weight what it is when the person reads in another unit", () => {
     unit: "lb",
   });
   expect(typedMass(" ", "kg")).toBeNull();
+});
+
+it("says a weight in the unit of the shop", () => {
+  expect(weightText(1204.5, "mm")).toBe("1,205 kg");
+  expect(weightText(-13, "in")).toBe("−29 lb");
 });

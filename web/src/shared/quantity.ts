@@ -1,5 +1,6 @@
 import type { Schemas, Unit } from "../api/client";
 import { stationWords } from "../api/words";
+import type { LengthUnit } from "./length";
 
 export type QuantityInput = Schemas["QuantityInput"];
 
@@ -69,3 +70,9 @@ export const cornerWords: Record<string, string> = Object.fromEntries(
     said.replace(/^./, (c) => c.toUpperCase()),
   ]),
 );
+
+/** A weight in pounds or kilograms. */
+export const weightText = (kg: number, length: LengthUnit) =>
+  `${Math.round(length === "in" ? kg * 2.2046226 : kg)
+    .toLocaleString("en-GB")
+    .replace("-", "−")} ${length === "in" ? "lb" : "kg"}`;

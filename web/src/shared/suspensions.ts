@@ -12,6 +12,15 @@ export function liveAxles(
   return { front: live(front), rear: live(rear) };
 }
 
+/** Whether an axle is held sideways by a track bar: those have one to tape. */
+export const onTrackBar = (
+  kinds: Schemas["KindView"][],
+  kind: Schemas["SuspensionKind"],
+) =>
+  kinds
+    .find((k) => k.kind === kind)
+    ?.sizes.some((s) => s.name === "trackBarRun") ?? false;
+
 const imperial: Partial<Record<Unit, Unit>> = {
   mm: "in",
   "N/mm": "lb/in",

@@ -14,6 +14,8 @@ import { useJob } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
+import { onTrackBar } from "../../shared/suspensions";
+import { useSuspensionKinds } from "../../shared/useKinds";
 import { useDraft } from "../../shared/useDraft";
 import { FoundRow } from "./FoundRow";
 import { useFinding, type Findings, type Rules } from "./useFinding";
@@ -74,10 +76,19 @@ export function FindStacks({
   const [rate, setRate] = useDraft("hourRate", "");
   const [aside, setAside] = useDraft("mostAside", "");
   const unit = useUnit();
+  const kinds = useSuspensionKinds();
+  const barred =
+    onTrackBar(kinds, stage.front.kind) || onTrackBar(kinds, stage.rear.kind);
+  // Where no axle is on a track bar, none is held: what was asked of another vehicle is not asked of this one.
+  const most = barred ? aside.trim() : "";
   const [narrow, setNarrow] = useState(false);
   const chosen = [
     ...schools.filter((s) => rules[s.rule]).map((s) => s.says),
-    ...(aside.trim() ? [`no axle aside by more than ${aside.trim()}`] : []),
+    ...(most
+      ? [
+          `no axle aside by more than ${/[a-z"″]/i.test(most) ? most : `${most} ${unit}`}`,
+        ]
+      : []),
   ];
   const asked = query.has("find");
   const hourRate =
@@ -88,7 +99,7 @@ export function FindStacks({
       ...rules,
       ...change,
       hourRate,
-      mostAside: typed(aside, unit),
+      mostAside: typed(most, unit),
     });
   useEffect(() => {
     if (asked) {
@@ -182,18 +193,20 @@ export function FindStacks({
               }
             />
           ))}
-          <TextField
-            label="No axle aside by more than"
-            value={aside}
-            placeholder={unit === "in" ? "1/4" : "6"}
-            onChange={(e) => {
-              setAside(e.target.value);
-            }}
-            {...at(search.problem, "mostAside")}
-            slotProps={{ inputLabel: { shrink: true } }}
-            fullWidth={false}
-            sx={{ width: 230, my: 1 }}
-          />
+          {barred && (
+            <TextField
+              label="No axle aside by more than"
+              value={aside}
+              placeholder={unit === "in" ? "1/4" : "6"}
+              onChange={(e) => {
+                setAside(e.target.value);
+              }}
+              {...at(search.problem, "mostAside")}
+              slotProps={{ inputLabel: { shrink: true } }}
+              fullWidth={false}
+              sx={{ width: 230, my: 1 }}
+            />
+          )}
         </Box>
       )}
       {search.running && <LinearProgress aria-label="Looking" />}

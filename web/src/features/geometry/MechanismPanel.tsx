@@ -6,6 +6,7 @@ import type { Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
+import { weightText } from "../../shared/quantity";
 import { useInks } from "../../shared/theme";
 import { numberSays } from "../bench/bench";
 import { geometryDrawings } from "../bench/GeometryDrawing";
@@ -15,7 +16,6 @@ import {
   standing,
   titleOf,
   upSays,
-  weightText,
   type Mechanism,
   type Way,
 } from "./geometry";

@@ -1,5 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { showText, type LengthUnit } from "../../shared/length";
+import { weightText } from "../../shared/quantity";
 
 export type Mechanism = Schemas["Mechanism"];
 export type Way = Schemas["MechanismWay"];
@@ -36,12 +37,6 @@ export const standing = (m: Mechanism): Way | undefined =>
   m.ways.find((w) => w.kind === "planned") ??
   m.ways.find((w) => w.kind === "lifted") ??
   m.ways[0];
-
-/** A weight in pounds or kilograms. */
-export const weightText = (kg: number, length: LengthUnit) =>
-  `${Math.round(length === "in" ? kg * 2.2046226 : kg)
-    .toLocaleString("en-GB")
-    .replace("-", "−")} ${length === "in" ? "lb" : "kg"}`;
 
 /** A number of a mechanism as a person reads it, without its ±. */
 export function figureText(

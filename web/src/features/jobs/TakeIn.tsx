@@ -18,7 +18,8 @@ import { liveAxles } from "../../shared/suspensions";
 import { useOnce } from "../../shared/useOnce";
 import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
-import { noSizes, sizesBody, SizesDrawing } from "./SizesDrawing";
+import { noSizes, sizesBody } from "./sizes";
+import { SizesDrawing } from "./SizesDrawing";
 import { KnownHere } from "./KnownHere";
 import { levelByHub, targetBody, TargetFields } from "./TargetFields";
 import { usuallyBuilt, WhatCarries } from "./WhatCarries";
@@ -58,14 +59,19 @@ export default function TakeIn() {
   // What was worked out on the bench comes along in the address; the first thing that is typed makes it the person's own.
   const [from] = useSearchParams();
   const [touched, setTouched] = useState(false);
-  const whole = { ...kept, target: { ...levelByHub, ...kept.target } };
+  // A draft may be older than a field.
+  const whole = {
+    ...kept,
+    target: { ...levelByHub, ...kept.target },
+    sizes: { ...noSizes, ...kept.sizes },
+  };
   const draft = touched
     ? whole
     : {
         ...whole,
         wish: kept.wish || (from.get("wish") ?? ""),
         sizes: {
-          ...kept.sizes,
+          ...whole.sizes,
           tyreSize: kept.sizes.tyreSize || (from.get("tyre") ?? ""),
         },
       };

@@ -17,13 +17,8 @@ import { useSuspensionKinds } from "../../shared/useKinds";
 import { CorrectTakenIn } from "./CorrectTakenIn";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
-import {
-  noSizes,
-  sizesBody,
-  SizesDrawing,
-  sizesLines,
-  type SizesText,
-} from "./SizesDrawing";
+import { noSizes, sizesBody, sizesLines, type SizesText } from "./sizes";
+import { SizesDrawing } from "./SizesDrawing";
 import {
   targetBody,
   TargetFields,
