@@ -84,6 +84,18 @@ public sealed class GeometryTests(DemoServer demo)
         b.Sees("are left on the rear axle");
         Looked("Side slope");
         b.Sees("sooner than it did");
+        // The wheel turns by keys from straight to its lock, and what was taped round the tyre is told.
+        Looked("Front tyre gaps");
+        b.Sees("What is left round the tyre");
+        b.Sees("straight");
+        b.Until(
+                    d =>
+                        d.FindElements(By.CssSelector("input[aria-label='Wheel through its lock']"))
+                            .FirstOrDefault(),
+                    "the slider through the lock"
+                )!
+            .SendKeys(Keys.End);
+        b.Sees("31° front edge out");
 
         void Looked(string title) =>
             b.Until(

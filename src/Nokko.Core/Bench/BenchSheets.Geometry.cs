@@ -104,9 +104,61 @@ public static partial class BenchSheets
                 Length("The outer face moves out by", fit.OuterMm, 1),
                 Length("The inner face moves in by", fit.InnerMm, 1),
                 Length("Scrub radius grows by", fit.ScrubMm, 1),
+                .. Turning(number),
             ],
-            ["Where the tyre is wider than its rim, enter the tyre's section width instead."]
+            [
+                "Where the tyre is wider than its rim, enter the tyre's section width instead.",
+                "With both diameters and the lock it tells what the gaps lose while it turns: tape them with the tyre that is on.",
+            ]
         );
+    }
+
+    /// <summary>What the gaps round a steered tyre lose, where both diameters and the lock are known.</summary>
+    private static IEnumerable<LabelledResult> Turning(Func<string, double?> number)
+    {
+        if (
+            number("diameter") is not { } diameter
+            || number("nextDiameter") is not { } next
+            || number("lock") is not { } turned
+        )
+        {
+            return [];
+        }
+        double[] typed =
+        [
+            diameter / 2,
+            number("width")!.Value / 2,
+            next / 2,
+            number("nextWidth")!.Value / 2,
+            number("offset")!.Value - number("nextOffset")!.Value,
+            turned * Math.PI / 180,
+        ];
+        LabelledResult Of(string label, Func<TyreSweep, double, double> reach)
+        {
+            double Lost(double[] x) =>
+                reach(new TyreSweep(x[2], x[3], x[4]), x[5])
+                - reach(new TyreSweep(x[0], x[1], 0), x[5]);
+            return Length(
+                label,
+                Lost(typed),
+                FirstOrder.U(
+                    x => Lost(x),
+                    [
+                        (typed[0], TyreSwap.PrintedU),
+                        (typed[1], TyreSwap.ToldWidthU),
+                        (typed[2], TyreSwap.PrintedU),
+                        (typed[3], TyreSwap.ToldWidthU),
+                        (typed[4], TyreSwap.OffsetU),
+                        (typed[5], TyreContacts.LockU * Math.PI / 180),
+                    ]
+                )
+            );
+        }
+        return
+        [
+            Of("Ahead and behind, turning, the gap loses", (t, x) => t.FarthestMm(x)),
+            Of("To the frame at full lock, it loses", (t, x) => t.InsideMm(x)),
+        ];
     }
 
     private static BenchAnswer Lamps(Func<string, double?> number)

@@ -105,6 +105,9 @@ public static partial class BenchSheets
                     new("offset", "Offset (ET) now", Unit.Mm, "25", Positive: false),
                     new("nextWidth", "Width then", Unit.Mm, "228.6"),
                     new("nextOffset", "Offset (ET) then", Unit.Mm, "0", Positive: false),
+                    new("diameter", "Tyre's diameter now", Unit.Mm, "", Optional: true),
+                    new("nextDiameter", "Tyre's diameter then", Unit.Mm, "", Optional: true),
+                    new("lock", "Lock, straight to full", Unit.Degree, "", Optional: true),
                 ]
             ),
             new(

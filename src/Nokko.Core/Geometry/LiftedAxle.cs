@@ -57,6 +57,15 @@ public sealed record LiftedAxle
     /// <summary>How much lower its wheels hang than they did, on the side where it is more, mm; null is not known.</summary>
     public double? GainedDroopMm { get; init; }
 
+    /// <summary>Size of the tyres that are on; null is not known.</summary>
+    public TyreSize? Tyre { get; init; }
+
+    /// <summary>Left above its tyres as it was, on its wheels and at full bump, on the side where it is less.</summary>
+    public (Result Ride, Result Bump)? AboveTyreBefore { get; init; }
+
+    /// <summary>The same as the plan leaves it.</summary>
+    public (Result Ride, Result Bump)? AboveTyre { get; init; }
+
     /// <summary>By how much brackets or blocks lower the pivots of its arms, mm: by so much they turn the less.</summary>
     public double PivotsLoweredMm =>
         (Amount(PartKind.DropBracket) ?? 0) + (Amount(PartKind.SubframeBlock) ?? 0);

@@ -28,6 +28,9 @@ public enum MechanismKind
     /// <summary>Brake hose, sensor lead and breather at full droop.</summary>
     Hoses,
 
+    /// <summary>What a tyre may touch, straight and turned.</summary>
+    Contacts,
+
     /// <summary>Half-shaft with its CV joints, from behind.</summary>
     CvShaft,
 
@@ -92,6 +95,12 @@ public sealed record MechanismWay
 
     /// <summary>What else it moves.</summary>
     public IReadOnlyList<LabelledResult> Also { get; init; } = [];
+
+    /// <summary>Gaps at the tyre; empty where it is about another thing.</summary>
+    public IReadOnlyList<Contact> Contacts { get; init; } = [];
+
+    /// <summary>The tyre through its lock; null where nobody asked, or there is none.</summary>
+    public TyreThroughLock? Lock { get; init; }
 
     /// <summary>What part does it; null where none is needed.</summary>
     public PartKind? Part { get; init; }

@@ -66,6 +66,9 @@ internal sealed partial class CornerLimits
             Bump = bump,
             StandardDroop = Left(_bare.Droop, 0, down: true),
             StandardBump = Left(_bare.Bump, 0, down: false),
+            AboveTyre = Above(_ends.AboveTyre + h, rise.U),
+            AboveTyreAtBump = AtBump(_ends),
+            StandardAboveTyreAtBump = AtBump(_bare),
             Marks = Marks(h),
             StopExtension = StopExtension(),
             CvRide = Cv(h, 0),
@@ -123,6 +126,19 @@ internal sealed partial class CornerLimits
             : 0.02;
         return (left, Math.Sqrt(8 + Math.Pow(share * left, 2)));
     }
+
+    private static Result Above(double? mm, double u) =>
+        mm is { } left
+            ? Result.Of(left, Unit.Mm, double.Hypot(AxleSizes.JointUMm, u), [])
+            : Result.No(Unit.Mm, CornerOutlook.TapeAbove);
+
+    private static Result AtBump(TravelEnds ends) =>
+        ends is { AboveTyre: not null, HighestButTyre: null }
+            ? Result.No(
+                Unit.Mm,
+                "Enter the gap at the bump stop and its height: then it is told what meets first."
+            )
+            : Above(ends.AboveTyre - ends.HighestButTyre, AxleSizes.JointUMm);
 
     private static string? WhatEnds(List<(string What, double W)> ends, bool down) =>
         ends.Count == 0 ? null : (down ? ends.MaxBy(e => e.W) : ends.MinBy(e => e.W)).What;

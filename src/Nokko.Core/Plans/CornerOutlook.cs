@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -42,6 +43,21 @@ public sealed record CornerOutlook
 
     /// <summary>Up to solid without added parts.</summary>
     public required Result StandardBump { get; init; }
+
+    /// <summary>Left above the tyre on its wheels; below zero it touches.</summary>
+    [JsonIgnore]
+    public Result AboveTyre { get; init; } = Result.No(Unit.Mm, TapeAbove);
+
+    /// <summary>Left above the tyre where the travel ends by anything else; below zero it touches before that.</summary>
+    [JsonIgnore]
+    public Result AboveTyreAtBump { get; init; } = Result.No(Unit.Mm, TapeAbove);
+
+    /// <summary>The same without added parts.</summary>
+    [JsonIgnore]
+    public Result StandardAboveTyreAtBump { get; init; } = Result.No(Unit.Mm, TapeAbove);
+
+    /// <summary>Why the room above a tyre cannot be told.</summary>
+    public const string TapeAbove = "Tape the gap from the tyre to what is above it.";
 
     /// <summary>Everything that happens on the way, from the lowest.</summary>
     public required IReadOnlyList<TravelMark> Marks { get; init; }

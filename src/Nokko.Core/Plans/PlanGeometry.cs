@@ -1,5 +1,6 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -118,8 +119,19 @@ public sealed record PlanGeometry
                         )
                     )
                     : null,
+                Tyre = TyreSize.Parse(vehicle.TyreSize),
+                AboveTyreBefore = (
+                    vehicle.SuspensionOf(axle).Get(SuspensionSizes.TyreGap) is { } gap
+                        ? Result.Of(gap, Unit.Mm, AxleSizes.JointUMm, [])
+                        : Result.No(Unit.Mm, CornerOutlook.TapeAbove),
+                    Lowest(c => c.StandardAboveTyreAtBump)
+                ),
+                AboveTyre = (Lowest(c => c.AboveTyre), Lowest(c => c.AboveTyreAtBump)),
                 Travel = travel,
             };
+
+            Result Lowest(Func<CornerOutlook, Result> of) =>
+                corners.Select(of).MinBy(r => r.Value ?? double.NegativeInfinity)!;
         }
     }
 
@@ -154,6 +166,7 @@ public sealed record PlanGeometry
             CvShaftMechanism.Of(axle),
             SwayBarMechanism.Of(axle),
             HosesMechanism.Of(axle),
+            ContactsMechanism.Of(axle),
         }.OfType<Mechanism>();
     }
 

@@ -59,6 +59,14 @@ internal sealed class TravelEnds
     /// <summary>Full bump, w; null is not known.</summary>
     public double? Highest => Bump.Count == 0 ? null : Bump.Min(e => e.W);
 
+    /// <summary>Where the tyre touches what is above it; null where nobody taped it.</summary>
+    public double? AboveTyre =>
+        Bump.FirstOrDefault(e => e.What == TyreTouches) is { What: not null } e ? e.W : null;
+
+    /// <summary>Where the travel up would end without what is above the tyre; null where nothing is known.</summary>
+    public double? HighestButTyre =>
+        Bump.Where(e => e.What != TyreTouches).Select(e => (double?)e.W).Min();
+
     /// <summary>How far a bump stop moves for the wheel.</summary>
     public double StopShare =>
         Suspension.Kind

@@ -175,7 +175,7 @@ public sealed partial record PartRule
                 null,
                 LiftFamily.Tyre,
                 90,
-                [PartSizes.Diameter],
+                [PartSizes.Diameter, PartSizes.Width, PartSizes.RimWidth, PartSizes.RimOffset],
                 PartActs.ByDiameter,
                 Anywhere,
                 "Arrow in the direction of travel."

@@ -67,6 +67,15 @@ public static class PartSizes
     /// <summary>Outer diameter of a tyre.</summary>
     public const string Diameter = "diameter";
 
+    /// <summary>Width of a tyre, side wall to side wall.</summary>
+    public const string Width = "width";
+
+    /// <summary>Width of the rim that comes with a tyre, bead to bead.</summary>
+    public const string RimWidth = "rimWidth";
+
+    /// <summary>Offset (ET) of the rim that comes with a tyre.</summary>
+    public const string RimOffset = "rimOffset";
+
     /// <summary>Most that may stand at one corner, all plates together, by the maker.</summary>
     public const string MaxStack = "maxStack";
 
@@ -91,6 +100,9 @@ public static class PartSizes
         new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
         new(ClampLength, Unit.Mm, 10, 400, "Clamped between its U-bolts"),
         new(Diameter, Unit.Mm, 300, 1_400, "Outer diameter"),
+        new(Width, Unit.Mm, 60, 600, "Width, side wall to side wall"),
+        new(RimWidth, Unit.Mm, 60, 500, "Width of its rim"),
+        new(RimOffset, Unit.Mm, -150, 150, "Offset (ET) of its rim"),
         new(MaxStack, Unit.Mm, 1, 300, "Most at one corner, by its maker"),
     ];
 

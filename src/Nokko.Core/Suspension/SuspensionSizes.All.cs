@@ -137,6 +137,7 @@ public static partial class SuspensionSizes
             "How far it goes in a turn: a thread gauge."
         ),
         .. OfGeometry(),
+        .. OfTyres(),
         new(
             SensorArmShare,
             Unit.One,

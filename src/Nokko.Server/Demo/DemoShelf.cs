@@ -167,7 +167,11 @@ internal sealed class DemoShelf
     public Part Tyre { get; } =
         Inch("TY-31", "Plover tyre", PartKind.Tyre, null, null, 4, 170) with
         {
-            Dimensions = Sizes((PartSizes.Diameter, 801, Unit.Mm)),
+            Dimensions = Sizes(
+                (PartSizes.Diameter, 801, Unit.Mm),
+                (PartSizes.Width, 268, Unit.Mm),
+                (PartSizes.RimOffset, 10, Unit.Mm)
+            ),
         };
 
     public IEnumerable<Part> All =>

@@ -106,6 +106,7 @@ internal static partial class DemoSystems
         {
             Kind = VehicleKind.OpenTop,
             Engine = "2.0 petrol",
+            Tyre = "235/75R16",
             Front = DemoVehicle.Of(
                 SuspensionKind.CoilFourLink,
                 (SuspensionSizes.SpringLean, 3),
@@ -123,7 +124,15 @@ internal static partial class DemoSystems
                 (SuspensionSizes.DragLinkDrop, 129),
                 (SuspensionSizes.SteeringArm, 166),
                 (SuspensionSizes.BarArm, 300),
-                (SuspensionSizes.BarLink, 240)
+                (SuspensionSizes.BarLink, 240),
+                (SuspensionSizes.TyreGap, 118),
+                (SuspensionSizes.TyreToFrame, 74),
+                (SuspensionSizes.TyreToArm, 41),
+                (SuspensionSizes.AheadAtLock, 52),
+                (SuspensionSizes.BehindAtLock, 38),
+                (SuspensionSizes.RimOffset, 25),
+                (SuspensionSizes.InsideAtLock, 24),
+                (SuspensionSizes.LockAngle, 31)
             ) with
             {
                 BarBodyEnd = Side.Left,

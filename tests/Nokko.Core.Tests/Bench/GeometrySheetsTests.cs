@@ -93,6 +93,17 @@ public class GeometrySheetsTests
             (44.05, -5.95, 25),
             (Math.Round(Value(rim, 0), 9), Math.Round(Value(rim, 1), 9), Value(rim, 2))
         );
+        var turning = Usual(
+            "wheel",
+            ("width", "265"),
+            ("nextWidth", "285"),
+            ("diameter", "802.8"),
+            ("nextDiameter", "853"),
+            ("lock", "33")
+        );
+        Assert.Equal(35.51, Value(turning, 3), 0.01);
+        Assert.Equal(1.09, Value(turning, 4), 0.01);
+        Assert.Equal(3, Usual("wheel", ("lock", "33")).Numbers.Count);
         var lamps = Usual("headlights");
         Assert.Equal(63.5, Value(lamps, 0), 9);
         Assert.Equal(55 + (700.0 / 120) + 63.5, Value(lamps, 1), 9);
@@ -135,7 +146,7 @@ public class GeometrySheetsTests
     [InlineData("caster", "drop front rear", "apart")]
     [InlineData("driveline", "drop aside output pinion", "aside ratio tyre")]
     [InlineData("slipYoke", "drop nextDrop", "in")]
-    [InlineData("wheel", "offset nextOffset", "")]
+    [InlineData("wheel", "offset nextOffset", "diameter lock nextDiameter")]
     [InlineData("swayBar", "lift", "droop")]
     [InlineData("headlights", "front rear ahead", "")]
     [InlineData("toe", "total wanted", "pitch arm")]

@@ -1987,6 +1987,38 @@ export interface components {
              */
             floorDecides: boolean;
         };
+        /** @description A gap at a tyre. */
+        Contact: {
+            /** @description To what. */
+            with: components["schemas"]["ContactWith"];
+            /** @description Where the wheel is. */
+            at: components["schemas"]["ContactAt"];
+            /** @description Whether it is the least while the wheel turns to both locks; straight otherwise. */
+            turned: boolean;
+            /** @description In a few words. */
+            said: string;
+            /** @description The gap, mm; below zero it touches. */
+            gap: components["schemas"]["Result"];
+            /**
+             * Format: double
+             * @description What must be left, mm: a rule of thumb.
+             */
+            keepMm: number;
+            /** @description Whether it is enough; null where it is not known. */
+            stands: components["schemas"]["ContactStands"];
+        };
+        /**
+         * @description Where the wheel is.
+         * @enum {unknown}
+         */
+        ContactAt: "ride" | "bump";
+        /** @enum {unknown} */
+        ContactStands: "enough" | "tight" | "touches";
+        /**
+         * @description What a tyre may touch.
+         * @enum {unknown}
+         */
+        ContactWith: "above" | "ahead" | "behind" | "frame" | "arm";
         /** @description An axle at which nothing was changed between two stages: it should not have moved. */
         ControlAxle: {
             /** @description front or rear. */
@@ -4158,7 +4190,7 @@ export interface components {
          * @description Something of a vehicle that a lift moves.
          * @enum {unknown}
          */
-        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "cvShaft" | "arms" | "alignment" | "headlights" | "axleLoads" | "sideSlope";
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "contacts" | "cvShaft" | "arms" | "alignment" | "headlights" | "axleLoads" | "sideSlope";
         /** @description A bar or line of a drawing through the travel. */
         MechanismRod: {
             /** @description What it is: the drawing knows it by that. */
@@ -4185,6 +4217,9 @@ export interface components {
             figure: components["schemas"]["Result"];
             /** @description What else it moves. */
             also: components["schemas"]["LabelledResult"][];
+            /** @description Gaps at the tyre; empty where it is about another thing. */
+            contacts: components["schemas"]["Contact"][];
+            lock: null | components["schemas"]["TyreThroughLock"];
             part: null | components["schemas"]["PartKind"];
             care: null | components["schemas"]["Caution"];
             travel: null | components["schemas"]["MechanismTravel"];
@@ -6299,8 +6334,50 @@ export interface components {
             parked: components["schemas"]["Result"];
             /** @description By how much the bump stop must be longer so that it meets before the tyre does, mm; lifting the springs does not help here. Zero is enough as it is. */
             flexed: components["schemas"]["Result"];
-            /** @description What is left of the gap that was taped at full lock; none was taped. */
+            /** @description The least that is left of the gaps that were taped while it turned to its locks. */
             atLock: components["schemas"]["Result"];
+        };
+        /** @description A tyre that turns about its kingpin, seen from above as a rectangle. */
+        TyreSweep: {
+            /**
+             * Format: double
+             * @description R: half its diameter, mm; above zero.
+             */
+            radiusMm: number;
+            /**
+             * Format: double
+             * @description W: half of its width, mm; above zero.
+             */
+            halfWidthMm: number;
+            /**
+             * Format: double
+             * @description o: its middle outboard of the kingpin at hub height, mm.
+             */
+            outMm: number;
+        };
+        /** @description A tyre through its lock, from above: forward up, the kingpin of the tyre that was on at zero. */
+        TyreThroughLock: {
+            /** @description The tyre. */
+            tyre: components["schemas"]["TyreSweep"];
+            /** @description Angles of lock, °, front edge outward above zero. */
+            degrees: number[];
+            /** @description The least gap there, mm; below zero it touches. */
+            gapMm: number[];
+            /**
+             * Format: double
+             * @description How far ahead of zero something stands, mm; null where nobody taped it.
+             */
+            aheadMm: null | number;
+            /**
+             * Format: double
+             * @description The same behind.
+             */
+            behindMm: null | number;
+            /**
+             * Format: double
+             * @description The same inboard.
+             */
+            insideMm: null | number;
         };
         /** @description What it takes to bring a vehicle back to how it was before a fitting: the same operations backwards, as far as they were done. */
         UndoCard: {

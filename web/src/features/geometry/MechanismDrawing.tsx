@@ -191,6 +191,7 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   cvShaft: "From behind, one side",
   swayBar: "From the side, the bar’s pivots on the left",
   hoses: "",
+  contacts: "",
   arms: "From behind, one side",
   alignment: "From behind, one side",
   headlights: "From the side",

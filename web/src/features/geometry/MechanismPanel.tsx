@@ -19,6 +19,8 @@ import {
   type Mechanism,
   type Way,
 } from "./geometry";
+import { ContactMatrix } from "./ContactMatrix";
+import { LockDrawing } from "./LockDrawing";
 import { chip } from "./MechanismLine";
 import { MechanismDrawing, useWayLine } from "./MechanismDrawing";
 import { PutIntoPlan } from "./PutIntoPlan";
@@ -79,6 +81,9 @@ export function MechanismPanel({
           before={mechanism.ways[0]}
           chosen={chosen}
         />
+      )}
+      {mechanism.ways[0]?.lock && chosen.lock && (
+        <LockDrawing before={mechanism.ways[0].lock} chosen={chosen.lock} />
       )}
       {travel && (
         <>
@@ -177,7 +182,7 @@ export function MechanismPanel({
                 {n.result.unit === "mm" ? (
                   <ResultLength
                     result={n.result}
-                    signed={mechanism.kind !== "sideSlope"}
+                    signed={!["sideSlope", "contacts"].includes(mechanism.kind)}
                   />
                 ) : n.result.unit === "kg" && n.result.value !== null ? (
                   `${weightText(n.result.value, unit)} ± ${weightText(2 * (n.result.u ?? 0), unit)}`
@@ -188,6 +193,9 @@ export function MechanismPanel({
             </Box>
           ))}
       </Box>
+      {chosen.contacts.length > 0 && (
+        <ContactMatrix before={mechanism.ways[0]} chosen={chosen} />
+      )}
       {chosen.care && (
         <Typography
           sx={{

@@ -4,6 +4,7 @@ import { weightText } from "../../shared/quantity";
 
 export type Mechanism = Schemas["Mechanism"];
 export type Way = Schemas["MechanismWay"];
+export type Contact = Schemas["Contact"];
 export type Travel = Schemas["MechanismTravel"];
 
 const names: Record<Schemas["MechanismKind"], string> = {
@@ -15,6 +16,7 @@ const names: Record<Schemas["MechanismKind"], string> = {
   cvShaft: "CV shafts",
   swayBar: "sway-bar links",
   hoses: "hose and leads",
+  contacts: "tyre gaps",
   arms: "camber and track",
   alignment: "alignment",
   headlights: "Headlights",

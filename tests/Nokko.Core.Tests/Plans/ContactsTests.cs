@@ -1,0 +1,354 @@
+using Nokko.Core.Finding;
+using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Xunit;
+using static Nokko.Core.Tests.Plans.Moved;
+
+namespace Nokko.Core.Tests.Plans;
+
+/// <summary>What the tyres touch, straight and turned.</summary>
+public class ContactsTests
+{
+    /// <summary>What must be left beside a tyre, mm: a rule of thumb.</summary>
+    private const double Keep = 12;
+
+    /// <summary>What was taped round the front tyres, 265/70R17.</summary>
+    private static readonly (string, double)[] Gaps =
+    [
+        (SuspensionSizes.TyreGap, 80),
+        (SuspensionSizes.TyreToFrame, 60),
+        (SuspensionSizes.TyreToArm, 30),
+        (SuspensionSizes.AheadAtLock, 45),
+        (SuspensionSizes.BehindAtLock, 40),
+        (SuspensionSizes.InsideAtLock, 38),
+        (SuspensionSizes.LockAngle, 33),
+    ];
+
+    private static Vehicle With(params (string, double)[] sizes) =>
+        On(SuspensionKind.CoilRadiusArm, SuspensionKind.CoilFourLink, sizes) with
+        {
+            TyreSize = "265/70R17",
+        };
+
+    private static (Corner, PlacedPart)[] Tyres(params (string, double)[] sizes) =>
+        [
+            .. Corners
+                .Of(Axle.Front)
+                .Select(
+                    (c, i) =>
+                        (
+                            c,
+                            StacksTests.Part(60, PartKind.Tyre, null, sizes) with
+                            {
+                                Id = Sample.Id(80 + i),
+                                Name = "Plover tyre",
+                            }
+                        )
+                ),
+        ];
+
+    private static readonly (string, double)[] Large =
+    [
+        (PartSizes.Diameter, 853),
+        (PartSizes.Width, 285),
+    ];
+
+    private static Mechanism Front(
+        (string, double)[] sizes,
+        (Corner, PlacedPart)[] parts,
+        bool travel = false
+    ) => One(Of(With(sizes), parts, travel: travel), MechanismKind.Contacts, "front");
+
+    private static Result Gap(
+        MechanismWay way,
+        ContactWith with,
+        ContactAt at = ContactAt.Ride,
+        bool turned = false
+    ) => Assert.Single(way.Contacts, c => c.With == with && c.At == at && c.Turned == turned).Gap;
+
+    private static double Mm(
+        MechanismWay way,
+        ContactWith with,
+        ContactAt at = ContactAt.Ride,
+        bool turned = false
+    ) => Gap(way, with, at, turned).Value!.Value;
+
+    [Fact]
+    public void A_larger_tyre_takes_from_every_gap_what_it_reaches_further_there()
+    {
+        var front = Front(Gaps, Tyres(Large));
+        var before = front.Ways[0];
+        Assert.Equal(40, Mm(before, ContactWith.Behind, turned: true), 1e-9);
+        var then = front.Stands;
+        Assert.Equal(WayKind.Planned, then.Kind);
+        Assert.Equal(80 - 25.1, Mm(then, ContactWith.Above), 1e-6);
+        Assert.Equal(45 - 26.97, Mm(then, ContactWith.Ahead, turned: true), 0.01);
+        Assert.Equal(40 - 26.97, Mm(then, ContactWith.Behind, turned: true), 0.01);
+        Assert.Equal(38 - 22.06, Mm(then, ContactWith.Frame, turned: true), 0.01);
+        Assert.Equal(60 - 10, Mm(then, ContactWith.Frame), 1e-6);
+        Assert.Equal(30 - 10, Mm(then, ContactWith.Arm), 1e-6);
+        Assert.Equal(40 - 26.97, then.Figure.Value!.Value, 0.01);
+        Assert.False(front.Beyond);
+        Assert.Contains("clears all that was taped", front.Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Rims_that_stand_further_out_give_inside_what_they_take_ahead_and_behind()
+    {
+        (string, double)[] rims = [.. Large, (PartSizes.RimOffset, 0)];
+        Assert.Contains(
+            "offset (ET) of the rims that are on",
+            Front(Gaps, Tyres(rims)).Says,
+            StringComparison.Ordinal
+        );
+        var front = Front([.. Gaps, (SuspensionSizes.RimOffset, 25)], Tyres(rims));
+        Assert.Equal(40 - 35.51, Mm(front.Stands, ContactWith.Behind, turned: true), 0.01);
+        Assert.Equal(38 - 1.09, Mm(front.Stands, ContactWith.Frame, turned: true), 0.01);
+        Assert.Equal(30 + 15, Mm(front.Stands, ContactWith.Arm), 1e-6);
+        Assert.True(front.Beyond);
+        Assert.StartsWith("Behind it, turning,", front.Says, StringComparison.Ordinal);
+        Assert.Contains("One more of its gaps is short.", front.Says, StringComparison.Ordinal);
+        Assert.Equal(
+            35,
+            Assert
+                .Single(
+                    front.Stands.Also,
+                    a => a.Label.StartsWith("Its outer wall", StringComparison.Ordinal)
+                )
+                .Result.Value!.Value,
+            1e-9
+        );
+        Assert.Equal(
+            25,
+            Assert
+                .Single(
+                    front.Stands.Also,
+                    a => a.Label.StartsWith("Scrub", StringComparison.Ordinal)
+                )
+                .Result.Value!.Value,
+            1e-9
+        );
+    }
+
+    [Fact]
+    public void A_rim_that_is_wider_than_its_tyre_counts_instead_of_it()
+    {
+        var wide = Front(Gaps, Tyres([.. Large, (PartSizes.RimWidth, 305)])).Stands;
+        Assert.Equal(30 - 20, Mm(wide, ContactWith.Arm), 1e-6);
+        var narrow = Front(Gaps, Tyres([.. Large, (PartSizes.RimWidth, 220)])).Stands;
+        Assert.Equal(30 - 10, Mm(narrow, ContactWith.Arm), 1e-6);
+    }
+
+    [Fact]
+    public void What_touches_is_stopped_and_every_cure_that_is_offered_keeps_what_it_is_for()
+    {
+        (string, double)[] close =
+        [
+            .. Gaps.Where(g => g.Item1 != SuspensionSizes.InsideAtLock),
+            (SuspensionSizes.InsideAtLock, 21),
+        ];
+        var front = Front(close, Tyres(Large));
+        Assert.True(front.Beyond);
+        Assert.Equal(-1.06, front.Stands.Figure.Value!.Value, 0.01);
+        Assert.Equal(Heed.Stop, front.Stands.Care!.Heed);
+        Assert.Contains("at lock", front.Stands.Care.Says, StringComparison.Ordinal);
+        Assert.Contains("at lock, the tyre touches by", front.Says, StringComparison.Ordinal);
+        MechanismWay[] cures = [.. front.Ways.Where(w => w.Kind == WayKind.Cure)];
+        Assert.Equal(3, cures.Length);
+        Assert.All(
+            cures,
+            c =>
+            {
+                Assert.True(Mm(c, ContactWith.Frame, turned: true) >= Keep);
+                Assert.Null(c.Care);
+            }
+        );
+        // Earlier by so many degrees: what the corner reaches the less, worked out by hand.
+        var stops = Way(front, "Steering stops");
+        var degrees = int.Parse(
+            stops.Said.Split(' ')[2].TrimEnd('°'),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+        double Reach(double lockDegrees) =>
+            (426.5 * Math.Sin(lockDegrees * Math.PI / 180))
+            + (142.5 * Math.Cos(lockDegrees * Math.PI / 180));
+        Assert.Equal(
+            -1.06 + Reach(33) - Reach(33 - degrees),
+            Mm(stops, ContactWith.Frame, turned: true),
+            0.01
+        );
+        Assert.True(-1.06 + Reach(33) - Reach(33 - degrees + 1) < Keep);
+    }
+
+    [Fact]
+    public void The_largest_tyre_keeps_every_gap_and_one_that_is_larger_does_not()
+    {
+        var most = Assert
+            .Single(
+                Front(Gaps, Tyres(Large)).Stands.Also,
+                a => a.Label.StartsWith("Largest", StringComparison.Ordinal)
+            )
+            .Result.Value!.Value;
+        MechanismWay Of(double diameter) =>
+            Front(Gaps, Tyres((PartSizes.Diameter, diameter), (PartSizes.Width, 285))).Stands;
+        static bool Keeps(MechanismWay way) => way.Contacts.All(c => !(c.Gap.Value < c.KeepMm));
+        Assert.True(most > 853);
+        Assert.True(Keeps(Of(most)));
+        Assert.False(Keeps(Of(most + 2)));
+    }
+
+    [Fact]
+    public void A_lift_gives_room_above_and_a_track_bar_takes_it_at_the_frame()
+    {
+        var front = Front([.. Gaps, .. Bar], Rings(50, 0));
+        Assert.Equal(WayKind.Lifted, front.Stands.Kind);
+        var lifted = Of(With([.. Gaps, .. Bar]), Rings(50, 0));
+        Assert.Equal(80 + lifted.FrontRise.Value!.Value, Mm(front.Stands, ContactWith.Above), 1e-6);
+        var aside = One(lifted, MechanismKind.TrackBar, "front").Stands.Figure.Value!.Value;
+        Assert.True(Math.Abs(aside) > 3);
+        Assert.Equal(60 - Math.Abs(aside), Mm(front.Stands, ContactWith.Frame), 1e-6);
+        Assert.Equal(38 - Math.Abs(aside), Mm(front.Stands, ContactWith.Frame, turned: true), 1e-6);
+        Assert.Equal(30, Mm(front.Stands, ContactWith.Arm), 1e-6);
+        Assert.Equal(45, Mm(front.Stands, ContactWith.Ahead, turned: true), 1e-6);
+    }
+
+    [Fact]
+    public void At_full_bump_it_is_told_whether_the_tyre_or_the_stop_meets_first()
+    {
+        (string, double)[] stop =
+        [
+            (SuspensionSizes.TyreGap, 90),
+            (SuspensionSizes.BumpStopGap, 55),
+            (SuspensionSizes.BumpStopHeight, 50),
+        ];
+        // A stop of 50 is pressed by 20: the wheel goes up by 75.
+        var kept = Front(stop, Tyres((PartSizes.Diameter, 822.8))).Stands;
+        Assert.Equal(90 - 10 - 75, Mm(kept, ContactWith.Above, ContactAt.Bump), 1e-6);
+        var large = Front(stop, Tyres(Large));
+        Assert.Equal(90 - 25.1 - 75, Mm(large.Stands, ContactWith.Above, ContactAt.Bump), 1e-6);
+        Assert.True(large.Beyond);
+        Assert.Contains(
+            large.Checks,
+            c => c.StartsWith("A longer bump stop", StringComparison.Ordinal)
+        );
+        Assert.StartsWith(
+            "Above it, at full bump, the tyre touches",
+            large.Says,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void A_gap_that_was_taped_flexed_loses_by_the_tyre_alone()
+    {
+        var front = Front(
+            [.. Gaps, .. Bar, (SuspensionSizes.BehindFlexed, 33)],
+            [.. Tyres(Large), .. Rings(50, 0)]
+        );
+        var flexed = Gap(front.Stands, ContactWith.Behind, ContactAt.Bump, true);
+        Assert.Equal(33 - 26.97, flexed.Value!.Value, 0.01);
+        // The same on its wheels is known the less: it hangs lower in its arch.
+        Assert.True(Gap(front.Stands, ContactWith.Behind, turned: true).U > flexed.U);
+    }
+
+    [Fact]
+    public void Without_another_tyre_and_without_a_tape_nothing_is_said_and_with_one_it_is_asked_for()
+    {
+        Assert.DoesNotContain(
+            Of(With(), Rings(50, 50)).Mechanisms,
+            m => m.Kind == MechanismKind.Contacts
+        );
+        var asked = Front([], Tyres(Large));
+        Assert.StartsWith("Tape the gaps", asked.Says, StringComparison.Ordinal);
+        Assert.False(asked.Beyond);
+        Assert.Equal(SuspensionSizes.TyreGap, asked.Asks[0].Size);
+        Assert.Contains(asked.Asks, a => a.Size == SuspensionSizes.BehindAtLock);
+        Assert.DoesNotContain(asked.Asks, a => a.Size == SuspensionSizes.RimOffset);
+        var bare = Front(Gaps, Tyres());
+        Assert.Contains("outer diameter", bare.Says, StringComparison.Ordinal);
+        Assert.False(bare.Beyond);
+        Assert.Equal(40, bare.Ways[0].Contacts.Where(c => c.Turned).Skip(1).First().Gap.Value);
+    }
+
+    [Fact]
+    public void A_rear_axle_turns_nowhere()
+    {
+        var rear = One(
+            Of(
+                On(SuspensionKind.CoilRadiusArm, SuspensionKind.CoilFourLink) with
+                {
+                    TyreSize = "265/70R17",
+                },
+                [.. Tyres(Large).Select((t, i) => (Corners.Of(Axle.Rear).ElementAt(i), t.Item2))],
+                travel: true
+            ),
+            MechanismKind.Contacts,
+            "rear"
+        );
+        Assert.All(rear.Ways, w => Assert.DoesNotContain(w.Contacts, c => c.Turned));
+        Assert.All(rear.Ways, w => Assert.Null(w.Lock));
+        Assert.DoesNotContain(rear.Asks, a => SuspensionSizes.Find(a.Size)!.Steered);
+        Assert.DoesNotContain("lock", string.Join(' ', rear.Checks), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Through_the_lock_the_least_gap_is_the_one_that_was_foretold()
+    {
+        var front = Front(Gaps, Tyres(Large), travel: true);
+        var turned = front.Stands.Lock!;
+        Assert.Equal(-33, turned.Degrees[0]);
+        Assert.Equal(33, turned.Degrees[^1]);
+        Assert.Equal(turned.GapMm[0], turned.GapMm[^1], 1e-6);
+        // Whole degrees miss the farthest place by little.
+        Assert.Equal(front.Stands.Figure.Value!.Value, turned.GapMm.Min(), 0.1);
+        var before = front.Ways[0].Lock!;
+        Assert.Equal(38, before.GapMm[^1], 0.01);
+        Assert.Equal(40, before.GapMm.Min(), 0.1 + 2);
+        var stops = Way(
+            Front(
+                [
+                    .. Gaps.Where(g => g.Item1 != SuspensionSizes.InsideAtLock),
+                    (SuspensionSizes.InsideAtLock, 21),
+                ],
+                Tyres(Large),
+                true
+            ),
+            "Steering stops"
+        ).Lock!;
+        Assert.True(stops.Degrees[^1] < 33);
+    }
+
+    [Fact]
+    public void A_width_or_a_lock_that_nobody_told_is_said_and_makes_the_numbers_wider()
+    {
+        var told = Front(Gaps, Tyres(Large));
+        var untold = Front(
+            [.. Gaps.Where(g => g.Item1 != SuspensionSizes.LockAngle)],
+            Tyres((PartSizes.Diameter, 853))
+        );
+        Assert.Contains(
+            untold.Checks,
+            c => c.Contains("as wide as the old", StringComparison.Ordinal)
+        );
+        Assert.Contains(untold.Checks, c => c.Contains("33°", StringComparison.Ordinal));
+        Assert.DoesNotContain(told.Checks, c => c.Contains("33°", StringComparison.Ordinal));
+        Assert.Equal(30, Mm(untold.Stands, ContactWith.Arm), 1e-6);
+        Assert.True(
+            Gap(untold.Stands, ContactWith.Frame, turned: true).U
+                > Gap(told.Stands, ContactWith.Frame, turned: true).U
+        );
+    }
+
+    [Fact]
+    public void A_wish_for_a_tyre_is_answered_with_what_it_leaves_at_lock()
+    {
+        var room = TyreRoom.Of(With(Gaps), "285/70R17")!;
+        // 285/70R17 is 830.8 across: √(415.4² + 142.5²) − √(401.4² + 132.5²) = 16.46 ahead and behind, 16.01 at the frame.
+        Assert.Equal(38 - 16.01, room[0].AtLock.Value!.Value, 0.01);
+        Assert.Equal("It does not steer.", room[1].AtLock.Cannot);
+    }
+}
