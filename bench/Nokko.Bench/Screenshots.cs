@@ -43,9 +43,14 @@ internal static class Screenshots
         browser.Press("Longer bar");
         Scroll("//h1[.='Geometry']");
         Shoot("geometry", "Set it to, hole to hole");
-        Job("TM 12 K", "geometry?at=rear-propshaft", "or it shakes");
+        Job("FH 9", "geometry?at=front-contacts", "What is left round the tyre");
+        browser
+            .Driver.FindElement(
+                OpenQA.Selenium.By.CssSelector("input[aria-label='Wheel through its lock']")
+            )
+            .SendKeys(OpenQA.Selenium.Keys.PageUp + OpenQA.Selenium.Keys.PageUp);
         Scroll("//h1[.='Geometry']");
-        Shoot("geometry-shaft", "Joint at the axle");
+        Shoot("geometry-tyres", "front edge out");
         browser.Resize(1280, 1180);
         Job("HO 32 T", "plan", "Wanted");
         browser.Press("Say what is wanted");
@@ -86,6 +91,7 @@ internal static class Screenshots
                 d => d.FindElements(OpenQA.Selenium.By.CssSelector("main li a")).Count > 5,
                 "the yard"
             );
+            browser.Type("Find owner, plate or vehicle", plate);
             var href = browser.Until(
                 d =>
                     d.FindElements(

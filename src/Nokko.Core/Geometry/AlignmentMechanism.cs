@@ -20,6 +20,16 @@ internal static class AlignmentMechanism
             return null;
         }
         var range = axle.Suspension.Get(SuspensionSizes.CamRange);
+        var camberRange = AngleRange.Of(
+            axle.Suspension,
+            SuspensionSizes.CamberLeast,
+            SuspensionSizes.CamberMost
+        );
+        var casterRange = AngleRange.Of(
+            axle.Suspension,
+            SuspensionSizes.CasterLeast,
+            SuspensionSizes.CasterMost
+        );
         if (
             SpaceArms.Points(axle.Suspension) is not { } points
             || SpaceArms.WhyNot(points) is not null
@@ -67,10 +77,15 @@ internal static class AlignmentMechanism
                     .Select(i => new SpacePoint(x[3 * i], x[(3 * i) + 1], x[(3 * i) + 2])),
             ]);
         // Everything that one look at the points gives is worked out together.
-        Result[] Worked(Func<double[], double[]?> of, params ReadOnlySpan<Unit> units)
+        Result[] WorkedWith(
+            (double Value, double U)[] more,
+            Func<double[], double[]?> of,
+            params ReadOnlySpan<Unit> units
+        )
         {
-            var values = of([.. given.Select(g => g.Value)]);
-            var us = FirstOrder.Us(of, units.Length, given, [(27, 28, axle.Rises.Covariance)]);
+            (double Value, double U)[] all = [.. given, .. more];
+            var values = of([.. all.Select(g => g.Value)]);
+            var us = FirstOrder.Us(of, units.Length, all, [(27, 28, axle.Rises.Covariance)]);
             var results = new Result[units.Length];
             for (var i = 0; i < units.Length; i++)
             {
@@ -81,6 +96,8 @@ internal static class AlignmentMechanism
             }
             return results;
         }
+        Result[] Worked(Func<double[], double[]?> of, params ReadOnlySpan<Unit> units) =>
+            WorkedWith([], of, units);
         MechanismTravel? Through(SpaceWishbone corner, double lift) =>
             axle.Through(
                 up => (corner.At(up - lift)?.Camber - ride.Camber) * Degrees,
@@ -139,32 +156,75 @@ internal static class AlignmentMechanism
             ],
             arms
         );
-        AlignmentSetting? Setting(double[] x)
+        // Without a sheet both angles go back to what they were; with one, as far as their range asks for.
+        AlignmentSetting? Setting(double[] x, AlignmentSheet? sheet)
         {
             var taped = Taped(x);
-            return new SpaceWishbone(taped).At(0) is { } was
-                ? Realignment.Of(
-                    taped,
-                    lowered - x[27],
-                    was.Camber,
-                    was.Caster + Nose(x[27], x[28]),
-                    was.Toe
-                )
-                : null;
+            var corner = new SpaceWishbone(taped);
+            if (corner.At(0) is not { } was || corner.At(lowered - x[27]) is not { } low)
+            {
+                return null;
+            }
+            var nose = Nose(x[27], x[28]);
+            double Off(AngleRange? range, int before, double moved) =>
+                sheet is not null && range is { } r
+                    ? r.Off(x[before], moved * Degrees) / Degrees
+                    : 0;
+            return Realignment.Of(
+                taped,
+                lowered - x[27],
+                was.Camber
+                    + Off(sheet?.Camber is null ? null : camberRange, 29, low.Camber - was.Camber),
+                was.Caster
+                    + nose
+                    + Off(
+                        sheet?.Caster is null ? null : casterRange,
+                        30,
+                        low.Caster - was.Caster - nose
+                    ),
+                was.Toe
+            );
         }
-        var settings = Worked(
-            x => Setting(x) is { } set ? [set.FrontOutMm, set.RearOutMm, set.RodMm] : null,
-            Unit.Mm,
-            Unit.Mm,
-            Unit.Mm
-        );
-        var (forward, behind) = (settings[0], settings[1]);
-        var chance = range is { } cams ? Chance([forward, behind], cams) : (double?)null;
+        (double, double)[] Read(AlignmentSheet? sheet) =>
+            sheet is null
+                ? []
+                :
+                [
+                    (sheet.Camber?.Mean ?? 0, sheet.Camber?.Sd ?? 0),
+                    (sheet.Caster?.Mean ?? 0, sheet.Caster?.Sd ?? 0),
+                ];
+        var sides = (
+            from sheet in axle.Sheets.Count > 0
+                ? axle.Sheets
+                : (IReadOnlyList<AlignmentSheet?>)[null]
+            let settings = WorkedWith(
+                Read(sheet),
+                x =>
+                    Setting(x, sheet) is { } set
+                        ? [set.FrontOutMm, set.RearOutMm, set.RodMm]
+                        : null,
+                Unit.Mm,
+                Unit.Mm,
+                Unit.Mm
+            )
+            let chance = range is { } cams ? Chance([settings[0], settings[1]], cams) : null
+            select (Sheet: sheet, Settings: settings, Chance: chance)
+        ).ToArray();
+        // The side that is harder to set decides.
+        var worst = sides
+            .OrderBy(s => s.Chance ?? 1)
+            .ThenByDescending(s =>
+                s.Settings[0].Value is { } f && s.Settings[1].Value is { } r
+                    ? Math.Max(Math.Abs(f), Math.Abs(r))
+                    : double.PositiveInfinity
+            )
+            .First();
+        var (forward, behind) = (worst.Settings[0], worst.Settings[1]);
         LabelledResult[] needed =
         [
             new("Lower arm’s front pivot goes out by", forward),
             new("Its rear pivot goes out by", behind),
-            new("The tie rod is longer by", settings[2]),
+            new("The tie rod is longer by", worst.Settings[2]),
             .. range is { } r && forward.Value is { } f && behind.Value is { } b
                 ? (LabelledResult[])
                     [
@@ -180,20 +240,44 @@ internal static class AlignmentMechanism
                     ]
                 : [],
         ];
+        var set = WorkedWith(
+            Read(worst.Sheet),
+            x =>
+                Setting(x, worst.Sheet) is { } to
+                && new SpaceWishbone(Taped(x)).At(0) is { } was
+                && new SpaceWishbone(Taped(x), to).At(lowered - x[27]) is { } at
+                    ? [at.Camber - was.Camber]
+                    : null,
+            Unit.Degree
+        )[0];
         return Made(
             axle,
-            Says(forward, behind, range, chance),
-            chance is { } p ? p < 0.5 : null,
+            Says(forward, behind, range, worst.Chance)
+                + string.Concat(axle.Sheets.Select(s => s.Was(camberRange, casterRange))),
+            worst.Chance is { } p ? p < 0.5 : null,
             before,
-            lifted,
+            lifted with
+            {
+                Also =
+                [
+                    .. lifted.Also,
+                    .. axle.Sheets.SelectMany(s => s.Lifted(moves[0], moves[2])),
+                ],
+            },
             Way(
                 WayKind.Cure,
-                "Set back by cams and sleeve",
+                worst.Sheet is null || (camberRange is null && casterRange is null)
+                    ? "Set back by cams and sleeve"
+                    : "Set into its range by cams and sleeve",
                 forward.Value is null
                     ? Result.No(Unit.Degree, "No setting gives its angles back.")
-                    : Result.Of(0, Unit.Degree, lifted.Figure.U, []),
+                    : Result.Of(set.Value ?? 0, Unit.Degree, lifted.Figure.U, []),
                 needed,
-                Setting([.. given.Select(g => g.Value)]) is { } setting
+                Setting(
+                    [.. given.Select(g => g.Value), .. Read(worst.Sheet).Select(v => v.Item1)],
+                    worst.Sheet
+                )
+                    is { } setting
                     ? new SpaceWishbone(points, setting)
                     : arms
             )
@@ -214,12 +298,31 @@ internal static class AlignmentMechanism
             Says = says,
             Ways = ways,
             Judged = judged,
-            Asks = axle.Suspension.Get(SuspensionSizes.CamRange) is null
-                ? [new AskedSize(SuspensionSizes.CamRange, null, null)]
-                : [],
+            Asks =
+            [
+                .. (
+                    (string[])
+                        [
+                            SuspensionSizes.CamRange,
+                            .. axle.Sheets.Count > 0
+                                ? (string[])
+                                    [
+                                        SuspensionSizes.CamberLeast,
+                                        SuspensionSizes.CamberMost,
+                                        SuspensionSizes.CasterLeast,
+                                        SuspensionSizes.CasterMost,
+                                    ]
+                                : [],
+                        ]
+                )
+                    .Where(s => axle.Suspension.Get(s) is null)
+                    .Select(s => new AskedSize(s, null, null)),
+            ],
             Checks =
             [
-                "The alignment shop's sheet before the work says whether it was out before: set back to it, not to these points.",
+                axle.Sheets.Count > 0
+                    ? "It counts from the angles that were read before the work; a range that was entered is the one of your service information."
+                    : "The alignment shop's sheet before the work says whether it was out before: read its camber and caster in (Walk round, other measures), and it counts from them.",
                 "Straight there and slowly: camber, caster, then toe, at this height, settled.",
             ],
         };

@@ -66,6 +66,9 @@ public sealed record LiftedAxle
     /// <summary>The same as the plan leaves it.</summary>
     public (Result Ride, Result Bump)? AboveTyre { get; init; }
 
+    /// <summary>What was read of its front wheels' angles before the work; empty where nothing was, or parts stood there already.</summary>
+    internal IReadOnlyList<AlignmentSheet> Sheets { get; init; } = [];
+
     /// <summary>By how much brackets or blocks lower the pivots of its arms, mm: by so much they turn the less.</summary>
     public double PivotsLoweredMm =>
         (Amount(PartKind.DropBracket) ?? 0) + (Amount(PartKind.SubframeBlock) ?? 0);

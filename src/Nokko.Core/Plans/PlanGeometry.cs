@@ -1,8 +1,10 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Plans;
 
@@ -126,6 +128,7 @@ public sealed record PlanGeometry
                         : Result.No(Unit.Mm, CornerOutlook.TapeAbove),
                     Lowest(c => c.StandardAboveTyreAtBump)
                 ),
+                Sheets = axle == Axle.Front ? SheetsOf(situation) : [],
                 AboveTyre = (Lowest(c => c.AboveTyre), Lowest(c => c.AboveTyreAtBump)),
                 Travel = travel,
             };
@@ -133,6 +136,43 @@ public sealed record PlanGeometry
             Result Lowest(Func<CornerOutlook, Result> of) =>
                 corners.Select(of).MinBy(r => r.Value ?? double.NegativeInfinity)!;
         }
+    }
+
+    /// <summary>What was read of the front wheels' angles with nothing added; parts that stand there already have moved them.</summary>
+    private static IReadOnlyList<AlignmentSheet> SheetsOf(Situation situation)
+    {
+        if (
+            situation.Baseline is not { } stance
+            || situation.From.Stacks.Any(s => s.Parts.Count > 0)
+        )
+        {
+            return [];
+        }
+        Estimate? Read(Corner corner, params ReadOnlySpan<string> measures)
+        {
+            foreach (var measure in measures)
+            {
+                var row = stance.Measures.FirstOrDefault(m =>
+                    m.Measure == measure && m.Place == corner.Name()
+                );
+                if (row?.Value is { Value: { } value, U: { } u })
+                {
+                    return new Estimate(value, u);
+                }
+            }
+            return null;
+        }
+        return
+        [
+            .. Corners
+                .Of(Axle.Front)
+                .Select(c => new AlignmentSheet(
+                    c,
+                    Read(c, Measures.CamberAngle, MeasureValues.CamberBySquare),
+                    Read(c, Measures.Caster)
+                ))
+                .Where(s => s.Camber is not null || s.Caster is not null),
+        ];
     }
 
     private static IEnumerable<Mechanism> OfVehicle(Situation situation, Estimate cgRise) =>

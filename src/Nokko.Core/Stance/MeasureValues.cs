@@ -25,6 +25,9 @@ public static class MeasureValues
     /// <summary>Standard uncertainty of a digital angle gauge on a clean face, °.</summary>
     public const double AngleGaugeU = 0.15;
 
+    /// <summary>Camber that follows from a square.</summary>
+    public const string CamberBySquare = "camber";
+
     private const double Degrees = 180 / Math.PI;
 
     /// <summary>Values of every measure that was read in a round, in the order of the catalogue, then what follows from them.</summary>
@@ -114,7 +117,7 @@ public static class MeasureValues
             var (square, u) = row.Value.Have();
             var degrees = -Math.Atan(square / over) * Degrees;
             yield return new MeasureValue(
-                "camber",
+                CamberBySquare,
                 row.Place,
                 Result.Of(degrees, Unit.Degree, u / over * Degrees, row.Value.RestsOn),
                 0,

@@ -41,6 +41,42 @@ public static partial class SuspensionSizes
                 Steered: true
             ),
             new(
+                CamberLeast,
+                Unit.Degree,
+                -6,
+                6,
+                "Camber allowed, least",
+                "From your service information; with the sheet before the work it tells whether a lifted front aligns into it.",
+                Steered: true
+            ),
+            new(
+                CamberMost,
+                Unit.Degree,
+                -6,
+                6,
+                "Camber allowed, most",
+                "From your service information; with the sheet before the work it tells whether a lifted front aligns into it.",
+                Steered: true
+            ),
+            new(
+                CasterLeast,
+                Unit.Degree,
+                -5,
+                15,
+                "Caster allowed, least",
+                "From your service information; with the sheet before the work it tells whether a lifted front aligns into it.",
+                Steered: true
+            ),
+            new(
+                CasterMost,
+                Unit.Degree,
+                -5,
+                15,
+                "Caster allowed, most",
+                "From your service information; with the sheet before the work it tells whether a lifted front aligns into it.",
+                Steered: true
+            ),
+            new(
                 ShaftRun,
                 Unit.Mm,
                 150,

@@ -91,6 +91,18 @@ public static partial class SuspensionSizes
     /// <summary>How far the lower arm's cams move its pivots each way from where they stand.</summary>
     public const string CamRange = "camRange";
 
+    /// <summary>Least camber that the maker allows.</summary>
+    public const string CamberLeast = "camberLeast";
+
+    /// <summary>Most camber that the maker allows.</summary>
+    public const string CamberMost = "camberMost";
+
+    /// <summary>Least caster that the maker allows.</summary>
+    public const string CasterLeast = "casterLeast";
+
+    /// <summary>Most caster that the maker allows.</summary>
+    public const string CasterMost = "casterMost";
+
     /// <summary>Propshaft, joint to joint along.</summary>
     public const string ShaftRun = "shaftRun";
 
@@ -242,7 +254,7 @@ public static partial class SuspensionSizes
             SpringRate => kind != SuspensionKind.TorsionBarArm,
             TrackBarRun or TrackBarDrop => kind.IsLiveAxle() && !kind.IsLeaf(),
             DragLinkRun or DragLinkDrop or SteeringArm => kind.IsLiveAxle() && !kind.IsLeaf(),
-            CamRange => kind
+            CamRange or CamberLeast or CamberMost or CasterLeast or CasterMost => kind
                 is SuspensionKind.CoilOverArm
                     or SuspensionKind.TorsionBarArm
                     or SuspensionKind.TransverseLeaf,

@@ -57,6 +57,9 @@ public static class Measures
     /// <summary>Caster.</summary>
     public const string Caster = "caster";
 
+    /// <summary>Camber by rack or gauge.</summary>
+    public const string CamberAngle = "camberAngle";
+
     private const string Underneath =
         "Stands on rated points and wheels chocked before anybody reaches under.";
 
@@ -184,7 +187,7 @@ public static class Measures
             "Between the two edges"
         ),
         Wheel(
-            "camberAngle",
+            CamberAngle,
             "Camber",
             ReadingKind.Angle,
             "Alignment rack or camber gauge. Top inward is negative.",

@@ -54,8 +54,15 @@ internal sealed partial class DemoJob
         );
     }
 
+    /// <summary>Reads an angle in the last walk-round, in degrees.</summary>
+    public void MeasureAngle(string key, string place, double degrees) =>
+        Measure(key, place, degrees.ToString("0.0", CultureInfo.InvariantCulture), null);
+
     /// <summary>Reads a measure in the last walk-round, in inches to the sixteenth.</summary>
-    public void Measure(string key, string place, double inches, double? overInches = null)
+    public void Measure(string key, string place, double inches, double? overInches = null) =>
+        Measure(key, place, Sixteenths(inches), overInches);
+
+    private void Measure(string key, string place, string typed, double? overInches)
     {
         Later(3);
         Do(
@@ -65,7 +72,7 @@ internal sealed partial class DemoJob
                 Round().Id,
                 key,
                 place,
-                Sixteenths(inches),
+                typed,
                 overInches is { } over
                     ? new QuantityInput(Sixteenths(over), Unit.Inch, Known.Measured)
                     : null,

@@ -32,7 +32,11 @@ internal static partial class DemoSystems
                 (SuspensionSizes.ArmLength, 392),
                 (SuspensionSizes.FootDistance, 228),
                 (SuspensionSizes.SpringLean, 5.5),
-                (SuspensionSizes.CamRange, 2)
+                (SuspensionSizes.CamRange, 2),
+                (SuspensionSizes.CamberLeast, -0.6),
+                (SuspensionSizes.CamberMost, 0.4),
+                (SuspensionSizes.CasterLeast, 2.6),
+                (SuspensionSizes.CasterMost, 4.2)
             ) with
             {
                 SpacePoints = InSpace(

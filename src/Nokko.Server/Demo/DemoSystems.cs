@@ -66,6 +66,11 @@ internal static partial class DemoSystems
     private static JobDocument Wagon(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [19.94, 19.88, 21.38, 21.31], [39.5, 39.44]);
+        // The sheet of the alignment shop: the left one was out before anything was fitted.
+        job.MeasureAngle(Measures.CamberAngle, "LF", -0.8);
+        job.MeasureAngle(Measures.CamberAngle, "RF", -0.3);
+        job.MeasureAngle(Measures.Caster, "LF", 3.1);
+        job.MeasureAngle(Measures.Caster, "RF", 3.4);
         job.Plan(
             "Plan A",
             [

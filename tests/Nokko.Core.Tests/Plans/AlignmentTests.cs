@@ -1,11 +1,14 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tests.Geometry;
 using Nokko.Core.Tests.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Plans;
@@ -61,6 +64,140 @@ public class AlignmentTests
                 travel: travel
             )
             .Mechanisms.Single(m => m.Kind == MechanismKind.Alignment);
+    }
+
+    /// <summary>Lifted by 50, with what a rack told of both wheels before, and what the maker allows.</summary>
+    private static Mechanism Sheet(
+        (double Camber, double Caster) left,
+        (double Camber, double Caster) right,
+        double cams,
+        (string, double)[] allowed,
+        bool before = true
+    )
+    {
+        MeasureValue Row(string measure, Corner corner, double degrees) =>
+            new(measure, corner.Name(), Result.Of(degrees, Unit.Degree, 0.05, []), 1);
+        var vehicle = StacksTests.On(
+            StacksTests.Of(
+                SuspensionKind.TorsionBarArm,
+                [(SuspensionSizes.LiftPerTurn, 10), (SuspensionSizes.CamRange, cams), .. allowed]
+            ) with
+            {
+                SpacePoints = Taped,
+            }
+        );
+        var stance = Sample.Stance(vehicle) with
+        {
+            Measures =
+            [
+                Row(Measures.CamberAngle, Corner.LF, left.Camber),
+                Row(Measures.Caster, Corner.LF, left.Caster),
+                Row(Measures.CamberAngle, Corner.RF, right.Camber),
+                Row(Measures.Caster, Corner.RF, right.Caster),
+            ],
+        };
+        var from = before
+            ? Sample.AsFound
+            : Sample.AsFound with
+            {
+                Stacks = [new CornerStack { Corner = Corner.LF, Parts = [Sample.Plate(5, 20)] }],
+            };
+        return PlanGeometry
+            .Of(
+                Sample.Plan(
+                    (Corner.LF, Sample.Adjuster(80, 5)),
+                    (Corner.RF, Sample.Adjuster(81, 5))
+                ),
+                new Situation(from, vehicle, stance)
+            )
+            .Mechanisms.Single(m => m.Kind == MechanismKind.Alignment);
+    }
+
+    private static (string, double)[] Allowed(
+        double camberLeast,
+        double camberMost,
+        double casterLeast,
+        double casterMost
+    ) =>
+        [
+            (SuspensionSizes.CamberLeast, camberLeast),
+            (SuspensionSizes.CamberMost, camberMost),
+            (SuspensionSizes.CasterLeast, casterLeast),
+            (SuspensionSizes.CasterMost, casterMost),
+        ];
+
+    private static double Mm(Mechanism of, string label) => Also(of.Ways[2], label).Value!.Value;
+
+    [Fact]
+    public void What_stays_within_its_range_once_it_is_lifted_needs_no_cam_for_it()
+    {
+        // The lift takes 0.204° of camber and gives 0.511° of caster to the ground: both stay within.
+        var within = Sheet((0, 3), (0, 3), 8, Allowed(-1, 1, 2, 5));
+        // The sleeve that takes back the toe turns the upright a little.
+        Assert.Equal(0, Mm(within, "Lower arm"), 0.02);
+        Assert.Equal(0, Mm(within, "Its rear"), 0.02);
+        Assert.StartsWith("It aligns, 99 in 100", within.Says, StringComparison.Ordinal);
+        Assert.Equal(
+            -0.2043,
+            Also(within.Ways[1], "Left camber, from the sheet").Value!.Value,
+            0.0005
+        );
+        // Without a range it goes back to what it was, as without a sheet.
+        var back = Sheet((0, 3), (0, 3), 8, []);
+        Assert.Equal(
+            Also(Lifted(50, 8).Ways[2], "Lower arm").Value!.Value,
+            Mm(back, "Lower arm"),
+            1e-9
+        );
+        Assert.Equal(4, back.Asks.Count);
+    }
+
+    [Fact]
+    public void The_cams_bring_each_angle_to_the_end_of_its_range_and_no_further()
+    {
+        // Camber −0.3 before: −0.504 lifted, −0.4 allowed. Caster 3 before: 3.511 lifted, 3.2 allowed.
+        var set = Sheet((-0.3, 3), (-0.3, 3), 8, Allowed(-0.4, 0.4, 2.5, 3.2));
+        var (was, now) = (
+            new SpaceWishbone(SpaceWishboneTests.Points).At(0)!.Value,
+            new SpaceWishbone(
+                SpaceWishboneTests.Points,
+                new(Mm(set, "Lower arm"), Mm(set, "Its rear"), Mm(set, "The tie rod"))
+            )
+                .At(-50)!
+                .Value
+        );
+        const double Degrees = 180 / Math.PI;
+        Assert.Equal(-0.4, -0.3 + ((now.Camber - was.Camber) * Degrees), 1e-5);
+        Assert.Equal(3.2, 3 + ((now.Caster - was.Caster + (50.0 / 3600)) * Degrees), 1e-3);
+        Assert.Equal(was.Toe, now.Toe, 1e-8);
+        Assert.Equal(-0.1, set.Ways[2].Figure.Value!.Value, 1e-5);
+    }
+
+    [Fact]
+    public void The_side_that_is_harder_to_set_decides_and_one_that_was_out_before_is_named()
+    {
+        var allowed = Allowed(-0.5, 0.5, 2, 5);
+        var even = Sheet((0, 3), (0, 3), 4, allowed);
+        var left = Sheet((-1.6, 3), (0, 3), 4, allowed);
+        var right = Sheet((0, 3), (-1.6, 3), 4, allowed);
+        Assert.Equal(0, Mm(even, "Lower arm"), 0.02);
+        Assert.NotEqual(0, Mm(left, "Lower arm"), 1);
+        Assert.Equal(Mm(left, "Lower arm"), Mm(right, "Lower arm"), 1e-9);
+        Assert.DoesNotContain("out before", even.Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "Left camber was out before the work: -1.6°, -0.5° to 0.5° are allowed.",
+            left.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Contains("Right camber was out", right.Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Angles_that_were_read_with_parts_in_are_not_those_before_the_work()
+    {
+        var later = Sheet((-1.6, 3), (0, 3), 8, Allowed(-0.5, 0.5, 2, 5), before: false);
+        Assert.DoesNotContain("out before", later.Says, StringComparison.Ordinal);
+        Assert.Contains(later.Checks, c => c.Contains("read its camber", StringComparison.Ordinal));
     }
 
     private static Result Also(MechanismWay way, string label) =>
