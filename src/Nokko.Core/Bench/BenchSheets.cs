@@ -132,6 +132,7 @@ public static partial class BenchSheets
             ]
         ),
         .. OfGeometry(),
+        .. OfVehicle(),
     ];
 
     /// <summary>The sheet of a name, or null.</summary>
@@ -166,6 +167,11 @@ public static partial class BenchSheets
             "wheel" => Rim(number),
             "headlights" => Lamps(number),
             "toe" => ToeOf(number),
+            "axleLoads" => Carried(number),
+            "cornerScales" => Scales(number),
+            "sideSlope" => Slope(number),
+            "hoses" => Slack(number),
+            "camber" => Square(number),
             _ => throw new ArgumentOutOfRangeException(nameof(sheet), sheet, null),
         };
 }

@@ -157,6 +157,11 @@ public class GeometrySheetsTests
     [InlineData("spacer", "springLean", "armLength footDistance springLean")]
     [InlineData("spring", "", "second crossover oldRate oldFree")]
     [InlineData("tyre", "", "ratio")]
+    [InlineData("axleLoads", "behind", "frontRating rearRating")]
+    [InlineData("cornerScales", "", "frontRate rearRate")]
+    [InlineData("sideSlope", "rise", "")]
+    [InlineData("hoses", "", "reach")]
+    [InlineData("camber", "gap wanted", "wanted")]
     [InlineData("leaf", "arch", "clamp")]
     public void Fields_with_a_direction_take_a_minus(string sheet, string minus, string optional)
     {

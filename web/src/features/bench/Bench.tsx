@@ -10,6 +10,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
+import { weightText } from "../../shared/quantity";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { pivots } from "../vehicles/ShacklePivot";
@@ -222,8 +223,11 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
 }
 
 function Answer({ result }: { result: Schemas["Result"] }) {
+  const unit = useUnit();
   return result.unit === "mm" ? (
     <ResultLength result={result} signed />
+  ) : result.unit === "kg" && result.value !== null ? (
+    `${weightText(result.value, unit)}${result.u === null ? "" : ` ± ${weightText(2 * result.u, unit)}`}`
   ) : (
     numberSays(result)
   );

@@ -3,6 +3,7 @@ import { useInks } from "../../shared/theme";
 import { LeafDrawing } from "../vehicles/LeafDrawing";
 import { valueAt } from "./bench";
 import { geometryDrawings, type Drawn } from "./GeometryDrawing";
+import { vehicleDrawings } from "./VehicleDrawing";
 
 const width = 440;
 
@@ -28,6 +29,7 @@ export function BenchDrawing({
   }
   const drawn: Record<string, () => Drawn> = {
     ...geometryDrawings(inks, (i) => valueAt(answer, i) ?? 0),
+    ...vehicleDrawings(inks, (i) => valueAt(answer, i) ?? 0),
     rake: () => {
       // Heights ×4 against the length, as in the band.
       const fall = Math.max(-70, Math.min(70, first * 0.48));
