@@ -1,3 +1,5 @@
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
@@ -54,6 +56,10 @@ public static class AskedMeasures
                 "The nose angle moves the lights; only a mark made before the work is a baseline.",
                 true
             );
+        }
+        foreach (var asked in Tyres(d, d.DraftPlan(), true))
+        {
+            yield return asked;
         }
         foreach (var axle in Corners.Axles)
         {
@@ -137,7 +143,42 @@ public static class AskedMeasures
         }
     }
 
-    /// <summary>Whatever was read before is read again after.</summary>
+    /// <summary>Where another tyre comes: how far it stands out, and in front what is left while it turns.</summary>
+    private static IEnumerable<AskedMeasure> Tyres(JobDocument d, Plan? plan, bool before)
+    {
+        var from = plan is null ? null : d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId);
+        if (from is null)
+        {
+            yield break;
+        }
+        HashSet<Guid> had = [.. from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id)];
+        foreach (
+            var corner in plan!
+                .Stacks.Where(s => s.Parts.Any(p => p.Kind == PartKind.Tyre && !had.Contains(p.Id)))
+                .Select(s => s.Corner)
+        )
+        {
+            if (Corners.AxleOf(corner) == Axle.Front)
+            {
+                yield return Ask(
+                    Measures.FenderAtLock,
+                    corner.Name(),
+                    before
+                        ? "Another tyre takes of this gap; only with the one that is on is it known what is left."
+                        : "Another tyre is on: turned to both locks, it is seen whether it touches.",
+                    before
+                );
+            }
+            yield return Ask(
+                Measures.Overhang,
+                corner.Name(),
+                "Another tyre, or its rim, stands out otherwise: before and after.",
+                before
+            );
+        }
+    }
+
+    /// <summary>Whatever was read before is read again after, and what another tyre leaves is looked at.</summary>
     private static IEnumerable<AskedMeasure> After(JobDocument d, HashSet<Guid> now) =>
         d
             .Readings.Where(r =>
@@ -155,7 +196,8 @@ public static class AskedMeasures
                     "It was read before: only the pair tells what moved.",
                     false
                 )
-            );
+            )
+            .Concat(Tyres(d, d.BegunPlan(), false));
 
     /// <summary>Corners at which the drafted plan puts in or takes out a part.</summary>
     private static HashSet<Corner> Changed(JobDocument d)
@@ -169,7 +211,7 @@ public static class AskedMeasures
             .. Corners.All.Where(c => !Parts(stage.Stacks, c).SetEquals(Parts(draft.Stacks, c))),
         ];
 
-        static HashSet<Guid> Parts(IEnumerable<Shelf.CornerStack> stacks, Corner corner) =>
+        static HashSet<Guid> Parts(IEnumerable<CornerStack> stacks, Corner corner) =>
             [.. stacks.Where(s => s.Corner == corner).SelectMany(s => s.Parts).Select(p => p.Id)];
     }
 

@@ -1,6 +1,7 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -22,6 +23,8 @@ public sealed record MovedProof(
     bool? AsForetold
 )
 {
+    private const string NotRead = "Not read before and after.";
+
     /// <summary>The proof of everything that a plan was foretold to move.</summary>
     /// <param name="frozen">What was foretold.</param>
     /// <param name="vehicle">The vehicle as it was planned.</param>
@@ -64,13 +67,44 @@ public sealed record MovedProof(
                     move,
                     Change(Unit.Degree, Measures.PinionAngle, (move.Where, 1))
                 ),
+                // The rack's camber where it was read both times, else the square's.
                 MechanismKind.Arms => Judged(
                     move,
-                    Change(Unit.Degree, "camber", (left, 0.5), (right, 0.5))
+                    Change(Unit.Degree, Measures.CamberAngle, (left, 0.5), (right, 0.5))
+                        is { Value: not null } byRack
+                        ? byRack
+                        : Change(
+                            Unit.Degree,
+                            MeasureValues.CamberBySquare,
+                            (left, 0.5),
+                            (right, 0.5)
+                        )
+                ),
+                MechanismKind.Hoses when OnlyHose(vehicle.SuspensionOf(axle)) => Judged(
+                    move,
+                    Least(left, right)
                 ),
                 MechanismKind.Headlights => Lamps(move),
                 _ => null,
             };
+        }
+
+        // What is foretold is the least of all lines: the hose's own where no other was taped.
+        static bool OnlyHose(Vehicles.Suspension suspension) =>
+            suspension.Get(SuspensionSizes.LeadSlack) is null
+            && suspension.Get(SuspensionSizes.BreatherSlack) is null;
+
+        // The side on which less is left decides, before and after.
+        Result Least(string left, string right)
+        {
+            Result? Shorter(IReadOnlyList<WalkRoundStance> rounds) =>
+                new[] { left, right }
+                    .Select(place => Last(rounds, Measures.HoseSlack, place))
+                    .OfType<Result>()
+                    .MinBy(r => r.Value);
+            return (Shorter(before), Shorter(after)) is ({ } was, { } now)
+                ? Result.Sum(Unit.Mm, [(1, now), (-1, was)], Known.Measured)
+                : Result.No(Unit.Mm, NotRead);
         }
 
         // The mark climbs with the lamp itself and by its tilt over the distance.
@@ -110,7 +144,7 @@ public sealed record MovedProof(
                     || Last(after, measure, place) is not { } now
                 )
                 {
-                    return Result.No(unit, "Not read before and after.");
+                    return Result.No(unit, NotRead);
                 }
                 terms.Add((factor, now));
                 terms.Add((-factor, was));

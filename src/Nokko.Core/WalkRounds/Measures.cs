@@ -57,6 +57,9 @@ public static class Measures
     /// <summary>Caster.</summary>
     public const string Caster = "caster";
 
+    /// <summary>Least gap from a tyre to the fender while it turns to its lock.</summary>
+    public const string FenderAtLock = "fenderAtLock";
+
     /// <summary>Camber by rack or gauge.</summary>
     public const string CamberAngle = "camberAngle";
 
@@ -152,7 +155,7 @@ public static class Measures
             200
         ),
         Wheel(
-            "fenderAtLock",
+            FenderAtLock,
             "Tyre to fender at lock",
             ReadingKind.Gap,
             "Least gap while somebody turns the wheel to each lock.",

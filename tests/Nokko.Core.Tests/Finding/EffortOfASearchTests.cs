@@ -136,7 +136,7 @@ public class EffortOfASearchTests
             Rings(60, priceFalls: false),
             new SearchRules { MostAsideMm = 2, LeastChance = 0.05 }
         )
-            .Run(TestContext.Current.CancellationToken)
+            .Run(CancellationToken.None)
             .Select(n => n.Found)
             .OfType<FoundStack>()
             .ToArray();

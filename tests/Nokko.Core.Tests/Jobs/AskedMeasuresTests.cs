@@ -131,6 +131,51 @@ public class AskedMeasuresTests
     }
 
     [Fact]
+    public void Another_tyre_asks_how_far_it_stands_out_and_in_front_for_the_gap_at_lock_before_and_after()
+    {
+        static IEnumerable<(string, string, bool)> Of(JobDocument d) =>
+            AskedMeasures
+                .Of(d)
+                .Where(a =>
+                    a.Measure == Measures.FenderAtLock
+                    || a.Place[1] == 'F' && a.Measure == Measures.Overhang
+                )
+                .Select(a => (a.Measure, a.Place, a.NowOrNever));
+        Assert.Equal(
+            [
+                (Measures.FenderAtLock, "LF", true),
+                (Measures.Overhang, "LF", true),
+                (Measures.FenderAtLock, "RF", true),
+                (Measures.Overhang, "RF", true),
+            ],
+            Of(Planned(Corner.LF, Corner.RF, PartKind.Tyre))
+        );
+        Assert.Empty(Of(Planned(Corner.LR, Corner.RR, PartKind.Tyre)));
+        Assert.Empty(Of(Planned(Corner.LF, Corner.RF, PartKind.StrutTopSpacer)));
+        // Once it is on, it is seen whether it touches, though nobody read the gap before.
+        var begun = Sample.Job([520, 1040, 580, 580, 1040, 520], [520, 1040, 580, 580, 1040, 520]);
+        var fitted = begun with
+        {
+            Plans =
+            [
+                begun.Plans[0] with
+                {
+                    Stacks = Planned(Corner.LF, Corner.RF, PartKind.Tyre).Plans[0].Stacks,
+                },
+            ],
+        };
+        Assert.Equal(
+            [
+                (Measures.FenderAtLock, "LF", false),
+                (Measures.Overhang, "LF", false),
+                (Measures.FenderAtLock, "RF", false),
+                (Measures.Overhang, "RF", false),
+            ],
+            Of(fitted)
+        );
+    }
+
+    [Fact]
     public void Nothing_is_asked_for_twice() =>
         Assert.Distinct(
             AskedMeasures

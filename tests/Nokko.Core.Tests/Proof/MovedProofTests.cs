@@ -45,11 +45,12 @@ public class MovedProofTests
         Side? side = null,
         double? wall = null,
         Known known = Known.Computed,
-        string where = "front"
+        string where = "front",
+        params (string, double)[] sizes
     )
     {
         var vehicle = StacksTests.On(
-            StacksTests.Of(SuspensionKind.CoilFourLink) with
+            StacksTests.Of(SuspensionKind.CoilFourLink, sizes) with
             {
                 BarBodyEnd = side,
             }
@@ -97,6 +98,74 @@ public class MovedProofTests
         // Four readings of 1 mm, each by half.
         Assert.Equal(1, proof.Measured.U!.Value, 9);
         Assert.Equal(right, proof.AsForetold);
+    }
+
+    [Fact]
+    public void A_hose_loses_what_the_shorter_side_loses_and_only_where_no_lead_may_be_shorter()
+    {
+        WalkRoundStance[] before =
+        [
+            Round(Read(Measures.HoseSlack, "LF", 40), Read(Measures.HoseSlack, "RF", 44)),
+        ];
+        WalkRoundStance[] after =
+        [
+            Round(Read(Measures.HoseSlack, "LF", 16), Read(Measures.HoseSlack, "RF", 13)),
+        ];
+        var proof = Of(MechanismKind.Hoses, -26.5, Unit.Mm, before, after)!;
+        Assert.Equal(13 - 40, proof.Measured.Value!.Value, 9);
+        Assert.True(proof.AsForetold);
+        Assert.False(Of(MechanismKind.Hoses, -10, Unit.Mm, before, after)!.AsForetold);
+        var unread = Of(MechanismKind.Hoses, -26.5, Unit.Mm, before, [Round()])!;
+        Assert.Equal("Not read before and after.", unread.Measured.Cannot);
+        Assert.Null(unread.AsForetold);
+        Assert.Null(
+            Of(
+                MechanismKind.Hoses,
+                -26.5,
+                Unit.Mm,
+                before,
+                after,
+                sizes: (SuspensionSizes.LeadSlack, 30)
+            )
+        );
+    }
+
+    [Fact]
+    public void Camber_of_a_rack_goes_before_that_of_a_square_where_it_was_read_both_times()
+    {
+        MeasureValue Camber(string measure, string place, double degrees) =>
+            Read(measure, place, degrees, Unit.Degree);
+        WalkRoundStance[] Both(double rack, double square) =>
+            [
+                Round(
+                    Camber(Measures.CamberAngle, "LF", rack),
+                    Camber(Measures.CamberAngle, "RF", rack),
+                    Camber("camber", "LF", square),
+                    Camber("camber", "RF", square)
+                ),
+            ];
+        Assert.Equal(
+            -0.7,
+            Of(
+                MechanismKind.Arms,
+                -0.7,
+                Unit.Degree,
+                Both(-0.2, 0),
+                Both(-0.9, -0.3)
+            )!.Measured.Value!.Value,
+            9
+        );
+        Assert.Equal(
+            -0.3,
+            Of(
+                MechanismKind.Arms,
+                -0.3,
+                Unit.Degree,
+                Both(-0.2, 0),
+                [Round(Camber("camber", "LF", -0.3), Camber("camber", "RF", -0.3))]
+            )!.Measured.Value!.Value,
+            9
+        );
     }
 
     [Fact]
