@@ -126,7 +126,9 @@ internal static class ContactsMechanism
     {
         if (why is not null)
         {
-            return $"Whether the new tyre touches cannot be told. {why}";
+            return axle.Has(PartKind.Tyre)
+                ? $"Whether the new tyre touches cannot be told. {why}"
+                : $"What is left round the tyre cannot be told. {why}";
         }
         var tight = then.Tight(before);
         if (then.Least is not { } least)

@@ -395,5 +395,20 @@ public class BenchSheetsTests
     private static BenchException Refused(string sheet, params (string, string)[] typed) =>
         Assert.Throws<BenchException>(() => Work(sheet, typed));
 
+    /// <summary>A sheet with what stands in its fields, but for some.</summary>
+    internal static BenchAnswer Usual(string sheet, params (string, string)[] other)
+    {
+        var fields = BenchSheets.Find(sheet)!.Fields;
+        return Work(
+            sheet,
+            [
+                .. fields
+                    .Where(f => f.Example != "" && other.All(o => o.Item1 != f.Name))
+                    .Select(f => (f.Name, f.Example)),
+                .. other,
+            ]
+        );
+    }
+
     internal static double Value(BenchAnswer a, int i) => a.Numbers[i].Result.Value!.Value;
 }

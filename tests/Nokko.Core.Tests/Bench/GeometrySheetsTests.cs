@@ -8,20 +8,6 @@ namespace Nokko.Core.Tests.Bench;
 /// <summary>The sheets of geometry, by their worked numbers.</summary>
 public class GeometrySheetsTests
 {
-    private static BenchAnswer Usual(string sheet, params (string, string)[] other)
-    {
-        var fields = BenchSheets.Find(sheet)!.Fields;
-        return Work(
-            sheet,
-            [
-                .. fields
-                    .Where(f => f.Example != "" && other.All(o => o.Item1 != f.Name))
-                    .Select(f => (f.Name, f.Example)),
-                .. other,
-            ]
-        );
-    }
-
     [Fact]
     public void A_track_bar_tells_shift_check_cures_and_roll_centre()
     {

@@ -10,18 +10,6 @@ namespace Nokko.Core.Tests.Bench;
 /// <summary>The sheets of weights, slope, hoses and camber, by their worked numbers.</summary>
 public class VehicleSheetsTests
 {
-    private static BenchAnswer Usual(string sheet, params (string, string)[] other) =>
-        Work(
-            sheet,
-            [
-                .. BenchSheets
-                    .Find(sheet)!
-                    .Fields.Where(f => f.Example != "" && other.All(o => o.Item1 != f.Name))
-                    .Select(f => (f.Name, f.Example)),
-                .. other,
-            ]
-        );
-
     private static string Text(double value) => value.ToString(CultureInfo.InvariantCulture);
 
     [Fact]

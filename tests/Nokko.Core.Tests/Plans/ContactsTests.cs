@@ -268,6 +268,16 @@ public class ContactsTests
         Assert.Equal(SuspensionSizes.TyreGap, asked.Asks[0].Size);
         Assert.Contains(asked.Asks, a => a.Size == SuspensionSizes.BehindAtLock);
         Assert.DoesNotContain(asked.Asks, a => a.Size == SuspensionSizes.RimOffset);
+        var unknown = One(
+            Of(With(Gaps) with { TyreSize = null }, Rings(50, 50)),
+            MechanismKind.Contacts,
+            "front"
+        );
+        Assert.Equal(
+            "What is left round the tyre cannot be told. Enter the size of the tyres that are on (Take in).",
+            unknown.Says
+        );
+        Assert.False(unknown.Beyond);
         var bare = Front(Gaps, Tyres());
         Assert.Contains("outer diameter", bare.Says, StringComparison.Ordinal);
         Assert.False(bare.Beyond);

@@ -7,6 +7,7 @@ import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { useInks } from "../../shared/theme";
 import { useWayLine } from "./MechanismDrawing";
+import { CurveDot } from "./TravelCurve";
 
 type Lock = Schemas["TyreThroughLock"];
 
@@ -195,27 +196,12 @@ function LockCurve({
         {...line("planned", true)}
         strokeWidth={3.5}
       />
-      <circle
-        cx={x(at)}
-        cy={y(gap)}
-        r={6}
-        fill={inks.marker}
-        stroke={inks.paper}
-        strokeWidth={2}
+      <CurveDot
+        x={x(at)}
+        y={y(gap)}
+        says={gapSays(gap, unit)}
+        between={[60, curveWidth - 60]}
       />
-      <text
-        x={Math.max(60, Math.min(curveWidth - 60, x(at)))}
-        y={Math.max(18, y(gap) - 11)}
-        fontSize={15}
-        fontWeight={700}
-        textAnchor="middle"
-        fill={inks.ink}
-        stroke={inks.tag}
-        strokeWidth={4}
-        paintOrder="stroke"
-      >
-        {gapSays(gap, unit)}
-      </text>
       <text x={14} y={curveHeight - 22} fontSize={12} fill={inks.soft}>
         front edge in
       </text>

@@ -97,29 +97,12 @@ export function TravelCurve({
           />
         ))}
       {now !== undefined && (
-        <>
-          <circle
-            cx={x(now)}
-            cy={y(up)}
-            r={6}
-            fill={inks.marker}
-            stroke={inks.paper}
-            strokeWidth={2}
-          />
-          <text
-            x={Math.max(40, Math.min(width - 40, x(now)))}
-            y={y(up) - 11}
-            fontSize={15}
-            fontWeight={700}
-            textAnchor="middle"
-            fill={inks.ink}
-            stroke={inks.tag}
-            strokeWidth={4}
-            paintOrder="stroke"
-          >
-            {figureText(now, of, unit)}
-          </text>
-        </>
+        <CurveDot
+          x={x(now)}
+          y={y(up)}
+          says={figureText(now, of, unit)}
+          between={[40, width - 40]}
+        />
       )}
       <text x={left} y={14} fontSize={12} fill={inks.soft}>
         {showText(highest, unit)} up
@@ -143,5 +126,46 @@ export function TravelCurve({
         </text>
       )}
     </svg>
+  );
+}
+
+/** Where a curve stands now, with its number. */
+export function CurveDot({
+  x,
+  y,
+  says,
+  between,
+}: {
+  x: number;
+  y: number;
+  says: string;
+  /** Least and most that the number's middle may lie at. */
+  between: [number, number];
+}) {
+  const inks = useInks();
+  return (
+    <>
+      <circle
+        cx={x}
+        cy={y}
+        r={6}
+        fill={inks.marker}
+        stroke={inks.paper}
+        strokeWidth={2}
+      />
+      <text
+        x={Math.max(between[0], Math.min(between[1], x))}
+        y={Math.max(18, y - 11)}
+        fontSize={15}
+        fontWeight={700}
+        textAnchor="middle"
+        fill={inks.ink}
+        stroke={inks.tag}
+        strokeWidth={4}
+        paintOrder="stroke"
+      >
+        {says}
+      </text>
+    </>
   );
 }
