@@ -59,6 +59,24 @@ public class TyreSweepTests
         });
 
     [Fact]
+    public void A_larger_or_a_wider_tyre_reaches_nowhere_less_and_less_lock_nowhere_more() =>
+        Gen.Select(Any, Gen.Double[0, 60], Gen.Double[0, 60], Gen.Double[0, 5])
+            .Sample(
+                (t, taller, wider, earlier) =>
+                {
+                    var next = t.Tyre with
+                    {
+                        RadiusMm = t.Tyre.RadiusMm + taller,
+                        HalfWidthMm = t.Tyre.HalfWidthMm + wider,
+                    };
+                    Assert.True(next.FarthestMm(t.Lock) >= t.Tyre.FarthestMm(t.Lock) - 1e-9);
+                    Assert.True(next.InsideMm(t.Lock) >= t.Tyre.InsideMm(t.Lock) - 1e-9);
+                    var less = t.Lock - (earlier * Degree);
+                    Assert.True(t.Tyre.FarthestMm(less) <= t.Tyre.FarthestMm(t.Lock) + 1e-9);
+                }
+            );
+
+    [Fact]
     public void A_larger_tyre_on_other_rims_takes_from_the_gaps_what_the_worked_numbers_say()
     {
         var was = new TyreSweep(401.4, 132.5, 0);

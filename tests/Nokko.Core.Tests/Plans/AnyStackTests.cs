@@ -185,6 +185,38 @@ public class AnyStackTests
             );
 
     [Fact]
+    public void What_any_plan_moves_is_told_in_finite_numbers_or_with_reasons_and_never_throws() =>
+        Gen.Select(Suspensions, Suspensions, Parts.List[0, 3].Array[4], Loads.List[0, 2])
+            .Sample(
+                (front, rear, stacks, loads) =>
+                {
+                    var vehicle = On(front, rear) with { TyreSize = "265/70R17" };
+                    var moved = PlanGeometry.Of(
+                        Of(stacks),
+                        new Situation(Sample.AsFound, vehicle, null) { Loads = loads },
+                        travel: true
+                    );
+                    var text = JsonSerializer.Serialize(moved, JobJson.Options);
+                    Assert.DoesNotContain("NaN", text, StringComparison.Ordinal);
+                    Assert.DoesNotContain("Infinity", text, StringComparison.Ordinal);
+                    Assert.All(
+                        moved.Mechanisms,
+                        m =>
+                        {
+                            Assert.EndsWith(".", m.Says, StringComparison.Ordinal);
+                            Assert.NotEmpty(m.Ways);
+                            Assert.Equal(m.Ways.Count, m.Ways.DistinctBy(w => w.Said).Count());
+                            Assert.All(
+                                m.Ways,
+                                w => Assert.True(w.Figure.Value is null != w.Figure.Cannot is null)
+                            );
+                        }
+                    );
+                },
+                iter: Sample.Tries(400)
+            );
+
+    [Fact]
     public void What_is_the_same_on_both_sides_never_leans_the_body() =>
         Gen.Select(Suspensions, Suspensions, Parts.List[0, 3], Parts.List[0, 3])
             .Sample(
