@@ -1,4 +1,5 @@
 using MathNet.Numerics.Distributions;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Stance;
@@ -86,18 +87,18 @@ public sealed class VirtualVehicle
             + (station == _options.SlipStation ? _options.SlipMm : 0);
     }
 
-    /// <summary>An angle of the alignment rack or the angle gauge, °: moved by the lift as a rule of thumb moves it.</summary>
+    /// <summary>An angle of the alignment rack or the angle gauge, °: moved by the lift as the vehicle's own arms move it, else as a rule of thumb does.</summary>
     /// <param name="measure">Key of the measure.</param>
     /// <param name="place">The place.</param>
     public double ReadDegrees(string measure, string place)
     {
         var lift = LiftMm(place);
-        // A degree of camber inward and half a degree of caster a lifted hundred, toe a tenth; all round figures.
+        var moved = Moved(place, lift);
         var truth = measure switch
         {
-            "camberAngle" => -0.3 - (lift * 0.01),
-            "toeAngle" => 0.05 - (lift * 0.004),
-            Measures.Caster => 3.2 - (lift * 0.005),
+            Measures.CamberAngle => -0.3 + moved.Camber,
+            "toeAngle" => 0.05 + moved.Toe,
+            Measures.Caster => 3.2 + moved.Caster,
             "thrustAngle" => 0.06,
             Measures.PinionAngle => 4.5,
             Measures.ShaftAngle => 6 + (lift * 0.03),
@@ -105,6 +106,46 @@ public sealed class VirtualVehicle
             _ => 8 + (lift * 0.08),
         };
         return truth + Normal.Sample(_chance, 0, 0.04);
+    }
+
+    /// <summary>What the lift of a front wheel does to its angles over the ground, °: from points in space or a radius arm where they were taped.</summary>
+    private (double Camber, double Toe, double Caster) Moved(string place, double lift)
+    {
+        const double Degrees = 180 / Math.PI;
+        var vehicle = _job.VehicleAt(_round.StageId);
+        // A degree of camber inward and half a degree of caster a lifted hundred, toe a tenth; all round figures.
+        var usual = (Camber: -0.01 * lift, Toe: -0.004 * lift, Caster: -0.005 * lift);
+        if (
+            Corners.Named(place) is not { } corner
+            || Corners.AxleOf(corner) != Axle.Front
+            || vehicle.Dimensions is not { Wheelbase: { } wheelbase, FrontTrack: { } track }
+        )
+        {
+            return usual;
+        }
+        var (front, rear) = (LiftMm("front"), LiftMm("rear"));
+        var noseDown = (rear - front) / wheelbase.In(Unit.Mm);
+        if (
+            SpaceArms.Has(vehicle.Front.Kind)
+            && SpaceArms.Points(vehicle.Front) is { } points
+            && SpaceArms.WhyNot(points) is null
+        )
+        {
+            var arms = new SpaceWishbone(points);
+            if (arms.At(0) is { } was && arms.At(-lift) is { } now)
+            {
+                // A left side that goes up tips both wheels to the right.
+                var left = (LiftMm("LF") - LiftMm("RF")) / track.In(Unit.Mm);
+                return (
+                    (now.Camber - was.Camber + (corner == Corner.LF ? -left : left)) * Degrees,
+                    (now.Toe - was.Toe) * Degrees,
+                    (now.Caster - was.Caster - noseDown) * Degrees
+                );
+            }
+        }
+        return TapedAxle.CasterRad(vehicle.Front, front, rear, wheelbase.In(Unit.Mm)) is { } caster
+            ? (0, 0, caster * Degrees)
+            : usual;
     }
 
     private double BodyAngle()

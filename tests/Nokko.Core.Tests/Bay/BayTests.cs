@@ -1,5 +1,6 @@
 using CsCheck;
 using Nokko.Bay;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -69,6 +70,59 @@ public class BayTests
         // A plate of 25.4 rises 3 + 1.9·25.4 on the mean; this vehicle within a tenth of that.
         Assert.InRange(after.TrueMm("LF", Datum.Hub) - 520, 0.9 * 51.2, 1.1 * 51.3);
         Assert.Equal(after.TrueMm("LF", Datum.Hub), after.TrueMm("RF", Datum.Hub), 9);
+    }
+
+    [Fact]
+    public void The_rack_reads_what_the_vehicle_s_own_arms_do_over_the_ground()
+    {
+        static Core.Vehicles.Suspension Taped(Core.Vehicles.Suspension front) =>
+            front with
+            {
+                Kind = SuspensionKind.CoilOverArm,
+                SpacePoints =
+                [
+                    .. SpaceArms.Names.Zip(
+                        Geometry.SpaceWishboneTests.Points.ToArray(),
+                        (name, p) =>
+                            new SuspensionPoint
+                            {
+                                Name = name.Name,
+                                X = Sample.Mm(p.X),
+                                Y = Sample.Mm(p.Y),
+                                Z = Sample.Mm(p.Z),
+                            }
+                    ),
+                ],
+            };
+        var fitted = Fitted with
+        {
+            Stages = [.. Fitted.Stages.Select(s => s with { Front = Taped(s.Front) })],
+        };
+        double Mean(JobDocument job, int round, string measure, string place)
+        {
+            var vehicle = new VirtualVehicle(job, job.WalkRounds[round], new BayOptions(5));
+            return Enumerable.Range(0, 100).Average(_ => vehicle.ReadDegrees(measure, place));
+        }
+        double Change(string measure, string place) =>
+            Mean(fitted, 1, measure, place) - Mean(fitted, 0, measure, place);
+        var after = new VirtualVehicle(fitted, fitted.WalkRounds[1], new BayOptions(5));
+        var (lift, rear) = (
+            after.TrueMm("LF", Datum.Hub) - 520,
+            after.TrueMm("LR", Datum.Hub) - 580
+        );
+        var arms = new SpaceWishbone(Geometry.SpaceWishboneTests.Points);
+        var (was, now) = (arms.At(0)!.Value, arms.At(-lift)!.Value);
+        const double Degrees = 180 / Math.PI;
+        // Both sides rise alike: the body does not lean.
+        Assert.Equal((now.Camber - was.Camber) * Degrees, Change(Measures.CamberAngle, "LF"), 0.02);
+        Assert.Equal((now.Camber - was.Camber) * Degrees, Change(Measures.CamberAngle, "RF"), 0.02);
+        Assert.Equal((now.Toe - was.Toe) * Degrees, Change("toeAngle", "LF"), 0.02);
+        var wheelbase = fitted.Vehicle.Dimensions.Wheelbase!.In(Unit.Mm);
+        Assert.Equal(
+            (now.Caster - was.Caster + ((lift - rear) / wheelbase)) * Degrees,
+            Change(Measures.Caster, "LF"),
+            0.02
+        );
     }
 
     [Fact]
