@@ -135,6 +135,10 @@ internal static class ContactsMechanism
         {
             return "Tape the gaps round the tyre that is on: then it is told where the new one touches.";
         }
+        static string At(Contact c) => char.ToUpperInvariant(c.Said[0]) + c.Said[1..];
+        var may = then.MayTouch(before)
+            ? " Within its ± it may touch: it is tried there first."
+            : "";
         if (tight.Count > 0)
         {
             var worst = tight[0];
@@ -145,15 +149,19 @@ internal static class ContactsMechanism
                 2 => " One more of its gaps is short.",
                 _ => $" {tight.Count - 1} more of its gaps are short.",
             };
-            var at = char.ToUpperInvariant(worst.Said[0]) + worst.Said[1..];
             return gap < 0
-                ? $"{at}, the tyre touches by {LengthText.Both(-gap)}.{more}"
-                : $"{at}, {LengthText.Both(gap)} are left; {LengthText.Both(worst.KeepMm)} should be, a rule of thumb.{more}";
+                ? $"{At(worst)}, the tyre touches by {LengthText.Both(-gap)}.{more}"
+                : $"{At(worst)}, {LengthText.Both(gap)} are left; {LengthText.Both(worst.KeepMm)} should be, a rule of thumb.{more}{may}";
+        }
+        var left = least.Gap.Value!.Value;
+        if (left < 0)
+        {
+            return $"{At(least)}, the tyre touches by {LengthText.Both(-left)}, as it did before.";
         }
         var first = axle.Has(PartKind.Tyre)
             ? "The new tyre clears all that was taped"
             : "It clears all that was taped";
-        return $"{first}: least {LengthText.Both(least.Gap.Value!.Value)}, {least.Said}.";
+        return $"{first}: least {LengthText.Both(left)}, {least.Said}.{may}";
     }
 
     private static IEnumerable<AskedSize> Asked(LiftedAxle axle, bool comes)

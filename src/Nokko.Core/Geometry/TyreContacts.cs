@@ -86,6 +86,14 @@ internal sealed class TyreContacts
                 .OrderBy(c => c.Gap.Value - c.KeepMm),
         ];
 
+    /// <summary>Whether a gap that is less than before may be none within its ±, though its mean is one.</summary>
+    public bool MayTouch(TyreContacts before) =>
+        Contacts.Any(c =>
+            c.Gap is { Value: >= 0 and var gap, U: { } u }
+            && gap < 2 * u
+            && before.At(c)?.Gap.Value > gap + 1
+        );
+
     private Contact? At(Contact of) =>
         Contacts.FirstOrDefault(c => c.With == of.With && c.At == of.At && c.Turned == of.Turned);
 

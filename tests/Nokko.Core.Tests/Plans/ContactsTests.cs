@@ -354,6 +354,38 @@ public class ContactsTests
     }
 
     [Fact]
+    public void What_clears_by_less_than_it_is_known_by_may_touch_and_what_touched_before_is_told_so()
+    {
+        (string, double)[] Behind(double mm) =>
+            [
+                .. Gaps.Where(g => g.Item1 != SuspensionSizes.BehindAtLock),
+                (SuspensionSizes.BehindAtLock, mm),
+            ];
+        var sure = Front(Behind(60), Tyres(Large));
+        Assert.DoesNotContain("may touch", sure.Says, StringComparison.Ordinal);
+        var unsure = Front(Behind(30), Tyres(Large));
+        var gap = Gap(unsure.Stands, ContactWith.Behind, turned: true);
+        Assert.InRange(gap.Value!.Value, 0, 2 * gap.U!.Value);
+        Assert.EndsWith("it is tried there first.", unsure.Says, StringComparison.Ordinal);
+        // The stop is pressed 75 up and the tyre has 60: that was so before, and a lift of the springs does not change it.
+        var before = Front(
+            [
+                (SuspensionSizes.TyreGap, 60),
+                (SuspensionSizes.BumpStopGap, 55),
+                (SuspensionSizes.BumpStopHeight, 50),
+                (SuspensionSizes.TyreToArm, 30),
+            ],
+            Rings(50, 50)
+        );
+        Assert.Equal(
+            "Above it, at full bump, the tyre touches by 9/16 in (15 mm), as it did before.",
+            before.Says
+        );
+        Assert.False(before.Beyond);
+        Assert.Null(before.Stands.Care);
+    }
+
+    [Fact]
     public void A_wish_for_a_tyre_is_answered_with_what_it_leaves_at_lock()
     {
         var room = TyreRoom.Of(With(Gaps), "285/70R17")!;
