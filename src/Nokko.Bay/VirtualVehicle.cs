@@ -113,8 +113,11 @@ public sealed class VirtualVehicle
     {
         const double Degrees = 180 / Math.PI;
         var vehicle = _job.VehicleAt(_round.StageId);
-        // A degree of camber inward and half a degree of caster a lifted hundred, toe a tenth; all round figures.
-        var usual = (Camber: -0.01 * lift, Toe: -0.004 * lift, Caster: -0.005 * lift);
+        // A degree of camber inward and half a degree of caster a lifted hundred, toe two fifths; all round figures. A live axle keeps both its wheels as they were.
+        var live =
+            Corners.Named(place) is { } at
+            && vehicle.SuspensionOf(Corners.AxleOf(at)).Kind.IsLiveAxle();
+        var usual = (live ? 0 : -0.01 * lift, live ? 0 : -0.004 * lift, Caster: -0.005 * lift);
         if (
             Corners.Named(place) is not { } corner
             || Corners.AxleOf(corner) != Axle.Front

@@ -99,9 +99,9 @@ public static partial class BenchSheets
         double U(Func<AxleLoads, double> of) =>
             FirstOrder.U(
                 x => of(new AxleLoads(x[0], x[1]).With(x[2], x[3], x[4])),
-                (before.FrontKg, 0.01 * before.FrontKg),
-                (before.RearKg, 0.01 * before.RearKg),
-                (load, 0.01 * load),
+                (before.FrontKg, AxleLoadsMechanism.WeighedShare * before.FrontKg),
+                (before.RearKg, AxleLoadsMechanism.WeighedShare * before.RearKg),
+                (load, AxleLoadsMechanism.WeighedShare * load),
                 (behind, TapeUMm),
                 (wheelbase, AxleSizes.JointUMm)
             );
@@ -121,6 +121,14 @@ public static partial class BenchSheets
             ],
             [
                 "What sits behind the rear axle takes weight off the front one; ahead of the front axle it has a minus.",
+                .. number("frontRating") < then.FrontKg
+                    ? (string[])
+                        ["The front axle carries more than its plate allows: it is not driven so."]
+                    : [],
+                .. number("rearRating") < then.RearKg
+                    ? (string[])
+                        ["The rear axle carries more than its plate allows: it is not driven so."]
+                    : [],
                 .. then.FrontKg <= 0 || then.RearKg <= 0
                     ? (string[])["An axle would be lifted off the ground."]
                     : [],
@@ -176,7 +184,7 @@ public static partial class BenchSheets
         (double, double)[] given =
         [
             (number("track")!.Value, AxleSizes.JointUMm),
-            (number("height")!.Value, 15),
+            (number("height")!.Value, SideSlopeMechanism.EnteredUMm),
             (number("rise")!.Value, TapeUMm),
         ];
         LabelledResult Of(string label, Func<double[], double> of) =>

@@ -193,38 +193,30 @@ internal static class AlignmentMechanism
                     (sheet.Camber?.Mean ?? 0, sheet.Camber?.Sd ?? 0),
                     (sheet.Caster?.Mean ?? 0, sheet.Caster?.Sd ?? 0),
                 ];
-        var sides = (
-            from sheet in axle.Sheets.Count > 0
-                ? axle.Sheets
-                : (IReadOnlyList<AlignmentSheet?>)[null]
-            let settings = WorkedWith(
-                Read(sheet),
-                x =>
-                    Setting(x, sheet) is { } set
-                        ? [set.FrontOutMm, set.RearOutMm, set.RodMm]
-                        : null,
-                Unit.Mm,
-                Unit.Mm,
-                Unit.Mm
-            )
-            let chance = range is { } cams ? Chance([settings[0], settings[1]], cams) : null
-            select (Sheet: sheet, Settings: settings, Chance: chance)
-        ).ToArray();
-        // The side that is harder to set decides.
-        var worst = sides
-            .OrderBy(s => s.Chance ?? 1)
-            .ThenByDescending(s =>
-                s.Settings[0].Value is { } f && s.Settings[1].Value is { } r
-                    ? Math.Max(Math.Abs(f), Math.Abs(r))
-                    : double.PositiveInfinity
-            )
-            .First();
-        var (forward, behind) = (worst.Settings[0], worst.Settings[1]);
+        AlignmentSetting? SettingFor(AlignmentSheet? sheet) =>
+            Setting([.. given.Select(g => g.Value), .. Read(sheet).Select(v => v.Item1)], sheet);
+        // The side that asks most of its cams decides; one that nothing sets asks for more than any.
+        var sheet = axle.Sheets.MaxBy(s =>
+            SettingFor(s) is { } to
+                ? Math.Max(Math.Abs(to.FrontOutMm), Math.Abs(to.RearOutMm))
+                : double.PositiveInfinity
+        );
+        var setting = SettingFor(sheet);
+        var settings = WorkedWith(
+            Read(sheet),
+            x => Setting(x, sheet) is { } set ? [set.FrontOutMm, set.RearOutMm, set.RodMm] : null,
+            Unit.Mm,
+            Unit.Mm,
+            Unit.Mm
+        );
+        var (forward, behind) = (settings[0], settings[1]);
+        var chance = range is { } cams ? Chance([forward, behind], cams) : null;
+        var set = setting is { } to ? new SpaceWishbone(points, to) : arms;
         LabelledResult[] needed =
         [
             new("Lower arm’s front pivot goes out by", forward),
             new("Its rear pivot goes out by", behind),
-            new("The tie rod is longer by", worst.Settings[2]),
+            new("The tie rod is longer by", settings[2]),
             .. range is { } r && forward.Value is { } f && behind.Value is { } b
                 ? (LabelledResult[])
                     [
@@ -240,21 +232,11 @@ internal static class AlignmentMechanism
                     ]
                 : [],
         ];
-        var set = WorkedWith(
-            Read(worst.Sheet),
-            x =>
-                Setting(x, worst.Sheet) is { } to
-                && new SpaceWishbone(Taped(x)).At(0) is { } was
-                && new SpaceWishbone(Taped(x), to).At(lowered - x[27]) is { } at
-                    ? [at.Camber - was.Camber]
-                    : null,
-            Unit.Degree
-        )[0];
         return Made(
             axle,
-            Says(forward, behind, range, worst.Chance)
+            Says(forward, behind, range, chance)
                 + string.Concat(axle.Sheets.Select(s => s.Was(camberRange, casterRange))),
-            worst.Chance is { } p ? p < 0.5 : null,
+            chance is { } p ? p < 0.5 : null,
             before,
             lifted with
             {
@@ -266,20 +248,19 @@ internal static class AlignmentMechanism
             },
             Way(
                 WayKind.Cure,
-                worst.Sheet is null || (camberRange is null && casterRange is null)
+                sheet is null || (camberRange is null && casterRange is null)
                     ? "Set back by cams and sleeve"
                     : "Set into its range by cams and sleeve",
-                forward.Value is null
-                    ? Result.No(Unit.Degree, "No setting gives its angles back.")
-                    : Result.Of(set.Value ?? 0, Unit.Degree, lifted.Figure.U, []),
+                set.At(lowered - front.Mean) is { } at && setting is not null
+                    ? Result.Of(
+                        (at.Camber - ride.Camber) * Degrees,
+                        Unit.Degree,
+                        lifted.Figure.U,
+                        []
+                    )
+                    : Result.No(Unit.Degree, "No setting gives its angles back."),
                 needed,
-                Setting(
-                    [.. given.Select(g => g.Value), .. Read(worst.Sheet).Select(v => v.Item1)],
-                    worst.Sheet
-                )
-                    is { } setting
-                    ? new SpaceWishbone(points, setting)
-                    : arms
+                set
             )
         );
     }

@@ -52,10 +52,10 @@ internal sealed record AlignmentSheet(Corner Corner, Estimate? Camber, Estimate?
 /// <summary>Between what an angle may lie, °, as the maker says.</summary>
 internal readonly record struct AngleRange(double Least, double Most)
 {
-    /// <summary>The range of an angle, where both ends were entered.</summary>
+    /// <summary>The range of an angle, where both ends were entered, whichever of them first.</summary>
     public static AngleRange? Of(Vehicles.Suspension suspension, string least, string most) =>
-        suspension.Get(least) is { } low && suspension.Get(most) is { } high && low <= high
-            ? new AngleRange(low, high)
+        suspension.Get(least) is { } one && suspension.Get(most) is { } other
+            ? new AngleRange(Math.Min(one, other), Math.Max(one, other))
             : null;
 
     /// <summary>By how much an angle is set off what it was before the lift, so that it is set as little as its range allows.</summary>

@@ -16,7 +16,7 @@ public sealed record CarriedLoad(string Name, Estimate Kg, double BehindMm, bool
 internal static class AxleLoadsMechanism
 {
     /// <summary>Share of a weight that is its standard uncertainty where it was weighed or a paper tells it: a rule of thumb.</summary>
-    private const double WeighedShare = 0.01;
+    public const double WeighedShare = 0.01;
 
     /// <summary>The same where somebody said it.</summary>
     private const double SaidShare = 0.1;

@@ -8,7 +8,7 @@ namespace Nokko.Core.Geometry;
 internal static class SideSlopeMechanism
 {
     /// <summary>Standard uncertainty of a centre of gravity that was entered without one, mm: a rule of thumb.</summary>
-    private const double EnteredUMm = 15;
+    public const double EnteredUMm = 15;
 
     /// <summary>Track over twice the height of an invented vehicle's centre of gravity: a rule of thumb for each sort.</summary>
     public static Estimate Usual(VehicleKind kind) =>

@@ -44,6 +44,7 @@ internal sealed class TyreContacts
     private readonly (Result Ride, Result Bump)? _above;
     private readonly bool _lifted;
     private readonly double _earlier;
+    private readonly Estimate _aside;
 
     /// <param name="axle">The axle.</param>
     /// <param name="swaps">The tyres of both sides; none where they cannot be told.</param>
@@ -60,6 +61,7 @@ internal sealed class TyreContacts
     {
         (_axle, _swaps, _above, _lifted, _earlier) = (axle, swaps, above, lifted, earlierDegrees);
         _lock = LockOf(axle.Suspension);
+        _aside = Aside();
         Contacts = swaps.Count == 0 ? [] : [.. All()];
     }
 
@@ -177,28 +179,28 @@ internal sealed class TyreContacts
             )
             .MinBy(r => r.Value);
 
-    private Result Left(double gap, TyreSwap swap, ContactWith with, ContactAt at, bool turned)
-    {
-        // The frame stands still while a track bar draws the axle to one side.
-        var aside =
-            _lifted && with == ContactWith.Frame && TrackBarMechanism.Holds(_axle.Suspension.Kind)
-                ? TrackBarMechanism.Aside(_axle.Suspension, _axle.Rise, _axle.Parts)
-                : null;
-        return Left(
+    /// <summary>How much nearer the frame comes on one side, where a track bar draws the axle there: it stands still itself.</summary>
+    private Estimate Aside() =>
+        _lifted
+        && TrackBarMechanism.Holds(_axle.Suspension.Kind)
+        && TrackBarMechanism.Aside(_axle.Suspension, _axle.Rise, _axle.Parts)
+            is { Value: { } mm, Known: not Known.Archetype } aside
+            ? new Estimate(Math.Abs(mm), aside.U ?? 0)
+            : default;
+
+    private Result Left(double gap, TyreSwap swap, ContactWith with, ContactAt at, bool turned) =>
+        Left(
             gap,
             swap,
             with,
             turned,
             (_lock, _earlier),
-            aside is { Value: { } mm, Known: not Known.Archetype }
-                ? new Estimate(Math.Abs(mm), aside.U ?? 0)
-                : default,
+            with == ContactWith.Frame ? _aside : default,
             // On its wheels it hangs lower in its arch than where it was taped.
             _lifted && _axle.Lifts && turned && at == ContactAt.Ride
                 ? AxleSizes.JointUMm
                 : 0
         );
-    }
 
     /// <summary>What is left of a gap that was taped with the tyre that is on.</summary>
     private static Result Left(
@@ -327,26 +329,29 @@ internal sealed class TyreContacts
         {
             yield break;
         }
-        if (_swaps.MaxBy(s => Math.Abs(s.OuterMm)) is { Changes: true } swap)
+        if (_swaps.MaxBy(s => Math.Abs(s.Fit.OuterMm)) is { Changes: true } swap)
         {
             yield return new(
                 "Its outer wall stands further out by",
-                Result.Of(swap.OuterMm, Unit.Mm, double.Hypot(swap.HalfWidthU, swap.OutU), [])
+                Result.Of(swap.Fit.OuterMm, Unit.Mm, double.Hypot(swap.HalfWidthU, swap.OutU), [])
             );
-            if (swap.Next.OutMm != 0)
+            if (swap.Fit.ScrubMm != 0)
             {
                 yield return new(
                     "Scrub radius, outward more by",
-                    Result.Of(swap.Next.OutMm, Unit.Mm, swap.OutU, [])
+                    Result.Of(swap.Fit.ScrubMm, Unit.Mm, swap.OutU, [])
                 );
             }
         }
         if (kind is not WayKind.Cure && LargestDiameterMm() is { } most)
         {
-            // Half of a diameter goes into every gap.
+            // Half of a diameter goes into the gap that ends it.
+            var ends = OfDiameter(most)
+                .Contacts.Where(c => c.Gap.Value is not null)
+                .MinBy(c => c.Gap.Value - c.KeepMm)!;
             yield return new(
                 "Largest tyre that keeps its gaps, as wide",
-                Result.Of(most, Unit.Mm, 2 * (Least!.Gap.U ?? 0), [])
+                Result.Of(most, Unit.Mm, 2 * (ends.Gap.U ?? 0), [])
             );
         }
     }
@@ -362,7 +367,7 @@ internal sealed class TyreContacts
             _axle.Suspension.Get(size) is { } gap ? reach + gap : null;
         var ahead = Stands(SuspensionSizes.AheadAtLock, swap.Was.FarthestMm(LockRad));
         var behind = Stands(SuspensionSizes.BehindAtLock, swap.Was.FarthestMm(LockRad));
-        var inside = Stands(SuspensionSizes.InsideAtLock, swap.Was.InsideMm(LockRad));
+        var inside = Stands(SuspensionSizes.InsideAtLock, swap.Was.InsideMm(LockRad)) - _aside.Mean;
         if (ahead is null && behind is null && inside is null)
         {
             return null;

@@ -97,6 +97,7 @@ internal sealed record TyreSwap(
     /// <summary>Whether another tyre comes, or the same elsewhere.</summary>
     public bool Changes => Next != Was;
 
-    /// <summary>How far its outer face moves outward, mm.</summary>
-    public double OuterMm => Next.HalfWidthMm + Next.OutMm - Was.HalfWidthMm;
+    /// <summary>What that does to the place of its faces and to the scrub radius.</summary>
+    public WheelFit Fit =>
+        WheelFit.Of(2 * Was.HalfWidthMm, -Was.OutMm, 2 * Next.HalfWidthMm, -Next.OutMm);
 }

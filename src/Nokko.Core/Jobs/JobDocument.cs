@@ -185,6 +185,24 @@ public sealed record JobDocument
     public Plan? BegunPlan() =>
         CurrentStage() is { } now ? Plans.FirstOrDefault(p => p.ToStageId == now.Id) : null;
 
+    /// <summary>The stage from which a plan starts; of a plan that is being fitted, with the sizes of its suspension as they are known now: they are those without added parts, and one that is taped meanwhile counts. Null where there is no such stage.</summary>
+    /// <param name="plan">The plan.</param>
+    public Stage? StartOf(Plan plan)
+    {
+        var begin = Stages.FirstOrDefault(s => s.Id == plan.FromStageId);
+        return begin is not null && CurrentStage() is { } now && now.Id == plan.ToStageId
+            ? begin with
+            {
+                Front = Known(begin.Front, now.Front),
+                Rear = Known(begin.Rear, now.Rear),
+            }
+            : begin;
+
+        // A conversion makes another axle of it.
+        static Vehicles.Suspension Known(Vehicles.Suspension was, Vehicles.Suspension now) =>
+            now.Kind == was.Kind ? now : was;
+    }
+
     /// <summary>Passes over a joint under one plan, in order; what was noted at one instant goes on from pass to pass.</summary>
     /// <param name="joint">Key of the joint.</param>
     /// <param name="plan">Key of the plan.</param>

@@ -83,8 +83,7 @@ public static class JobEvaluator
                 .. d.Plans.Select(p => Predict(d, p, stances, all)).OfType<Prediction>(),
             ],
             Moved =
-                (d.DraftPlan() ?? d.BegunPlan()) is { } looked
-                && d.Stages.FirstOrDefault(s => s.Id == looked.FromStageId) is { } stage
+                (d.DraftPlan() ?? d.BegunPlan()) is { } looked && d.StartOf(looked) is { } stage
                     ? MovedLine.Of(PlanGeometry.Of(looked, SituationOf(d, stage, stances, all)))
                     : [],
             Proofs = proofs,

@@ -25,7 +25,7 @@ public static class JobGeometry
     )
     {
         var from =
-            (plan is null ? d.CurrentStage() : d.Stages.First(s => s.Id == plan.FromStageId))
+            (plan is null ? d.CurrentStage() : d.StartOf(plan))
             ?? throw new InvalidOperationException("A job has a stage.");
         var stances = JobEvaluator.StancesOf(d);
         return PlanGeometry.Of(

@@ -126,6 +126,34 @@ public class BayTests
     }
 
     [Fact]
+    public void A_live_axle_that_is_lifted_keeps_camber_and_toe()
+    {
+        var fitted = Fitted with
+        {
+            Vehicle = Fitted.Vehicle with
+            {
+                Dimensions = Fitted.Vehicle.Dimensions with { FrontSpringBase = Sample.Mm(1000) },
+            },
+            Stages =
+            [
+                .. Fitted.Stages.Select(s =>
+                    s with
+                    {
+                        Front = new() { Kind = SuspensionKind.CoilOverAxle },
+                    }
+                ),
+            ],
+        };
+        VirtualVehicle At(int round) => new(fitted, fitted.WalkRounds[round], new BayOptions(5));
+        Assert.True(At(1).TrueMm("LF", Datum.Hub) > At(0).TrueMm("LF", Datum.Hub) + 10);
+        foreach (var measure in new[] { Measures.CamberAngle, "toeAngle" })
+        {
+            // The same seed: the hand errs alike.
+            Assert.Equal(At(0).ReadDegrees(measure, "LF"), At(1).ReadDegrees(measure, "LF"), 1e-9);
+        }
+    }
+
+    [Fact]
     public void Reads_scatter_about_the_truth_and_settle_towards_it()
     {
         var vehicle = new VirtualVehicle(Before, Before.WalkRounds[0], new BayOptions(7));

@@ -23,6 +23,14 @@ public class VehicleSheetsTests
         Assert.Equal(104.5455, Value(rated, 2), 1e-4);
         Assert.Equal(-24.5455, Value(rated, 3), 1e-4);
         Assert.Contains(
+            rated.Says,
+            s => s.StartsWith("The rear axle carries more", StringComparison.Ordinal)
+        );
+        Assert.DoesNotContain(
+            rated.Says,
+            s => s.StartsWith("The front axle", StringComparison.Ordinal)
+        );
+        Assert.Contains(
             Usual("axleLoads", ("load", "7000")).Says,
             s => s.Contains("lifted off", StringComparison.Ordinal)
         );

@@ -171,6 +171,9 @@ public class AlignmentTests
         Assert.Equal(3.2, 3 + ((now.Caster - was.Caster + (50.0 / 3600)) * Degrees), 1e-3);
         Assert.Equal(was.Toe, now.Toe, 1e-8);
         Assert.Equal(-0.1, set.Ways[2].Figure.Value!.Value, 1e-5);
+        // Whoever enters the ends the other way round means the same range.
+        var turned = Sheet((-0.3, 3), (-0.3, 3), 8, Allowed(0.4, -0.4, 3.2, 2.5));
+        Assert.Equal(Mm(set, "Lower arm"), Mm(turned, "Lower arm"), 1e-9);
     }
 
     [Fact]

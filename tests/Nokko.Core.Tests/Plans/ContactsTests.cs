@@ -1,5 +1,7 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Geometry;
+using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
@@ -317,7 +319,12 @@ public class ContactsTests
         Assert.Equal(front.Stands.Figure.Value!.Value, turned.GapMm.Min(), 0.1);
         var before = front.Ways[0].Lock!;
         Assert.Equal(38, before.GapMm[^1], 0.01);
-        Assert.Equal(40, before.GapMm.Min(), 0.1 + 2);
+        // Its corner points straight behind at 18.3°: the tyre itself, turned so far, is where the gap was taped.
+        Assert.Equal(40, before.GapMm[before.Degrees.ToList().IndexOf(18)], 0.1);
+        // What a track bar takes at the frame is taken through the whole lock.
+        var aside = Front([.. Gaps, .. Bar], Rings(50, 0), travel: true).Stands;
+        Assert.Equal(Mm(aside, ContactWith.Frame, turned: true), aside.Lock!.GapMm[^1], 0.01);
+        Assert.True(aside.Lock.GapMm[^1] < 34);
         var stops = Way(
             Front(
                 [
@@ -392,5 +399,40 @@ public class ContactsTests
         // 285/70R17 is 830.8 across: √(415.4² + 142.5²) − √(401.4² + 132.5²) = 16.46 ahead and behind, 16.01 at the frame.
         Assert.Equal(38 - 16.01, room[0].AtLock.Value!.Value, 0.01);
         Assert.Equal("It does not steer.", room[1].AtLock.Cannot);
+    }
+
+    [Fact]
+    public void A_gap_that_is_taped_while_the_plan_is_being_fitted_counts_and_one_of_another_axle_does_not()
+    {
+        double[] read = [520, 1040, 580, 580, 1040, 520];
+        var begun = Sample.Job(read, read);
+        JobDocument Taped(SuspensionKind kind) =>
+            begun with
+            {
+                Vehicle = begun.Vehicle with { TyreSize = "265/70R17" },
+                Stages =
+                [
+                    begun.Stages[0],
+                    begun.Stages[1] with
+                    {
+                        Front = StacksTests.Of(kind, (SuspensionSizes.TyreToArm, 30)),
+                    },
+                ],
+            };
+        IEnumerable<Mechanism> Front(SuspensionKind kind)
+        {
+            var job = Taped(kind);
+            return JobGeometry
+                .Of(job, job.BegunPlan(), PlatformEvidence.None)
+                .Mechanisms.Where(m => m is { Kind: MechanismKind.Contacts, Where: "front" });
+        }
+        var kept = begun.Stages[0].Front.Kind;
+        Assert.Equal(30, Mm(Assert.Single(Front(kept)).Ways[0], ContactWith.Arm));
+        Assert.Contains(
+            JobEvaluator.Evaluate(Taped(kept)).Moved,
+            m => m.Kind == MechanismKind.Contacts
+        );
+        Assert.NotEqual(SuspensionKind.CoilFourLink, kept);
+        Assert.Empty(Front(SuspensionKind.CoilFourLink));
     }
 }
