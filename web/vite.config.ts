@@ -4,7 +4,7 @@ import { VitePWA } from "vite-plugin-pwa";
 
 export default defineConfig({
   plugins: [
-    react(),
+    react({ compiler: true }),
     // The application itself opens without a network; what it shows comes from the device then.
     VitePWA({
       registerType: "autoUpdate",

@@ -1,6 +1,6 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { createContext, useContext, useMemo, useState } from "react";
+import { createContext, useContext, useState } from "react";
 import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { LiveProvider, useListening } from "../../api/live";
@@ -35,7 +35,7 @@ export function JobLayout() {
   const query = useJobQuery(job);
   const [preview, setPreview] = useState<Schemas["Prediction"] | null>(null);
   const [hidden, setHidden] = useState<string | null>(null);
-  const band = useMemo(() => ({ preview: setPreview, hide: setHidden }), []);
+  const band = { preview: setPreview, hide: setHidden };
   const { letters } = useOutbox();
   const parts = useParts();
   const live = useListening(job);

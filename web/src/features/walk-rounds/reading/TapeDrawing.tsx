@@ -85,7 +85,7 @@ export function TapeDrawing({
           return;
         }
         const way = scaled(e.clientY) - d.y;
-        d.moved ||= Math.abs(way) > 5;
+        d.moved = d.moved || Math.abs(way) > 5;
         if (d.moved) {
           onChange(snap(d.from - way / perMm, division));
         }
