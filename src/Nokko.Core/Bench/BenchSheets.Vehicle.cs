@@ -1,4 +1,5 @@
 using Nokko.Core.Geometry;
+using Nokko.Core.Stance;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Bench;
@@ -6,9 +7,6 @@ namespace Nokko.Core.Bench;
 /// <content>What the vehicle carries, how it leans, and what hangs between body and wheel.</content>
 public static partial class BenchSheets
 {
-    /// <summary>Standard uncertainty of a corner scale, kg: a rule of thumb.</summary>
-    private const double ScaleUKg = 1;
-
     private static BenchSheet[] OfVehicle() =>
         [
             new(
@@ -146,7 +144,7 @@ public static partial class BenchSheets
             number("lr")!.Value,
             number("rr")!.Value,
         ];
-        (double, double)[] read = [.. kg.Select(k => (k, ScaleUKg))];
+        (double, double)[] read = [.. kg.Select(k => (k, MeasureValues.ScaleUKg))];
         LabelledResult Of(string label, Unit unit, Func<double[], double> of) =>
             new(label, Result.Of(of(kg), unit, FirstOrder.U(x => of(x), read, []), []));
         static double Half(double[] x) => ((x.Sum() / 2) - x[1] - x[2]) / 2;

@@ -180,7 +180,10 @@ internal sealed class AxleOptions
         var (l, r) = (left.Rise, right.Rise);
         var (ll, rr) = (CornerRise.Covariance(l, l, true), CornerRise.Covariance(r, r, true));
         var lr = CornerRise.Covariance(l, r, false);
-        var (mean, covariance) = (new double[StanceOdds.Count], new double[5, 5]);
+        var (mean, covariance) = (
+            new double[StanceOdds.Count],
+            new double[StanceOdds.Count, StanceOdds.Count]
+        );
         for (var f = 0; f < StanceOdds.Count; f++)
         {
             var (a, b) = (odds.Springs[f][first], odds.Springs[f][first + 1]);
@@ -192,7 +195,7 @@ internal sealed class AxleOptions
                     (a * c * ll)
                     + (b * d * rr)
                     + (((a * d) + (b * c)) * lr)
-                    + odds.OfBars(f, g, first, l.SpringMm, r.SpringMm);
+                    + odds.OfRates(f, g, first, l.SpringMm, r.SpringMm);
                 covariance[g, f] = covariance[f, g];
             }
         }

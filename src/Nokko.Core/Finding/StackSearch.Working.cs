@@ -69,7 +69,10 @@ public sealed partial class StackSearch
     private double Chance(Worked worked, int? level)
     {
         var (f, r) = (worked.Front, worked.Rear);
-        var (mean, covariance) = (new double[StanceOdds.Count], new double[5, 5]);
+        var (mean, covariance) = (
+            new double[StanceOdds.Count],
+            new double[StanceOdds.Count, StanceOdds.Count]
+        );
         for (var i = 0; i < StanceOdds.Count; i++)
         {
             mean[i] = _odds!.Mean[i] + f.Mean[i] + r.Mean[i];

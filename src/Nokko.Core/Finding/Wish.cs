@@ -26,6 +26,9 @@ public enum WishKind
     /// <summary>Take out a side lean.</summary>
     NoLean,
 
+    /// <summary>Both diagonals of the wheels carry the same.</summary>
+    EvenDiagonals,
+
     /// <summary>Lift neither end by more than this.</summary>
     NotMoreThan,
 
@@ -91,6 +94,13 @@ public sealed record Wish(
                     : No("amount", "How much at most?");
             case WishKind.NoLean:
                 return Good(target with { NoLean = true });
+            case WishKind.EvenDiagonals:
+                return situation.Weighed is not null
+                    ? Good(target with { EvenDiagonals = true })
+                    : No(
+                        "kind",
+                        "Weigh it first: the weight on each wheel's scale (Walk round, other measures)."
+                    );
             case WishKind.NotAbove:
                 return Under(target);
             case WishKind.RoomForTyre:

@@ -46,6 +46,9 @@ public enum MechanismKind
     /// <summary>What its axles carry, against what their plates allow.</summary>
     AxleLoads,
 
+    /// <summary>What both diagonals of the wheels carry on corner scales.</summary>
+    CornerScales,
+
     /// <summary>On which side slope it tips.</summary>
     SideSlope,
 }

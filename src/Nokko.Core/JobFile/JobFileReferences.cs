@@ -124,6 +124,11 @@ internal static class JobFileReferences
                             $"There is no measure “{r.Measure}”."
                         ),
                         Known(
+                            Measures.Find(r.Measure) is not { } measure || measure.Kind == r.Kind,
+                            $"{p}.kind",
+                            $"The measure “{r.Measure}” is of another kind."
+                        ),
+                        Known(
                             r.Supersedes is null || readings.ContainsKey(r.Supersedes.Value),
                             $"{p}.supersedes",
                             "The file does not hold the reading that this one corrects."

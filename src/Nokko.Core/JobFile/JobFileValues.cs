@@ -64,7 +64,7 @@ public static class JobFileValues
         ["length"] = Unit.Mm,
         ["angle"] = Unit.Degree,
         ["pressure"] = Unit.KPa,
-        ["load"] = Unit.Newton,
+        ["load"] = Unit.Kg,
         ["torque"] = Unit.NewtonMetre,
     };
 

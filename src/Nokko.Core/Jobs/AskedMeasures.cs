@@ -57,6 +57,15 @@ public static class AskedMeasures
                 true
             );
         }
+        foreach (var corner in d.Job.Target.EvenDiagonals ? Corners.All : [])
+        {
+            yield return Ask(
+                Measures.WheelWeight,
+                corner.Name(),
+                "The diagonals are wanted even: only all four scales, before and after, tell it.",
+                true
+            );
+        }
         foreach (var asked in Tyres(d, d.DraftPlan(), true))
         {
             yield return asked;

@@ -126,6 +126,7 @@ public static class JobEvaluator
         {
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
+            Weighed = Weighed(stances, from.Id),
             OdometerKm = d.Job.OdometerIn?.In(Unit.Km),
             Target = d.Job.Target,
             Learned = known.Learned(d.VehicleAt(from), from.Ordinal),
@@ -195,6 +196,24 @@ public static class JobEvaluator
         return mine.LastOrDefault(s => s.Decides) ?? mine.LastOrDefault();
     }
 
+    /// <summary>The wheels' weights of the last walk-round of a stage in which all four were read.</summary>
+    private static Estimate[]? Weighed(IReadOnlyList<WalkRoundStance> stances, Guid stage) =>
+        stances
+            .Where(s =>
+                s.StageId == stage && s.Measures.Any(m => m.Measure == MeasureValues.CrossWeight)
+            )
+            .Select(s =>
+                Corners
+                    .All.Select(c =>
+                        s.Measures.First(m =>
+                                m.Measure == WalkRounds.Measures.WheelWeight && m.Place == c.Name()
+                            )
+                            .Value.Have()
+                    )
+                    .ToArray()
+            )
+            .LastOrDefault();
+
     private static PlanProof? Prove(
         JobDocument d,
         Plan plan,
@@ -224,7 +243,12 @@ public static class JobEvaluator
             comparison,
             Achieved(d, to, stances),
             heldBack,
-            marks
+            marks,
+            stances
+                .Where(s => s.StageId == made)
+                .SelectMany(s => s.Measures)
+                .LastOrDefault(m => m.Measure == MeasureValues.CrossWeight)
+                ?.Value
         ) with
         {
             Moved = MovedProof.Of(

@@ -77,7 +77,17 @@ public static class JobGeometry
             then.Stands.Figure is { Value: { } b } to
             && now?.Stands.Figure.Value is { } a
             && then.Kind != MechanismKind.Headlights
-                ? Result.Of(b - a, to.Unit, to.U, to.RestsOn, to.Known)
+                ? Result.Of(
+                    b - a,
+                    to.Unit,
+                    // What the scales were wrong by is in both.
+                    then.Kind == MechanismKind.CornerScales
+                    && now.Stands.Figure.U is { } shared
+                        ? Math.Sqrt(Math.Max(0, (to.U!.Value * to.U.Value) - (shared * shared)))
+                        : to.U,
+                    to.RestsOn,
+                    to.Known
+                )
                 : then.Stands.Figure;
     }
 

@@ -19,7 +19,8 @@ public sealed record TargetInput(
     QuantityInput? MostFrontLift = null,
     QuantityInput? MostRearLift = null,
     bool NoLean = false,
-    bool Loaded = false
+    bool Loaded = false,
+    bool EvenDiagonals = false
 )
 {
     /// <summary>Reads it; no rake typed is level.</summary>
@@ -38,6 +39,7 @@ public sealed record TargetInput(
             MostRearLift = QuantityInput.Read(MostRearLift, "target.mostRearLift", Unit.Mm),
             NoLean = NoLean,
             Loaded = Loaded,
+            EvenDiagonals = EvenDiagonals,
             Tolerance =
                 QuantityInput.Read(Tolerance, "target.tolerance", Unit.Mm)
                 ?? Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),

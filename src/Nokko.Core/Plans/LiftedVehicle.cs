@@ -10,11 +10,13 @@ namespace Nokko.Core.Plans;
 /// <param name="BodyOverFloor">Rise of the body over the floor at both axles' middles.</param>
 /// <param name="Corners">Outlook of the corners.</param>
 /// <param name="CgRise">Rise of the centre of gravity over the floor.</param>
+/// <param name="Diagonals">What the plan moves across the wheels' diagonals; null where nobody weighed them.</param>
 internal sealed record LiftedVehicle(
     AxleRises Frame,
     AxleRises BodyOverFloor,
     IReadOnlyList<CornerOutlook> Corners,
-    Estimate CgRise
+    Estimate CgRise,
+    OnScales? Diagonals
 )
 {
     /// <summary>How much of the mass on the springs sits on the body's mounts and rises with them: a rule of thumb.</summary>
@@ -45,11 +47,24 @@ internal sealed record LiftedVehicle(
                         [.. situation.Loads.Where(l => l.Stays)]
                     ).OverFloor(),
                     Predictor.CornersOf(plan, from, on, axles),
-                    OfGravity(on, added)
+                    OfGravity(on, added),
+                    OnScales(on, rises, situation)
                 ),
                 null
             );
     }
+
+    private static OnScales? OnScales(VehicleBody body, FreeRises rises, Situation s) =>
+        Plans.Diagonals.Of(body.Vehicle, s.Weighed, s.Loads).Of is { } diagonals
+            ? new OnScales(
+                s.Weighed!,
+                diagonals.Weighed,
+                diagonals.OfLoads,
+                diagonals.MovedBy(rises, body.LoadShare),
+                diagonals.PerMm,
+                s.Target?.EvenDiagonals ?? false
+            )
+            : null;
 
     /// <summary>Rise of the frame over both axles' middles, with what both share.</summary>
     private static AxleRises OverAxles(VehicleBody body, FreeRises rises)

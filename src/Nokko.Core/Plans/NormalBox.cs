@@ -25,6 +25,7 @@ public static class NormalBox
         Math.Sqrt(5),
         Math.Sqrt(7),
         Math.Sqrt(11),
+        Math.Sqrt(13),
     ];
 
     /// <summary>Levels of fineness with the greatest error of each; the last is good to 1e-4.</summary>

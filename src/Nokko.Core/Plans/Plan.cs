@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Finding;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
@@ -32,6 +33,10 @@ public sealed record Target
 
     /// <summary>Whether a side lean shall be taken out.</summary>
     public bool NoLean { get; init; }
+
+    /// <summary>Whether both diagonals of the wheels shall carry the same, as corner scales tell it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool EvenDiagonals { get; init; }
 
     /// <summary>How far off counts as reached.</summary>
     public required Quantity Tolerance { get; init; }

@@ -79,7 +79,7 @@ public sealed record PlanGeometry
             [
                 .. Corners.Axles.SelectMany(axle => OfAxle(Lifted(axle))),
                 HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase),
-                .. OfVehicle(situation, lifted.CgRise),
+                .. OfVehicle(situation, lifted),
             ],
         };
 
@@ -175,7 +175,7 @@ public sealed record PlanGeometry
         ];
     }
 
-    private static IEnumerable<Mechanism> OfVehicle(Situation situation, Estimate cgRise) =>
+    private static IEnumerable<Mechanism> OfVehicle(Situation situation, LiftedVehicle lifted) =>
         new[]
         {
             AxleLoadsMechanism.Of(
@@ -189,7 +189,8 @@ public sealed record PlanGeometry
                     )),
                 ]
             ),
-            SideSlopeMechanism.Of(situation.Vehicle, cgRise),
+            CornerScalesMechanism.Of(lifted.Diagonals),
+            SideSlopeMechanism.Of(situation.Vehicle, lifted.CgRise),
         }.OfType<Mechanism>();
 
     private static IEnumerable<Mechanism> OfAxle(LiftedAxle axle)

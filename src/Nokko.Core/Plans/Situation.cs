@@ -30,6 +30,9 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
     /// <summary>The stance at standard height, when it is known.</summary>
     public WalkRoundStance? Standard { get; init; }
 
+    /// <summary>What the wheels' scales showed at the stage, kg, in the order of <see cref="Corners.All"/>; null where not all four were read.</summary>
+    public IReadOnlyList<Estimate>? Weighed { get; init; }
+
     /// <summary>Odometer, km; null is not known.</summary>
     public double? OdometerKm { get; init; }
 

@@ -12,11 +12,12 @@ namespace Nokko.Core.Plans;
 /// </remarks>
 internal sealed class StanceOdds
 {
-    /// <summary>Rake, rise of the front lips, of the rear lips, lean in front, lean behind.</summary>
-    public const int Count = 5;
+    /// <summary>Rake, rise of the front lips, of the rear lips, lean in front, lean behind; and what the diagonals are off the half, of 100.</summary>
+    public const int Count = 6;
 
     private const int FrontLift = 1;
     private const int RearLift = 2;
+    private const int Diagonal = 5;
 
     private static readonly (Corner Corner, double Factor)[][] Figures =
     [
@@ -25,9 +26,12 @@ internal sealed class StanceOdds
         [(Corner.LR, 0.5), (Corner.RR, 0.5)],
         [(Corner.LF, 1), (Corner.RF, -1)],
         [(Corner.LR, 1), (Corner.RR, -1)],
+        // No height enters it.
+        [],
     ];
 
-    private readonly bool _onFloor;
+    private readonly double _rateShare;
+    private readonly double[][] _tyres;
     private readonly Lazy<double[][][]> _bars;
 
     private StanceOdds(
@@ -35,16 +39,18 @@ internal sealed class StanceOdds
         double[,] covariance,
         double[][] springs,
         double[][] mounts,
+        double[][] tyres,
         Func<double[][][]> bars,
-        bool onFloor
+        double rateShare
     ) =>
-        (Mean, Covariance, Springs, Mounts, _bars, _onFloor) = (
+        (Mean, Covariance, Springs, Mounts, _tyres, _bars, _rateShare) = (
             mean,
             covariance,
             springs,
             mounts,
+            tyres,
             new(bars),
-            onFloor
+            rateShare
         );
 
     /// <summary>The figures with no free rise: what was measured, and what the loads do; mm.</summary>
@@ -59,17 +65,24 @@ internal sealed class StanceOdds
     /// <summary>Each figure per mm of rise at each mount of the body.</summary>
     public double[][] Mounts { get; }
 
-    /// <summary>What the bars' rates add to the covariance of two figures where one side of an axle stands on more, mm².</summary>
+    /// <summary>What the bars' rates, and for the diagonals those of the axle's springs, add to the covariance of two figures where one side of an axle stands on more.</summary>
     /// <param name="f">A figure.</param>
     /// <param name="g">Another, or the same.</param>
     /// <param name="first">Index of the axle's left spring.</param>
     /// <param name="leftMm">Free rise of its left spring, mm.</param>
     /// <param name="rightMm">Free rise of its right spring, mm.</param>
-    public double OfBars(int f, int g, int first, double leftMm, double rightMm)
+    public double OfRates(int f, int g, int first, double leftMm, double rightMm)
     {
         if (leftMm == rightMm)
         {
             return 0;
+        }
+        if (f == Diagonal || g == Diagonal)
+        {
+            // It is weighed with the bars unhooked.
+            var moved =
+                (Springs[Diagonal][first] * leftMm) + (Springs[Diagonal][first + 1] * rightMm);
+            return f == g ? _rateShare * _rateShare * moved * moved : 0;
         }
         var sum = 0.0;
         for (var bar = 0; bar < 2; bar++)
@@ -82,7 +95,7 @@ internal sealed class StanceOdds
         return sum;
     }
 
-    /// <summary>Sides of the box that a target asks for, mm: infinite where nothing is asked.</summary>
+    /// <summary>Sides of the box that a target asks for, mm or of 100: infinite where nothing is asked.</summary>
     public static (double[] Low, double[] High) Box(Target target)
     {
         var (low, high) = (new double[Count], new double[Count]);
@@ -101,6 +114,10 @@ internal sealed class StanceOdds
         if (target.NoLean)
         {
             (low[3], high[3], low[4], high[4]) = (-tolerance, tolerance, -tolerance, tolerance);
+        }
+        if (target.EvenDiagonals)
+        {
+            (low[Diagonal], high[Diagonal]) = (-CrossWeight.EvenWithin, CrossWeight.EvenWithin);
         }
         return (low, high);
     }
@@ -133,9 +150,16 @@ internal sealed class StanceOdds
         {
             return (null, noLean);
         }
+        StatedLoad[] stays = [.. loads.Where(l => l.Stays)];
+        var (diagonals, why) = target.EvenDiagonals
+            ? Diagonals.Of(body.Vehicle, situation.Weighed, stays)
+            : default;
+        if (why is not null)
+        {
+            return (null, why);
+        }
         var (springs, mounts) = (new double[Count][], new double[Count][]);
         var (mean, covariance) = (new double[Count], new double[Count, Count]);
-        StatedLoad[] stays = [.. loads.Where(l => l.Stays)];
         var (staying, all) = (body.Under(stays), target.Loaded ? body.Under(loads) : default);
         var effect = new double[Count];
         for (var f = 0; f < Count; f++)
@@ -162,6 +186,13 @@ internal sealed class StanceOdds
                 effect[f] += factor * motion.RiseAt(station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
             }
         }
+        var onFloor = baseline.Datum == Datum.Floor;
+        double[][] tyres = [.. mounts.Select(m => onFloor ? m : new double[4])];
+        if (diagonals is not null)
+        {
+            (springs[Diagonal], tyres[Diagonal]) = (diagonals.PerMm, diagonals.TyrePerMm);
+            effect[Diagonal] = diagonals.OfLoads;
+        }
         Result?[] measured =
         [
             baseline.Rake,
@@ -169,6 +200,9 @@ internal sealed class StanceOdds
             situation.RearAchieved?.Rise,
             baseline.LeanFront,
             baseline.LeanRear,
+            diagonals is { Weighed: var weighed }
+                ? Result.Of(weighed.Mean - 50, Unit.One, weighed.Sd, [])
+                : null,
         ];
         for (var f = 0; f < Count; f++)
         {
@@ -186,8 +220,9 @@ internal sealed class StanceOdds
                 covariance,
                 springs,
                 mounts,
+                tyres,
                 () => BarsOf(body),
-                baseline.Datum == Datum.Floor
+                body.LoadShare
             ),
             null
         );
@@ -212,10 +247,6 @@ internal sealed class StanceOdds
                 return sums;
             }),
         ];
-
-    private double OfPlane(FreeRises rises, int i, int j) =>
-        rises.Covariance[FreeRises.Pucks + i, FreeRises.Pucks + j]
-        + (_onFloor ? rises.Covariance[FreeRises.Tyres + i, FreeRises.Tyres + j] : 0);
 
     /// <summary>Rake, leans and achieved lifts rest on the same readings of today: what they share is their covariance.</summary>
     private static void Share(double[,] covariance, WalkRoundStance baseline, Situation situation)
@@ -278,20 +309,29 @@ internal sealed class StanceOdds
                 mean[f] +=
                     (Springs[f][i] * rises.MeanMm[i])
                     + (Mounts[f][i] * rises.MeanMm[FreeRises.Pucks + i])
-                    + (_onFloor ? Mounts[f][i] * rises.MeanMm[FreeRises.Tyres + i] : 0);
+                    + (_tyres[f][i] * rises.MeanMm[FreeRises.Tyres + i]);
             }
             for (var g = 0; g < Count; g++)
             {
                 covariance[f, g] +=
-                    OfBars(f, g, 0, rises.MeanMm[0], rises.MeanMm[1])
-                    + OfBars(f, g, 2, rises.MeanMm[2], rises.MeanMm[3]);
+                    OfRates(f, g, 0, rises.MeanMm[0], rises.MeanMm[1])
+                    + OfRates(f, g, 2, rises.MeanMm[2], rises.MeanMm[3]);
                 for (var i = 0; i < 4; i++)
                 {
                     for (var j = 0; j < 4; j++)
                     {
                         covariance[f, g] +=
                             (Springs[f][i] * rises.Covariance[i, j] * Springs[g][j])
-                            + (Mounts[f][i] * OfPlane(rises, i, j) * Mounts[g][j]);
+                            + (
+                                Mounts[f][i]
+                                * rises.Covariance[FreeRises.Pucks + i, FreeRises.Pucks + j]
+                                * Mounts[g][j]
+                            )
+                            + (
+                                _tyres[f][i]
+                                * rises.Covariance[FreeRises.Tyres + i, FreeRises.Tyres + j]
+                                * _tyres[g][j]
+                            );
                     }
                 }
             }

@@ -84,6 +84,10 @@ public sealed record MovedProof(
                     move,
                     Least(left, right)
                 ),
+                MechanismKind.CornerScales => Judged(
+                    move,
+                    Change(Unit.One, MeasureValues.CrossWeight, ("vehicle", 1))
+                ),
                 MechanismKind.Headlights => Lamps(move),
                 _ => null,
             };

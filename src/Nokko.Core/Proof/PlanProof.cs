@@ -177,6 +177,7 @@ public static class Prove
     /// <param name="sinceFirst">The same against the job's first stage: a lift that is wanted counts over all passes; null is the same as one pass.</param>
     /// <param name="heldBack">Work of this plan that is still open and moves the heights.</param>
     /// <param name="marks">What was done otherwise than it should be and may show in the heights.</param>
+    /// <param name="diagonals">What right front and left rear carry after, of 100; null is not weighed.</param>
     public static PlanProof Of(
         Plan plan,
         FrozenPrediction frozen,
@@ -185,7 +186,8 @@ public static class Prove
         Comparison? comparison,
         Comparison? sinceFirst = null,
         IReadOnlyList<string>? heldBack = null,
-        IReadOnlyList<string>? marks = null
+        IReadOnlyList<string>? marks = null,
+        Result? diagonals = null
     )
     {
         heldBack ??= [];
@@ -226,6 +228,7 @@ public static class Prove
             frozen,
             now,
             sinceFirst ?? comparison,
+            diagonals ?? Result.No(Unit.One, "All four wheels must be weighed after."),
             of => decides && !(slipped && of.Any(Suspected)),
             of => !of.Any(Suspected)
         );

@@ -13,12 +13,14 @@ internal static class TargetProofs
     /// <param name="frozen">The stored prediction with its target.</param>
     /// <param name="now">The stance after.</param>
     /// <param name="comparison">The job's first stage against now; null when nothing was measured before.</param>
+    /// <param name="diagonals">What right front and left rear carry after, of 100.</param>
     /// <param name="decides">Whether readings of these corners may carry a verdict.</param>
     /// <param name="condemns">Whether they may carry one against the work: a reading that is doubted is read again first.</param>
     public static IReadOnlyList<TargetProof> Of(
         FrozenPrediction frozen,
         WalkRoundStance now,
         Comparison? comparison,
+        Result diagonals,
         Func<IEnumerable<Corner>, bool> decides,
         Func<IEnumerable<Corner>, bool> condemns
     )
@@ -46,6 +48,10 @@ internal static class TargetProofs
             Add("leanFront", 0, now.LeanFront, Corners.Of(Axle.Front), d => d);
             Add("leanRear", 0, now.LeanRear, Corners.Of(Axle.Rear), d => d);
         }
+        if (target.EvenDiagonals)
+        {
+            Add("diagonals", 50, diagonals, Corners.All, d => d, CrossWeight.EvenWithin);
+        }
         return proofs;
 
         void Lift(string what, Quantity? wanted, Axle axle, Func<double, double> counts)
@@ -71,11 +77,17 @@ internal static class TargetProofs
             double wanted,
             Result found,
             IEnumerable<Corner> of,
-            Func<double, double> counts
+            Func<double, double> counts,
+            double? within = null
         )
         {
             var verdict = found.Value is { } value
-                ? Prove.Judge(counts(value - wanted), tolerance, found.U!.Value, decides(of))
+                ? Prove.Judge(
+                    counts(value - wanted),
+                    within ?? tolerance,
+                    found.U!.Value,
+                    decides(of)
+                )
                 : Verdict.CannotTell;
             proofs.Add(
                 new TargetProof(

@@ -5,9 +5,9 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.Stance;
 
 /// <summary>What a measure gave at one place in one walk-round.</summary>
-/// <param name="Measure">Key of the measure; of a derived value its own key: camber, toe, panhardDrop.</param>
+/// <param name="Measure">Key of the measure; of a derived value its own key: camber, toe, panhardDrop, crossWeight.</param>
 /// <param name="Place">LF … RR, front, rear, a lamp, or vehicle.</param>
-/// <param name="Value">mm or °.</param>
+/// <param name="Value">mm, °, kg, or a plain number.</param>
 /// <param name="Reads">Reads that stand; 0 for a derived value.</param>
 /// <param name="Says">A derived value in words; null otherwise.</param>
 public sealed record MeasureValue(
@@ -24,6 +24,12 @@ public static class MeasureValues
 {
     /// <summary>Standard uncertainty of a digital angle gauge on a clean face, °.</summary>
     public const double AngleGaugeU = 0.15;
+
+    /// <summary>Standard uncertainty of a corner scale as it is read, kg: a rule of thumb.</summary>
+    public const double ScaleUKg = 1;
+
+    /// <summary>What right front and left rear carry, of 100, as four scales tell it.</summary>
+    public const string CrossWeight = "crossWeight";
 
     /// <summary>Camber that follows from a square.</summary>
     public const string CamberBySquare = "camber";
@@ -58,6 +64,7 @@ public static class MeasureValues
         rows.AddRange(Camber(taken));
         rows.AddRange(Toe(rows, taken, vehicle));
         rows.AddRange(PanhardDrop(rows));
+        rows.AddRange(Diagonals(rows));
         return rows;
     }
 
@@ -68,9 +75,9 @@ public static class MeasureValues
         WalkRound round
     )
     {
-        var unit = measure.Kind == ReadingKind.Angle ? Unit.Degree : Unit.Mm;
+        var unit = measure.Unit;
         var values = reads.Select(r => r.Value!.In(unit)).ToArray();
-        if (unit == Unit.Degree)
+        if (unit != Unit.Mm)
         {
             return new MeasureValue(
                 measure.Key,
@@ -78,7 +85,7 @@ public static class MeasureValues
                 Result.Of(
                     values.Average(),
                     unit,
-                    AngleGaugeU / Math.Sqrt(values.Length),
+                    (unit == Unit.Kg ? ScaleUKg : AngleGaugeU) / Math.Sqrt(values.Length),
                     reads.Select(r => r.Id),
                     Known.Measured
                 ),
@@ -172,6 +179,32 @@ public static class MeasureValues
                     : "each wheel out"
             );
         }
+    }
+
+    private static IEnumerable<MeasureValue> Diagonals(List<MeasureValue> rows)
+    {
+        Result[] weights =
+        [
+            .. Corners
+                .All.Select(c =>
+                    rows.FirstOrDefault(r =>
+                        r.Measure == Measures.WheelWeight && r.Place == c.Name()
+                    )?.Value
+                )
+                .OfType<Result>(),
+        ];
+        if (weights.Length < Corners.All.Count || weights.Any(w => w.Value <= 0))
+        {
+            yield break;
+        }
+        var share = Stance.CrossWeight.Share([.. weights.Select(w => w.Have())]);
+        yield return new MeasureValue(
+            CrossWeight,
+            "vehicle",
+            Result.Of(share.Mean, Unit.One, share.Sd, weights.SelectMany(w => w.RestsOn)),
+            0,
+            "of 100 on right front and left rear"
+        );
     }
 
     private static IEnumerable<MeasureValue> PanhardDrop(List<MeasureValue> rows)

@@ -37,6 +37,7 @@ public static class MeasureReader
                 answers
             ),
             ReadingKind.Angle => Angle(text, measure, answers),
+            ReadingKind.Load => Load(text, measure, style, answers),
             _ => throw new ArgumentException("Words are not read.", nameof(measure)),
         };
 
@@ -110,6 +111,60 @@ public static class MeasureReader
                     Unit = Unit.Degree,
                     Known = Known.Measured,
                     Typed = text,
+                },
+                false,
+                null
+            );
+    }
+
+    private static MeasuredText Load(
+        string? text,
+        Measure measure,
+        LengthStyle style,
+        IReadOnlyCollection<string> answers
+    )
+    {
+        var plain = (text ?? "").Trim();
+        var unit = style.Unit == Unit.Inch ? Unit.Lb : Unit.Kg;
+        foreach (var said in (Unit[])[Unit.Kg, Unit.Lb])
+        {
+            if (plain.EndsWith(said.ToString(), StringComparison.OrdinalIgnoreCase))
+            {
+                (unit, plain) = (said, plain[..^said.ToString().Length].TrimEnd());
+            }
+        }
+        if (
+            !double.TryParse(
+                plain.Replace(',', '.'),
+                NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture,
+                out var weight
+            ) || !(weight is > 0 and < 1e5)
+        )
+        {
+            return new MeasuredText(
+                null,
+                false,
+                new TapeReading.Refused("Write a weight, for example 560 kg or 1235 lb.", 0)
+            );
+        }
+        return
+            Ask(
+                unit.To(Unit.Kg, weight),
+                measure,
+                answers,
+                x => FormattableString.Invariant($"{Unit.Kg.To(unit, x):0} {unit}")
+            )
+                is { } question
+            ? new MeasuredText(null, false, question)
+            : new MeasuredText(
+                new Quantity
+                {
+                    Value = weight,
+                    Unit = unit,
+                    Known = Known.Measured,
+                    // Read again by somebody with other units, a bare number would be another weight.
+                    Typed = $"{plain} {unit}",
                 },
                 false,
                 null

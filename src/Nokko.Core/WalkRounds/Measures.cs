@@ -63,6 +63,9 @@ public static class Measures
     /// <summary>Camber by rack or gauge.</summary>
     public const string CamberAngle = "camberAngle";
 
+    /// <summary>What a wheel's scale shows.</summary>
+    public const string WheelWeight = "wheelWeight";
+
     private const string Underneath =
         "Stands on rated points and wheels chocked before anybody reaches under.";
 
@@ -204,6 +207,14 @@ public static class Measures
             "Alignment rack. Front edges inward is positive.",
             -4,
             4
+        ),
+        Wheel(
+            WheelWeight,
+            "Weight on its scale",
+            ReadingKind.Load,
+            "All four wheels on scales of one height, tyres as they will be, an end of each anti-roll bar unhooked, driver or ballast in. Roll it on, settle it, read all four.",
+            80,
+            2500
         ),
         Axle(
             ToeFront,

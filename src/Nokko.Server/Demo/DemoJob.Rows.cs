@@ -1,4 +1,5 @@
 using System.Globalization;
+using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Suspension;
@@ -57,6 +58,23 @@ internal sealed partial class DemoJob
     /// <summary>Reads an angle in the last walk-round, in degrees.</summary>
     public void MeasureAngle(string key, string place, double degrees) =>
         Measure(key, place, degrees.ToString("0.0", CultureInfo.InvariantCulture), null);
+
+    /// <summary>Reads the wheels' scales in the last walk-round: LF, RF, LR, RR.</summary>
+    public void Weigh(params double[] kg)
+    {
+        foreach (var (corner, weight) in Corners.All.Zip(kg))
+        {
+            Measure(
+                Measures.WheelWeight,
+                corner.Name(),
+                FormattableString.Invariant($"{weight} kg"),
+                null
+            );
+        }
+    }
+
+    /// <summary>Adds a wish in the owner's words.</summary>
+    public void Wish(WishKind wish) => Do(new MakeWish(NewId(), 0, wish, null, null, null));
 
     /// <summary>Reads a measure in the last walk-round, in inches to the sixteenth.</summary>
     public void Measure(string key, string place, double inches, double? overInches = null) =>

@@ -196,6 +196,8 @@ internal static partial class DemoSystems
     private static JobDocument Buggy(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [15.5, 15.44, 16.0, 15.94], [30.0, 30.0]);
+        job.Weigh(172, 158, 201, 209);
+        job.Wish(WishKind.EvenDiagonals);
         job.Plan("Plan A", [(Corner.LR, shelf.Lower), (Corner.RR, shelf.Lower)]);
         return job.Document;
     }

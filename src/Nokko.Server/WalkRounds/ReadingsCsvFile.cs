@@ -204,7 +204,10 @@ internal sealed class ReadingsCsvFile(
 
     /// <summary>The value: as typed where that is given, else the number of its column.</summary>
     private static string? Text(CsvReader csv) =>
-        Field(csv, "typed") ?? Number(csv, "value_mm", " mm") ?? Number(csv, "value_deg");
+        Field(csv, "typed")
+        ?? Number(csv, "value_mm", " mm")
+        ?? Number(csv, "value_deg")
+        ?? Number(csv, "value_kg", " kg");
 
     private static string? Number(CsvReader csv, string column, string unit = "") =>
         Field(csv, column) is { } text ? text + unit : null;

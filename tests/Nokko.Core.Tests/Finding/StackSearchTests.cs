@@ -417,12 +417,18 @@ public class StackSearchTests
             LeastFrontLift = random.Next(2) == 0 ? Sample.Mm(random.Next(0, 60)) : null,
             MostRearLift = random.Next(3) == 0 ? Sample.Mm(random.Next(5, 60)) : null,
             LeastRearLift = Sample.Mm(0),
-            NoLean = sides,
+            // Lean and diagonals want different things: sometimes both, sometimes either.
+            NoLean = sides && random.Next(3) > 0,
+            EvenDiagonals = sides && random.Next(2) == 0,
         };
         return (
             Measured(target, heights) with
             {
                 Vehicle = vehicle,
+                Weighed =
+                [
+                    .. new[] { 550.0, 550, 400, 400 }.Select(kg => new Estimate(Around(kg, 12), 1)),
+                ],
             },
             shelf,
             new SearchRules

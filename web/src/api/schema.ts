@@ -4107,7 +4107,7 @@ export interface components {
             key: string;
             /** @description What it is called in a bay. */
             title: string;
-            /** @description Gap, length, angle, pressure or note. */
+            /** @description Gap, length, angle, load or note. */
             kind: components["schemas"]["ReadingKind"];
             /** @description Where it is taken. */
             places: components["schemas"]["MeasurePlaces"];
@@ -4115,12 +4115,12 @@ export interface components {
             how: string;
             /**
              * Format: double
-             * @description Least usual value, mm or °; outside, the tool asks.
+             * @description Least usual value, mm, ° or kg; outside, the tool asks.
              */
             low: number;
             /**
              * Format: double
-             * @description Greatest usual value, mm or °.
+             * @description Greatest usual value, mm, ° or kg.
              */
             high: number;
             /** @description What the length is over which a gap was taken, where one is needed; null where none is. */
@@ -4137,11 +4137,11 @@ export interface components {
         MeasurePlaces: "wheels" | "axles" | "lamps" | "vehicle";
         /** @description What a measure gave at one place in one walk-round. */
         MeasureValue: {
-            /** @description Key of the measure; of a derived value its own key: camber, toe, panhardDrop. */
+            /** @description Key of the measure; of a derived value its own key: camber, toe, panhardDrop, crossWeight. */
             measure: string;
             /** @description LF … RR, front, rear, a lamp, or vehicle. */
             place: string;
-            /** @description mm or °. */
+            /** @description mm, °, kg, or a plain number. */
             value: components["schemas"]["Result"];
             /**
              * Format: int32
@@ -4190,7 +4190,7 @@ export interface components {
          * @description Something of a vehicle that a lift moves.
          * @enum {unknown}
          */
-        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "contacts" | "cvShaft" | "arms" | "alignment" | "headlights" | "axleLoads" | "sideSlope";
+        MechanismKind: "trackBar" | "steering" | "caster" | "pinion" | "propshaft" | "swayBar" | "hoses" | "contacts" | "cvShaft" | "arms" | "alignment" | "headlights" | "axleLoads" | "cornerScales" | "sideSlope";
         /** @description A bar or line of a drawing through the travel. */
         MechanismRod: {
             /** @description What it is: the drawing knows it by that. */
@@ -6133,6 +6133,8 @@ export interface components {
             mostRearLift: null | components["schemas"]["Quantity"];
             /** @description Whether a side lean shall be taken out. */
             noLean: boolean;
+            /** @description Whether both diagonals of the wheels shall carry the same, as corner scales tell it. */
+            evenDiagonals: boolean;
             /** @description How far off counts as reached. */
             tolerance: components["schemas"]["Quantity"];
         };
@@ -6150,6 +6152,8 @@ export interface components {
             noLean: boolean;
             /** @default false */
             loaded: boolean;
+            /** @default false */
+            evenDiagonals: boolean;
         };
         /** @description Whether the vehicle sits as its owner wants. */
         TargetProof: {
@@ -6705,7 +6709,7 @@ export interface components {
          * @description What an owner may want, in words.
          * @enum {unknown}
          */
-        WishKind: "level" | "keepRake" | "levelLoaded" | "raiseBoth" | "roomForTyre" | "noLean" | "notMoreThan" | "notAbove" | "nothing";
+        WishKind: "level" | "keepRake" | "levelLoaded" | "raiseBoth" | "roomForTyre" | "noLean" | "evenDiagonals" | "notMoreThan" | "notAbove" | "nothing";
         /** @description Facts of a job for the yard: no words, no units, nothing that depends on who reads or when. */
         YardFacts: {
             /** @description What needs a person next. */

@@ -22,6 +22,7 @@ const wishes: { kind: Kind; says: string; asks: string[] }[] = [
   { kind: "raiseBoth", says: "Raise both ends by", asks: ["amount"] },
   { kind: "roomForTyre", says: "Room for a tyre", asks: ["tyre"] },
   { kind: "noLean", says: "Take out the lean", asks: [] },
+  { kind: "evenDiagonals", says: "Even the diagonals", asks: [] },
   { kind: "notMoreThan", says: "Not more than", asks: ["amount"] },
   { kind: "notAbove", says: "Not above a height", asks: ["roof", "amount"] },
   { kind: "nothing", says: "Start over", asks: [] },

@@ -18,6 +18,7 @@ const target = (t: Partial<Schemas["Target"]>): Schemas["Target"] => ({
   mostFrontLift: null,
   mostRearLift: null,
   noLean: false,
+  evenDiagonals: false,
   tolerance: mm(6.35),
   ...t,
 });

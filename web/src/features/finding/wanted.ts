@@ -28,6 +28,7 @@ export function wantedSays(
       unit,
     ),
     target.noLean ? "no side lean" : null,
+    target.evenDiagonals ? "even diagonals" : null,
   ].filter((s) => s !== null);
   return said.length === 0
     ? "nothing yet"

@@ -196,6 +196,7 @@ const viewSays: Record<Schemas["MechanismKind"], string> = {
   alignment: "From behind, one side",
   headlights: "From the side",
   axleLoads: "",
+  cornerScales: "",
   sideSlope: "",
 };
 

@@ -24,6 +24,7 @@ import { LockDrawing } from "./LockDrawing";
 import { chip } from "./MechanismLine";
 import { MechanismDrawing, useWayLine } from "./MechanismDrawing";
 import { PutIntoPlan } from "./PutIntoPlan";
+import { ScalesDrawing } from "./ScalesDrawing";
 import { SlopeDrawing } from "./SlopeDrawing";
 import { SpaceForm } from "./SpaceForm";
 import { TapeThese } from "./TapeThese";
@@ -75,6 +76,13 @@ export function MechanismPanel({
         {mechanism.says}
       </Typography>
       {mechanism.kind === "headlights" && <Lamps way={chosen} />}
+      {mechanism.kind === "cornerScales" && mechanism.ways[0] && (
+        <ScalesDrawing
+          vehicle={d.vehicle}
+          before={mechanism.ways[0]}
+          chosen={chosen}
+        />
+      )}
       {mechanism.kind === "sideSlope" && mechanism.ways[0] && (
         <SlopeDrawing
           vehicle={d.vehicle}

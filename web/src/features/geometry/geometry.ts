@@ -21,6 +21,7 @@ const names: Record<Schemas["MechanismKind"], string> = {
   alignment: "alignment",
   headlights: "Headlights",
   axleLoads: "Axle loads",
+  cornerScales: "Corner scales",
   sideSlope: "Side slope",
 };
 
@@ -40,6 +41,10 @@ export const standing = (m: Mechanism): Way | undefined =>
   m.ways.find((w) => w.kind === "lifted") ??
   m.ways[0];
 
+/** Nothing is neither above nor below itself. */
+const signed = (shown: string) =>
+  (Number(shown) === 0 ? "0.0" : shown).replace("-", "−");
+
 /** A number of a mechanism as a person reads it, without its ±. */
 export function figureText(
   value: number,
@@ -53,7 +58,10 @@ export function figureText(
     return weightText(value, length);
   }
   const shown = value.toFixed(1);
-  return `${(Number(shown) === 0 ? "0.0" : shown).replace("-", "−")}°`;
+  if (unit === "1") {
+    return `${signed(shown)} of 100`;
+  }
+  return `${signed(shown)}°`;
 }
 
 /** The number that a mechanism stands at, for a list; an axle's move to either side is told by its size. */

@@ -17,6 +17,7 @@ export interface TargetText {
   frontMost: string;
   rearMost: string;
   noLean: boolean;
+  evenDiagonals: boolean;
   loaded: boolean;
   tolerance: string;
   datum: Schemas["Datum"];
@@ -30,6 +31,7 @@ export const levelByHub: TargetText = {
   frontMost: "",
   rearMost: "",
   noLean: false,
+  evenDiagonals: false,
   loaded: false,
   tolerance: "",
   datum: "hub",
@@ -52,6 +54,7 @@ export function targetLines(t: TargetText): Record<string, string> {
     "Greatest lift, front": t.frontMost,
     "Greatest lift, rear": t.rearMost,
     "Take out a side lean": yes(t.noLean),
+    "Even diagonals on corner scales": yes(t.evenDiagonals),
     "Rake with the stated load on": yes(t.loaded),
     Tolerance: t.tolerance,
     "Judged from the": t.datum,
@@ -71,6 +74,7 @@ export function targetBody(
     mostFrontLift: typed(t.frontMost, unit, "told"),
     mostRearLift: typed(t.rearMost, unit, "told"),
     noLean: t.noLean,
+    evenDiagonals: t.evenDiagonals,
     loaded: t.loaded,
     tolerance: typed(t.tolerance, unit, "told"),
   };
@@ -163,6 +167,7 @@ export function TargetFields({
       {(
         [
           ["noLean", "Take out a side lean"],
+          ["evenDiagonals", "Even diagonals on corner scales"],
           ["loaded", "Rake with the stated load on"],
         ] as const
       ).map(([key, label]) => (

@@ -9,6 +9,8 @@ const words: Partial<Record<Schemas["MechanismKind"], string>> = {
   caster: "caster",
   pinion: "pinion, up",
   arms: "camber",
+  hoses: "slack at full droop",
+  cornerScales: "of 100, on right front and left rear",
   headlights: "mark on the wall, up",
 };
 
@@ -41,10 +43,8 @@ export function Moved({ moved }: { moved: Schemas["MovedProof"][] }) {
         {moved.map((m) => (
           <tr key={`${m.where} ${m.kind}`}>
             <th scope="row">
-              {m.kind === "headlights"
-                ? "Headlights"
-                : titleOf(m).split(" ")[0]}
-              : {words[m.kind] ?? ""}
+              {m.where === "vehicle" ? titleOf(m) : titleOf(m).split(" ")[0]}:{" "}
+              {words[m.kind] ?? ""}
             </th>
             <td>
               <Change result={m.foretold} />

@@ -2,6 +2,7 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
 import Typography from "@mui/material/Typography";
+import { numberSays } from "../bench/bench";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
@@ -104,13 +105,20 @@ function Proof({
       {proof.target.map((t) => (
         <Typography key={t.what} sx={{ fontSize: "1.1rem" }}>
           {targetWords[t.what] ?? t.what} wanted{" "}
-          {isDifference(t.what) && t.wanted === 0 ? (
-            "level"
+          {t.now.unit !== "mm" ? (
+            `${t.wanted.toString()} of 100, now ${numberSays(t.now)}`
           ) : (
-            <Length mm={t.wanted} />
+            <>
+              {isDifference(t.what) && t.wanted === 0 ? (
+                "level"
+              ) : (
+                <Length mm={t.wanted} />
+              )}
+              , now{" "}
+              <ResultLength result={t.now} signed={isDifference(t.what)} />
+            </>
           )}
-          , now <ResultLength result={t.now} signed={isDifference(t.what)} />:{" "}
-          <Verdict verdict={t.reached} />
+          : <Verdict verdict={t.reached} />
         </Typography>
       ))}
       <Box

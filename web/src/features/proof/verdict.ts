@@ -80,6 +80,7 @@ export const targetWords: Record<string, string> = {
   rearMost: "Rear lift, at most",
   leanFront: "Lean in front",
   leanRear: "Lean behind",
+  diagonals: "Right front and left rear",
 };
 
 /** Whether what was wanted is a difference: zero is level. */

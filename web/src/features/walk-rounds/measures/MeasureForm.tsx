@@ -11,6 +11,7 @@ import { api, must, type Schemas } from "../../../api/client";
 import { useJob, useSend } from "../../../api/job";
 import type { InstrumentLine } from "../../../api/stream";
 import { useUnit } from "../../../shared/Length";
+import type { LengthUnit } from "../../../shared/length";
 import { asError, ProblemNote } from "../../../shared/ProblemNote";
 import { typed } from "../../../shared/quantity";
 import { useDraft } from "../../../shared/useDraft";
@@ -20,6 +21,15 @@ import { MeasureDrawing } from "./MeasureDrawing";
 import { LiveLine } from "../../../shared/LiveLine";
 import { useInstrument } from "../../../shared/useInstrument";
 import { useOnce } from "../../../shared/useOnce";
+
+/** What a value may look like. */
+const placeholders: Partial<
+  Record<Schemas["ReadingKind"], Record<LengthUnit, string>>
+> = {
+  note: { in: "words", mm: "words" },
+  angle: { in: "3.5", mm: "3.5" },
+  load: { in: "1235 lb", mm: "560 kg" },
+};
 
 /** One measure at one place: how to take it, what stands in the way, its value. */
 export function MeasureForm({
@@ -184,7 +194,8 @@ export function MeasureForm({
           multiline={isNote}
           autoComplete="off"
           placeholder={
-            isNote ? "words" : isAngle ? "3.5" : unit === "in" ? "1 1/4" : "32"
+            placeholders[measure.kind]?.[unit] ??
+            (unit === "in" ? "1 1/4" : "32")
           }
           onChange={(e) => {
             setText(e.target.value);

@@ -1,4 +1,5 @@
 import { shown, text, type LengthUnit } from "../../../shared/length";
+import { weightText } from "../../../shared/quantity";
 import { stationWords } from "../../../api/words";
 
 /** A place of a measure as said in a bay. */
@@ -14,6 +15,7 @@ const derived: Record<string, string> = {
   camber: "Camber, from the square",
   toe: "Toe of a wheel, from the tape",
   panhardDrop: "Panhard drop",
+  crossWeight: "Diagonals",
 };
 
 /** What a measure, or a value that follows from measures, is called. */
@@ -41,7 +43,13 @@ export function valueText(
     const u = r.u === null ? "" : ` ± ${(Math.ceil(20 * r.u) / 10).toFixed(1)}`;
     return `${r.value < 0 ? "−" : ""}${Math.abs(r.value).toFixed(1)}${u}°`;
   }
-  return text(shown(r.value, unit));
+  if (r.unit === "1") {
+    const u = r.u === null ? "" : ` ± ${(Math.ceil(20 * r.u) / 10).toFixed(1)}`;
+    return `${r.value.toFixed(1)}${u}`;
+  }
+  return r.unit === "kg"
+    ? weightText(r.value, unit)
+    : text(shown(r.value, unit));
 }
 
 /** Which stand-in takes a measure, if there is one. */
