@@ -60,6 +60,7 @@ internal sealed class StackGroup
         {
             return One(options[order[from]], order[from], rate);
         }
+        // Stryker disable all : along which figure they are halved only decides how much is ruled out at once
         var (figure, widest) = (0, -1.0);
         for (var f = 0; f < StanceOdds.Count; f++)
         {
@@ -78,6 +79,7 @@ internal sealed class StackGroup
             keys[i] = options[order[from + i]].Mean[figure];
         }
         keys.AsSpan().Sort(order.AsSpan(from, count));
+        // Stryker restore all
         var half = count / 2;
         return Both(
             Of(options, weight, rate, order, from, half),

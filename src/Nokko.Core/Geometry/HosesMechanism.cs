@@ -5,7 +5,7 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Geometry;
 
-/// <summary>What is left of brake hose, sensor lead and breather once the wheel hangs lower than it did.</summary>
+/// <summary>What is left of brake hose, sensor lead, breather, park-brake cable and rods once the wheel hangs lower than it did.</summary>
 /// <remarks>Source: docs/computation/geometry.md#hoses-and-leads.</remarks>
 internal static class HosesMechanism
 {
@@ -23,6 +23,8 @@ internal static class HosesMechanism
         (SuspensionSizes.HoseSlack, "brake hose"),
         (SuspensionSizes.LeadSlack, "sensor lead"),
         (SuspensionSizes.BreatherSlack, "axle breather"),
+        (SuspensionSizes.CableSlack, "park-brake cable"),
+        (SuspensionSizes.RodSlack, "rod of the level sensor or load valve"),
     ];
 
     /// <summary>By how much the parts of a plan let a brake hose reach further, mm; null where a new hose has no length.</summary>
@@ -148,6 +150,9 @@ internal static class HosesMechanism
                     .Where(l =>
                         HangsLower(axle)
                         && axle.Suspension.Get(l.Size) is null
+                        // Not every axle has one: a rod is looked for, a cable is behind.
+                        && l.Size != SuspensionSizes.RodSlack
+                        && (l.Size != SuspensionSizes.CableSlack || axle.Axle == Axle.Rear)
                         && SuspensionSizes.Of(axle.Suspension.Kind).Any(s => s.Name == l.Size)
                     )
                     .Select(l => new AskedSize(l.Size, null, null)),
@@ -155,7 +160,12 @@ internal static class HosesMechanism
             Checks =
             [
                 "At full droop and both locks, by hand and eye: nothing pulls, rubs or twists, no lead stands between plug and clip.",
-                "A park-brake cable, a level sensor or a load valve on this axle goes down with it: look at them too.",
+                .. axle.Suspension.Get(SuspensionSizes.RodSlack) is null
+                    ? (string[])
+                        [
+                            "A level sensor or a load valve on this axle goes down with it: tape the room of its rod too, under its sizes.",
+                        ]
+                    : [],
             ],
         };
 

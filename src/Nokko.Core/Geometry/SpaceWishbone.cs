@@ -115,18 +115,17 @@ public sealed class SpaceWishbone
     public SpacePose? At(double upMm)
     {
         var wanted = _ride.Wheel.Z + upMm;
-        var angle = upMm / _lower.LeverMm;
-        // The wheel rises nearly in step with the arm: the slope is found from the last two angles.
-        var (before, off) = (0.0, _ride.Wheel.Z);
         if (Pose(0) is not { } start)
         {
             return null;
         }
-        off = start.Wheel.Z - wanted;
+        var (before, off) = (0.0, start.Wheel.Z - wanted);
         if (Math.Abs(off) < 1e-9)
         {
             return start;
         }
+        // The wheel rises nearly in step with the arm: the slope is found from the last two angles. At ride height too a setting moves it.
+        var angle = -off / _lower.LeverMm;
         for (var i = 0; i < 40; i++)
         {
             if (Pose(angle) is not { } now)

@@ -95,8 +95,13 @@ public sealed record MovedProof(
 
         // What is foretold is the least of all lines: the hose's own where no other was taped.
         static bool OnlyHose(Vehicles.Suspension suspension) =>
-            suspension.Get(SuspensionSizes.LeadSlack) is null
-            && suspension.Get(SuspensionSizes.BreatherSlack) is null;
+            new[]
+            {
+                SuspensionSizes.LeadSlack,
+                SuspensionSizes.BreatherSlack,
+                SuspensionSizes.CableSlack,
+                SuspensionSizes.RodSlack,
+            }.All(size => suspension.Get(size) is null);
 
         // The side on which less is left decides, before and after.
         Result Least(string left, string right)

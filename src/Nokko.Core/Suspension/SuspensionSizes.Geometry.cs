@@ -133,6 +133,22 @@ public static partial class SuspensionSizes
                 "Both wheels hanging."
             ),
             new(
+                CableSlack,
+                Unit.Mm,
+                0,
+                500,
+                "Park-brake cable's slack at the old full droop",
+                "Wheel hanging, brake off: how much further the cable lets it down."
+            ),
+            new(
+                RodSlack,
+                Unit.Mm,
+                0,
+                500,
+                "Level sensor or load valve: room at the old full droop",
+                "How much further the wheel may go down before its rod is stretched or its arm turns over."
+            ),
+            new(
                 BarLink,
                 Unit.Mm,
                 40,

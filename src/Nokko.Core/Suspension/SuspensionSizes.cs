@@ -151,6 +151,12 @@ public static partial class SuspensionSizes
     /// <summary>Slack of an axle's breather at the old full droop.</summary>
     public const string BreatherSlack = "breatherSlack";
 
+    /// <summary>Slack of a park-brake cable at the old full droop.</summary>
+    public const string CableSlack = "cableSlack";
+
+    /// <summary>How much further the wheel may go down at the old full droop before the rod of a level sensor or a load valve is at its end.</summary>
+    public const string RodSlack = "rodSlack";
+
     /// <summary>Anti-roll bar's link, hole to hole.</summary>
     public const string BarLink = "barLink";
 

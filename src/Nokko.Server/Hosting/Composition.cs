@@ -265,15 +265,15 @@ internal static class Composition
     {
         if (schema.Properties is { Count: > 0 } properties)
         {
-            // What comes from a person may leave out what has a default; its kind never.
-            var leftOut = IsSent(context.JsonTypeInfo.Type)
-                ? context
-                    .JsonTypeInfo.Properties.Where(p =>
-                        p.AssociatedParameter is { HasDefaultValue: true }
-                    )
-                    .Select(p => p.Name)
-                    .ToHashSet()
-                : [];
+            // What comes from a person may leave out what has a default; its kind never. A wish that is not wished is not written.
+            var isSent = IsSent(context.JsonTypeInfo.Type);
+            var leftOut = context
+                .JsonTypeInfo.Properties.Where(p =>
+                    (isSent && p.AssociatedParameter is { HasDefaultValue: true })
+                    || (p.PropertyType == typeof(bool) && p.ShouldSerialize is not null)
+                )
+                .Select(p => p.Name)
+                .ToHashSet();
             schema.Required = properties.Keys.Where(k => !leftOut.Contains(k)).ToHashSet();
         }
         var type =

@@ -174,6 +174,34 @@ public class CentredAxlesTests
         );
     }
 
+    [Theory]
+    // 40 and three hours against 120 and one: an hour's money decides.
+    [InlineData(10, 6)]
+    [InlineData(100, 7)]
+    public void Of_two_bars_that_serve_the_one_comes_that_takes_least_on_the_whole(
+        double rate,
+        int which
+    )
+    {
+        var rules = new SearchRules { MostAsideMm = Quarter, HourRate = rate };
+        Part[] shelf =
+        [
+            Ring,
+            Shelf(6, PartKind.TrackBar, null, 1, 3, 40),
+            Shelf(7, PartKind.TrackBar, null, 1, 1, 120),
+        ];
+        var held = Raised(All(Here(), shelf, rules), Corner.LF, Corner.RF);
+        Assert.Equal(Sample.Id(900 + which), Assert.Single(Bars(held, Corner.RF)).PartId);
+        // One that is sold out waits for somebody who may buy.
+        shelf[which - 5] = shelf[which - 5] with
+        {
+            Count = 0,
+        };
+        var other = Raised(All(Here(), shelf, rules), Corner.LF, Corner.RF);
+        Assert.Equal(Sample.Id(900 + 13 - which), Assert.Single(Bars(other, Corner.RF)).PartId);
+        Assert.Empty(other.ToBuy);
+    }
+
     [Fact]
     public void A_bar_that_nobody_taped_stops_only_what_lifts_its_axle()
     {

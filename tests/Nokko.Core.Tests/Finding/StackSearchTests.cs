@@ -93,7 +93,7 @@ public class StackSearchTests
                         }
                     }
                 },
-                iter: Sample.Tries(40)
+                iter: Math.Max(16, Sample.Tries(40))
             );
 
     [Fact]
@@ -246,6 +246,61 @@ public class StackSearchTests
             PartsAt(apart, Corner.LF).FirstOrDefault(),
             PartsAt(apart, Corner.RF).FirstOrDefault()
         );
+    }
+
+    [Fact]
+    public void What_is_left_out_at_either_end_or_before_is_told_once()
+    {
+        Part[] shelf =
+        [
+            // In front a plate without a thickness, behind a block; and a part that no stack is made of.
+            Shelf(1, 0, 2) with
+            {
+                Thickness = null,
+                Claim = Sample.Mm(50, Known.Box),
+            },
+            Shelf(2, 0, 2) with
+            {
+                Kind = PartKind.Block,
+                Thickness = null,
+            },
+            Shelf(3, 20, 2) with
+            {
+                Kind = PartKind.PreloadSpacer,
+            },
+        ];
+        var search = new StackSearch(
+            Measured(Sample.Level),
+            shelf,
+            new SearchRules { NoSpacers = true }
+        );
+        Assert.Equal(
+            ["part 1", "part 2", "part 3"],
+            search.LeftOut.Select(l => l.Part).Distinct().Order()
+        );
+        Assert.Equal(search.LeftOut.Count, search.LeftOut.Distinct().Count());
+        var plain = new StackSearch(Measured(Sample.Level), shelf, new SearchRules());
+        Assert.Equal(["part 1", "part 2"], plain.LeftOut.Select(l => l.Part).Distinct().Order());
+    }
+
+    [Fact]
+    public void What_is_found_before_it_is_proved_only_gets_better()
+    {
+        var situation = Measured(Sample.Level);
+        Part[] shelf = [.. Enumerable.Range(1, 7).Select(n => Shelf(n, 6 * n, 4))];
+        var order = Rank.By(new SearchRules().Order);
+        var news = new StackSearch(situation, shelf, new SearchRules())
+            .Run(Cancel)
+            .Where(n => n.Found is not null)
+            .ToArray();
+        var first = Array.FindIndex(news, n => n.Proved);
+        Assert.True(first > 0, "something is seen before anything is proved");
+        var seen = news[..first].Where(n => n.Found!.Stopped is null).ToArray();
+        Assert.All(seen, n => Assert.False(n.Proved));
+        var proved = news.First(n => n is { Proved: true, Found.Stopped: null });
+        Assert.All(seen, n => Assert.True(order.Compare(proved.Found!.Rank, n.Found!.Rank) <= 0));
+        // What was looked at is counted, and no more than there is.
+        Assert.True(news[^1].Looked > 0);
     }
 
     [Fact]

@@ -71,7 +71,8 @@ public class HosesTests
         Assert.Equal(50, hoses.Ways[0].Figure.Value!.Value, 9);
         Assert.Contains("sensor lead", hoses.Says, StringComparison.Ordinal);
         Assert.False(hoses.Beyond);
-        Assert.Empty(hoses.Asks);
+        Assert.Equal([SuspensionSizes.CableSlack], hoses.Asks.Select(a => a.Size));
+        Assert.Contains(hoses.Checks, c => c.Contains("load valve", StringComparison.Ordinal));
     }
 
     [Fact]
@@ -179,6 +180,34 @@ public class HosesTests
         );
     }
 
+    [Theory]
+    [InlineData(SuspensionSizes.CableSlack, "park-brake cable")]
+    [InlineData(SuspensionSizes.RodSlack, "level sensor or load valve")]
+    public void A_cable_or_a_rod_that_ends_first_decides_and_no_hose_bracket_helps_it(
+        string size,
+        string said
+    )
+    {
+        var hoses = Rear(
+            [(SuspensionSizes.HoseSlack, 60), (size, 30)],
+            [],
+            Longer,
+            StacksTests.Part(2, PartKind.CoilSpacer, 30),
+            StacksTests.Part(3, PartKind.BrakeHoseBracket, 40)
+        );
+        Assert.Equal([65, -5], hoses.Stands.Also.Select(a => Math.Round(a.Result.Value!.Value, 6)));
+        Assert.Contains(
+            $"The {said} is pulled",
+            hoses.Stands.Care!.Says.Replace("rod of the ", "", StringComparison.Ordinal),
+            StringComparison.Ordinal
+        );
+        Assert.True(hoses.Beyond);
+        Assert.Equal(
+            size == SuspensionSizes.RodSlack,
+            hoses.Checks.All(c => !c.Contains("load valve", StringComparison.Ordinal))
+        );
+    }
+
     [Fact]
     public void Nothing_taped_asks_and_an_independent_corner_has_no_breather()
     {
@@ -186,7 +215,12 @@ public class HosesTests
         Assert.Null(hoses.Stands.Figure.Value);
         Assert.False(hoses.Beyond);
         Assert.Equal(
-            [SuspensionSizes.HoseSlack, SuspensionSizes.LeadSlack, SuspensionSizes.BreatherSlack],
+            [
+                SuspensionSizes.HoseSlack,
+                SuspensionSizes.LeadSlack,
+                SuspensionSizes.BreatherSlack,
+                SuspensionSizes.CableSlack,
+            ],
             hoses.Asks.Select(a => a.Size)
         );
         var front = One(
@@ -194,7 +228,11 @@ public class HosesTests
             MechanismKind.Hoses,
             "front"
         );
-        Assert.DoesNotContain(SuspensionSizes.BreatherSlack, front.Asks.Select(a => a.Size));
+        // What stops a front wheel is no park brake.
+        Assert.Equal(
+            [SuspensionSizes.HoseSlack, SuspensionSizes.LeadSlack],
+            front.Asks.Select(a => a.Size)
+        );
     }
 
     [Fact]
