@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
@@ -84,6 +85,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<CornerStack>>();
         Json<IReadOnlyList<Fastener>>();
         Json<IReadOnlyList<ShopWay>>();
+        Json<IReadOnlyList<GeometryLimit>>();
         Json<IReadOnlyList<KitPiece>>();
 
         void Json<T>() =>

@@ -84,6 +84,21 @@ public sealed class GeometryTests(DemoServer demo)
         b.Sees("are left on the rear axle");
         Looked("Side slope");
         b.Sees("sooner than it did");
+        // A stricter shop: what cannot be is said at the field, and the rule of thumb stays beside its own.
+        Looked("Headlights");
+        b.Press("Another limit");
+        b.Type("Most, in", "20");
+        b.Press("For this job");
+        b.Sees("That lies between");
+        b.Type("Most, in", "1/8");
+        b.Press("For this job");
+        b.Sees("our own limit; the rule of thumb is 1/2 in");
+        b.AllSaved();
+        b.Driver.Navigate().Refresh();
+        b.Sees("our own limit; the rule of thumb is 1/2 in");
+        b.Press("Another limit");
+        b.Press("For this job");
+        b.Sees("Left alone within 1/2 in, a rule of thumb");
         // The wheel turns by keys from straight to its lock, and what was taped round the tyre is told.
         Looked("Front tyre gaps");
         b.Sees("What is left round the tyre");

@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Fitting;
@@ -16,6 +17,9 @@ public sealed record ShopWays : IRow
 
     /// <summary>The ways that differ from the default.</summary>
     public IReadOnlyList<ShopWay> Ways { get; init; } = [];
+
+    /// <summary>Own limits of what a lift moves, instead of the rules of thumb.</summary>
+    public IReadOnlyList<GeometryLimit> Limits { get; init; } = [];
 
     /// <summary>How far a torque may lie from its spec, as a share; null is <see cref="FittingRules.Band"/>.</summary>
     public double? TorqueBand { get; init; }

@@ -6,9 +6,6 @@ namespace Nokko.Core.Geometry;
 /// <remarks>Source: docs/computation/geometry.md#headlights.</remarks>
 internal static class HeadlightMechanism
 {
-    /// <summary>Most that the tilt may show on the wall, mm: a rule of thumb, 1/2 in at 25 ft.</summary>
-    private const double LimitMm = 12.7;
-
     /// <summary>How far lamps usually lie ahead of the axle, mm: a rule of thumb.</summary>
     private static readonly Estimate Ahead = new(700, 150);
 
@@ -47,7 +44,8 @@ internal static class HeadlightMechanism
     /// <summary>The mechanism.</summary>
     /// <param name="body">Rise of the body over the floor at both axles, against today.</param>
     /// <param name="wheelbaseMm">Wheelbase, mm.</param>
-    public static Mechanism Of(AxleRises body, double wheelbaseMm)
+    /// <param name="limits">What is left alone.</param>
+    public static Mechanism Of(AxleRises body, double wheelbaseMm, GeometryLimits limits)
     {
         var tilt = Number(body, wheelbaseMm, Unit.Mm, l => l.TiltMm);
         LabelledResult[] moves =
@@ -63,8 +61,8 @@ internal static class HeadlightMechanism
             Where = "vehicle",
             FigureLabel = "By its tilt the cut-off climbs on a wall at 25 ft (7.6 m) by",
             Says =
-                Math.Abs(mm) < LimitMm
-                    ? $"The beam tilts by {LengthText.Both(Math.Abs(mm))} on the wall: within {LengthText.Both(LimitMm)}, a rule of thumb."
+                Math.Abs(mm) <= limits.Of(MechanismKind.Headlights)
+                    ? $"The beam tilts by {LengthText.Both(Math.Abs(mm))} on the wall: within {limits.Said(MechanismKind.Headlights)}."
                     : $"Turn the headlights {(mm > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(mm))} on a wall at 25 ft (7.6 m), at the screw.",
             Ways =
             [
@@ -82,8 +80,8 @@ internal static class HeadlightMechanism
                     Also = moves,
                 },
             ],
-            Limit = LimitMm,
-            LimitIsRule = true,
+            Limit = limits.Of(MechanismKind.Headlights),
+            LimitIsRule = !limits.IsOwn(MechanismKind.Headlights),
             Checks =
             [
                 "Mark the cut-off on the wall before the work: the mark closes it.",

@@ -73,6 +73,9 @@ public sealed record LiftedAxle
     public double PivotsLoweredMm =>
         (Amount(PartKind.DropBracket) ?? 0) + (Amount(PartKind.SubframeBlock) ?? 0);
 
+    /// <summary>How much of what moves is left alone.</summary>
+    public GeometryLimits Limits { get; init; } = GeometryLimits.Usual;
+
     /// <summary>Whether it rises at all: half a millimetre is none.</summary>
     public bool Lifts => Math.Abs(Rise.Mean) > 0.5;
 

@@ -149,6 +149,13 @@ public sealed record Mechanism
     /// <summary>Whether the limit is a rule of thumb.</summary>
     public bool LimitIsRule { get; init; }
 
+    /// <summary>The rule of thumb that an own limit stands instead of, and where it comes from; null where the number has none.</summary>
+    public LimitRule? Rule
+    {
+        get => field ?? GeometryLimits.RuleOf(Kind);
+        init;
+    }
+
     /// <summary>Whether it is beyond its limit, lifted and with what the plan has for it, and by more than a tenth of the limit worse than it was. What rests on an invented axle is never beyond it: it asks for a tape.</summary>
     public bool Beyond =>
         Judged

@@ -10,9 +10,6 @@ namespace Nokko.Core.Geometry;
 /// <remarks>Source: docs/computation/geometry.md#driveline.</remarks>
 internal static class PropshaftMechanism
 {
-    /// <summary>Most that both joints may leave over, °: a rule of thumb at 3,000 turns a minute.</summary>
-    private const double LimitDegrees = 3.2;
-
     private const double Degrees = 180 / Math.PI;
 
     /// <summary>Standard uncertainty of an angle by gauge, rad: 0.2°, a rule of thumb.</summary>
@@ -141,8 +138,8 @@ internal static class PropshaftMechanism
                 FigureLabel = "Both joints leave over",
                 Says = Says(At(at, false, 0), At(at, true, up + taper), axle),
                 Ways = ways,
-                Limit = LimitDegrees,
-                LimitIsRule = true,
+                Limit = axle.Limits.Of(MechanismKind.Propshaft),
+                LimitIsRule = !axle.Limits.IsOwn(MechanismKind.Propshaft),
                 Checks =
                 [
                     "Single joints, phased. A double cardan wants its pinion 0 to 2° below the shaft's line behind, in line in front.",
@@ -219,9 +216,12 @@ internal static class PropshaftMechanism
             string.Create(CultureInfo.InvariantCulture, $"{rad * Degrees:0.0}°");
         var said =
             $"{(axle.Axle == Axle.Rear ? "The shaft" : "The front shaft")}'s joints leave {Of(now.ResidualRad)} over, {Of(was.ResidualRad)} before";
-        var rule = $"{LimitDegrees:0.0}°, a rule of thumb at 3,000 turns a minute";
-        return now.ResidualRad * Degrees <= LimitDegrees ? $"{said}: within {rule}."
-            : was.ResidualRad * Degrees > LimitDegrees
+        var limit = axle.Limits.Of(MechanismKind.Propshaft);
+        var rule =
+            axle.Limits.Said(MechanismKind.Propshaft)
+            + (axle.Limits.IsOwn(MechanismKind.Propshaft) ? "" : " at 3,000 turns a minute");
+        return now.ResidualRad * Degrees <= limit ? $"{said}: within {rule}."
+            : was.ResidualRad * Degrees > limit
                 ? $"{said}: beyond {rule}, as it was. Drive it, then look again."
             : $"{said}: beyond {rule}. Turn the pinion {(now.EqualisingTurnRad < 0 ? "down" : "up")} by {Of(Math.Abs(now.EqualisingTurnRad))}, or it shakes.";
     }

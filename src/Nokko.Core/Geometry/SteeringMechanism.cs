@@ -13,9 +13,6 @@ internal static class SteeringMechanism
     /// <summary>Droop for which the steer is told, mm: 2 in.</summary>
     public const double DroopMm = 50.8;
 
-    /// <summary>Most that it may steer over that droop, °: a rule of thumb.</summary>
-    private const double LimitDegrees = 0.3;
-
     private static readonly (Estimate Run, Estimate Drop, Estimate Arm) Invented = (
         new(870, 60),
         new(80, 40),
@@ -88,8 +85,8 @@ internal static class SteeringMechanism
             Asks = axle.Lifts
                 ? sizes.Asks(Unit.Degree, x => lifted.Links(x).SteerRad(DroopMm))
                 : [],
-            Limit = LimitDegrees,
-            LimitIsRule = true,
+            Limit = axle.Limits.Of(MechanismKind.Steering),
+            LimitIsRule = !axle.Limits.IsOwn(MechanismKind.Steering),
             Checks =
             [
                 "Both ends at the body lie on one side, as bars of steered axles do; else these numbers do not hold.",
@@ -120,7 +117,8 @@ internal static class SteeringMechanism
             string.Create(CultureInfo.InvariantCulture, $"{Math.Abs(degrees):0.0}°");
         var who = now.Kind == WayKind.Planned ? "As planned" : "Lifted";
         var bump =
-            Math.Abs(steers) <= Math.Max(LimitDegrees, Math.Abs(was) + 0.05)
+            Math.Abs(steers)
+            <= Math.Max(axle.Limits.Of(MechanismKind.Steering), Math.Abs(was) + 0.05)
                 ? $"{who}, a bump steers no more than before ({Of(steers)} over 2 in, {Of(was)} before)"
                 : $"{who}, it steers {Of(steers)} over 2 in of droop, {Of(was)} before";
         return Math.Abs(turned) < 0.05

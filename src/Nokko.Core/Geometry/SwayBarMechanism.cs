@@ -9,9 +9,6 @@ namespace Nokko.Core.Geometry;
 /// <remarks>Source: docs/computation/geometry.md#anti-roll-bar-and-its-links.</remarks>
 internal static class SwayBarMechanism
 {
-    /// <summary>Most that the bar's arm may slope from where it lay, °: a rule of thumb.</summary>
-    public const double LimitDegrees = 10;
-
     /// <summary>Nearer than this to one line with its link, the bar may snap over, °: a rule of thumb.</summary>
     private const double LineDegrees = 20;
 
@@ -190,8 +187,8 @@ internal static class SwayBarMechanism
                     : [],
             ],
             Asks = axle.Lifts ? sizes.Asks(Unit.Degree, x => Bar(x).SlopeRad(Down(x, 0))) : [],
-            Limit = LimitDegrees,
-            LimitIsRule = true,
+            Limit = axle.Limits.Of(MechanismKind.SwayBar),
+            LimitIsRule = !axle.Limits.IsOwn(MechanismKind.SwayBar),
             Checks =
             [
                 "Connect both links on its wheels only, left and right together: each bolt passes by hand.",
@@ -218,8 +215,8 @@ internal static class SwayBarMechanism
                     $"As planned its arm slopes by {Math.Abs(rest) * Degrees:0.0}°{(rest * Degrees < -0.05 ? " up" : "")}; with the old links by {off}."
                 );
             }
-            return Math.Abs(slope) * Degrees <= LimitDegrees
-                ? $"Its arm slopes {off} more: within {LimitDegrees:0}°, a rule of thumb; links {LengthText.Both(Math.Abs(wanted))} {(wanted < 0 ? "shorter" : "longer")} bring it back."
+            return Math.Abs(slope) * Degrees <= axle.Limits.Of(MechanismKind.SwayBar)
+                ? $"Its arm slopes {off} more: within {axle.Limits.Said(MechanismKind.SwayBar)}; links {LengthText.Both(Math.Abs(wanted))} {(wanted < 0 ? "shorter" : "longer")} bring it back."
                 : $"Its arm slopes {off} more; links {LengthText.Both(Math.Abs(wanted))} {(wanted < 0 ? "shorter" : "longer")} bring it back.";
         }
     }

@@ -9,9 +9,6 @@ namespace Nokko.Core.Geometry;
 /// <remarks>Source: docs/computation/geometry.md#track-bar, docs/computation/geometry.md#roll-centre.</remarks>
 internal static class TrackBarMechanism
 {
-    /// <summary>Most that an axle may sit aside, mm: a rule of thumb, 1/4 in.</summary>
-    public const double LimitMm = 6.35;
-
     /// <summary>Standard uncertainty of an axle that was centred by the gaps beside its tyres, mm: a rule of thumb.</summary>
     public const double SetByGapsUMm = 0.7;
 
@@ -111,8 +108,8 @@ internal static class TrackBarMechanism
             Says = Says(axle, sizes, ways, bracket.Mm),
             Ways = [.. ways.Select(w => w.Way(axle, sizes))],
             Asks = axle.Lifts ? sizes.Asks(Unit.Mm, x => Bar(x).Lifted(x[2])?.ShiftMm) : [],
-            Limit = LimitMm,
-            LimitIsRule = true,
+            Limit = axle.Limits.Of(MechanismKind.TrackBar),
+            LimitIsRule = !axle.Limits.IsOwn(MechanismKind.TrackBar),
             Checks =
             [
                 "Rim to frame, left and right, before and after: the gaps differ by twice what it sits aside.",
@@ -149,12 +146,12 @@ internal static class TrackBarMechanism
         if (ways.FirstOrDefault(w => w.Kind == WayKind.Planned) is { } planned)
         {
             var left = planned.At(sizes.At)?.ShiftMm ?? 0;
-            return Math.Abs(left) <= LimitMm
+            return Math.Abs(left) <= axle.Limits.Of(MechanismKind.TrackBar)
                 ? $"As planned it sits {LengthText.Both(Math.Abs(left))} aside; without it {LengthText.Both(Math.Abs(lifted.ShiftMm))}."
                 : $"Even as planned it sits {LengthText.Both(Math.Abs(left))} aside: another length or bracket.";
         }
-        return Math.Abs(lifted.ShiftMm) <= LimitMm
-            ? $"It {off}: within {LengthText.Both(LimitMm)}, a rule of thumb."
+        return Math.Abs(lifted.ShiftMm) <= axle.Limits.Of(MechanismKind.TrackBar)
+            ? $"It {off}: within {axle.Limits.Said(MechanismKind.TrackBar)}."
             : $"It {off}; a bar {LengthText.Both(lifted.CentringBarMm - lifted.BarMm)} longer, or a bracket of {LengthText.Both(bracketMm)}, brings it back.";
     }
 

@@ -10,9 +10,6 @@ namespace Nokko.Core.Geometry;
 /// <remarks>Source: docs/computation/geometry.md#caster-and-pinion.</remarks>
 internal static class TurnMechanism
 {
-    /// <summary>Most that caster or pinion may change, °: a rule of thumb.</summary>
-    private const double LimitDegrees = 1;
-
     /// <summary>Standard uncertainty of a turn from taped points, °: points to 3 mm, a rule of thumb.</summary>
     private const double PointsUDegrees = 0.15;
 
@@ -30,6 +27,9 @@ internal static class TurnMechanism
         };
 
     private static bool InFront(LiftedAxle axle) => axle.Axle == Axle.Front;
+
+    private static MechanismKind Kind(LiftedAxle axle) =>
+        InFront(axle) ? MechanismKind.Caster : MechanismKind.Pinion;
 
     /// <summary>Whether anything turns it: its own rise, or the body's pitch.</summary>
     private static bool Turns(LiftedAxle axle) =>
@@ -91,7 +91,7 @@ internal static class TurnMechanism
         var apart = axle.Suspension.Get(SuspensionSizes.BushApart);
         return new Mechanism
         {
-            Kind = InFront(axle) ? MechanismKind.Caster : MechanismKind.Pinion,
+            Kind = Kind(axle),
             Where = axle.Axle.Said(),
             FigureLabel = Label(axle),
             Says = Says(axle, lost, bush is null ? null : Back(at)),
@@ -169,8 +169,8 @@ internal static class TurnMechanism
                     : [],
             ],
             Asks = Turns(axle) ? sizes.Asks(Unit.Degree, x => Turn(x, 0)) : [],
-            Limit = LimitDegrees,
-            LimitIsRule = true,
+            Limit = axle.Limits.Of(Kind(axle)),
+            LimitIsRule = !axle.Limits.IsOwn(Kind(axle)),
             Checks = Checks(axle),
         };
 
@@ -246,7 +246,7 @@ internal static class TurnMechanism
         var lifted = Turn(axle.Rise.Mean, 0, pitch);
         return new Mechanism
         {
-            Kind = InFront(axle) ? MechanismKind.Caster : MechanismKind.Pinion,
+            Kind = Kind(axle),
             Where = axle.Axle.Said(),
             FigureLabel = Label(axle),
             Says = links is null
@@ -260,8 +260,8 @@ internal static class TurnMechanism
                         [Way(WayKind.Lifted, "Lifted, links left", axle.Rise.Mean, pitch)]
                     : [],
             ],
-            Limit = LimitDegrees,
-            LimitIsRule = true,
+            Limit = axle.Limits.Of(Kind(axle)),
+            LimitIsRule = !axle.Limits.IsOwn(Kind(axle)),
             Checks = Checks(axle),
         };
 
@@ -295,8 +295,8 @@ internal static class TurnMechanism
             ? $"{Of(rad)} of caster {(rad < 0 ? "lost" : "gained")}"
             : $"The pinion turns {(rad < 0 ? "down" : "up")} by {Of(rad)}";
         return planned is { } left ? $"{what}; as planned {Of(left)} is left of it."
-            : Math.Abs(rad * Degrees) <= LimitDegrees
-                ? $"{what}: within {LimitDegrees:0}°, a rule of thumb."
+            : Math.Abs(rad * Degrees) <= axle.Limits.Of(Kind(axle))
+                ? $"{what}: within {axle.Limits.Said(Kind(axle))}."
             : InFront(axle)
                 ? $"{what}: {(rad < 0 ? "it may wander. Bushes, shorter upper or longer lower links, or lower pivots take it back." : "the wheel comes back harder.")}"
             : $"{what}: look at the shaft's joints.";

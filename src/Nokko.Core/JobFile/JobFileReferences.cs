@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -53,6 +54,17 @@ internal static class JobFileReferences
                 d.Job.TorqueBand is null or (> 0 and <= 0.2),
                 "$.job.torqueBand",
                 "A torque lies within 20 in 100 of its spec."
+            ),
+            Each(
+                d.Job.Limits ?? [],
+                "job.limits",
+                (l, p) =>
+                    GeometryLimits.WhyNot(l) is { } why ? new JobFileError($"{p}.most", why) : null
+            ),
+            Known(
+                (d.Job.Limits ?? []).DistinctBy(l => l.Kind).Count() == (d.Job.Limits ?? []).Count,
+                "$.job.limits",
+                "One limit for each mechanism."
             ),
             Unique(d),
             JobFileParts.Check(d),

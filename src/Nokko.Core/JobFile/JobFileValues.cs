@@ -56,6 +56,7 @@ public static class JobFileValues
     };
 
     private const string ReadingValue = "value";
+    private const string LimitValue = "most";
 
     private static readonly Dictionary<string, Unit> ReadingUnits = new()
     {
@@ -153,9 +154,9 @@ public static class JobFileValues
         {
             return Size(row, path, name, unit, part.Unit, PartSizes.WhyNot);
         }
-        if (name == ReadingValue)
+        if (name is ReadingValue or LimitValue)
         {
-            // Its kind is that of its reading.
+            // Its kind is that of its reading, or of the rule that it stands instead of.
             return null;
         }
         if (!Kinds.TryGetValue(name, out var kind))

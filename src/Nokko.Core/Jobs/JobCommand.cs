@@ -12,6 +12,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(SetTarget), "setTarget")]
 [JsonDerivedType(typeof(MakeWish), "makeWish")]
 [JsonDerivedType(typeof(SetLoads), "setLoads")]
+[JsonDerivedType(typeof(SetLimit), "setLimit")]
 [JsonDerivedType(typeof(SetSuspension), "setSuspension")]
 [JsonDerivedType(typeof(SetPoints), "setPoints")]
 [JsonDerivedType(typeof(TapeSizes), "tapeSizes")]

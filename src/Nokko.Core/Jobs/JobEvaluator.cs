@@ -127,6 +127,7 @@ public static class JobEvaluator
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
             Weighed = Weighed(stances, from.Id),
+            Limits = d.Job.Limits is { } own ? new(own) : GeometryLimits.Usual,
             OdometerKm = d.Job.OdometerIn?.In(Unit.Km),
             Target = d.Job.Target,
             Learned = known.Learned(d.VehicleAt(from), from.Ordinal),

@@ -49,6 +49,7 @@ public sealed record ShopState
 [JsonDerivedType(typeof(ReadInShelf), "readInShelf")]
 [JsonDerivedType(typeof(SavePlatform), "savePlatform")]
 [JsonDerivedType(typeof(SetShopWays), "setShopWays")]
+[JsonDerivedType(typeof(KeepLimit), "keepLimit")]
 [JsonDerivedType(typeof(AddTip), "addTip")]
 [JsonDerivedType(typeof(DropTip), "dropTip")]
 public abstract record ShopCommand(Guid CommandId)

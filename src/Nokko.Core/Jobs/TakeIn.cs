@@ -121,6 +121,7 @@ public sealed record TakeIn(
                     OdometerIn = QuantityInput.Read(Odometer, "odometer", Unit.Km),
                     Equipment = Equipment,
                     TorqueBand = shop.Ways?.TorqueBand,
+                    Limits = shop.Ways?.Limits is { Count: > 0 } limits ? limits : null,
                     TakenInAt = context.Now,
                 }
             )

@@ -48,6 +48,7 @@ public sealed record SetShopWays(
                 .. Ways.Select((w, i) => w with { Why = TypedText.Lines(w.Why, $"ways[{i}]") }),
             ],
             TorqueBand = TorqueBand / 100,
+            Limits = shop.Ways?.Limits ?? [],
         };
         if (shop.Ways is not { } was)
         {

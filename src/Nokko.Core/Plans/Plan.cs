@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Nokko.Core.Finding;
+using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -92,6 +93,10 @@ public sealed record Job : IRow
 
     /// <summary>How far a torque may lie from its spec, as a share, before somebody is asked why; null is the usual band.</summary>
     public double? TorqueBand { get; init; }
+
+    /// <summary>Own limits of what a lift moves, instead of the rules of thumb; null is none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<GeometryLimit>? Limits { get; init; }
 
     /// <summary>When it was taken in.</summary>
     public required DateTimeOffset TakenInAt { get; init; }

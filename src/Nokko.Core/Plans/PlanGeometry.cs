@@ -78,7 +78,7 @@ public sealed record PlanGeometry
             Mechanisms =
             [
                 .. Corners.Axles.SelectMany(axle => OfAxle(Lifted(axle))),
-                HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase),
+                HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase, situation.Limits),
                 .. OfVehicle(situation, lifted),
             ],
         };
@@ -107,6 +107,7 @@ public sealed record PlanGeometry
                 )!.In(Unit.Mm),
                 Sides = [.. Corners.Of(axle).Select(c => CornerStack.At(plan.Stacks, c))],
                 Shelf = shelf ?? [],
+                Limits = situation.Limits,
                 BumpMm = Least(c => c.Bump),
                 DroopMm = Least(c => c.Droop),
                 GainedDroopMm = corners.All(c =>

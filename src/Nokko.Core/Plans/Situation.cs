@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
@@ -32,6 +33,9 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
 
     /// <summary>What the wheels' scales showed at the stage, kg, in the order of <see cref="Corners.All"/>; null where not all four were read.</summary>
     public IReadOnlyList<Estimate>? Weighed { get; init; }
+
+    /// <summary>How much of what moves is left alone.</summary>
+    public GeometryLimits Limits { get; init; } = GeometryLimits.Usual;
 
     /// <summary>Odometer, km; null is not known.</summary>
     public double? OdometerKm { get; init; }

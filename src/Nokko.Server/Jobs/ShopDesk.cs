@@ -173,7 +173,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     },
                     versions
                 );
-            case SetShopWays:
+            case SetShopWays or KeepLimit:
                 var ways = await db
                     .ShopWays.AsNoTracking()
                     .Select(w => new

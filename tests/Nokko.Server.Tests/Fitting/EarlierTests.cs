@@ -209,9 +209,42 @@ public class EarlierTests(Hosted server) : IClassFixture<Hosted>
             (await caller.Get("/api/fitting/ways"))["tips"]!.AsArray(),
             t => t!["id"]!.GetValue<Guid>() == tip
         );
+        // Two limits that two people keep in one moment both stand, beside the ways.
+        object Limit(string of, string most, string unit) =>
+            new
+            {
+                kind = "keepLimit",
+                commandId = Guid.CreateVersion7(),
+                id = Guid.CreateVersion7(),
+                of,
+                most = new
+                {
+                    typed = most,
+                    unit,
+                    known = "told",
+                },
+            };
+        var both = await Task.WhenAll(
+            Carry(Limit("trackBar", "1/8", "in")),
+            Carry(Limit("caster", "2", "°"))
+        );
+        Assert.Contains("stored", both);
+        foreach (var (of, most, unit) in new[] { ("trackBar", "1/8", "in"), ("caster", "2", "°") })
+        {
+            // Whoever was told to send it again does.
+            Assert.Equal("stored", await Carry(Limit(of, most, unit)));
+        }
+        Assert.Equal("refused", await Carry(Limit("caster", "40", "°")));
         var job = new TestJob(caller);
         await job.TakeIn();
         var view = await caller.Get(job.Path);
+        Assert.Equal(
+            ["caster", "trackBar"],
+            view["document"]!["job"]!["limits"]!
+                .AsArray()
+                .Select(l => l!["kind"]!.GetValue<string>())
+                .Order()
+        );
         var way = Assert.Single(view["document"]!["schools"]!.AsArray())!;
         Assert.Equal(
             ("taper", "blows", "ours broke"),

@@ -2453,6 +2453,13 @@ export interface components {
             /** @description The sizes as they stood. */
             dimensions: components["schemas"]["VehicleDimensions"];
         };
+        /** @description A limit of a job's or a shop's own. */
+        GeometryLimit: {
+            /** @description The mechanism whose number it limits. */
+            kind: components["schemas"]["MechanismKind"];
+            /** @description Most that the number may be on either side, in the unit of its rule. */
+            most: components["schemas"]["Quantity"];
+        };
         /**
          * @description How much something has to be heeded.
          * @enum {unknown}
@@ -2560,6 +2567,8 @@ export interface components {
              * @description How far a torque may lie from its spec, as a share, before somebody is asked why; null is the usual band.
              */
             torqueBand: null | number;
+            /** @description Own limits of what a lift moves, instead of the rules of thumb; null is none. */
+            limits: null | components["schemas"]["GeometryLimit"][];
             /**
              * Format: date-time
              * @description When it was taken in.
@@ -2603,7 +2612,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -3313,6 +3322,24 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Says for this job how much of what a lift moves is left alone. */
+        JobCommandSetLimit: {
+            /** @enum {string} */
+            kind: "setLimit";
+            /**
+             * Format: uint32
+             * @description Version of the job as it was seen.
+             */
+            version: number;
+            /** @description The mechanism. */
+            of: components["schemas"]["MechanismKind"];
+            most?: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description States the loads: what stays (an engine, a winch), and what is put on and taken off (a trailer, a tank). */
         JobCommandSetLoads: {
             /** @enum {string} */
@@ -3968,6 +3995,30 @@ export interface components {
              */
             variance: number;
         };
+        /** @description A rule of thumb for what is left alone. */
+        LimitRule: {
+            /** @description The mechanism. */
+            kind: components["schemas"]["MechanismKind"];
+            /** @description Unit of its number. */
+            unit: components["schemas"]["Unit"];
+            /**
+             * Format: double
+             * @description Most that the number may be on either side.
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description Least that an own limit can be.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Most that an own limit can be.
+             */
+            high: number;
+            /** @description Where it comes from. */
+            from: string;
+        };
         /** @description How much of a limit is used up, on the point that holds in 95 of 100. */
         LimitUse: {
             /** @description The limit, in a few words. */
@@ -4181,6 +4232,7 @@ export interface components {
             limit: null | number;
             /** @description Whether the limit is a rule of thumb. */
             limitIsRule: boolean;
+            rule: null | components["schemas"]["LimitRule"];
             /** @description Whether it is beyond its limit, lifted and with what the plan has for it, and by more than a tenth of the limit worse than it was. What rests on an invented axle is never beyond it: it asks for a tape. */
             beyond: boolean;
             /** @description How it is checked by tape, gauge or mark, and what to heed while it is open. */
@@ -5355,7 +5407,7 @@ export interface components {
             outcomes: components["schemas"]["Outcome"][];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"];
         /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
         ShopCommandAddTip: {
             /** @enum {string} */
@@ -5396,6 +5448,24 @@ export interface components {
              * @description The tip.
              */
             id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Keeps for the shop how much of what a lift moves is left alone. Jobs that are taken in from now on take it along. */
+        ShopCommandKeepLimit: {
+            /** @enum {string} */
+            kind: "keepLimit";
+            /**
+             * Format: uuid
+             * @description Key of the shop's ways, should they be new.
+             */
+            id: string;
+            /** @description The mechanism. */
+            of: components["schemas"]["MechanismKind"];
+            most?: null | components["schemas"]["QuantityInput"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5617,6 +5687,8 @@ export interface components {
             id: string;
             /** @description The ways that differ from the default. */
             ways: components["schemas"]["ShopWay"][];
+            /** @description Own limits of what a lift moves, instead of the rules of thumb. */
+            limits: components["schemas"]["GeometryLimit"][];
             /**
              * Format: double
              * @description How far a torque may lie from its spec, as a share; null is double FittingRules.Band.
@@ -6134,7 +6206,7 @@ export interface components {
             /** @description Whether a side lean shall be taken out. */
             noLean: boolean;
             /** @description Whether both diagonals of the wheels shall carry the same, as corner scales tell it. */
-            evenDiagonals: boolean;
+            evenDiagonals?: boolean;
             /** @description How far off counts as reached. */
             tolerance: components["schemas"]["Quantity"];
         };

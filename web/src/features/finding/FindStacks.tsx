@@ -71,7 +71,7 @@ export function FindStacks({
   const [query, setQuery] = useSearchParams();
   const [rules, setRules] = useState<Rules>(() => ({
     ...nothing,
-    sidesDiffer: d.job.target.noLean || d.job.target.evenDiagonals,
+    sidesDiffer: d.job.target.noLean || d.job.target.evenDiagonals === true,
   }));
   const [rate, setRate] = useDraft("hourRate", "");
   const [aside, setAside] = useDraft("mostAside", "");

@@ -23,6 +23,7 @@ import { ContactMatrix } from "./ContactMatrix";
 import { LockDrawing } from "./LockDrawing";
 import { chip } from "./MechanismLine";
 import { MechanismDrawing, useWayLine } from "./MechanismDrawing";
+import { OwnLimit } from "./OwnLimit";
 import { PutIntoPlan } from "./PutIntoPlan";
 import { ScalesDrawing } from "./ScalesDrawing";
 import { SlopeDrawing } from "./SlopeDrawing";
@@ -218,6 +219,7 @@ export function MechanismPanel({
         <PutIntoPlan kind={chosen.part} axle={axle} at={at} />
       )}
       {axle && <TapeThese mechanism={mechanism} axle={axle} />}
+      <OwnLimit mechanism={mechanism} />
       {mechanism.kind === "alignment" && <SpaceForm />}
       <Box component="ul" sx={{ my: 1, pl: 2.5, color: "text.secondary" }}>
         {mechanism.checks.map((c) => (

@@ -122,7 +122,11 @@ export function TravelCurve({
       {mechanism.limit !== null && (
         <text x={left} y={height - 6} fontSize={12} fill={inks.good}>
           green: within {figureText(limit, of, unit)}
-          {mechanism.limitIsRule ? ", a rule of thumb" : ", as entered"}
+          {mechanism.limitIsRule
+            ? ", a rule of thumb"
+            : mechanism.rule
+              ? ", our own limit"
+              : ", as entered"}
         </text>
       )}
     </svg>

@@ -49,7 +49,7 @@ function targetOf(t: Schemas["Target"]): TargetText {
     frontMost: length(t.mostFrontLift),
     rearMost: length(t.mostRearLift),
     noLean: t.noLean,
-    evenDiagonals: t.evenDiagonals,
+    evenDiagonals: t.evenDiagonals ?? false,
     loaded: t.loaded,
     tolerance: t.tolerance.known === "estimated" ? "" : length(t.tolerance),
     datum: t.datum,
