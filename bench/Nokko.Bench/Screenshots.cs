@@ -76,9 +76,9 @@ internal static class Screenshots
         Shoot("shelf", "Moor box spacer");
 
         browser.Scheme("dark");
-        Job("TM 12 K", "geometry?at=front-caster", "of caster lost");
+        Job("LG 70 U", "geometry?at=vehicle-cornerScales", "Right front and left rear");
         Scroll("//h1[.='Geometry']");
-        Shoot("geometry-night", "Caster gauge");
+        Shoot("geometry-night", "evens it");
         browser.Resize(390, 844);
         browser.Scheme("light");
         Job("NF 80 W", "walk-round", "from the");

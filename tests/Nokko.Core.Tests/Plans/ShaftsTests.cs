@@ -106,15 +106,15 @@ public class ShaftsTests
     [Fact]
     public void Tapers_of_the_plan_turn_the_pinion_as_they_lie()
     {
-        double Left(SuspensionKind kind, double taper)
+        double Left(SuspensionKind kind, double taper, Axle axle = Axle.Rear)
         {
-            var vehicle = StacksTests.On(
-                rear: StacksTests.Of(kind, [.. Shaft[..3], (SuspensionSizes.PinionUp, 1)])
-            );
+            var hung = StacksTests.Of(kind, [.. Shaft[..3], (SuspensionSizes.PinionUp, 1)]);
+            var vehicle =
+                axle == Axle.Rear ? StacksTests.On(rear: hung) : StacksTests.On(front: hung);
             (Corner, PlacedPart)[] shims =
             [
                 .. Corners
-                    .Of(Axle.Rear)
+                    .Of(axle)
                     .SelectMany(
                         (c, i) =>
                             new[]
@@ -133,7 +133,7 @@ public class ShaftsTests
                     ),
             ];
             return Also(
-                Way(One(Of(vehicle, shims), MechanismKind.Propshaft, "rear"), "As planned"),
+                Way(One(Of(vehicle, shims), MechanismKind.Propshaft, axle.Said()), "As planned"),
                 "The pinion must turn up"
             );
         }
@@ -146,6 +146,13 @@ public class ShaftsTests
         Assert.Equal(
             -3,
             Left(SuspensionKind.LeafUnderslung, -3) - Left(SuspensionKind.LeafUnderslung, 0.001),
+            0.01
+        );
+        // In front the pinion points the other way.
+        Assert.Equal(
+            -3,
+            Left(SuspensionKind.LeafOverslung, -3, Axle.Front)
+                - Left(SuspensionKind.LeafOverslung, 0.001, Axle.Front),
             0.01
         );
     }

@@ -133,6 +133,30 @@ public class ThroughTravelTests
         return (-1, 0);
     }
 
+    /// <summary>What two inches of droop steer is the curve there.</summary>
+    [Fact]
+    public void The_curve_of_the_steering_passes_through_what_two_inches_of_droop_steer()
+    {
+        var ways = One(
+            Of(FourLinks, Rings(60, 60), travel: true),
+            MechanismKind.Steering,
+            "front"
+        ).Ways;
+        Assert.Contains(ways, w => Math.Abs(w.Figure.Value!.Value) > 0.5);
+        foreach (var way in ways)
+        {
+            var (i, share) = At(way.Travel!, -50.8);
+            var curve = way.Travel!.Figure;
+            Assert.Equal(
+                way.Figure.Value!.Value,
+                ((1 - share) * curve[i]) + (share * curve[i + 1]),
+                0.02
+            );
+            // Nothing turns at ride height, and bump steers the other way.
+            Assert.Equal(0, curve[way.Travel.UpMm.ToList().IndexOf(0)], 1e-9);
+        }
+    }
+
     /// <summary>An arm, a link, a bar and a shaft are as long everywhere as they are at ride height.</summary>
     [Theory]
     [InlineData("links")]

@@ -207,6 +207,15 @@ public class CrossWeightTests
         var before = Scaled(Sample.Plan(), situation);
         Assert.Equal(-1.75, before.Ways[0].Figure.Value!.Value, 9);
         Assert.Equal("vehicle", before.Where);
+        Assert.Equal(
+            [48.25, 560, 540, 425, 475],
+            before.Ways[0].Also.Select(a => Math.Round(a.Result.Value!.Value, 9))
+        );
+        Assert.StartsWith(
+            "Right front and left rear carry 48.3 of 100.",
+            before.Says,
+            StringComparison.Ordinal
+        );
         var cures = before.Ways.Where(w => w.Kind == WayKind.Cure).ToArray();
         Assert.Equal(2, cures.Length);
         Assert.Contains("right front", cures[0].Said, StringComparison.Ordinal);
