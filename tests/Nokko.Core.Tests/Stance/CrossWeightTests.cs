@@ -145,18 +145,7 @@ public class CrossWeightTests
     {
         MeasureValue? Share(params double[] kg)
         {
-            var readings = kg.Select(
-                    (k, i) =>
-                        Sample.Reading(300 + i, 40, null, 0) with
-                        {
-                            Kind = ReadingKind.Load,
-                            Measure = Measures.WheelWeight,
-                            Place = new() { Kind = PlaceKind.Wheel, Name = Corners.All[i].Name() },
-                            From = null,
-                            Value = Sample.Of(k, Unit.Kg, Known.Measured),
-                        }
-                )
-                .ToArray();
+            var readings = kg.Select((k, i) => Weight(300 + i, 40, Corners.All[i], k)).ToArray();
             return MeasureValues
                 .Of(Sample.Round(40, Sample.AsFound.Id), readings, Sample.Pickup)
                 .SingleOrDefault(m => m.Measure == MeasureValues.CrossWeight);
@@ -373,12 +362,9 @@ public class CrossWeightTests
                     .. job.Readings,
                     .. Corners.All.Select(
                         (c, i) =>
-                            Sample.Reading(300 + i, 40, null, 0) with
+                            Weight(300 + i, 40, c, value) with
                             {
                                 Kind = kind,
-                                Measure = Measures.WheelWeight,
-                                Place = new() { Kind = PlaceKind.Wheel, Name = c.Name() },
-                                From = null,
                                 Value = Sample.Of(value, unit, Known.Measured),
                             }
                     ),
@@ -396,6 +382,16 @@ public class CrossWeightTests
             m => m.Measure == MeasureValues.CrossWeight
         );
     }
+
+    private static Reading Weight(int id, int round, Corner corner, double kg) =>
+        Sample.Reading(id, round, null, 0) with
+        {
+            Kind = ReadingKind.Load,
+            Measure = Measures.WheelWeight,
+            Place = new() { Kind = PlaceKind.Wheel, Name = corner.Name() },
+            From = null,
+            Value = Sample.Of(kg, Unit.Kg, Known.Measured),
+        };
 
     private static Measure Scale => Measures.Find(Measures.WheelWeight)!;
 
@@ -428,17 +424,7 @@ public class CrossWeightTests
         var frozen = job.FrozenPredictions[0];
         var of = after is null
             ? []
-            : after.Select(
-                (kg, i) =>
-                    Sample.Reading(400 + i, 41, null, 0) with
-                    {
-                        Kind = ReadingKind.Load,
-                        Measure = Measures.WheelWeight,
-                        Place = new() { Kind = PlaceKind.Wheel, Name = Corners.All[i].Name() },
-                        From = null,
-                        Value = Sample.Of(kg, Unit.Kg, Known.Measured),
-                    }
-            );
+            : after.Select((kg, i) => Weight(400 + i, 41, Corners.All[i], kg));
         var plan = job.Plans[0];
         var done = job with
         {
