@@ -9,19 +9,21 @@ namespace Nokko.Core.Stance;
 /// <remarks>
 /// Source: docs/computation/geometry.md#corner-scales. On a rigid body that is the only load that one spring can take from another; anti-roll bars are unhooked, as they are while it is weighed.
 /// </remarks>
-public sealed record CrossWeight
+public sealed class CrossWeight
 {
     /// <summary>Off the half, of 100, at which the diagonals count as even: a rule of thumb.</summary>
     public const double EvenWithin = 0.5;
 
     private readonly double[] _tracks;
-    private readonly double[] _rollN;
+
+    /// <summary>Moment for each radian that the body rolls over an axle, N·mm.</summary>
+    private readonly double[] _stiffness;
     private readonly double _rearX;
 
     private CrossWeight(double[] tracks, double[] bases, double[] compliance, double rearX)
     {
-        (_tracks, _rollN, _rearX) = (tracks, [1 / compliance[0], 1 / compliance[1]], rearX);
-        // What one newton millimetre of twist moves onto right front and left rear, and as much onto them from the axle behind.
+        (_tracks, _stiffness, _rearX) = (tracks, [1 / compliance[0], 1 / compliance[1]], rearX);
+        // A mm under one spring twists the axles against each other by 1/base; the moment that this makes puts 1/track of it onto a wheel of each axle: right front and left rear.
         var perTwist = ((1 / tracks[0]) + (1 / tracks[1])) / (compliance[0] + compliance[1]);
         double[] Over(double[] between) =>
             [
@@ -70,11 +72,11 @@ public sealed record CrossWeight
     public double Onto(BodyLoad load)
     {
         var rear = load.DownN * load.XMm / _rearX;
-        var roll = load.DownN * load.YMm / _rollN.Sum();
+        var roll = load.DownN * load.YMm / _stiffness.Sum();
         return ((load.DownN - rear) / 2)
-            - (roll * _rollN[0] / _tracks[0])
+            - (roll * _stiffness[0] / _tracks[0])
             + (rear / 2)
-            + (roll * _rollN[1] / _tracks[1]);
+            + (roll * _stiffness[1] / _tracks[1]);
     }
 
     /// <summary>What right front and left rear carry, of 100, as four scales tell it.</summary>
