@@ -19,7 +19,7 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
   const seen = useSeenVersion(d.job.id);
   const [text, setText] = useState<string | null>(null);
   const [problem, setProblem] = useState<Error | null>(null);
-  const [kept, setKept] = useState<string | null>(null);
+  const [kept, setKept] = useState(false);
   const { rule, limit } = mechanism;
   if (rule === null || limit === null) {
     return null;
@@ -27,7 +27,7 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
   const degrees = rule.unit === "°";
   const set = async (most: string, forShop: boolean) => {
     setProblem(null);
-    setKept(null);
+    setKept(false);
     const own =
       most.trim() === "" ? null : typed(most, degrees ? "°" : unit, "told");
     try {
@@ -49,13 +49,9 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
           of: mechanism.kind,
           most: own,
         });
+        setKept(true);
       }
       setText(null);
-      setKept(
-        forShop
-          ? "Kept for this job and for those that are taken in from now on."
-          : "Kept for this job.",
-      );
     } catch (e) {
       setProblem(asError(e));
     }
@@ -80,7 +76,7 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
             size="small"
             onClick={() => {
               setText("");
-              setKept(null);
+              setKept(false);
             }}
           >
             Another limit
@@ -126,7 +122,11 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
           </Button>
         </Box>
       )}
-      {kept && <Typography role="status">✓ {kept}</Typography>}
+      {kept && (
+        <Typography role="status">
+          ✓ Kept for the jobs that are taken in from now on, too.
+        </Typography>
+      )}
       {!at(problem, "most").error && <ProblemNote problem={problem} />}
     </Box>
   );
