@@ -16,6 +16,7 @@ import {
 } from "../walk-rounds/measures/measures";
 import { useCatalogue } from "../walk-rounds/measures/useCatalogue";
 import { Moved } from "../proof/Moved";
+import { TargetNow } from "../proof/TargetNow";
 import { heads, targetWords, verdicts } from "../proof/verdict";
 import { due } from "./due";
 
@@ -69,7 +70,7 @@ export function Record() {
             <span key={t.what}>
               {" "}
               · {(targetWords[t.what] ?? t.what).toLowerCase()}{" "}
-              <ResultLength result={t.now} signed />: {verdicts[t.reached].wish}
+              <TargetNow proof={t} signed />: {verdicts[t.reached].wish}
             </span>
           ))}
         </div>

@@ -2,7 +2,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
 import Typography from "@mui/material/Typography";
-import { numberSays } from "../bench/bench";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
@@ -19,6 +18,7 @@ import {
   targetWords,
   verdicts,
 } from "./verdict";
+import { TargetNow } from "./TargetNow";
 
 /** Before, planned and now by station; what was reached; what does not fit. */
 export default function ProveView() {
@@ -106,19 +106,14 @@ function Proof({
         <Typography key={t.what} sx={{ fontSize: "1.1rem" }}>
           {targetWords[t.what] ?? t.what} wanted{" "}
           {t.now.unit !== "mm" ? (
-            `${t.wanted.toString()} of 100, now ${numberSays(t.now)}`
+            `${t.wanted.toString()} of 100`
+          ) : isDifference(t.what) && t.wanted === 0 ? (
+            "level"
           ) : (
-            <>
-              {isDifference(t.what) && t.wanted === 0 ? (
-                "level"
-              ) : (
-                <Length mm={t.wanted} />
-              )}
-              , now{" "}
-              <ResultLength result={t.now} signed={isDifference(t.what)} />
-            </>
+            <Length mm={t.wanted} />
           )}
-          : <Verdict verdict={t.reached} />
+          , now <TargetNow proof={t} signed={isDifference(t.what)} />:{" "}
+          <Verdict verdict={t.reached} />
         </Typography>
       ))}
       <Box
