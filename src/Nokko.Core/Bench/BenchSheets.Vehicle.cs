@@ -145,15 +145,15 @@ public static partial class BenchSheets
             number("rr")!.Value,
         ];
         (double, double)[] read = [.. kg.Select(k => (k, MeasureValues.ScaleUKg))];
+        var share = CrossWeight.Share([.. kg.Select(k => new Estimate(k, MeasureValues.ScaleUKg))]);
         LabelledResult Of(string label, Unit unit, Func<double[], double> of) =>
             new(label, Result.Of(of(kg), unit, FirstOrder.U(x => of(x), read, []), []));
         static double Half(double[] x) => ((x.Sum() / 2) - x[1] - x[2]) / 2;
         return new BenchAnswer(
             [
-                Of(
+                new(
                     "Cross-weight, right front and left rear, of 100",
-                    Unit.One,
-                    x => 100 * (x[1] + x[2]) / x.Sum()
+                    Result.Of(share.Mean, Unit.One, share.Sd, [])
                 ),
                 Of("All four", Unit.Kg, x => x.Sum()),
                 Of("On the left, of 100", Unit.One, x => 100 * (x[0] + x[2]) / x.Sum()),

@@ -73,7 +73,13 @@ internal sealed class AxleOptions
 
     /// <summary>Adds the stacks whose sides differ on purpose, by one piece.</summary>
     public void Widen() =>
-        Add((l, r) => l.Alike != r.Alike && l.Touched + r.Touched > 0 && DifferByOne(l, r));
+        Add(
+            (l, r) =>
+                l.Alike != r.Alike
+                && l.Paired == r.Paired
+                && l.Touched + r.Touched > 0
+                && DifferByOne(l, r)
+        );
 
     private void Add(Func<CornerOption, CornerOption, bool> goTogether)
     {

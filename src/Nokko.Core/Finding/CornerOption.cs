@@ -46,6 +46,7 @@ internal sealed class CornerOption
             .Where(p => p.PartId is not null)
             .GroupBy(p => p.PartId!.Value)
             .ToDictionary(g => g.Key, g => g.Count());
+        Paired = Ids(parts.Where(p => PartRule.Of(p.Kind).InPairs));
         Pieces = Needs.Values.Sum();
     }
 
@@ -93,6 +94,9 @@ internal sealed class CornerOption
 
     /// <summary>Ids of the parts that both sides have when they are alike: not the link of a sensor that the axle has once.</summary>
     public string Alike { get; }
+
+    /// <summary>Ids of the parts that both sides must have alike.</summary>
+    public string Paired { get; }
 
     /// <summary>Pieces that could come from the shelf.</summary>
     public int Pieces { get; }

@@ -99,7 +99,7 @@ internal static class CornerScalesMechanism
             Checks =
             [
                 "Weigh it again after the work, as before: the same pads, tyres, fuel and driver, an end of each anti-roll bar unhooked; hook it on without twist.",
-                "So much more is the rise that the spring there would give with its load held: a plate in a strut gives more than its thickness. It leaves each axle and each side with what they carried, and leans the body: the plan says by how much.",
+                "So much more is the rise that the spring there would give with its load held: a plate in a strut gives more than its thickness. It leaves each axle with what it carried, each side too where both tracks are alike, and leans the body: the plan says by how much.",
             ],
         };
     }

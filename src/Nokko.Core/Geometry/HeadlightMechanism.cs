@@ -80,8 +80,6 @@ internal static class HeadlightMechanism
                     Also = moves,
                 },
             ],
-            Limit = limits.Of(MechanismKind.Headlights),
-            LimitIsRule = !limits.IsOwn(MechanismKind.Headlights),
             Checks =
             [
                 "Mark the cut-off on the wall before the work: the mark closes it.",

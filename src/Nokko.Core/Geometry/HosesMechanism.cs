@@ -159,7 +159,7 @@ internal static class HosesMechanism
             ],
             Checks =
             [
-                "At full droop and both locks, by hand and eye: nothing pulls, rubs or twists, no lead stands between plug and clip.",
+                $"At full droop{(axle.Axle == Axle.Front ? " and both locks" : "")}, by hand and eye: nothing pulls, rubs or twists, no lead stands between plug and clip.",
                 .. axle.Suspension.Get(SuspensionSizes.RodSlack) is null
                     ? (string[])
                         [
@@ -182,7 +182,8 @@ internal static class HosesMechanism
                 ? Result.Of(value, Unit.Mm, SlackUMm, [])
                 : Result.No(
                     Unit.Mm,
-                    taped.Length == 0 ? "Tape the slack at the old full droop, both locks."
+                    taped.Length == 0
+                            ? $"Tape the slack at the old full droop{(axle.Axle == Axle.Front ? ", both locks" : "")}."
                         : helped && reach is null ? NoLength
                         : "How far it will droop is not known."
                 );
@@ -195,7 +196,7 @@ internal static class HosesMechanism
             }
             if (taped.Length == 0)
             {
-                return "Tape hose, lead and breather at the old full droop: then what is left of them is told.";
+                return "Tape what goes down with the wheel at the old full droop: then what is left of it is told.";
             }
             if (axle.GainedDroopMm is not { } gained)
             {

@@ -150,11 +150,19 @@ public sealed record Mechanism
     public bool LimitIsRule { get; init; }
 
     /// <summary>The rule of thumb that an own limit stands instead of, and where it comes from; null where the number has none.</summary>
-    public LimitRule? Rule
-    {
-        get => field ?? GeometryLimits.RuleOf(Kind);
-        init;
-    }
+    public LimitRule? Rule { get; init; }
+
+    /// <summary>The same held against its own limit or the rule of thumb; what has no rule stays as it is.</summary>
+    /// <param name="limits">What is left alone.</param>
+    public Mechanism HeldAgainst(GeometryLimits limits) =>
+        GeometryLimits.RuleOf(Kind) is { } rule
+            ? this with
+            {
+                Limit = limits.Of(Kind),
+                LimitIsRule = !limits.IsOwn(Kind),
+                Rule = rule,
+            }
+            : this;
 
     /// <summary>Whether it is beyond its limit, lifted and with what the plan has for it, and by more than a tenth of the limit worse than it was. What rests on an invented axle is never beyond it: it asks for a tape.</summary>
     public bool Beyond =>

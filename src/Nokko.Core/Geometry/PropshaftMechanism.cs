@@ -138,8 +138,6 @@ internal static class PropshaftMechanism
                 FigureLabel = "Both joints leave over",
                 Says = Says(At(at, false, 0), At(at, true, up + taper), axle),
                 Ways = ways,
-                Limit = axle.Limits.Of(MechanismKind.Propshaft),
-                LimitIsRule = !axle.Limits.IsOwn(MechanismKind.Propshaft),
                 Checks =
                 [
                     "Single joints, phased. A double cardan wants its pinion 0 to 2° below the shaft's line behind, in line in front.",

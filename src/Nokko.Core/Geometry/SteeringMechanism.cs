@@ -85,8 +85,6 @@ internal static class SteeringMechanism
             Asks = axle.Lifts
                 ? sizes.Asks(Unit.Degree, x => lifted.Links(x).SteerRad(DroopMm))
                 : [],
-            Limit = axle.Limits.Of(MechanismKind.Steering),
-            LimitIsRule = !axle.Limits.IsOwn(MechanismKind.Steering),
             Checks =
             [
                 "Both ends at the body lie on one side, as bars of steered axles do; else these numbers do not hold.",

@@ -187,8 +187,6 @@ internal static class SwayBarMechanism
                     : [],
             ],
             Asks = axle.Lifts ? sizes.Asks(Unit.Degree, x => Bar(x).SlopeRad(Down(x, 0))) : [],
-            Limit = axle.Limits.Of(MechanismKind.SwayBar),
-            LimitIsRule = !axle.Limits.IsOwn(MechanismKind.SwayBar),
             Checks =
             [
                 "Connect both links on its wheels only, left and right together: each bolt passes by hand.",

@@ -108,8 +108,6 @@ internal static class TrackBarMechanism
             Says = Says(axle, sizes, ways, bracket.Mm),
             Ways = [.. ways.Select(w => w.Way(axle, sizes))],
             Asks = axle.Lifts ? sizes.Asks(Unit.Mm, x => Bar(x).Lifted(x[2])?.ShiftMm) : [],
-            Limit = axle.Limits.Of(MechanismKind.TrackBar),
-            LimitIsRule = !axle.Limits.IsOwn(MechanismKind.TrackBar),
             Checks =
             [
                 "Rim to frame, left and right, before and after: the gaps differ by twice what it sits aside.",

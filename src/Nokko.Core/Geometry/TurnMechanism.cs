@@ -169,8 +169,6 @@ internal static class TurnMechanism
                     : [],
             ],
             Asks = Turns(axle) ? sizes.Asks(Unit.Degree, x => Turn(x, 0)) : [],
-            Limit = axle.Limits.Of(Kind(axle)),
-            LimitIsRule = !axle.Limits.IsOwn(Kind(axle)),
             Checks = Checks(axle),
         };
 
@@ -260,8 +258,6 @@ internal static class TurnMechanism
                         [Way(WayKind.Lifted, "Lifted, links left", axle.Rise.Mean, pitch)]
                     : [],
             ],
-            Limit = axle.Limits.Of(Kind(axle)),
-            LimitIsRule = !axle.Limits.IsOwn(Kind(axle)),
             Checks = Checks(axle),
         };
 

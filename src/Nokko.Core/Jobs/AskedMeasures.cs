@@ -57,14 +57,9 @@ public static class AskedMeasures
                 true
             );
         }
-        foreach (var corner in d.Job.Target.EvenDiagonals ? Corners.All : [])
+        foreach (var asked in Scales(d, true))
         {
-            yield return Ask(
-                Measures.WheelWeight,
-                corner.Name(),
-                "The diagonals are wanted even: only all four scales, before and after, tell it.",
-                true
-            );
+            yield return asked;
         }
         foreach (var asked in Tyres(d, d.DraftPlan(), true))
         {
@@ -152,6 +147,19 @@ public static class AskedMeasures
         }
     }
 
+    /// <summary>All four scales where the diagonals are wanted even.</summary>
+    private static IEnumerable<AskedMeasure> Scales(JobDocument d, bool before) =>
+        (d.Job.Target.EvenDiagonals ? Corners.All : []).Select(c =>
+            Ask(
+                Measures.WheelWeight,
+                c.Name(),
+                before
+                    ? "The diagonals are wanted even: only all four scales, before and after, tell it."
+                    : "The diagonals are wanted even: all four scales judge it.",
+                before
+            )
+        );
+
     /// <summary>Where another tyre comes: how far it stands out, and in front what is left while it turns.</summary>
     private static IEnumerable<AskedMeasure> Tyres(JobDocument d, Plan? plan, bool before)
     {
@@ -206,7 +214,8 @@ public static class AskedMeasures
                     false
                 )
             )
-            .Concat(Tyres(d, d.BegunPlan(), false));
+            .Concat(Tyres(d, d.BegunPlan(), false))
+            .Concat(Scales(d, false));
 
     /// <summary>Corners at which the drafted plan puts in or takes out a part.</summary>
     private static HashSet<Corner> Changed(JobDocument d)

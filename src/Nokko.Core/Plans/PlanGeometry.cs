@@ -77,9 +77,13 @@ public sealed record PlanGeometry
             LampRise = HeadlightMechanism.LampRise(lifted.BodyOverFloor, wheelbase),
             Mechanisms =
             [
-                .. Corners.Axles.SelectMany(axle => OfAxle(Lifted(axle))),
-                HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase, situation.Limits),
-                .. OfVehicle(situation, lifted),
+                .. Corners
+                    .Axles.SelectMany(axle => OfAxle(Lifted(axle)))
+                    .Append(
+                        HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase, situation.Limits)
+                    )
+                    .Concat(OfVehicle(situation, lifted))
+                    .Select(m => m.HeldAgainst(situation.Limits)),
             ],
         };
 

@@ -42,6 +42,10 @@ public sealed partial record PartRule(
     [JsonIgnore]
     public bool Turned => Kind is PartKind.RaisedCollar or PartKind.TorsionAdjuster;
 
+    /// <summary>Whether an axle gets it left and right alike: pivots that lie lower on one side only would set its wheels askew.</summary>
+    [JsonIgnore]
+    public bool InPairs => Kind is PartKind.DropBracket or PartKind.SubframeBlock;
+
     /// <summary>Whether its amount has a direction: a link may be shorter than the old one.</summary>
     [JsonIgnore]
     public bool AmountMayBeBelowZero => Kind == PartKind.LevelSensorLink;

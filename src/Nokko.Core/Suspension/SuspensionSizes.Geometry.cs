@@ -121,32 +121,32 @@ public static partial class SuspensionSizes
                 Unit.Mm,
                 0,
                 500,
-                "Sensor lead's slack at the old full droop",
-                "Both locks, wheel hanging: from clip to plug."
+                "Sensor lead's slack",
+                "At the old full droop, in front at both locks: from clip to plug."
             ),
             new(
                 BreatherSlack,
                 Unit.Mm,
                 0,
                 800,
-                "Axle breather's slack at the old full droop",
-                "Both wheels hanging."
+                "Axle breather's slack",
+                "At the old full droop, both wheels hanging."
             ),
             new(
                 CableSlack,
                 Unit.Mm,
                 0,
                 500,
-                "Park-brake cable's slack at the old full droop",
-                "Wheel hanging, brake off: how much further the cable lets it down."
+                "Park-brake cable's slack",
+                "At the old full droop, brake off: how much further the cable lets the wheel down."
             ),
             new(
                 RodSlack,
                 Unit.Mm,
                 0,
                 500,
-                "Level sensor or load valve: room at the old full droop",
-                "How much further the wheel may go down before its rod is stretched or its arm turns over."
+                "Level rod's room",
+                "Level sensor or load valve, at the old full droop: how much further the wheel may go down before its rod is stretched or its arm turns over."
             ),
             new(
                 BarLink,

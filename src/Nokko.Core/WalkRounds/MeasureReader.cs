@@ -126,11 +126,14 @@ public static class MeasureReader
     {
         var plain = (text ?? "").Trim();
         var unit = style.Unit == Unit.Inch ? Unit.Lb : Unit.Kg;
-        foreach (var said in (Unit[])[Unit.Kg, Unit.Lb])
+        foreach (
+            var (said, of) in ((string, Unit)[])[("kg", Unit.Kg), ("lbs", Unit.Lb), ("lb", Unit.Lb)]
+        )
         {
-            if (plain.EndsWith(said.ToString(), StringComparison.OrdinalIgnoreCase))
+            if (plain.EndsWith(said, StringComparison.OrdinalIgnoreCase))
             {
-                (unit, plain) = (said, plain[..^said.ToString().Length].TrimEnd());
+                (unit, plain) = (of, plain[..^said.Length].TrimEnd());
+                break;
             }
         }
         if (

@@ -249,6 +249,33 @@ public class StackSearchTests
     }
 
     [Fact]
+    public void Brackets_that_lower_pivots_come_to_both_sides_or_to_none()
+    {
+        // It leans 40 mm: one bracket on one side would answer that, and set the wheels askew.
+        var situation = Measured(
+            Sample.Level with
+            {
+                Rake = null,
+                NoLean = true,
+            },
+            500,
+            1035,
+            560,
+            600,
+            1045,
+            540
+        );
+        Part[] shelf = [Shelf(1, 20, 4) with { Kind = PartKind.DropBracket }, Shelf(2, 12, 4)];
+        var found = Proved(situation, shelf, new() { SidesDiffer = true });
+        bool Bracket(FoundStack s, Corner corner) =>
+            CornerStack.At(s.Plan.Stacks, corner).Any(p => p.Kind == PartKind.DropBracket);
+        Assert.Contains(found, s => Bracket(s, Corner.LF));
+        Assert.All(found, s => Assert.Equal(Bracket(s, Corner.LF), Bracket(s, Corner.RF)));
+        // A plate may come to one side.
+        Assert.Contains(found, s => PartsAt(s, Corner.LF).Length != PartsAt(s, Corner.RF).Length);
+    }
+
+    [Fact]
     public void What_is_left_out_at_either_end_or_before_is_told_once()
     {
         Part[] shelf =

@@ -203,4 +203,23 @@ public class LimitCommandsTests
         Assert.False(Lamps(job).Beyond);
         Assert.Contains("our own limit", Lamps(job).Says, StringComparison.Ordinal);
     }
+
+    [Theory]
+    [InlineData("null")]
+    [InlineData("[null]")]
+    [InlineData("[{}]")]
+    [InlineData("\"x\"")]
+    [InlineData("""[{"kind":"trackBar","most":null}]""")]
+    [InlineData("""[{"kind":null,"most":{"value":4,"unit":"mm","known":"told"}}]""")]
+    [InlineData("""[{"kind":"wings","most":{"value":4,"unit":"mm","known":"told"}}]""")]
+    [InlineData("""[{"kind":"trackBar","most":{"value":1e300,"unit":"mm","known":"told"}}]""")]
+    [InlineData("""[{"kind":"trackBar","most":{"value":4,"unit":"ells","known":"told"}}]""")]
+    public void Whatever_stands_for_limits_is_read_or_refused_and_never_thrown_over(string limits)
+    {
+        var node = System.Text.Json.Nodes.JsonNode.Parse(JobJson.Canonical(Job))!;
+        node["job"]!["limits"] = System.Text.Json.Nodes.JsonNode.Parse(limits);
+        var read = JobFileReader.Read(node.ToJsonString());
+        Assert.Equal(limits == "null", read.Document is not null);
+        Assert.Equal(limits == "null", read.Error is null);
+    }
 }

@@ -109,6 +109,59 @@ public class CrossWeightTests
                 iter: 100
             );
 
+    /// <summary>A second way for a solid axle: springs whose roll is that of spring and tyre in series, each axle's load put on its wheels by half its sum and by its twist over the track.</summary>
+    [Fact]
+    public void On_a_live_axle_plates_and_loads_reach_the_wheels_by_the_axle_s_own_balance() =>
+        Gen.Select(Gen.Double[-40, 40].Array[4], Gen.Double[-3500, 500], Gen.Double[-600, 600])
+            .Sample(
+                (h, x, y) =>
+                {
+                    const double Track = 1640;
+                    var given = VehicleSupports.Of(Sample.Pickup).Supports!;
+                    Support[] supports =
+                    [
+                        .. given.Select(s =>
+                            s with
+                            {
+                                RateNPerMm =
+                                    1
+                                    / (
+                                        (1 / s.RateNPerMm)
+                                        + (Math.Pow(2 * s.YMm / Track, 2) / Datums.TyreRateNPerMm)
+                                    ),
+                            }
+                        ),
+                    ];
+                    var body = new BodyOnSprings(supports);
+                    double OnDiagonal(IReadOnlyList<double> springs)
+                    {
+                        double Wheel(int axle, int side)
+                        {
+                            var (l, r) = (springs[2 * axle], springs[(2 * axle) + 1]);
+                            return ((l + r) / 2)
+                                + (side * (l - r) / 2 * (2 * supports[2 * axle].YMm) / Track);
+                        }
+                        return Wheel(0, -1) + Wheel(1, 1);
+                    }
+                    var moves = CrossWeight.Of(Sample.Pickup).Moves!;
+                    Assert.Equal(
+                        OnDiagonal(body.LoadChanges(body.Solve(h), h)),
+                        h.Select((mm, i) => mm * moves.NPerMm[i]).Sum(),
+                        1e-6
+                    );
+                    var load = new BodyLoad(x, y, 1000);
+                    var under = body.Solve([load]);
+                    Assert.Equal(
+                        OnDiagonal([
+                            .. supports.Select(s => -s.RateNPerMm * under.RiseAt(s.XMm, s.YMm)),
+                        ]),
+                        moves.Onto(load),
+                        1e-6
+                    );
+                },
+                iter: 60
+            );
+
     [Fact]
     public void A_live_axle_puts_less_on_its_wheels_than_on_its_springs()
     {
@@ -160,6 +213,7 @@ public class CrossWeightTests
     [Theory]
     [InlineData("560 kg", 560, "kg")]
     [InlineData("1235 LB", 1235, "lb")]
+    [InlineData("1235 lbs", 1235, "lb")]
     [InlineData(" 1200,5 ", 1200.5, "lb")]
     public void A_weight_is_read_in_the_unit_that_is_said(string text, double value, string unit)
     {
@@ -176,7 +230,7 @@ public class CrossWeightTests
     [Fact]
     public void What_is_no_weight_is_refused_and_an_unusual_one_asked_about()
     {
-        foreach (var text in (string[])["", "heavy", "-5 kg", "0", "560 mm", "1e9"])
+        foreach (var text in (string[])["", "heavy", "-5 kg", "0", "560 mm", "1e9", "5 kg lb"])
         {
             Assert.Contains(
                 "Write a weight",
@@ -335,6 +389,14 @@ public class CrossWeightTests
                 .Of(wanted)
                 .Where(a => a is { Measure: Measures.WheelWeight, NowOrNever: true })
                 .Select(a => a.Place)
+        );
+        // Nobody weighed it before: what was wanted is judged after all the same.
+        var after = Sample.Job([520, 1040, 580, 580, 1040, 520], [575, 1075, 580, 580, 1075, 575]);
+        Assert.Equal(
+            4,
+            AskedMeasures
+                .Of(after with { Job = wanted.Job })
+                .Count(a => a is { Measure: Measures.WheelWeight, NowOrNever: false, Done: false })
         );
     }
 

@@ -241,6 +241,18 @@ const drawings: Record<string, Draw> = {
       {gauge(82, 76, -97, inks)}
     </>
   ),
+  wheelWeight: (inks) => (
+    <>
+      {floor}
+      <g transform="translate(-35 -10)">{wheelSide}</g>
+      <rect x={20} y={108} width={90} height={9} fill={inks.tag} />
+      <path d="M 110 113 H 132 V 84" stroke={inks.soft} />
+      <g stroke={inks.marker}>
+        <rect x={122} y={52} width={62} height={32} fill={inks.tag} />
+        <path d="M 132 74 V 62 M 142 74 V 62 M 152 74 V 62 M 166 74 V 62 H 174 V 74 Z" />
+      </g>
+    </>
+  ),
   toeAngle: (inks) => toe(inks, false, false),
   toeFront: (inks) => toe(inks, true, false),
   toeRear: (inks) => toe(inks, false, true),
