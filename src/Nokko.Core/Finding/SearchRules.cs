@@ -29,6 +29,9 @@ public sealed record SearchRules
     /// <summary>No axle on a track bar sits aside by more than this, mm, in 95 of 100: what takes it back comes with the stack, or the stack is stopped. Null is not held.</summary>
     public double? MostAsideMm { get; init; }
 
+    /// <summary>What it moves stays within its limits: what takes it back comes with the stack, or the stack is stopped.</summary>
+    public bool HoldGeometry { get; init; }
+
     /// <summary>Reads how far aside an axle may sit; null is not held.</summary>
     /// <param name="input">What was typed.</param>
     /// <param name="field">Field at which a refusal is said.</param>

@@ -124,6 +124,15 @@ public sealed partial class StackSearch
             worked.Beside = centred.Come;
             worked.Stopped ??= centred.Stopped;
         }
+        if (_rules.HoldGeometry)
+        {
+            var cures = _held.Of(Stacks(worked));
+            worked.Beside = [.. worked.Beside, .. cures.SelectMany(c => c.Parts)];
+            worked.Stopped ??= cures
+                .Where(c => c.Parts.Count == 0)
+                .Select(c => $"{c.Where} axle: {c.Says} Nothing at hand takes it back.")
+                .FirstOrDefault();
+        }
 
         // Over an axle's middle the frame rises by the mean of both sides, known no worse than both together.
         Estimate Rise(Axle axle)

@@ -17,6 +17,7 @@ public sealed partial class StackSearch
     private readonly AxleOptions? _rear;
     private readonly SearchPool _pool;
     private readonly CentredAxles? _centred;
+    private readonly HeldGeometry _held;
     private readonly Situation _situation;
     private readonly SearchRules _rules;
     private PriorityQueue<Branch, Rank> _open = new();
@@ -31,6 +32,7 @@ public sealed partial class StackSearch
     {
         (_situation, _rules) = (situation, rules);
         _pool = new SearchPool(situation, shelf, rules);
+        _held = new HeldGeometry(situation, shelf, rules, _pool);
         if (situation.Target is not { } target)
         {
             Cannot = "Say first how it shall sit.";
@@ -87,6 +89,10 @@ public sealed partial class StackSearch
 
     /// <summary>Stacks that were worked out so far.</summary>
     public long Looked { get; private set; }
+
+    /// <summary>What a stack moves beyond its limit, each with what takes it back for least.</summary>
+    /// <param name="stack">A stack that was found.</param>
+    public IReadOnlyList<GeometryCure> CuresOf(FoundStack stack) => _held.Of(stack.Plan.Stacks);
 
     /// <summary>Runs the search: what is proved comes in order, those that are stopped in their place among the others.</summary>
     /// <param name="cancel">Ends it.</param>

@@ -46,6 +46,15 @@ public sealed partial record PartRule(
     [JsonIgnore]
     public bool InPairs => Kind is PartKind.DropBracket or PartKind.SubframeBlock;
 
+    /// <summary>Whether an axle has one of it, not one a side.</summary>
+    public bool PerAxle =>
+        Kind
+            is PartKind.TrackBar
+                or PartKind.TrackBarBracket
+                or PartKind.DiffDrop
+                or PartKind.DragLink
+                or PartKind.PitmanArm;
+
     /// <summary>Whether its amount has a direction: a link may be shorter than the old one.</summary>
     [JsonIgnore]
     public bool AmountMayBeBelowZero => Kind == PartKind.LevelSensorLink;

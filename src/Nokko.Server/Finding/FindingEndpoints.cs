@@ -32,6 +32,7 @@ internal static class FindingEndpoints
         bool HoldEveryLimit,
         bool MayBuy,
         bool SidesDiffer,
+        bool HoldGeometry = false,
         SearchOrder Order = SearchOrder.LeastCost,
         double? HourRate = null,
         QuantityInput? MostAside = null
@@ -53,6 +54,7 @@ internal static class FindingEndpoints
                     HoldEveryLimit = HoldEveryLimit,
                     MayBuy = MayBuy,
                     SidesDiffer = SidesDiffer,
+                    HoldGeometry = HoldGeometry,
                     Order = Order,
                     LeastChance = LeastChance,
                     HourRate = HourRate ?? SearchRules.UsualHourRate,
@@ -172,7 +174,7 @@ internal static class FindingEndpoints
             {
                 yield return new FindingLine
                 {
-                    Best = FoundView.Of(stack, situation, rules, null),
+                    Best = FoundView.Of(stack, situation, rules, null, search.CuresOf(stack)),
                     Looked = news.Looked,
                 };
             }
@@ -182,7 +184,13 @@ internal static class FindingEndpoints
                 {
                     yield return new FindingLine
                     {
-                        Rejected = FoundView.Of(stack, situation, rules, null),
+                        Rejected = FoundView.Of(
+                            stack,
+                            situation,
+                            rules,
+                            null,
+                            search.CuresOf(stack)
+                        ),
                     };
                 }
             }
@@ -194,7 +202,7 @@ internal static class FindingEndpoints
             {
                 yield return new FindingLine
                 {
-                    Found = FoundView.Of(stack, situation, rules, before),
+                    Found = FoundView.Of(stack, situation, rules, before, search.CuresOf(stack)),
                     Looked = news.Looked,
                 };
                 before = stack;

@@ -1,4 +1,5 @@
 using Nokko.Core.Finding;
+using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
@@ -43,6 +44,34 @@ internal sealed record LeftOut(string Part, string Why);
 /// <summary>A limit with its corner.</summary>
 internal sealed record MostUsed(Corner Corner, LimitUse Use);
 
+/// <summary>What takes back something that a stack moves beyond its limit.</summary>
+/// <param name="Kind">What it moves.</param>
+/// <param name="Where">front or rear.</param>
+/// <param name="Parts">Names of the pieces, with how many; empty where none at hand does it.</param>
+/// <param name="Hours">Hours to fit them.</param>
+/// <param name="Money">What they cost.</param>
+internal sealed record CureView(
+    MechanismKind Kind,
+    string Where,
+    IReadOnlyList<string> Parts,
+    double Hours,
+    double Money
+)
+{
+    public static CureView Of(GeometryCure cure) =>
+        new(
+            cure.Kind,
+            cure.Where,
+            [
+                .. cure
+                    .Parts.GroupBy(p => p.Part.Name)
+                    .Select(g => g.Count() > 1 ? $"{g.Count()} × {g.Key}" : g.Key),
+            ],
+            cure.Hours,
+            cure.Money
+        );
+}
+
 /// <summary>A found stack as a screen shows it.</summary>
 internal sealed record FoundView(
     IReadOnlyList<CornerStack> Stacks,
@@ -66,6 +95,7 @@ internal sealed record FoundView(
     string? Why,
     string? Stopped,
     IReadOnlyList<MovedLine> Beyond,
+    IReadOnlyList<CureView> Cures,
     Prediction Prediction
 )
 {
@@ -73,7 +103,8 @@ internal sealed record FoundView(
         FoundStack s,
         Situation situation,
         SearchRules rules,
-        FoundStack? before
+        FoundStack? before,
+        IReadOnlyList<GeometryCure> cures
     )
     {
         var prediction = Predictor.Predict(s.Plan, situation);
@@ -103,6 +134,7 @@ internal sealed record FoundView(
             before is null ? null : FoundWords.Behind(before, s, rules, prediction.Cost?.Currency),
             s.Stopped,
             [.. MovedLine.Of(PlanGeometry.Of(s.Plan, situation)).Where(m => m.Beyond)],
+            [.. cures.Select(CureView.Of)],
             prediction
         );
     }
@@ -162,7 +194,7 @@ internal sealed record PlanBView(
             b.OffMm,
             b.StaysGood,
             [.. FoundView.Touched(landed.From, b.Stack.Plan)],
-            FoundView.Of(b.Stack, landed, new SearchRules(), null)
+            FoundView.Of(b.Stack, landed, new SearchRules(), null, [])
         );
     }
 }

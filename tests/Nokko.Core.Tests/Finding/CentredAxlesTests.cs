@@ -26,7 +26,7 @@ public class CentredAxlesTests
             Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Bar)
         );
 
-    private static Situation Here(Vehicle? vehicle = null, Target? target = null)
+    internal static Situation Here(Vehicle? vehicle = null, Target? target = null)
     {
         var v = vehicle ?? OnBars;
         return new(Sample.AsFound with { Front = v.Front, Rear = v.Rear }, v, Sample.Stance(v))
@@ -35,7 +35,7 @@ public class CentredAxlesTests
         };
     }
 
-    private static Part Shelf(
+    internal static Part AtHand(
         int n,
         PartKind kind,
         double? thickness,
@@ -55,18 +55,18 @@ public class CentredAxlesTests
             Price = price,
         };
 
-    private static readonly Part Ring = Shelf(1, PartKind.CoilSpacer, 60);
-    private static readonly Part LongBar = Shelf(2, PartKind.TrackBar, null, 1, 1.5, 180);
-    private static readonly Part Bracket = Shelf(3, PartKind.TrackBarBracket, 60, 1, 1, 60);
+    private static readonly Part Ring = AtHand(1, PartKind.CoilSpacer, 60);
+    private static readonly Part LongBar = AtHand(2, PartKind.TrackBar, null, 1, 1.5, 180);
+    private static readonly Part Bracket = AtHand(3, PartKind.TrackBarBracket, 60, 1, 1, 60);
 
-    private static FoundStack[] All(Situation situation, Part[] shelf, SearchRules rules)
+    internal static FoundStack[] All(Situation situation, Part[] shelf, SearchRules rules)
     {
         var search = new StackSearch(situation, shelf, rules);
         Assert.Null(search.Cannot);
-        return [.. search.Run().Where(n => n.Proved).Select(n => n.Found!)];
+        return [.. search.Run(CancellationToken.None).Where(n => n.Proved).Select(n => n.Found!)];
     }
 
-    private static FoundStack Raised(FoundStack[] found, params Corner[] corners) =>
+    internal static FoundStack Raised(FoundStack[] found, params Corner[] corners) =>
         found.First(s =>
             s.Plan.Stacks.Where(c => c.Parts.Any(p => p.Kind == PartKind.CoilSpacer))
                 .Select(c => c.Corner)
@@ -168,7 +168,7 @@ public class CentredAxlesTests
         Assert.StartsWith("rear axle: up to ", one.Stopped, StringComparison.Ordinal);
         Assert.Contains("no track bar or bracket", one.Stopped, StringComparison.Ordinal);
         // A bracket that is much too tall throws it to the other side.
-        var tall = Shelf(4, PartKind.TrackBarBracket, 300);
+        var tall = AtHand(4, PartKind.TrackBarBracket, 300);
         Assert.NotNull(
             Raised(All(Here(target: target), [Ring, LongBar, tall], rules), all).Stopped
         );
@@ -187,8 +187,8 @@ public class CentredAxlesTests
         Part[] shelf =
         [
             Ring,
-            Shelf(6, PartKind.TrackBar, null, 1, 3, 40),
-            Shelf(7, PartKind.TrackBar, null, 1, 1, 120),
+            AtHand(6, PartKind.TrackBar, null, 1, 3, 40),
+            AtHand(7, PartKind.TrackBar, null, 1, 1, 120),
         ];
         var held = Raised(All(Here(), shelf, rules), Corner.LF, Corner.RF);
         Assert.Equal(Sample.Id(900 + which), Assert.Single(Bars(held, Corner.RF)).PartId);
@@ -225,7 +225,7 @@ public class CentredAxlesTests
             Rear = Plans.StacksTests.Of(SuspensionKind.LeafOverslung),
         };
         Assert.DoesNotContain(
-            All(Here(leaf, both), [.. shelf, Shelf(5, PartKind.Block, 60)], rules),
+            All(Here(leaf, both), [.. shelf, AtHand(5, PartKind.Block, 60)], rules),
             s => s.Stopped?.StartsWith("rear axle", StringComparison.Ordinal) == true
         );
     }
@@ -254,9 +254,9 @@ public class CentredAxlesTests
                     var situation = Here(vehicle);
                     Part[] shelf =
                     [
-                        Shelf(1, PartKind.CoilSpacer, ring),
-                        Shelf(2, PartKind.TrackBar, null, 1),
-                        Shelf(3, PartKind.TrackBarBracket, bracket, 1),
+                        AtHand(1, PartKind.CoilSpacer, ring),
+                        AtHand(2, PartKind.TrackBar, null, 1),
+                        AtHand(3, PartKind.TrackBarBracket, bracket, 1),
                     ];
                     foreach (var s in All(situation, shelf, new() { MostAsideMm = most }))
                     {

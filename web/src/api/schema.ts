@@ -2120,6 +2120,15 @@ export interface components {
             problem: null | string;
             isHere: boolean;
         };
+        CureView: {
+            kind: components["schemas"]["MechanismKind"];
+            where: string;
+            parts: string[];
+            /** Format: double */
+            hours: number;
+            /** Format: double */
+            money: number;
+        };
         /** @description A cut or a row of holes, by dimension: noted before it is made. */
         Cut: {
             /**
@@ -2291,6 +2300,8 @@ export interface components {
             holdEveryLimit: boolean;
             mayBuy: boolean;
             sidesDiffer: boolean;
+            /** @default false */
+            holdGeometry: boolean;
             order: components["schemas"]["SearchOrder"];
             /** Format: double */
             hourRate: null | number;
@@ -2425,6 +2436,7 @@ export interface components {
             why: null | string;
             stopped: null | string;
             beyond: components["schemas"]["MovedLine"][];
+            cures: components["schemas"]["CureView"][];
             prediction: components["schemas"]["Prediction"];
         };
         /** @description The prediction as it stood when the fitting began; proof compares with this one only. */
@@ -4584,6 +4596,8 @@ export interface components {
              * @default false
              */
             opensSpring: boolean;
+            /** @description Whether an axle has one of it, not one a side. */
+            perAxle: boolean;
         };
         /** @description A further size of a part. */
         PartSize: {

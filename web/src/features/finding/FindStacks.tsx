@@ -30,6 +30,7 @@ const schools: { rule: School; says: string }[] = [
   { rule: "keepDroop", says: "keep droop" },
   { rule: "holdEveryLimit", says: "hold every limit" },
   { rule: "sidesDiffer", says: "sides may differ" },
+  { rule: "holdGeometry", says: "geometry within its limits" },
 ];
 
 const nothing: Rules = {
@@ -40,6 +41,7 @@ const nothing: Rules = {
   keepDroop: false,
   holdEveryLimit: false,
   sidesDiffer: false,
+  holdGeometry: false,
   order: "leastCost",
   hourRate: null,
   mostAside: null,

@@ -6,6 +6,7 @@ import { ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { oddsSays } from "../../shared/chance";
 import { saidOf } from "../geometry/geometry";
+import { curesSay } from "./cures";
 
 /** One stack: what it does, how likely it lands, what it takes, and why it stands where it stands. */
 export function FoundRow({
@@ -104,6 +105,11 @@ export function FoundRow({
           <Typography sx={{ fontSize: "0.9rem", color: "warning.main" }}>
             ▲ Geometry beyond its limit:{" "}
             {s.beyond.map((m) => saidOf(m)).join(", ")}
+          </Typography>
+        )}
+        {s.cures.length > 0 && (
+          <Typography sx={{ fontSize: "0.9rem" }}>
+            {curesSay(s.cures, (amount) => money(amount, s.currency))}
           </Typography>
         )}
         {s.stopped && (

@@ -9,9 +9,8 @@ import { BothWays } from "../../shared/BothWays";
 import { Press } from "../../shared/Press";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
-import { placed, placings } from "../plans/stacks";
+import { placed, placesOf, placings } from "../plans/stacks";
 import type { usePlans } from "../plans/usePlans";
-import { cornersFor } from "./geometry";
 
 /** Puts a part of the shelf that does what a cure shows into the plan that is looked at. */
 export function PutIntoPlan({
@@ -27,12 +26,16 @@ export function PutIntoPlan({
   const parts = (useParts().data ?? []).filter(
     ({ part }) => part.kind === kind && part.count > 0,
   );
-  const said =
-    usePartKinds().find((k) => k.rule.kind === kind)?.rule.said ?? "part";
+  const rule = usePartKinds().find((k) => k.rule.kind === kind)?.rule;
   if (begunPlan(d) && !at.draft) {
     return null;
   }
-  const where = cornersFor(kind, axle, currentStage(d)[axle].barBodyEnd);
+  const where = placesOf(
+    rule?.perAxle ?? false,
+    axle,
+    "both",
+    currentStage(d)[axle].barBodyEnd,
+  );
   return (
     <Box sx={{ mt: 1 }}>
       {parts.map(({ part }) => (
@@ -47,7 +50,7 @@ export function PutIntoPlan({
       ))}
       {parts.length === 0 && (
         <Typography color="text.secondary">
-          No {said} lies on the shelf:{" "}
+          No {rule?.said ?? "part"} lies on the shelf:{" "}
           <Link component={To} to="/shelf">
             put one there
           </Link>

@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
 import {
   boundsOf,
-  cornersFor,
   endsAt,
   figureText,
   numberOf,
@@ -51,17 +50,6 @@ describe("a figure", () => {
     expect(figureText(6.35, "mm", "in")).toBe("1/4 in");
     expect(figureText(-0.04, "°", "in")).toBe("0.0°");
     expect(figureText(-1.26, "°", "mm")).toBe("−1.3°");
-  });
-});
-
-describe("a part of a cure", () => {
-  it("comes once an axle, on the side where the bar meets the body", () => {
-    expect(cornersFor("trackBarBracket", "front", "right")).toEqual(["RF"]);
-    expect(cornersFor("trackBar", "rear", null)).toEqual(["LR"]);
-  });
-
-  it("comes one a side where both arms have it", () => {
-    expect(cornersFor("casterBush", "front", "right")).toEqual(["LF", "RF"]);
   });
 });
 

@@ -124,26 +124,3 @@ export const upSays = (up: number, length: LengthUnit) =>
   Math.abs(up) < 0.5
     ? "at ride height"
     : `wheel ${showText(Math.abs(up), length)} ${up > 0 ? "up" : "down"}`;
-
-/** Parts that come once an axle, not one a side. */
-const single: Schemas["PartKind"][] = [
-  "trackBar",
-  "trackBarBracket",
-  "diffDrop",
-  "dragLink",
-  "pitmanArm",
-];
-
-/** Where a part of a cure goes: once on the side where the bar meets the body, or one a side. */
-export function cornersFor(
-  part: Schemas["PartKind"],
-  axle: Schemas["Axle"],
-  bodyEnd: Schemas["Side"] | null | undefined,
-): Schemas["Corner"][] {
-  const [left, right]: Schemas["Corner"][] =
-    axle === "front" ? ["LF", "RF"] : ["LR", "RR"];
-  const both = [left, right].filter((c) => c !== undefined);
-  return single.includes(part)
-    ? both.slice(bodyEnd === "right" ? 1 : 0).slice(0, 1)
-    : both;
-}

@@ -29,6 +29,7 @@ import {
   meant,
   moved,
   placed,
+  placesOf,
   placings,
   turned,
   without,
@@ -69,6 +70,11 @@ export default function PlanView() {
     preview(p ?? shown);
   };
 
+  const perAxle = (of: Schemas["PartKind"]) =>
+    kinds.find((k) => k.rule.kind === of)?.rule.perAxle ?? false;
+  const where = (part: Schemas["Part"]) =>
+    placesOf(perAxle(part.kind), axle, side, stage[axle].barBodyEnd);
+
   const save = (next: Stacks) => {
     preview(shown);
     return at.keep(placings(next));
@@ -92,7 +98,7 @@ export default function PlanView() {
   };
 
   const dropped = (it: Carried, place: string | null) =>
-    afterDrop(stacks, it, place, side);
+    afterDrop(stacks, it, place, side, perAxle);
   const { held, grip } = useDrag<Carried>({
     over: (it, place) => void tryOut(dropped(it, place)),
     drop: (it, place) => {
@@ -260,9 +266,9 @@ export default function PlanView() {
           setting={setting}
           grip={(part, label) => grip({ part }, label)}
           onTry={(part) =>
-            void tryOut(part && placed(stacks, part, meant(axle, side)))
+            void tryOut(part && placed(stacks, part, where(part)))
           }
-          onPlace={(part) => void save(placed(stacks, part, meant(axle, side)))}
+          onPlace={(part) => void save(placed(stacks, part, where(part)))}
           onTurn={(by) => {
             if (setting) {
               void at.keep(

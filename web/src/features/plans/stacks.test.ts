@@ -7,6 +7,7 @@ import {
   moved,
   nextName,
   placed,
+  placesOf,
   placings,
   planLines,
   turned,
@@ -44,6 +45,8 @@ const both: Stacks = [
 
 const ids = (stacks: Stacks, corner: string) =>
   stacks.find((s) => s.corner === corner)?.parts.map((p) => p.id);
+
+const none = () => false;
 
 describe("stacks", () => {
   it("means both corners of an axle, or one on purpose", () => {
@@ -96,17 +99,17 @@ describe("stacks", () => {
 
   it("lets go of a part on a corner, of a piece on the shelf, and of nothing in between", () => {
     const part = { ...piece("p", "p"), count: 4 } as unknown as Schemas["Part"];
-    const onRear = afterDrop(both, { part }, "RR", "both");
+    const onRear = afterDrop(both, { part }, "RR", "both", none);
     expect(onRear && ids(onRear, "LR")).toHaveLength(1);
-    const alone = afterDrop(both, { part }, "RR", "left");
+    const alone = afterDrop(both, { part }, "RR", "left", none);
     expect(alone && ids(alone, "LR")).toHaveLength(0);
-    expect(afterDrop(both, { part }, "off", "both")).toBeNull();
-    expect(afterDrop(both, { part }, null, "both")).toBeNull();
+    expect(afterDrop(both, { part }, "off", "both", none)).toBeNull();
+    expect(afterDrop(both, { part }, null, "both", none)).toBeNull();
     const taken = { piece: { corner: "LF" as const, id: "a" } };
-    expect(afterDrop(both, taken, "LF", "both")).toBeNull();
-    const off = afterDrop(both, taken, "off", "both");
+    expect(afterDrop(both, taken, "LF", "both", none)).toBeNull();
+    const off = afterDrop(both, taken, "off", "both", none);
     expect(off && [ids(off, "LF"), ids(off, "RF")]).toEqual([["b"], ["d"]]);
-    const across = afterDrop(both, taken, "RF", "left");
+    const across = afterDrop(both, taken, "RF", "left", none);
     expect(across && ids(across, "RF")).toEqual(["c", "d", "a"]);
   });
 
@@ -189,5 +192,26 @@ describe("a plan as lines", () => {
     expect(planLines("Plan A", both, "in")["Left front"]).toBe(
       "plate (1/2 in), ring (1/2 in)",
     );
+  });
+});
+
+describe("a part goes", () => {
+  it("once an axle where it has one, to the bar's end at the body", () => {
+    expect(placesOf(true, "front", "both", "right")).toEqual(["RF"]);
+    expect(placesOf(true, "rear", "both", null)).toEqual(["LR"]);
+    // One side on purpose is meant.
+    expect(placesOf(true, "front", "left", "right")).toEqual(["LF"]);
+  });
+
+  it("one a side where both have it", () => {
+    expect(placesOf(false, "front", "both", "right")).toEqual(["LF", "RF"]);
+  });
+
+  it("where it was let go, and not beside it, when an axle has one", () => {
+    const bar = { part: { kind: "trackBar" } as never };
+    const next = afterDrop([], bar, "RR", "both", (of) => of === "trackBar");
+    expect(
+      next?.filter((s) => s.parts.length > 0).map((s) => s.corner),
+    ).toEqual(["RR"]);
   });
 });

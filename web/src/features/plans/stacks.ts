@@ -37,6 +37,16 @@ export function meant(axle: Axle, side: Side): Corner[] {
   );
 }
 
+/** Where a part goes: one a side where both are meant; what an axle has once goes to the end of the bar at the body. */
+export function placesOf(
+  perAxle: boolean,
+  axle: Axle,
+  side: Side,
+  bodyEnd: Schemas["Side"] | null | undefined,
+): Corner[] {
+  return meant(axle, perAxle && side === "both" ? (bodyEnd ?? "left") : side);
+}
+
 const at = (stacks: Stacks, corner: string) =>
   stacks.find((s) => s.corner === corner)?.parts ?? [];
 
@@ -141,6 +151,7 @@ export function afterDrop(
   it: Carried,
   place: string | null,
   side: Side,
+  perAxle: (kind: Schemas["PartKind"]) => boolean,
 ): Stacks | null {
   if (place === null) {
     return null;
@@ -151,7 +162,9 @@ export function afterDrop(
       : placed(
           stacks,
           it.part,
-          side === "both" ? meant(axleOf(place), "both") : [place],
+          side === "both" && !perAxle(it.part.kind)
+            ? meant(axleOf(place), "both")
+            : [place],
         );
   }
   const { corner, id } = it.piece;

@@ -33,6 +33,7 @@ describe("part", () => {
         sizes: [],
         orientation: null,
         opensSpring: true,
+        perAxle: false,
       },
       sizes: [
         {
