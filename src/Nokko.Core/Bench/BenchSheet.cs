@@ -10,6 +10,9 @@ public enum BenchAsks
     /// <summary>A number with a unit.</summary>
     Number,
 
+    /// <summary>A point: forward, outward and up, one after the other.</summary>
+    Point,
+
     /// <summary>A tyre's size as printed.</summary>
     TyreSize,
 

@@ -132,6 +132,7 @@ public static partial class BenchSheets
             ]
         ),
         .. OfGeometry(),
+        .. OfFront(),
         .. OfVehicle(),
     ];
 
@@ -172,6 +173,9 @@ public static partial class BenchSheets
             "sideSlope" => Slope(number),
             "hoses" => Slack(number),
             "camber" => Square(number),
+            "front" => Front(number),
+            "cvShaft" => HalfShaft(number),
+            "bodyOrSprings" => BodyOrSprings(number),
             _ => throw new ArgumentOutOfRangeException(nameof(sheet), sheet, null),
         };
 }

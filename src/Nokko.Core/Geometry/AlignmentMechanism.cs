@@ -12,6 +12,9 @@ internal static class AlignmentMechanism
 {
     private const double Degrees = 180 / Math.PI;
 
+    private const string TapeNine =
+        "Tape nine points in space: then caster, toe and what is left of the cams are told.";
+
     /// <summary>The mechanism; null on an axle that has none.</summary>
     public static Mechanism? Of(LiftedAxle axle)
     {
@@ -30,14 +33,16 @@ internal static class AlignmentMechanism
             SuspensionSizes.CasterLeast,
             SuspensionSizes.CasterMost
         );
+        var tapedPoints = SpaceArms.Points(axle.Suspension);
+        var (taped, usual) = (tapedPoints is not null, SpaceArms.Usual(axle.Suspension));
         if (
-            SpaceArms.Points(axle.Suspension) is not { } points
+            (tapedPoints ?? usual?.Points) is not { } points
             || SpaceArms.WhyNot(points) is not null
         )
         {
             return Made(
                 axle,
-                "Tape nine points in space: then caster, toe and what is left of the cams are told.",
+                TapeNine,
                 null,
                 new MechanismWay
                 {
@@ -50,6 +55,8 @@ internal static class AlignmentMechanism
                 }
             );
         }
+        var known = taped ? Known.Computed : Known.Archetype;
+        var pointUs = taped ? [.. Enumerable.Repeat(AxleSizes.JointUMm, 27)] : usual!.Value.U;
         var arms = new SpaceWishbone(points);
         var lowered = axle.PivotsLoweredMm;
         var ride = arms.At(0)!.Value;
@@ -57,20 +64,11 @@ internal static class AlignmentMechanism
         double Nose(double f, double r) => (r - f) / axle.WheelbaseMm;
         (double Value, double U)[] given =
         [
-            .. points
-                .ToArray()
-                .SelectMany(p =>
-                    new[]
-                    {
-                        (p.X, AxleSizes.JointUMm),
-                        (p.Y, AxleSizes.JointUMm),
-                        (p.Z, AxleSizes.JointUMm),
-                    }
-                ),
+            .. points.ToArray().SelectMany(p => new[] { p.X, p.Y, p.Z }).Zip(pointUs),
             (front.Mean, front.Sd),
             (rear.Mean, rear.Sd),
         ];
-        static SpaceWishbonePoints Taped(double[] x) =>
+        static SpaceWishbonePoints PointsOf(double[] x) =>
             SpaceWishbonePoints.Of([
                 .. Enumerable
                     .Range(0, 9)
@@ -92,7 +90,7 @@ internal static class AlignmentMechanism
                 var factor = units[i] == Unit.Degree ? Degrees : 1;
                 results[i] = values is null
                     ? Result.No(units[i], "The arms cannot reach that far.")
-                    : Result.Of(values[i] * factor, units[i], us[i] * factor, []);
+                    : Result.Of(values[i] * factor, units[i], us[i] * factor, [], known);
             }
             return results;
         }
@@ -126,7 +124,7 @@ internal static class AlignmentMechanism
         double Patch(SpacePose pose) => pose.Wheel.Y - (points.Wheel.Z * Math.Sin(pose.Camber));
         var moves = Worked(
             x =>
-                new SpaceWishbone(Taped(x)) is var corner
+                new SpaceWishbone(PointsOf(x)) is var corner
                 && corner.At(lowered - x[27]) is { } low
                 && corner.At(0) is { } was
                     ?
@@ -159,8 +157,8 @@ internal static class AlignmentMechanism
         // Without a sheet both angles go back to what they were; with one, as far as their range asks for.
         AlignmentSetting? Setting(double[] x, AlignmentSheet? sheet)
         {
-            var taped = Taped(x);
-            var corner = new SpaceWishbone(taped);
+            var at = PointsOf(x);
+            var corner = new SpaceWishbone(at);
             if (corner.At(0) is not { } was || corner.At(lowered - x[27]) is not { } low)
             {
                 return null;
@@ -171,7 +169,7 @@ internal static class AlignmentMechanism
                     ? r.Off(x[before], moved * Degrees) / Degrees
                     : 0;
             return Realignment.Of(
-                taped,
+                at,
                 lowered - x[27],
                 was.Camber
                     + Off(sheet?.Camber is null ? null : camberRange, 29, low.Camber - was.Camber),
@@ -226,17 +224,27 @@ internal static class AlignmentMechanism
                                 r - Math.Max(Math.Abs(f), Math.Abs(b)),
                                 Unit.Mm,
                                 Math.Abs(f) >= Math.Abs(b) ? forward.U : behind.U,
-                                []
+                                [],
+                                known
                             )
                         ),
                     ]
                 : [],
         ];
+        var said = Says(forward, behind, range, chance);
         return Made(
             axle,
-            Says(forward, behind, range, chance)
-                + string.Concat(axle.Sheets.Select(s => s.Was(camberRange, casterRange))),
-            chance is { } p ? p < 0.5 : null,
+            (
+                taped
+                    ? said
+                    : $"By usual arms of its kind, with a wide ±: {char.ToLowerInvariant(said[0])}{said[1..]}"
+            )
+                + string.Concat(axle.Sheets.Select(s => s.Was(camberRange, casterRange)))
+                + (taped ? "" : " " + TapeNine),
+            // What rests on usual arms asks for a tape and condemns nothing.
+            taped && chance is { } p
+                ? p < 0.5
+                : null,
             before,
             lifted with
             {
@@ -256,7 +264,8 @@ internal static class AlignmentMechanism
                         (at.Camber - ride.Camber) * Degrees,
                         Unit.Degree,
                         lifted.Figure.U,
-                        []
+                        [],
+                        known
                     )
                     : Result.No(Unit.Degree, "No setting gives its angles back."),
                 needed,

@@ -15,6 +15,9 @@ internal static class PropshaftMechanism
     /// <summary>Standard uncertainty of an angle by gauge, rad: 0.2°, a rule of thumb.</summary>
     public const double GaugeURad = 0.2 / Degrees;
 
+    /// <summary>Label of the joint's angle that two gauges on shaft and pinion tell.</summary>
+    public const string AxleJoint = "Joint at the axle";
+
     /// <summary>The mechanism; null on an axle that has none, or whose shaft nobody taped.</summary>
     /// <param name="axle">The axle.</param>
     /// <param name="turnsUpRad">How far its arms or links turn the pinion up with the lift, rad; null is not known.</param>
@@ -98,7 +101,7 @@ internal static class PropshaftMechanism
                         lifted,
                         pinionUp
                     ),
-                    Number("Joint at the axle", Unit.Degree, d => d.RearJointRad, lifted, pinionUp),
+                    Number(AxleJoint, Unit.Degree, d => d.RearJointRad, lifted, pinionUp),
                     Number(
                         "The pinion must turn up by, to make both alike",
                         Unit.Degree,

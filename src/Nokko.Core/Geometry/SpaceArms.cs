@@ -1,3 +1,4 @@
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -49,6 +50,68 @@ public static class SpaceArms
         ];
         return points.Length == Names.Count ? SpaceWishbonePoints.Of(points) : null;
     }
+
+    /// <summary>
+    /// The nine points of a corner that nobody taped in space: across and up from the seven points that were taped in its plane, else from usual arms of its kind, along from usual arms.
+    /// They tell what a lift changes, with a wide ±, and no angle.
+    /// </summary>
+    /// <remarks>Source: docs/computation/geometry.md#usual-arms-in-space. The spreads are rules of thumb.</remarks>
+    /// <param name="suspension">The suspension.</param>
+    /// <returns>The points and the standard uncertainty of x, y and z of each; null where its kind has no usual arms.</returns>
+    public static (SpaceWishbonePoints Points, double[] U)? Usual(Vehicles.Suspension suspension)
+    {
+        if (
+            !Has(suspension.Kind)
+            || Archetype.Of(
+                suspension.Kind == SuspensionKind.TorsionBarArm
+                    ? SuspensionKind.CoilOverArm
+                    : suspension.Kind
+            )
+                is not { } archetype
+        )
+        {
+            return null;
+        }
+        var corner = CornerLinkage.Of(suspension);
+        var taped = corner.Grade == RatioGrade.Taped;
+        var plane = (
+            corner.Linkage as DoubleWishbone
+            ?? (DoubleWishbone)archetype.Linkage([.. archetype.Points.Select(p => p.At)])
+        ).Points;
+        // An axle of a light vehicle is smaller all round.
+        var scale = (plane.LowerBallJoint - plane.LowerPivot).Length / UsualArmMm;
+        var (low, ball, high, top, wheel) = (
+            plane.LowerPivot,
+            plane.LowerBallJoint,
+            plane.UpperPivot,
+            plane.UpperBallJoint,
+            plane.WheelCentre
+        );
+        var (of, joint) = (taped ? AxleSizes.JointUMm : 20 * scale, 8 * scale);
+        // Along nobody looked; the two pivots of an arm stand about the one that was taped.
+        (SpacePoint At, double X, double Y, double Z)[] points =
+        [
+            (On(150, low, 10, 5), 40, double.Hypot(of, joint), double.Hypot(of, joint)),
+            (On(-190, low, 5, -5), 40, double.Hypot(of, joint), double.Hypot(of, joint)),
+            (On(8, ball, 0, 0), 8, of, of),
+            (On(95, high, 10, 5), 40, double.Hypot(of, joint), double.Hypot(of, joint)),
+            (On(-160, high, 0, -10), 40, double.Hypot(of, joint), double.Hypot(of, joint)),
+            (On(-22, top, 0, 0), 15, of, of),
+            (On(-120, low, 20, 50), 30, 20 * scale, 12 * scale),
+            (On(-135, ball, -10, 50), 20, 20 * scale, 12 * scale),
+            (On(0, wheel, 0, 0), 0, of, of),
+        ];
+        return (
+            SpaceWishbonePoints.Of([.. points.Select(p => p.At)]),
+            [.. points.SelectMany(p => new[] { p.X * scale, p.Y, p.Z })]
+        );
+
+        SpacePoint On(double along, PlanePoint at, double outMm, double upMm) =>
+            new(along * scale, at.Y + (outMm * scale), at.Z + (upMm * scale));
+    }
+
+    /// <summary>Lower arm of usual arms, pivot to ball joint, mm.</summary>
+    private const double UsualArmMm = 391.6;
 
     /// <summary>Why points cannot be an axle's, in a fitter's words; null when they can.</summary>
     public static string? WhyNot(SpaceWishbonePoints p) =>

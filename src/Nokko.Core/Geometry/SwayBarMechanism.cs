@@ -24,6 +24,10 @@ internal static class SwayBarMechanism
     public static bool HasBar(Vehicles.Suspension suspension) =>
         suspension.Get(SuspensionSizes.BarRate) is not 0;
 
+    /// <summary>Whether its arm was taped, so that its slope is foretold.</summary>
+    public static bool IsTaped(Vehicles.Suspension suspension) =>
+        HasBar(suspension) && suspension.Get(SuspensionSizes.BarArm) is not null;
+
     /// <summary>How far the bar's end goes for each mm by which both wheels go, with its standard uncertainty; all of it on a live axle.</summary>
     public static Estimate EndShare(Vehicles.Suspension suspension) =>
         suspension.Kind.IsLiveAxle() ? new(1, 0)

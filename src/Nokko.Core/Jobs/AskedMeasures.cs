@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
@@ -119,6 +120,15 @@ public static class AskedMeasures
                         true
                     );
                 }
+            }
+            if (touched && SwayBarMechanism.IsTaped(d.VehicleNow().SuspensionOf(axle)))
+            {
+                yield return Ask(
+                    Measures.BarArmSlope,
+                    axle.Said(),
+                    "The lift turns the bar's arm; the pair shows what longer links gave back.",
+                    true
+                );
             }
             if (!suspension.IsLiveAxle())
             {

@@ -74,21 +74,27 @@ public static class JobGeometry
 
         // What both rest on is the same: the later one's ± holds for the difference.
         static Result Change(Mechanism then, Mechanism? now) =>
-            then.Stands.Figure is { Value: { } b } to
-            && now?.Stands.Figure.Value is { } a
+            Compared(then) is { Value: { } b } to
+            && (now is null ? null : Compared(now)) is { Value: { } a } from
             && then.Kind != MechanismKind.Headlights
                 ? Result.Of(
                     b - a,
                     to.Unit,
                     // What the scales were wrong by is in both.
                     then.Kind == MechanismKind.CornerScales
-                    && now.Stands.Figure.U is { } shared
+                    && from.U is { } shared
                         ? Math.Sqrt(Math.Max(0, (to.U!.Value * to.U.Value) - (shared * shared)))
                         : to.U,
                     to.RestsOn,
                     to.Known
                 )
-                : then.Stands.Figure;
+                : Compared(then);
+
+        // What both joints leave over cannot be gauged; the joint at the axle can, on shaft and pinion.
+        static Result Compared(Mechanism m) =>
+            m.Kind == MechanismKind.Propshaft
+                ? m.Stands.Also.First(a => a.Label == PropshaftMechanism.AxleJoint).Result
+                : m.Stands.Figure;
     }
 
     /// <summary>What the plan that is being fitted and the chosen draft move.</summary>

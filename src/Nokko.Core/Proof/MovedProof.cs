@@ -67,6 +67,16 @@ public sealed record MovedProof(
                     move,
                     Change(Unit.Degree, Measures.PinionAngle, (move.Where, 1))
                 ),
+                MechanismKind.Propshaft => Judged(
+                    move,
+                    (Joint(before, move.Where), Joint(after, move.Where)) is ({ } was, { } now)
+                        ? Result.Sum(Unit.Degree, [(1, now), (-1, was)], Known.Measured)
+                        : Result.No(Unit.Degree, NotRead)
+                ),
+                MechanismKind.SwayBar => Judged(
+                    move,
+                    Change(Unit.Degree, Measures.BarArmSlope, (move.Where, 1))
+                ),
                 // The rack's camber where it was read both times, else the square's.
                 MechanismKind.Arms => Judged(
                     move,
@@ -102,6 +112,14 @@ public sealed record MovedProof(
                 SuspensionSizes.CableSlack,
                 SuspensionSizes.RodSlack,
             }.All(size => suspension.Get(size) is null);
+
+        // The joint's angle has no side: shaft against pinion, whichever is steeper.
+        static Result? Joint(IReadOnlyList<WalkRoundStance> rounds, string where) =>
+            Last(rounds, Measures.ShaftAngle, where) is { Value: { } shaft } ofShaft
+            && Last(rounds, Measures.PinionAngle, where) is { Value: { } pinion } ofPinion
+            && (shaft >= pinion ? 1 : -1) is var side
+                ? Result.Sum(Unit.Degree, [(side, ofShaft), (-side, ofPinion)], Known.Measured)
+                : null;
 
         // The side on which less is left decides, before and after.
         Result Least(string left, string right)

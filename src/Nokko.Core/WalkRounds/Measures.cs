@@ -54,6 +54,9 @@ public static class Measures
     /// <summary>Angle of the propshaft.</summary>
     public const string ShaftAngle = "shaftAngle";
 
+    /// <summary>Slope of an anti-roll bar's arm.</summary>
+    public const string BarArmSlope = "barArmSlope";
+
     /// <summary>Caster.</summary>
     public const string Caster = "caster";
 
@@ -293,6 +296,15 @@ public static class Measures
             "Angle gauge on the tube; the axle's end low is positive.",
             -20,
             30,
+            caution: Underneath
+        ),
+        Axle(
+            BarArmSlope,
+            "Anti-roll bar's arm",
+            ReadingKind.Angle,
+            "Angle gauge along the bar's arm, both links connected, on its wheels; the link's end low is positive.",
+            -60,
+            75,
             caution: Underneath
         ),
         new(

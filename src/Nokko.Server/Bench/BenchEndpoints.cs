@@ -37,7 +37,15 @@ internal static class BenchEndpoints
         {
             var numbers = found
                 .Fields.Where(f => f.Asks == BenchAsks.Number)
-                .ToDictionary(f => f.Name, f => Number(f, f.Unit!, request.Query));
+                .Select(f =>
+                    (f.Name, Value: Number(f, request.Query[f.Name].ToString(), request.Query))
+                )
+                .Concat(
+                    found
+                        .Fields.Where(f => f.Asks == BenchAsks.Point)
+                        .SelectMany(f => Point(f, request.Query))
+                )
+                .ToDictionary(n => n.Name, n => n.Value);
             return TypedResults.Ok(
                 BenchSheets.Work(
                     sheet,
@@ -57,9 +65,9 @@ internal static class BenchEndpoints
     }
 
     /// <summary>A field as typed; a length may name its own unit, else it is in the one that the link says.</summary>
-    private static double? Number(BenchField field, Unit unit, IQueryCollection query)
+    private static double? Number(BenchField field, string typed, IQueryCollection query)
     {
-        var typed = query[field.Name].ToString();
+        var unit = field.Unit!;
         var typedIn =
             query["unit"] == Unit.Inch.Symbol ? Imperial.GetValueOrDefault(unit, unit) : unit;
         var quantity =
@@ -76,6 +84,26 @@ internal static class BenchEndpoints
                 ? null
                 : throw Refuse.Value(field.Name, "This one is needed.")
             : quantity.In(unit);
+    }
+
+    /// <summary>The three numbers of a point, forward, outward and up.</summary>
+    private static IEnumerable<(string Name, double? Value)> Point(
+        BenchField field,
+        IQueryCollection query
+    )
+    {
+        var typed = query[field.Name].ToString().Split(';', StringSplitOptions.TrimEntries);
+        if (typed.Length != 3 || typed.Any(t => t.Length == 0))
+        {
+            throw Refuse.Value(
+                field.Name,
+                "Three numbers with a semicolon between: forward; outward; up."
+            );
+        }
+        return typed.Zip(
+            (string[])["x", "y", "z"],
+            (text, axis) => ($"{field.Name}.{axis}", Number(field, text, query))
+        );
     }
 
     private static Quantity? Plain(BenchField field, string typed) =>

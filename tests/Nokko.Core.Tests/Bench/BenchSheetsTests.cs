@@ -381,7 +381,14 @@ public class BenchSheetsTests
 
     internal static BenchAnswer Work(string sheet, params (string Name, string Typed)[] typed)
     {
-        var texts = typed.ToDictionary(t => t.Name, t => t.Typed);
+        // A point is three numbers, each with its axis behind the name.
+        var texts = typed
+            .SelectMany(t =>
+                t.Typed.Split(';') is [var x, var y, var z]
+                    ? [($"{t.Name}.x", x), ($"{t.Name}.y", y), ($"{t.Name}.z", z)]
+                    : ((string Name, string Typed)[])[t]
+            )
+            .ToDictionary(t => t.Name, t => t.Typed);
         return BenchSheets.Work(
             sheet,
             name =>

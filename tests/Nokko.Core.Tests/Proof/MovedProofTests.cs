@@ -249,6 +249,67 @@ public class MovedProofTests
         Assert.Equal(1.1, pinion.Measured.Value!.Value, 9);
     }
 
+    [Theory]
+    // Shaft 9° down, pinion 5° up: 4° at the joint; then 13 and 7: 6.
+    [InlineData(9, 5, 13, 7, 2)]
+    // The pinion stands steeper than the shaft before, flatter after: 1° either time.
+    [InlineData(5, 6, 8, 7, 0)]
+    [InlineData(6, 6, 6, 8.5, 2.5)]
+    public void The_shaft_s_joint_at_the_axle_is_shaft_against_pinion_whichever_is_steeper(
+        double shaft,
+        double pinion,
+        double shaftThen,
+        double pinionThen,
+        double change
+    )
+    {
+        WalkRoundStance[] At(double ofShaft, double ofPinion) =>
+            [
+                Round(
+                    Read(Measures.ShaftAngle, "rear", ofShaft, Unit.Degree),
+                    Read(Measures.PinionAngle, "rear", ofPinion, Unit.Degree)
+                ),
+            ];
+        var proof = Of(
+            MechanismKind.Propshaft,
+            change + 0.4,
+            Unit.Degree,
+            At(shaft, pinion),
+            At(shaftThen, pinionThen),
+            where: "rear"
+        )!;
+        Assert.Equal(change, proof.Measured.Value!.Value, 1e-9);
+        // Four gauges of 0.15° each.
+        Assert.Equal(0.3, proof.Measured.U!.Value, 1e-9);
+        Assert.True(proof.AsForetold);
+        var half = Of(
+            MechanismKind.Propshaft,
+            change,
+            Unit.Degree,
+            At(shaft, pinion),
+            [Round(Read(Measures.ShaftAngle, "rear", shaftThen, Unit.Degree))],
+            where: "rear"
+        )!;
+        Assert.Equal("Not read before and after.", half.Measured.Cannot);
+        Assert.Null(half.AsForetold);
+    }
+
+    [Fact]
+    public void An_anti_roll_bar_is_judged_by_the_slope_of_its_arm()
+    {
+        MovedProof Bar(double foretold) =>
+            Of(
+                MechanismKind.SwayBar,
+                foretold,
+                Unit.Degree,
+                [Round(Read(Measures.BarArmSlope, "front", 4, Unit.Degree))],
+                [Round(Read(Measures.BarArmSlope, "front", 11, Unit.Degree))]
+            )!;
+        Assert.Equal(7, Bar(7).Measured.Value!.Value, 1e-9);
+        Assert.True(Bar(7.9).AsForetold);
+        Assert.False(Bar(0).AsForetold);
+    }
+
     [Fact]
     public void The_mark_on_the_wall_climbs_with_the_lamp_and_by_its_tilt_over_the_distance()
     {
@@ -299,6 +360,10 @@ public class MovedProofTests
                 [
                     new(SuspensionSizes.TrackBarRun, Workshop.Typed("860", Unit.Mm)),
                     new(SuspensionSizes.TrackBarDrop, Workshop.Typed("60", Unit.Mm)),
+                    new(SuspensionSizes.ShaftRun, Workshop.Typed("800", Unit.Mm)),
+                    new(SuspensionSizes.ShaftDrop, Workshop.Typed("100", Unit.Mm)),
+                    new(SuspensionSizes.OutputSlope, Workshop.Typed("4", Unit.Degree)),
+                    new(SuspensionSizes.PinionUp, Workshop.Typed("3", Unit.Degree)),
                 ]
             )
         );
@@ -326,6 +391,17 @@ public class MovedProofTests
                 .Change.Value!.Value;
         var first = Shift(d, Rings(from.Id, 30, 700));
         Assert.Equal(new TrackBar(860, 60).Lifted(30)!.ShiftMm, first, 1e-9);
+        // Of the shaft the joint at the axle is foretold: the gearbox rises by its share of 30, the pinion stays.
+        var shaft = JobGeometry
+            .MovesOf(d, Rings(from.Id, 30, 700), Nokko.Core.Evidence.PlatformEvidence.None)
+            .Single(m => m.Kind == MechanismKind.Propshaft)
+            .Change;
+        var rise = 30 * (1 - (800 / d.Vehicle.Dimensions.Wheelbase!.In(Unit.Mm)));
+        Assert.Equal(
+            (Math.Atan2(100 + rise, 800) - Math.Atan2(100, 800)) * 180 / Math.PI,
+            shaft.Value!.Value,
+            0.01
+        );
         // From thirty to fifty: the difference of both.
         var fitted = @from with
         {

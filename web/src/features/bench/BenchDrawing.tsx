@@ -3,6 +3,7 @@ import { useInks } from "../../shared/theme";
 import { LeafDrawing } from "../vehicles/LeafDrawing";
 import { valueAt } from "./bench";
 import { geometryDrawings, type Drawn } from "./GeometryDrawing";
+import { frontDrawings } from "./FrontDrawing";
 import { vehicleDrawings } from "./VehicleDrawing";
 
 const width = 440;
@@ -29,6 +30,7 @@ export function BenchDrawing({
   }
   const drawn: Record<string, () => Drawn> = {
     ...geometryDrawings(inks, (i) => valueAt(answer, i) ?? 0),
+    ...frontDrawings(inks, (i) => valueAt(answer, i) ?? 0),
     ...vehicleDrawings(inks, (i) => valueAt(answer, i) ?? 0),
     rake: () => {
       // Heights ×4 against the length, as in the band.

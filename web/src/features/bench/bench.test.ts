@@ -30,6 +30,9 @@ describe("an example", () => {
     expect(exampleOf(field("kg", "600"), "in")).toBe("1323");
     expect(exampleOf(field(null, "265/70R17"), "in")).toBe("265/70R17");
     expect(exampleOf(field("mm", ""), "in")).toBe("");
+    const point = { ...field("mm", "150; -240; 8"), asks: "point" as const };
+    expect(exampleOf(point, "mm")).toBe("150; -240; 8");
+    expect(exampleOf(point, "in")).toBe("5 7/8; -9 7/16; 5/16");
   });
 });
 

@@ -10,6 +10,14 @@ export function exampleOf(
   if (field.example === "") {
     return "";
   }
+  if (field.asks === "point") {
+    return unit === "in"
+      ? field.example
+          .split(";")
+          .map((mm) => signed(Number(mm) / 25.4))
+          .join("; ")
+      : field.example;
+  }
   const n = Number(field.example);
   switch (field.unit && fieldUnit(field.unit, unit)) {
     case "in":
@@ -23,6 +31,9 @@ export function exampleOf(
       return field.example;
   }
 }
+
+const signed = (inches: number) =>
+  inches < 0 ? `-${sixteenths(-inches)}` : sixteenths(inches);
 
 function sixteenths(inches: number): string {
   const n = Math.round(inches * 16);

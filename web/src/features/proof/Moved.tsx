@@ -8,6 +8,8 @@ const words: Partial<Record<Schemas["MechanismKind"], string>> = {
   trackBar: "axle aside, toward the bar’s end at the body",
   caster: "caster",
   pinion: "pinion, up",
+  propshaft: "the shaft’s joint at the axle",
+  swayBar: "anti-roll bar’s arm, down",
   arms: "camber",
   hoses: "slack at full droop",
   cornerScales: "of 100, on right front and left rear",

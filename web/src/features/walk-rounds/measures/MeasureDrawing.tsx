@@ -303,6 +303,17 @@ const drawings: Record<string, Draw> = {
       {gauge(98, 58, 15, inks)}
     </>
   ),
+  barArmSlope: (inks) => (
+    <>
+      {floor}
+      <circle cx={40} cy={50} r={7} />
+      <path d="M 40 50 L 150 86" strokeWidth={8} stroke={inks.soft} />
+      <path d="M 40 50 H 168" strokeDasharray="4 4" />
+      <circle cx={150} cy={86} r={4} />
+      <path d="M 150 86 V 110" strokeWidth={5} />
+      {gauge(96, 62, 18, inks)}
+    </>
+  ),
   bodyAngle: (inks) => (
     <>
       <path d="M 16 74 L 184 64" strokeWidth={7} />
