@@ -135,6 +135,11 @@ internal static class ContactsMechanism
         {
             return "Tape the gaps round the tyre that is on: then it is told where the new one touches.";
         }
+        string Keep(Contact c) =>
+            c.With == ContactWith.Above
+                ? $"{LengthText.Both(c.KeepMm)}, a rule of thumb,"
+                : $"{axle.Limits.Said(MechanismKind.Contacts)},";
+
         static string At(Contact c) => char.ToUpperInvariant(c.Said[0]) + c.Said[1..];
         var may = then.MayTouch(before)
             ? " Within its ± it may touch: it is tried there first."
@@ -151,7 +156,7 @@ internal static class ContactsMechanism
             };
             return gap < 0
                 ? $"{At(worst)}, the tyre touches by {LengthText.Both(-gap)}.{more}"
-                : $"{At(worst)}, {LengthText.Both(gap)} are left; {LengthText.Both(worst.KeepMm)} should be, a rule of thumb.{more}{may}";
+                : $"{At(worst)}, {LengthText.Both(gap)} are left; {Keep(worst)} should be.{more}{may}";
         }
         var left = least.Gap.Value!.Value;
         if (left < 0)

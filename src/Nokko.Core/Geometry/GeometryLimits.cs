@@ -5,7 +5,7 @@ namespace Nokko.Core.Geometry;
 
 /// <summary>A limit of a job's or a shop's own.</summary>
 /// <param name="Kind">The mechanism whose number it limits.</param>
-/// <param name="Most">Most that the number may be on either side, in the unit of its rule.</param>
+/// <param name="Most">Most that the number may be on either side, in the unit of its rule; of what must be left, the least.</param>
 public sealed record GeometryLimit(MechanismKind Kind, Quantity Most);
 
 /// <summary>A rule of thumb for what is left alone.</summary>
@@ -15,13 +15,15 @@ public sealed record GeometryLimit(MechanismKind Kind, Quantity Most);
 /// <param name="Low">Least that an own limit can be.</param>
 /// <param name="High">Most that an own limit can be.</param>
 /// <param name="From">Where it comes from.</param>
+/// <param name="Least">Whether it is the least that must be left, not the most that may be.</param>
 public sealed record LimitRule(
     MechanismKind Kind,
     Unit Unit,
     double Most,
     double Low,
     double High,
-    string From
+    string From,
+    bool Least = false
 );
 
 /// <summary>How much of what a lift moves is left alone: rules of thumb, and the own limits that stand instead of them.</summary>
@@ -90,6 +92,24 @@ public sealed record GeometryLimits(IReadOnlyList<GeometryLimit> Own)
             2,
             200,
             "1/2 in on a wall at 25 ft: about what a full tank and a passenger do"
+        ),
+        new(
+            MechanismKind.Hoses,
+            Unit.Mm,
+            HosesMechanism.LeastMm,
+            3,
+            60,
+            "what axle and frame take of a hose when they twist against each other",
+            Least: true
+        ),
+        new(
+            MechanismKind.Contacts,
+            Unit.Mm,
+            TyreContacts.KeepMm,
+            3,
+            60,
+            "what tyre, bushes and frame give way by under load",
+            Least: true
         ),
     ];
 

@@ -10,7 +10,7 @@ namespace Nokko.Core.Geometry;
 internal static class HosesMechanism
 {
     /// <summary>Least slack that a hose keeps, mm: a rule of thumb.</summary>
-    public const double LeastMm = 12;
+    public const double LeastMm = AxleState.UsualHoseMm;
 
     /// <summary>Standard uncertainty of a slack that was taped with the wheel hanging, mm: a rule of thumb.</summary>
     public const double SlackUMm = 4;
@@ -65,9 +65,10 @@ internal static class HosesMechanism
         var reach = reaches.Any(r => r is null) ? null : reaches.Min();
         var helped = axle.Has(PartKind.BrakeHose) || axle.Has(PartKind.BrakeHoseBracket);
         var hose = axle.Suspension.Get(SuspensionSizes.HoseSlack);
+        var leastMm = axle.Limits.Of(MechanismKind.Hoses);
         var missing =
             hose is { } slack && axle.GainedDroopMm is { } gain
-                ? LeastMm - (slack - gain)
+                ? leastMm - (slack - gain)
                 : (double?)null;
         var part = axle.Enough(PartKind.BrakeHoseBracket, Math.Ceiling(missing ?? 0));
         MechanismWay Way(WayKind kind, string said, double? gained, double further, PartKind? by) =>
@@ -142,7 +143,7 @@ internal static class HosesMechanism
             Says = Says(),
             Ways = ways,
             Judged = stands is { Kind: not WayKind.Before, Figure.Value: { } rest }
-                ? rest < LeastMm
+                ? rest < leastMm
                 : null,
             Asks =
             [
@@ -209,9 +210,9 @@ internal static class HosesMechanism
             }
             var least = Least(gained, stands.Kind == WayKind.Planned ? reach ?? 0 : 0)!.Value;
             return rest < 0
-                    ? $"{lower}: the {least.Said} is short by {LengthText.Both(-rest)}, and {LengthText.Both(LeastMm)} must be left, a rule of thumb."
-                : rest < LeastMm
-                    ? $"{lower}: {LengthText.Both(rest)} of the {least.Said} are left, {LengthText.Both(LeastMm)} must be, a rule of thumb."
+                    ? $"{lower}: the {least.Said} is short by {LengthText.Both(-rest)}, and {axle.Limits.Said(MechanismKind.Hoses)}, must be left."
+                : rest < leastMm
+                    ? $"{lower}: {LengthText.Both(rest)} of the {least.Said} are left, {axle.Limits.Said(MechanismKind.Hoses)}, must be."
                 : $"{lower}: {LengthText.Both(rest)} of the {least.Said} are left, the least of what was taped.";
         }
     }

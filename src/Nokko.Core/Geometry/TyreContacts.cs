@@ -132,7 +132,7 @@ internal sealed class TyreContacts
                     _axle.Suspension.Get(size) is { } gap
                         ? _swaps.Select(s => Left(gap, s, with, at, turned)).MinBy(r => r.Value)!
                         : Result.No(Unit.Mm, "not taped"),
-                    KeepMm
+                    _axle.Limits.Of(MechanismKind.Contacts)
                 );
             }
         }

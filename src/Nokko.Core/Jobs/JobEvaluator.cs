@@ -122,7 +122,11 @@ public static class JobEvaluator
     )
     {
         var achieved = Achieved(d, from, stances);
-        return new Situation(from, d.VehicleAt(from), Speaks(stances, from.Id))
+        return new Situation(
+            from,
+            ReadSizes.On(d.VehicleAt(from), d, stances),
+            Speaks(stances, from.Id)
+        )
         {
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),

@@ -30,7 +30,7 @@ internal static class CornerCautions
         }
         return
         [
-            .. Travel(o, stack, whatEndsDroop, looseCoil),
+            .. Travel(o, axle, stack, whatEndsDroop, looseCoil),
             .. Angles(o, axle.Suspension),
             .. Fit(axle, stack),
         ];
@@ -38,6 +38,7 @@ internal static class CornerCautions
 
     private static IEnumerable<Caution> Travel(
         CornerOutlook o,
+        AxleState axle,
         IReadOnlyList<PlacedPart> stack,
         string? whatEndsDroop,
         bool looseCoil
@@ -76,12 +77,12 @@ internal static class CornerCautions
                 $"The bump stop meets too late: make it {LengthText.Both(Math.Ceiling(more))} longer, so that it meets before metal does."
             );
         }
-        if (o.HoseSlack is { Value: < CornerLimits.LeastHoseMm and var slack })
+        if (o.HoseSlack.Value is { } slack && slack < axle.LeastHoseMm)
         {
             yield return Stop(
                 slack < 0
                     ? $"The brake hose is {LengthText.Both(-slack)} too short at full droop: a longer hose or a lowered bracket."
-                    : $"Only {LengthText.Both(slack)} of hose slack is left at full droop; 1/2 in (12 mm) is the least: a longer hose or a lowered bracket."
+                    : $"Only {LengthText.Both(slack)} of hose slack is left at full droop; {LengthText.Both(axle.LeastHoseMm)} is the least: a longer hose or a lowered bracket."
             );
         }
     }

@@ -107,7 +107,7 @@ internal sealed partial class CornerLimits
 
     private double? HoseUse() =>
         Hose() is { Value: { } slack, U: { } u }
-            ? LeastHoseMm / Math.Max(LeastHoseMm / AllOfIt, slack - (Ninety5 * u))
+            ? _axle.LeastHoseMm / Math.Max(_axle.LeastHoseMm / AllOfIt, slack - (Ninety5 * u))
             : null;
 
     private double? Plates() =>

@@ -13,9 +13,6 @@ internal sealed partial class CornerLimits
     /// <summary>Room that is kept between the stop's end and the next hard thing, mm.</summary>
     private const double StopMarginMm = 5;
 
-    /// <summary>Least hose slack, mm.</summary>
-    public const double LeastHoseMm = HosesMechanism.LeastMm;
-
     /// <summary>Without a shock that is known, a coil that comes loose within this droop is named, mm: a rule of thumb.</summary>
     private const double LooseWithoutShockMm = 60;
 

@@ -115,6 +115,7 @@ public static class Predictor
         {
             BelowStandard = BelowStandard(axle, s.From, s.Baseline, s.Standard),
             OdometerKm = s.OdometerKm,
+            LeastHoseMm = s.Limits.Of(MechanismKind.Hoses),
             Learned = s
                 .Learned.Where(l => l.Key.Axle == axle)
                 .ToDictionary(l => l.Key.Family, l => l.Value),

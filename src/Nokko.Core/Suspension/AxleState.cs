@@ -20,6 +20,12 @@ public sealed record AxleState(
     Estimate? Sag
 )
 {
+    /// <summary>Least slack that a brake hose keeps at full droop where nobody said another, mm: a rule of thumb.</summary>
+    public const double UsualHoseMm = 12;
+
+    /// <summary>Least slack that its brake hoses keep, mm.</summary>
+    public double LeastHoseMm { get; init; } = UsualHoseMm;
+
     /// <summary>The state of an axle.</summary>
     /// <param name="vehicle">The vehicle.</param>
     /// <param name="axle">front or rear.</param>

@@ -99,6 +99,35 @@ public class ContactsTests
     }
 
     [Fact]
+    public void A_shop_that_keeps_more_beside_a_tyre_is_told_what_is_short_by_its_own()
+    {
+        Mechanism With(double mm) =>
+            One(
+                PlanGeometry.Of(
+                    Sample.Plan(Tyres(Large)),
+                    new Situation(Sample.AsFound, ContactsTests.With(Gaps), null)
+                    {
+                        Limits = new([new GeometryLimit(MechanismKind.Contacts, Sample.Mm(mm))]),
+                    }
+                ),
+                MechanismKind.Contacts,
+                "front"
+            );
+        // Behind the turned tyre 13.03 are left.
+        Assert.False(With(13).Beyond);
+        var front = With(16);
+        Assert.True(front.Beyond);
+        Assert.Contains(
+            "5/8 in (16 mm), our own limit, should be",
+            front.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Equal((16, false), (front.Limit!.Value, front.LimitIsRule));
+        // Above the tyre the rule of thumb stays.
+        Assert.Equal(25, front.Stands.Contacts.First(c => c.With == ContactWith.Above).KeepMm);
+    }
+
+    [Fact]
     public void Rims_that_stand_further_out_give_inside_what_they_take_ahead_and_behind()
     {
         (string, double)[] rims = [.. Large, (PartSizes.RimOffset, 0)];

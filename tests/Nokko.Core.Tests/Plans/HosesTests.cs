@@ -76,6 +76,61 @@ public class HosesTests
     }
 
     [Fact]
+    public void A_shop_that_keeps_more_slack_holds_it_in_geometry_cautions_and_limits_alike()
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilFourLink),
+            StacksTests.Of(
+                SuspensionKind.CoilFourLink,
+                [.. Shocks, (SuspensionSizes.HoseSlack, 60)]
+            )
+        );
+        var plan = Sample.Plan([
+            .. new[] { Corner.LR, Corner.RR }.SelectMany(c =>
+                new[] { Longer, StacksTests.Part(2, PartKind.CoilSpacer, 30) }.Select(
+                    (p, i) => (c, p with { Id = Sample.Id(500 + (10 * (int)c) + i) })
+                )
+            ),
+        ]);
+        (Mechanism Hoses, CornerOutlook Corner) With(params GeometryLimit[] own)
+        {
+            var situation = new Situation(Sample.AsFound, vehicle, Sample.Stance(vehicle))
+            {
+                Limits = new(own),
+            };
+            return (
+                One(PlanGeometry.Of(plan, situation), MechanismKind.Hoses, "rear"),
+                Predictor.Predict(plan, situation).Corners.Single(c => c.Corner == Corner.LR)
+            );
+        }
+        // 25 are left.
+        var (usual, corner) = With();
+        Assert.False(usual.Beyond);
+        Assert.DoesNotContain(
+            corner.Cautions,
+            c => c.Says.Contains("hose", StringComparison.Ordinal)
+        );
+        var (strict, kept) = With(new GeometryLimit(MechanismKind.Hoses, Sample.Mm(30)));
+        Assert.True(strict.Beyond);
+        Assert.Contains(
+            "1 3/16 in (30 mm), our own limit, must be",
+            strict.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            kept.Cautions,
+            c =>
+                c.Heed == Heed.Stop
+                && c.Says.Contains("(30 mm) is the least", StringComparison.Ordinal)
+        );
+        double Use(CornerOutlook of) =>
+            of.Uses.Single(l => l.What.Contains("hose", StringComparison.Ordinal)).Share;
+        Assert.Equal(Use(corner) * 30 / 12, Use(kept), 1e-9);
+        // What must be left has a least: more is better.
+        Assert.True(GeometryLimits.RuleOf(MechanismKind.Hoses)!.Least);
+    }
+
+    [Fact]
     public void Where_it_hangs_no_lower_nothing_is_taken()
     {
         // A ring on the coil raises the body; the old shock ends the droop where it did.

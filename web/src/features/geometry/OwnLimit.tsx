@@ -59,16 +59,15 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
   return (
     <Box sx={{ my: 1 }}>
       <Typography>
+        {rule.least ? "To be left, at least" : "Left alone within"}{" "}
         {mechanism.limitIsRule ? (
           <>
-            Left alone within {figureText(limit, rule.unit, unit)}, a rule of
-            thumb: {rule.from}.
+            {figureText(limit, rule.unit, unit)}, a rule of thumb: {rule.from}.
           </>
         ) : (
           <>
-            Left alone within <b>{figureText(limit, rule.unit, unit)}</b>, our
-            own limit; the rule of thumb is{" "}
-            {figureText(rule.most, rule.unit, unit)}: {rule.from}.
+            <b>{figureText(limit, rule.unit, unit)}</b>, our own limit; the rule
+            of thumb is {figureText(rule.most, rule.unit, unit)}: {rule.from}.
           </>
         )}{" "}
         {text === null && (
@@ -94,7 +93,7 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
           }}
         >
           <TextField
-            label={`Most, ${degrees ? "°" : unit}`}
+            label={`${rule.least ? "Least" : "Most"}, ${degrees ? "°" : unit}`}
             value={text}
             autoFocus
             placeholder="empty: the rule of thumb"
