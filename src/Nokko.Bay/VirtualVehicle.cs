@@ -2,6 +2,7 @@ using MathNet.Numerics.Distributions;
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -42,6 +43,9 @@ public sealed class VirtualVehicle
     private readonly Dictionary<string, double> _bodyMm;
     private readonly double _radiusMm;
 
+    /// <summary>How much of what is foretold this vehicle does.</summary>
+    private readonly double _share;
+
     /// <summary>A vehicle standing at the stage of one walk-round.</summary>
     /// <param name="job">The job.</param>
     /// <param name="round">The walk-round.</param>
@@ -60,6 +64,8 @@ public sealed class VirtualVehicle
         _radiusMm = TyreSize.Parse(job.Vehicle.TyreSize) is { } tyre
             ? Datums.Estimate(tyre).LoadedRadiusMm
             : 370;
+        var own = new Random(BitConverter.ToInt32(job.Vehicle.Id.ToByteArray(), 12));
+        _share = 0.9 + (0.2 * own.NextDouble());
         _bodyMm = Heights();
     }
 
@@ -92,7 +98,7 @@ public sealed class VirtualVehicle
     /// <param name="place">The place.</param>
     public double ReadDegrees(string measure, string place)
     {
-        var lift = LiftMm(place);
+        var lift = FrameMm(place);
         var moved = Moved(place, lift);
         var truth = measure switch
         {
@@ -126,8 +132,10 @@ public sealed class VirtualVehicle
         {
             return usual;
         }
-        var (front, rear) = (LiftMm("front"), LiftMm("rear"));
+        // Pucks lift the body and leave the arms; what is lowered with them turns them the less.
+        var (front, rear) = (FrameMm("front"), FrameMm("rear"));
         var noseDown = (rear - front) / wheelbase.In(Unit.Mm);
+        var turned = FrameMm(place) - Amount(corner, PartKind.DropBracket, PartKind.SubframeBlock);
         if (
             SpaceArms.Has(vehicle.Front.Kind)
             && SpaceArms.Points(vehicle.Front) is { } points
@@ -135,10 +143,10 @@ public sealed class VirtualVehicle
         )
         {
             var arms = new SpaceWishbone(points);
-            if (arms.At(0) is { } was && arms.At(-lift) is { } now)
+            if (arms.At(0) is { } was && arms.At(-turned) is { } now)
             {
                 // A left side that goes up tips both wheels to the right.
-                var left = (LiftMm("LF") - LiftMm("RF")) / track.In(Unit.Mm);
+                var left = (FrameMm("LF") - FrameMm("RF")) / track.In(Unit.Mm);
                 return (
                     (now.Camber - was.Camber + (corner == Corner.LF ? -left : left)) * Degrees,
                     (now.Toe - was.Toe) * Degrees,
@@ -158,15 +166,24 @@ public sealed class VirtualVehicle
         return Math.Atan2(rake, wheelbase) * 180 / Math.PI;
     }
 
-    private double LiftMm(string place)
+    /// <summary>How far the frame rose there: the body's rise less its pucks.</summary>
+    private double FrameMm(string place)
     {
         var first = Base();
-        string[] corners =
-            place == "rear" ? ["LR", "RR"]
-            : Corners.Named(place) is not null ? [place]
-            : ["LF", "RF"];
-        return corners.Average(c => _bodyMm[c] - first[c]);
+        IReadOnlyList<Corner> corners = Corners.Named(place) is { } one
+            ? [one]
+            : Corners.Of(place == Axle.Rear.Said() ? Axle.Rear : Axle.Front);
+        return corners.Average(c =>
+            _bodyMm[c.Name()] - first[c.Name()] - (_share * Amount(c, PartKind.BodyPuck))
+        );
     }
+
+    /// <summary>What parts of some kinds add up to at a corner of the stage that is read, mm.</summary>
+    private double Amount(Corner corner, params PartKind[] kinds) =>
+        CornerStack
+            .At(_job.Stages.First(s => s.Id == _round.StageId).Stacks, corner)
+            .Where(p => kinds.Contains(p.Kind))
+            .Sum(p => p.Thickness?.In(Unit.Mm) ?? 0);
 
     private Dictionary<string, double> Heights()
     {
@@ -176,8 +193,6 @@ public sealed class VirtualVehicle
             .OrderBy(s => s.Ordinal)
             .TakeWhile(s => s.Ordinal <= _job.Stages.First(x => x.Id == _round.StageId).Ordinal)
             .ToArray();
-        var own = new Random(BitConverter.ToInt32(_job.Vehicle.Id.ToByteArray(), 12));
-        var share = 0.9 + (0.2 * own.NextDouble());
         foreach (var (from, to) in stages.Zip(stages.Skip(1)))
         {
             var plan = new Plan
@@ -198,7 +213,7 @@ public sealed class VirtualVehicle
                     .Stations
             )
             {
-                heights[row.Station] += share * (row.Rise.Value ?? 0);
+                heights[row.Station] += _share * (row.Rise.Value ?? 0);
             }
         }
         return heights;

@@ -2,6 +2,7 @@ using CsCheck;
 using Nokko.Bay;
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -123,6 +124,32 @@ public class BayTests
             Change(Measures.Caster, "LF"),
             0.02
         );
+    }
+
+    [Fact]
+    public void Pucks_raise_the_body_and_leave_the_wheels_as_they_stood()
+    {
+        var pucks = Fitted.Stages[1] with
+        {
+            Stacks =
+            [
+                .. Corners.All.Select(
+                    (c, i) =>
+                        new CornerStack
+                        {
+                            Corner = c,
+                            Parts = [Sample.Plate(60 + i, 50, PartKind.BodyPuck)],
+                        }
+                ),
+            ],
+        };
+        var lifted = Fitted with { Stages = [Fitted.Stages[0], pucks] };
+        VirtualVehicle At(int round) => new(lifted, lifted.WalkRounds[round], new BayOptions(5));
+        Assert.True(At(1).TrueMm("LF", Datum.Hub) > At(0).TrueMm("LF", Datum.Hub) + 40);
+        foreach (var measure in new[] { Measures.CamberAngle, "toeAngle", Measures.Caster })
+        {
+            Assert.Equal(At(0).ReadDegrees(measure, "LF"), At(1).ReadDegrees(measure, "LF"), 0.01);
+        }
     }
 
     [Fact]
