@@ -388,4 +388,55 @@ public class EdgesOfASearchTests
             .Select(n => n.Found!);
         Assert.All(stopped, s => Assert.Null(s.Stopped));
     }
+
+    [Fact]
+    public void Where_nothing_can_be_found_the_parts_that_have_no_place_are_told_all_the_same()
+    {
+        var search = new StackSearch(
+            Here(Sample.Pickup) with
+            {
+                Target = null,
+            },
+            [
+                new Part
+                {
+                    Id = Sample.Id(950),
+                    Number = "P",
+                    Name = "sold-out plate",
+                    Kind = PartKind.StrutTopSpacer,
+                    Thickness = Sample.Mm(10),
+                    Count = 0,
+                },
+            ],
+            new()
+        );
+        Assert.NotNull(search.Cannot);
+        Assert.Equal(("sold-out plate", "none on the shelf"), Assert.Single(search.LeftOut));
+        Assert.Equal(0, search.Combinations);
+    }
+
+    [Fact]
+    public void A_stack_on_one_side_has_the_chance_that_its_plan_is_foretold()
+    {
+        var situation = CentredAxlesTests.Here(target: Sample.Level with { NoLean = true });
+        Part[] shelf =
+        [
+            CentredAxlesTests.AtHand(1, PartKind.CoilSpacer, 45),
+            CentredAxlesTests.AtHand(2, PartKind.CoilSpacer, 60),
+        ];
+        var oneSided = CentredAxlesTests
+            .All(situation, shelf, new() { SidesDiffer = true })
+            .Where(s => s.Plan.Stacks.Count is 1 or 3)
+            .ToArray();
+        Assert.Contains(oneSided, s => s.Plan.Stacks.Count(c => c.Corner == Corner.LF) == 1);
+        Assert.Contains(oneSided, s => s.Plan.Stacks.All(c => c.Corner != Corner.LF));
+        foreach (var s in oneSided)
+        {
+            Assert.Equal(
+                Predictor.Predict(s.Plan, situation).Landing!.Value!.Value,
+                s.Chance,
+                0.002
+            );
+        }
+    }
 }

@@ -230,4 +230,30 @@ public class HeldGeometryTests
                 },
                 iter: Sample.Tries(20)
             );
+
+    [Fact]
+    public void Behind_a_bracket_comes_alone_on_the_side_where_the_bar_meets_the_body()
+    {
+        var behind = Here(
+            Plans.StacksTests.On(
+                Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Bar),
+                Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Bar) with
+                {
+                    BarBodyEnd = Side.Right,
+                }
+            ),
+            new Target
+            {
+                Datum = Sample.Level.Datum,
+                Tolerance = Sample.Level.Tolerance,
+                LeastRearLift = Sample.Mm(50),
+            }
+        ) with
+        {
+            Limits = new([new GeometryLimit(MechanismKind.TrackBar, Sample.Mm(4))]),
+        };
+        var s = Raised(All(behind, [Ring, LongBar, Bracket], Held), Corner.LR, Corner.RR);
+        Assert.Equal(["TrackBarBracket RR"], Come(s));
+        Assert.Null(s.Stopped);
+    }
 }

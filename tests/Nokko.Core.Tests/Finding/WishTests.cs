@@ -191,4 +191,26 @@ public class WishTests
     }
 
     private static string Why(Wish wish) => wish.On(Here()).Why!;
+
+    [Fact]
+    public void Room_for_a_tyre_becomes_the_least_lift_of_either_axle()
+    {
+        Dictionary<string, Quantity> Gap(double mm) =>
+            new() { [SuspensionSizes.TyreGap] = Sample.Mm(mm) };
+        var vehicle = Sample.Pickup with
+        {
+            TyreSize = "265/70R17",
+            Front = Sample.Pickup.Front with { Dimensions = Gap(40) },
+            Rear = Sample.Pickup.Rear with { Dimensions = Gap(200) },
+        };
+        var situation = new Situation(Sample.AsFound, vehicle, Sample.Stance(vehicle))
+        {
+            Target = Sample.Level,
+        };
+        var (target, _, why) = new Wish(WishKind.RoomForTyre, Tyre: "285/75R17").On(situation);
+        Assert.Null(why);
+        // 28.25 more radius and 25 of room against 40: 13.25 are wanting, rounded up; behind is room.
+        Assert.Equal(14, target!.LeastFrontLift!.In(Unit.Mm));
+        Assert.Equal(0, target.LeastRearLift!.In(Unit.Mm));
+    }
 }

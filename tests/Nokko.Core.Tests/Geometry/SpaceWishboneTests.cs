@@ -161,4 +161,38 @@ public class SpaceWishboneTests
                 var axis = low.Y + ((ground - low.Z) * (high.Y - low.Y) / (high.Z - low.Z));
                 Assert.Equal(690 + there.TrackChangeMm - axis, at.ScrubMm, 1e-5);
             });
+
+    [Fact]
+    public void At_ride_height_it_stands_as_it_was_taped_with_the_rod_ahead_or_behind() =>
+        Gen.Select(Gen.Double[-25, 25].Array[27], Gen.Bool)
+            .Sample(
+                (by, ahead) =>
+                {
+                    SpacePoint[] p =
+                    [
+                        .. Points
+                            .ToArray()
+                            .Select(
+                                (at, i) =>
+                                    new SpacePoint(
+                                        // The tie rod ahead of the axis: its points mirrored.
+                                        ((ahead && i is 6 or 7) ? -at.X : at.X) + by[3 * i],
+                                        at.Y + by[(3 * i) + 1],
+                                        at.Z + by[(3 * i) + 2]
+                                    )
+                            ),
+                    ];
+                    var points = SpaceWishbonePoints.Of(p);
+                    if (new SpaceWishbone(points).At(0) is not { } at)
+                    {
+                        Assert.Fail("It is where it was taped.");
+                        return;
+                    }
+                    Assert.Equal(0, (at.RodOuter - points.RodOuter).Length, 1e-6);
+                    Assert.Equal(0, (at.UpperBall - points.UpperBall).Length, 1e-6);
+                    Assert.Equal(0, at.Toe, 1e-9);
+                    Assert.Equal(0, at.Camber, 1e-9);
+                },
+                iter: Sample.Tries(100)
+            );
 }

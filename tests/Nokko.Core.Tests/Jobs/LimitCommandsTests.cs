@@ -222,4 +222,18 @@ public class LimitCommandsTests
         Assert.Equal(limits == "null", read.Document is not null);
         Assert.Equal(limits == "null", read.Error is null);
     }
+
+    [Fact]
+    public void A_limit_may_be_the_least_and_the_most_that_it_can_be()
+    {
+        foreach (var rule in GeometryLimits.Rules)
+        {
+            string? WhyNot(double most) =>
+                GeometryLimits.WhyNot(new(rule.Kind, Sample.Of(most, rule.Unit)));
+            Assert.Null(WhyNot(rule.Low));
+            Assert.Null(WhyNot(rule.High));
+            Assert.NotNull(WhyNot(rule.Low * 0.999));
+            Assert.NotNull(WhyNot(rule.High * 1.001));
+        }
+    }
 }

@@ -432,4 +432,69 @@ public class AlignmentTests
             Assert.Equal(way.Figure.Value!.Value, travel.Figure[ride], 1e-6);
         }
     }
+
+    [Fact]
+    public void What_the_arms_cannot_reach_is_said_and_angles_and_lengths_have_their_own_band()
+    {
+        var far = Lifted(500, 8);
+        Assert.Equal("The arms cannot reach that far.", far.Ways[1].Figure.Cannot);
+        Assert.All(far.Ways[1].Also, a => Assert.NotNull(a.Result.Cannot));
+        // Against draws of the points, each good to 3 mm, and of the rise.
+        var lifted = Lifted(50, 8).Ways[1];
+        var random = new Random(3);
+        double Normal() =>
+            Math.Sqrt(-2 * Math.Log(1 - random.NextDouble()))
+            * Math.Cos(2 * Math.PI * random.NextDouble());
+        var drawn = new List<(double Camber, double Toe)>();
+        for (var i = 0; i < 1500; i++)
+        {
+            var arms = new SpaceWishbone(
+                SpaceWishbonePoints.Of([
+                    .. SpaceWishboneTests
+                        .Points.ToArray()
+                        .Select(p => new SpacePoint(
+                            p.X + (3 * Normal()),
+                            p.Y + (3 * Normal()),
+                            p.Z + (3 * Normal())
+                        )),
+                ])
+            );
+            var (was, low) = (arms.At(0)!.Value, arms.At(-50)!.Value);
+            drawn.Add((low.Camber - was.Camber, low.Toe - was.Toe));
+        }
+        double Sd(Func<(double Camber, double Toe), double> of) =>
+            MathNet.Numerics.Statistics.Statistics.StandardDeviation(drawn.Select(of))
+            * 180
+            / Math.PI;
+        // The rise adds a little.
+        Assert.InRange(lifted.Figure.U!.Value, 0.93 * Sd(d => d.Camber), 1.3 * Sd(d => d.Camber));
+        Assert.InRange(
+            Also(lifted, "Each wheel turns in").U!.Value,
+            0.93 * Sd(d => d.Toe),
+            1.3 * Sd(d => d.Toe)
+        );
+    }
+
+    [Fact]
+    public void The_wheel_whose_worse_cam_has_furthest_to_go_decides()
+    {
+        // Camber alone moves both cams alike; caster moves them apart: a little of each leaves one of them still.
+        var allowed = Allowed(-0.5, 0.5, 2.5, 4);
+        Mechanism Of((double, double) left, (double, double) right) =>
+            Sheet(left, right, 8, allowed);
+        (double, double)[] sheets = [(-1.4, 3), (0, 1.2), (-1.1, 1.6), (-0.9, 4.4), (0.9, 4.6)];
+        double Worst(Mechanism m) =>
+            Math.Max(Math.Abs(Mm(m, "Lower arm")), Math.Abs(Mm(m, "Its rear")));
+        foreach (var left in sheets)
+        {
+            foreach (var right in sheets)
+            {
+                Assert.Equal(
+                    Math.Max(Worst(Of(left, left)), Worst(Of(right, right))),
+                    Worst(Of(left, right)),
+                    1e-9
+                );
+            }
+        }
+    }
 }

@@ -464,4 +464,77 @@ public class ContactsTests
         Assert.NotEqual(SuspensionKind.CoilFourLink, kept);
         Assert.Empty(Front(SuspensionKind.CoilFourLink));
     }
+
+    [Fact]
+    public void What_was_taped_flexed_is_turned_in_front_and_of_no_rear_axle()
+    {
+        (string, double)[] flexed =
+        [
+            .. Gaps,
+            (SuspensionSizes.AheadFlexed, 25),
+            (SuspensionSizes.BehindFlexed, 30),
+            (SuspensionSizes.InsideFlexed, 35),
+        ];
+        var front = Front(flexed, Tyres(Large));
+        Assert.Equal(
+            [ContactWith.Ahead, ContactWith.Behind, ContactWith.Frame],
+            front
+                .Stands.Contacts.Where(c => c is { At: ContactAt.Bump, Turned: true })
+                .Select(c => c.With)
+        );
+        var rear = One(
+            Of(
+                StacksTests.On(
+                    StacksTests.Of(SuspensionKind.CoilRadiusArm),
+                    StacksTests.Of(SuspensionKind.CoilFourLink, flexed)
+                ) with
+                {
+                    TyreSize = "265/70R17",
+                },
+                [.. Tyres(Large).Select((t, i) => (Corners.Of(Axle.Rear)[i], t.Item2))]
+            ),
+            MechanismKind.Contacts,
+            "rear"
+        );
+        Assert.DoesNotContain(rear.Stands.Contacts, c => c.Turned);
+        // Through its lock it is drawn where somebody asks, from whatever was taped.
+        Assert.Null(front.Stands.Lock);
+        Assert.NotNull(
+            Front(
+                [(SuspensionSizes.InsideAtLock, 38), (SuspensionSizes.LockAngle, 33)],
+                Tyres(Large),
+                travel: true
+            ).Stands.Lock
+        );
+        Assert.NotNull(
+            Front(
+                [(SuspensionSizes.AheadAtLock, 45), (SuspensionSizes.LockAngle, 33)],
+                Tyres(Large),
+                travel: true
+            ).Stands.Lock
+        );
+        Assert.Null(
+            Front([(SuspensionSizes.LockAngle, 33)], Tyres(Large), travel: true).Stands.Lock
+        );
+    }
+
+    [Fact]
+    public void A_tyre_that_is_narrower_than_its_rim_reaches_as_far_as_the_rim()
+    {
+        // 215/85R16 is 772 across; on rims of 254 between the flanges the rim decides, not 215.
+        Result Room(double? rim) =>
+            TyreRoom
+                .Of(
+                    With([
+                        .. Gaps,
+                        .. rim is { } mm
+                            ? ((string, double)[])[(SuspensionSizes.RimWidth, mm)]
+                            : [],
+                    ]),
+                    "215/85R16"
+                )![0]
+                .AtLock;
+        Assert.True(Room(254).Value < Room(null).Value - 5);
+        Assert.Equal(Room(null).Value!.Value, Room(150).Value!.Value, 1e-9);
+    }
 }

@@ -342,4 +342,49 @@ public class HosesTests
         Assert.Contains("one side only", left.Stands.Said, StringComparison.Ordinal);
         Assert.Equal(0, set.Stands.Figure.Value!.Value, 1e-6);
     }
+
+    [Fact]
+    public void A_hose_of_unknown_length_on_one_side_leaves_it_untold_and_just_enough_needs_nothing()
+    {
+        (Corner, PlacedPart)[] parts =
+        [
+            .. new[] { Corner.LR, Corner.RR }.SelectMany(
+                (c, i) =>
+                    new[]
+                    {
+                        (c, Longer with { Id = Sample.Id(510 + i) }),
+                        (
+                            c,
+                            StacksTests.Part(2, PartKind.BrakeHose, i == 0 ? null : 40) with
+                            {
+                                Id = Sample.Id(520 + i),
+                            }
+                        ),
+                    }
+            ),
+        ];
+        Mechanism With(double slack, (Corner, PlacedPart)[] fitted) =>
+            One(
+                Of(
+                    StacksTests.On(
+                        StacksTests.Of(SuspensionKind.CoilFourLink),
+                        StacksTests.Of(
+                            SuspensionKind.CoilFourLink,
+                            [.. Shocks, (SuspensionSizes.HoseSlack, slack)]
+                        )
+                    ),
+                    fitted
+                ),
+                MechanismKind.Hoses,
+                "rear"
+            );
+        var untold = With(40, parts);
+        Assert.Equal("As planned: another brake hose", untold.Stands.Said);
+        Assert.Contains("was not entered", untold.Stands.Figure.Cannot, StringComparison.Ordinal);
+        // 35 lower of 47 leaves just what must be left.
+        var enough = With(47, [.. parts.Where(p => p.Item2.Kind == PartKind.Shock)]);
+        Assert.Equal(12, enough.Stands.Figure.Value!.Value, 1e-9);
+        Assert.False(enough.Beyond);
+        Assert.DoesNotContain(enough.Ways, w => w.Kind == WayKind.Cure);
+    }
 }

@@ -1,4 +1,5 @@
 using CsCheck;
+using Nokko.Core.Fitting;
 using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
@@ -371,5 +372,43 @@ public class PlanGeometryTests
         );
         Assert.NotNull(geometry.FrontRise.Cannot);
         Assert.Empty(geometry.Mechanisms);
+    }
+
+    [Fact]
+    public void A_bar_is_told_where_one_holds_the_axle_exactly_before_and_with_care_where_it_steers()
+    {
+        var leaf = Of(
+            StacksTests.On(FourLinks.Front, StacksTests.Of(SuspensionKind.LeafOverslung)),
+            Rings(50, 0)
+        );
+        Assert.DoesNotContain(
+            leaf.Mechanisms,
+            m => m.Kind == MechanismKind.TrackBar && m.Where == "rear"
+        );
+        var behind = StacksTests.Of(SuspensionKind.CoilFourLink, Bar);
+        var geometry = Of(StacksTests.On(FourLinks.Front, behind), Rings(50, 50));
+        var (front, rear) = (
+            One(geometry, MechanismKind.TrackBar, "front"),
+            One(geometry, MechanismKind.TrackBar, "rear")
+        );
+        Assert.Equal((0, 0), (front.Ways[0].Figure.Value, front.Ways[0].Figure.U));
+        Assert.Equal(Heed.Look, Way(front, "Longer bar").Care!.Heed);
+        Assert.Null(Way(rear, "Longer bar").Care);
+        Assert.Null(front.Ways[0].Care);
+    }
+
+    [Fact]
+    public void Steering_says_by_how_much_the_wheels_stand_turned_until_the_link_is_centred()
+    {
+        var steering = One(Of(FourLinks, Rings(50, 0)), MechanismKind.Steering, "front");
+        var turned = Math.Abs(Also(steering.Ways[1], "At rest"));
+        Assert.True(turned > 0.05);
+        Assert.EndsWith(
+            FormattableString.Invariant(
+                $"the wheels stand turned by {turned:0.0}° until the link is centred."
+            ),
+            steering.Says,
+            StringComparison.Ordinal
+        );
     }
 }

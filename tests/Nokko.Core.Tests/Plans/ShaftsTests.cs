@@ -304,4 +304,95 @@ public class ShaftsTests
         );
         Assert.False(arms.Beyond);
     }
+
+    [Fact]
+    public void What_links_turn_the_pinion_by_goes_into_its_joint_and_it_is_told_in_words()
+    {
+        (double Along, double Up)[] points =
+        [
+            (700, 400),
+            (0, 320),
+            (450, 640),
+            (0, 500),
+            (0, 460),
+            (0, 780),
+            (0, 380),
+        ];
+        var links = StacksTests.Of(SuspensionKind.CoilFourLink, Shaft) with
+        {
+            Points = StacksTests.Points(SuspensionKind.CoilFourLink, points),
+        };
+        foreach (var where in new[] { "rear", "front" })
+        {
+            var geometry = Of(StacksTests.On(links, links), Rings(60, 60));
+            var turns = One(
+                geometry,
+                where == "rear" ? MechanismKind.Pinion : MechanismKind.Caster,
+                where
+            )
+                .Ways[1]
+                .Figure.Value!.Value;
+            var up = where == "rear" ? turns : -turns;
+            Assert.True(Math.Abs(up) > 0.5);
+            var shaft = One(geometry, MechanismKind.Propshaft, where);
+            var (f, r) = (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
+            // The gearbox rises by its share between the axles.
+            var gearbox = where == "rear" ? r + ((f - r) / 3) : f + ((r - f) / 3);
+            var slope = Math.Atan2(100 + gearbox, 1200) * 180 / Math.PI;
+            Assert.Equal(
+                Math.Abs(slope - 4 - up),
+                Also(Way(shaft, "pinion left"), "Joint at the axle"),
+                1e-6
+            );
+            Assert.StartsWith(
+                FormattableString.Invariant(
+                    $"{(where == "rear" ? "The shaft" : "The front shaft")}'s joints leave {shaft.Ways[1].Figure.Value:0.0}° over, {shaft.Ways[0].Figure.Value:0.0}° before"
+                ),
+                shaft.Says,
+                StringComparison.Ordinal
+            );
+        }
+    }
+
+    [Fact]
+    public void Camber_of_taped_arms_is_as_good_as_the_rise_and_the_points()
+    {
+        var kind = SuspensionKind.CoilOverArm;
+        var taped = StacksTests.Of(kind) with
+        {
+            Points = StacksTests.Points(
+                kind,
+                [.. Archetype.Of(kind)!.Points.Select(p => (p.At.Y, p.At.Z))]
+            ),
+        };
+        var vehicle = StacksTests.On(taped);
+        (PlanGeometry Geometry, Result Camber) With(double plate)
+        {
+            var geometry = Of(
+                vehicle,
+                [
+                    .. Corners
+                        .Of(Axle.Front)
+                        .Select(
+                            (c, i) =>
+                                (
+                                    c,
+                                    StacksTests.Part(1, PartKind.StrutTopSpacer, plate) with
+                                    {
+                                        Id = Sample.Id(70 + i),
+                                    }
+                                )
+                        ),
+                ]
+            );
+            return (geometry, One(geometry, MechanismKind.Arms, "front").Ways[1].Figure);
+        }
+        var (now, camber) = With(40);
+        var (less, more) = (With(38), With(42));
+        var perMm =
+            (more.Camber.Value - less.Camber.Value)!.Value
+            / (more.Geometry.FrontRise.Value - less.Geometry.FrontRise.Value)!.Value;
+        Assert.Equal(double.Hypot(0.075, perMm * now.FrontRise.U!.Value), camber.U!.Value, 0.003);
+        Assert.True(camber.U > 0.08);
+    }
 }

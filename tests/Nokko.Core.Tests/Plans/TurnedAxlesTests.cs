@@ -233,4 +233,139 @@ public class TurnedAxlesTests
         // Pivots to the right are behind: a top that goes to the right leans back.
         return -(Lean(l) - leaning);
     }
+
+    /// <summary>A front or rear axle on links of which the upper one is shorter.</summary>
+    private static Vehicle OnBentLinks()
+    {
+        (double Along, double Up)[] points =
+        [
+            (700, 400),
+            (0, 320),
+            (450, 640),
+            (0, 500),
+            (0, 460),
+            (0, 780),
+            (0, 380),
+        ];
+        var bent = StacksTests.Of(SuspensionKind.CoilFourLink) with
+        {
+            Points = StacksTests.Points(SuspensionKind.CoilFourLink, points),
+        };
+        return StacksTests.On(bent, bent);
+    }
+
+    [Theory]
+    [InlineData(MechanismKind.Caster, "front")]
+    [InlineData(MechanismKind.Pinion, "rear")]
+    public void The_turn_on_links_is_as_good_as_the_rise_of_its_own_axle_and_the_points(
+        MechanismKind kind,
+        string where
+    )
+    {
+        var vehicle = OnBentLinks();
+        var front = where == "front";
+        Result Turn(double f, double r) =>
+            Way(One(Of(vehicle, Rings(f, r)), kind, where), "links left").Figure;
+        var geometry = Of(vehicle, Rings(50, 50));
+        var (sf, sr) = (geometry.FrontRise.U!.Value, geometry.RearRise.U!.Value);
+        // By differences: how far a millimetre more under either end turns it.
+        var byFront = (Turn(51, 50).Value - Turn(49, 50).Value)!.Value / 2;
+        var byRear = (Turn(50, 51).Value - Turn(50, 49).Value)!.Value / 2;
+        Assert.True(Math.Abs(front ? byFront : byRear) > 3 * Math.Abs(front ? byRear : byFront));
+        var points = 0.15;
+        // What both rises share lies between nothing and all of it.
+        var own = (byFront * sf * byFront * sf) + (byRear * sr * byRear * sr);
+        var shared = 2 * Math.Abs(byFront * sf * byRear * sr);
+        var u = Turn(50, 50).U!.Value;
+        Assert.InRange(
+            u * u,
+            (points * points) + (own - shared) - 1e-6,
+            (points * points) + own + shared + 1e-6
+        );
+        Assert.True(u > points + 0.001);
+    }
+
+    [Fact]
+    public void It_says_what_is_lost_or_gained_and_which_way_the_pinion_turns()
+    {
+        var arms = StacksTests.Of(
+            SuspensionKind.CoilRadiusArm,
+            (SuspensionSizes.ArmLength, 900),
+            (SuspensionSizes.RadiusArmDrop, 60)
+        );
+        string Says(Vehicle vehicle, double f, double r, MechanismKind kind, string where)
+        {
+            var m = One(Of(vehicle, Rings(f, r)), kind, where);
+            var degrees = Math.Abs(m.Ways[1].Figure.Value!.Value);
+            Assert.Contains(
+                FormattableString.Invariant($"{degrees:0.0}°"),
+                m.Says,
+                StringComparison.Ordinal
+            );
+            return m.Says;
+        }
+        var radius = StacksTests.On(arms, arms);
+        Assert.Contains(
+            "of caster lost: it may wander",
+            Says(radius, 50, 50, MechanismKind.Caster, "front"),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith(
+            "The pinion turns up by",
+            Says(radius, 50, 50, MechanismKind.Pinion, "rear"),
+            StringComparison.Ordinal
+        );
+        var links = OnBentLinks();
+        var rear = One(Of(links, Rings(0, 60)), MechanismKind.Pinion, "rear");
+        Assert.StartsWith(
+            rear.Ways[1].Figure.Value < 0 ? "The pinion turns down by" : "The pinion turns up by",
+            rear.Says,
+            StringComparison.Ordinal
+        );
+        // Nose up on links that do not turn by themselves: caster is gained.
+        var gained = One(Of(radius, Rings(0, 0)), MechanismKind.Caster, "front");
+        Assert.StartsWith("Nothing turns it", gained.Says, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Offset_bushes_are_a_part_in_front_and_its_arm_is_drawn_in_its_length()
+    {
+        var arms = StacksTests.Of(
+            SuspensionKind.CoilRadiusArm,
+            (SuspensionSizes.ArmLength, 900),
+            (SuspensionSizes.RadiusArmDrop, 60)
+        );
+        var geometry = Of(StacksTests.On(arms, arms), Rings(50, 50), travel: true);
+        var caster = One(geometry, MechanismKind.Caster, "front");
+        Assert.Equal(PartKind.CasterBush, Way(caster, "Offset bushes").Part);
+        // Behind nobody knows which way a bush made for the front turns the pinion.
+        Assert.Null(Way(One(geometry, MechanismKind.Pinion, "rear"), "Offset bushes").Part);
+        foreach (var way in caster.Ways)
+        {
+            foreach (var rod in way.Travel!.Rods.Where(r => r.Name is "arm" or "axis"))
+            {
+                for (var i = 0; i < rod.Ends.Count; i += 4)
+                {
+                    Assert.Equal(
+                        rod.Name == "arm" ? 900 : 260,
+                        double.Hypot(
+                            rod.Ends[i + 2] - rod.Ends[i],
+                            rod.Ends[i + 3] - rod.Ends[i + 1]
+                        ),
+                        0.02
+                    );
+                }
+            }
+        }
+        // At ride height the pivot stands over the axle by its drop and what the frame rose there.
+        var (f, r) = (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
+        var run = Math.Sqrt((900 * 900) - (60 * 60));
+        var lifted = Way(caster, "arms left").Travel!;
+        var ride = lifted.UpMm.ToList().FindIndex(up => Math.Abs(up) < 1e-9);
+        Assert.Equal(
+            60 + f + ((r - f) * run / 3600),
+            lifted.Rods.Single(rod => rod.Name == "arm").Ends[(4 * ride) + 3],
+            0.02
+        );
+    }
 }
