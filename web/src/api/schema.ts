@@ -1767,7 +1767,7 @@ export interface components {
          * @default number
          * @enum {unknown}
          */
-        BenchAsks: "number" | "tyreSize" | "suspension" | "shacklePivot";
+        BenchAsks: "number" | "point" | "tyreSize" | "suspension" | "shacklePivot";
         /** @description One thing that a calculation asks for. */
         BenchField: {
             /** @description Its name in links. */
@@ -2469,7 +2469,7 @@ export interface components {
         GeometryLimit: {
             /** @description The mechanism whose number it limits. */
             kind: components["schemas"]["MechanismKind"];
-            /** @description Most that the number may be on either side, in the unit of its rule. */
+            /** @description Most that the number may be on either side, in the unit of its rule; of what must be left, the least. */
             most: components["schemas"]["Quantity"];
         };
         /**
@@ -4030,6 +4030,11 @@ export interface components {
             high: number;
             /** @description Where it comes from. */
             from: string;
+            /**
+             * @description Whether it is the least that must be left, not the most that may be.
+             * @default false
+             */
+            least: boolean;
         };
         /** @description How much of a limit is used up, on the point that holds in 95 of 100. */
         LimitUse: {

@@ -28,7 +28,10 @@ export function frontDrawings(
   return {
     front: () => {
       // Angles of a tenth of a degree are seen ten times as large.
-      const [camber, toe] = [within(24, value(0) * 10), within(24, value(1) * 10)];
+      const [camber, toe] = [
+        within(24, value(0) * 10),
+        within(24, value(1) * 10),
+      ];
       const tyre = (x: number, turn: number, line: object) => (
         <rect
           x={x - 18}
