@@ -64,6 +64,15 @@ public sealed class GeometryTests(DemoServer demo)
         b.Press("Find again");
         b.Sees("had to be worked out");
         b.Sees("in Rook track bar, adjustable");
+        // Held as a whole, each number by its own limit; unheld, beside the stack stands what would bring it back.
+        b.Type("No axle aside by more than", "");
+        b.Press("Find again");
+        b.Sees("Brought back by Rook track bar, adjustable: 1.2 h, 164 EUR more.");
+        b.Driver.FindElement(By.XPath("//label[contains(., 'geometry within its limits')]//input"))
+            .Click();
+        b.Press("Find again");
+        b.Sees("Narrowed: geometry within its limits");
+        b.Sees("front: in Rook track bar, adjustable");
 
         // A plate is entered by somebody who reads inches: the weights beside it stay what they were, in kilograms.
         b.Open(b.Driver.Url.Split("/plan")[0] + "/take-in");

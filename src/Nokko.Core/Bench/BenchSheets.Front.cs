@@ -165,10 +165,7 @@ public static partial class BenchSheets
                 .. lifted.Also,
                 .. mechanism.Ways[2].Also,
             ],
-            [
-                mechanism.Says,
-                "Points to 3 mm, forward of the wheel centre, outward from the middle, up from the floor. Angles are those that change, not those on a rack.",
-            ]
+            [mechanism.Says, "Points to 3 mm. Angles are those that change, not those on a rack."]
         );
     }
 

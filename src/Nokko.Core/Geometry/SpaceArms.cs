@@ -87,7 +87,7 @@ public static class SpaceArms
             plane.UpperBallJoint,
             plane.WheelCentre
         );
-        var (of, joint) = (taped ? AxleSizes.JointUMm : 20 * scale, 8 * scale);
+        var (of, joint) = (taped ? AxleSizes.JointUMm : 12 * scale, 6 * scale);
         // Along nobody looked; the two pivots of an arm stand about the one that was taped.
         (SpacePoint At, double X, double Y, double Z)[] points =
         [
@@ -97,8 +97,8 @@ public static class SpaceArms
             (On(95, high, 10, 5), 40, double.Hypot(of, joint), double.Hypot(of, joint)),
             (On(-160, high, 0, -10), 40, double.Hypot(of, joint), double.Hypot(of, joint)),
             (On(-22, top, 0, 0), 15, of, of),
-            (On(-120, low, 20, 50), 30, 20 * scale, 12 * scale),
-            (On(-135, ball, -10, 50), 20, 20 * scale, 12 * scale),
+            (On(-120, low, 20, 50), 30, 12 * scale, 6 * scale),
+            (On(-135, ball, -10, 50), 20, 12 * scale, 6 * scale),
             (On(0, wheel, 0, 0), 0, of, of),
         ];
         return (

@@ -139,7 +139,7 @@ internal sealed record FoundView(
         );
     }
 
-    /// <summary>What is done to a vehicle, in a fitter's words; what is done on both sides is said once.</summary>
+    /// <summary>What is done to a vehicle, in a fitter's words; what is done on both sides, or an axle has once, is said of the axle.</summary>
     public static IEnumerable<string> Touched(Stage from, Plan plan)
     {
         foreach (var axle in Corners.Axles)
@@ -148,28 +148,33 @@ internal sealed record FoundView(
                 Change(from, plan, Corners.Of(axle)[0]),
                 Change(from, plan, Corners.Of(axle)[1])
             );
-            foreach (var what in left.ToArray())
+            foreach (var done in left.ToArray())
             {
-                if (right.Remove(what))
+                if (right.Remove(done))
                 {
-                    left.Remove(what);
-                    yield return $"{axle.Said()}: {what}";
+                    left.Remove(done);
+                    yield return $"{axle.Said()}: {done.What}";
                 }
             }
             foreach (
-                var (corner, what) in left.Select(w => (Corners.Of(axle)[0], w))
+                var (corner, done) in left.Select(w => (Corners.Of(axle)[0], w))
                     .Concat(right.Select(w => (Corners.Of(axle)[1], w)))
             )
             {
-                yield return $"{Corners.Said(corner)}: {what}";
+                yield return done.PerAxle
+                    ? $"{axle.Said()}: {done.What}"
+                    : $"{Corners.Said(corner)}: {done.What}";
             }
         }
     }
 
-    private static List<string> Change(Stage from, Plan plan, Corner corner)
+    private static List<(string What, bool PerAxle)> Change(Stage from, Plan plan, Corner corner)
     {
         var (gone, come) = CornerStack.Change(corner, from.Stacks, plan.Stacks);
-        return [.. gone.Select(p => $"out {p.Name}"), .. come.Select(p => $"in {p.Name}")];
+        return [.. gone.Select(p => Said("out", p)), .. come.Select(p => Said("in", p))];
+
+        static (string, bool) Said(string way, PlacedPart part) =>
+            ($"{way} {part.Name}", PartRule.Of(part.Kind).PerAxle);
     }
 }
 

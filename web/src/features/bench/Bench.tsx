@@ -105,6 +105,12 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
       }}
     >
       <Box>
+        {sheet.fields.some((f) => f.asks === "point") && (
+          <Typography color="text.secondary" sx={{ mb: 1.5 }}>
+            Each point: forward of the wheel centre; outward from the middle; up
+            from the floor. A semicolon between, rearward below zero.
+          </Typography>
+        )}
         <Box
           sx={{
             display: "grid",

@@ -28,8 +28,9 @@ export function frontDrawings(
   return {
     front: () => {
       // Angles of a tenth of a degree are seen ten times as large.
+      // From behind, the left wheel's top goes inward to the right when camber is below zero.
       const [camber, toe] = [
-        within(24, value(0) * 10),
+        within(24, -value(0) * 10),
         within(24, value(1) * 10),
       ];
       const tyre = (x: number, turn: number, line: object) => (
@@ -45,13 +46,13 @@ export function frontDrawings(
       );
       return {
         height: 190,
-        says: "The left wheel from the front and from above, before and lifted; its angles ten times as large",
+        says: "The left wheel from behind and from above, before and lifted; its angles ten times as large",
         art: (
           <>
             {tyre(110, 0, before)}
             {tyre(110, camber, now)}
             <path d="M128 70L200 78M128 118L200 108" {...part} />
-            {says(130, 178, "from the front ×10")}
+            {says(130, 178, "from behind ×10")}
             {tyre(330, 0, before)}
             {tyre(330, toe, now)}
             <path d="M348 92H410" {...part} />
@@ -74,7 +75,14 @@ export function frontDrawings(
             <path d={shaft(value(3))} {...before} />
             <path d={shaft(value(0))} {...now} />
             {says(365, 112, "differential")}
-            {says(110, 178, "wheel")}
+            {says(
+              110,
+              within(
+                150,
+                60 + 220 * Math.sin((within(60, value(0)) * Math.PI) / 180),
+              ) + 28,
+              "wheel",
+            )}
           </>
         ),
       };
