@@ -55,7 +55,7 @@ public sealed partial class StackSearch
             Cannot = why;
             return;
         }
-        _box = StanceOdds.Box(target);
+        _box = StanceOdds.Box(target, situation.Limits);
         if (_box.Low.All(double.IsInfinity) && _box.High.All(double.IsInfinity))
         {
             Cannot = "Say first how it shall sit: a rake, a lift, or a lean to take out.";

@@ -12,13 +12,15 @@ namespace Nokko.Core.Geometry;
 /// <param name="Moved">What the plan adds to it.</param>
 /// <param name="PerMm">Change for each mm of free rise at each spring, of 100.</param>
 /// <param name="Wanted">Whether the owner wants the diagonals even.</param>
+/// <param name="EvenWithin">Off the half by no more, they are even; of 100.</param>
 public sealed record OnScales(
     IReadOnlyList<Estimate> Kg,
     Estimate Share,
     double OfLoads,
     Estimate Moved,
     IReadOnlyList<double> PerMm,
-    bool Wanted
+    bool Wanted,
+    double EvenWithin
 );
 
 /// <summary>Whether both diagonals of the wheels carry the same, and under which spring something evens them.</summary>
@@ -36,7 +38,7 @@ internal static class CornerScalesMechanism
         var moved = scales.Moved.Mean + scales.OfLoads;
         var then = scales.Share.Mean - 50 + moved;
         var u = double.Hypot(scales.Share.Sd, scales.Moved.Sd);
-        var even = Math.Abs(then) <= CrossWeight.EvenWithin;
+        var even = Math.Abs(then) <= scales.EvenWithin;
         MechanismWay Way(WayKind kind, string said, double off, double sd) =>
             new()
             {
@@ -71,8 +73,8 @@ internal static class CornerScalesMechanism
                 (true, false) =>
                     $"{Carry(then)} after it, {Number(50 + then - moved)} before. {Evens(scales.PerMm, then)}",
             },
-            Limit = scales.Wanted ? CrossWeight.EvenWithin : null,
-            LimitIsRule = true,
+            // Off the half is beyond a limit only where somebody wants it even.
+            Judged = scales.Wanted ? null : false,
             Ways =
             [
                 before with

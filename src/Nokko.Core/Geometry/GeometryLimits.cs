@@ -1,4 +1,5 @@
 using System.Globalization;
+using Nokko.Core.Stance;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Geometry;
@@ -94,6 +95,14 @@ public sealed record GeometryLimits(IReadOnlyList<GeometryLimit> Own)
             "1/2 in on a wall at 25 ft: about what a full tank and a passenger do"
         ),
         new(
+            MechanismKind.CornerScales,
+            Unit.One,
+            CrossWeight.EvenWithin,
+            0.1,
+            5,
+            "half of a hundred: what a fuel tank and the scales themselves move it by"
+        ),
+        new(
             MechanismKind.Hoses,
             Unit.Mm,
             HosesMechanism.LeastMm,
@@ -142,7 +151,7 @@ public sealed record GeometryLimits(IReadOnlyList<GeometryLimit> Own)
         RuleOf(kind) ?? throw new InvalidOperationException($"{kind} has no rule.");
 
     private static string Text(LimitRule rule, double most) =>
-        rule.Unit == Unit.Mm
-            ? LengthText.Both(most)
-            : most.ToString("0.##", CultureInfo.InvariantCulture) + "°";
+        rule.Unit == Unit.Mm ? LengthText.Both(most)
+        : rule.Unit == Unit.One ? string.Create(CultureInfo.InvariantCulture, $"{most:0.##} of 100")
+        : most.ToString("0.##", CultureInfo.InvariantCulture) + "°";
 }

@@ -131,7 +131,7 @@ public static class JobEvaluator
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
             Weighed = Weighed(stances, from.Id),
-            Limits = d.Job.Limits is { } own ? new(own) : GeometryLimits.Usual,
+            Limits = LimitsOf(d),
             OdometerKm = d.Job.OdometerIn?.In(Unit.Km),
             Target = d.Job.Target,
             Learned = known.Learned(d.VehicleAt(from), from.Ordinal),
@@ -139,6 +139,9 @@ public static class JobEvaluator
             RearAchieved = Lift(achieved, Axle.Rear),
         };
     }
+
+    private static GeometryLimits LimitsOf(JobDocument d) =>
+        d.Job.Limits is { } own ? new(own) : GeometryLimits.Usual;
 
     /// <summary>The vehicle as it stands now, whatever is planned.</summary>
     /// <param name="d">The job.</param>
@@ -253,7 +256,8 @@ public static class JobEvaluator
                 .Where(s => s.StageId == made)
                 .SelectMany(s => s.Measures)
                 .LastOrDefault(m => m.Measure == MeasureValues.CrossWeight)
-                ?.Value
+                ?.Value,
+            LimitsOf(d).Of(MechanismKind.CornerScales)
         ) with
         {
             Moved = MovedProof.Of(

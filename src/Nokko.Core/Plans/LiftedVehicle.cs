@@ -62,7 +62,8 @@ internal sealed record LiftedVehicle(
                 diagonals.OfLoads,
                 diagonals.MovedBy(rises, body.LoadShare),
                 diagonals.PerMm,
-                s.Target?.EvenDiagonals ?? false
+                s.Target?.EvenDiagonals ?? false,
+                s.Limits.Of(MechanismKind.CornerScales)
             )
             : null;
 

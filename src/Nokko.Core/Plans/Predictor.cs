@@ -131,7 +131,7 @@ public static class Predictor
         var (odds, why) = StanceOdds.Of(body, s.Baseline!, s.Target, s);
         return odds is null
             ? Result.No(Unit.One, why!)
-            : Result.Of(odds.Chance(rises, s.Target), Unit.One, null, rises.Parts);
+            : Result.Of(odds.Chance(rises, s.Target, s.Limits), Unit.One, null, rises.Parts);
     }
 
     private static AxleState AxleOf(AxleState[] axles, Corner corner) =>

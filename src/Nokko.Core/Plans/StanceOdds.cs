@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -96,7 +97,9 @@ internal sealed class StanceOdds
     }
 
     /// <summary>Sides of the box that a target asks for, mm or of 100: infinite where nothing is asked.</summary>
-    public static (double[] Low, double[] High) Box(Target target)
+    /// <param name="target">The target.</param>
+    /// <param name="limits">Within what diagonals are even.</param>
+    public static (double[] Low, double[] High) Box(Target target, GeometryLimits limits)
     {
         var (low, high) = (new double[Count], new double[Count]);
         Array.Fill(low, double.NegativeInfinity);
@@ -117,7 +120,8 @@ internal sealed class StanceOdds
         }
         if (target.EvenDiagonals)
         {
-            (low[Diagonal], high[Diagonal]) = (-CrossWeight.EvenWithin, CrossWeight.EvenWithin);
+            var within = limits.Of(MechanismKind.CornerScales);
+            (low[Diagonal], high[Diagonal]) = (-within, within);
         }
         return (low, high);
     }
@@ -298,9 +302,10 @@ internal sealed class StanceOdds
     /// <summary>The chance that a stack lands within the target.</summary>
     /// <param name="rises">Its free rises.</param>
     /// <param name="target">The target.</param>
-    public double Chance(FreeRises rises, Target target)
+    /// <param name="limits">Within what diagonals are even.</param>
+    public double Chance(FreeRises rises, Target target, GeometryLimits limits)
     {
-        var (low, high) = Box(target);
+        var (low, high) = Box(target, limits);
         var (mean, covariance) = ((double[])Mean.Clone(), (double[,])Covariance.Clone());
         for (var f = 0; f < Count; f++)
         {

@@ -178,6 +178,7 @@ public static class Prove
     /// <param name="heldBack">Work of this plan that is still open and moves the heights.</param>
     /// <param name="marks">What was done otherwise than it should be and may show in the heights.</param>
     /// <param name="diagonals">What right front and left rear carry after, of 100; null is not weighed.</param>
+    /// <param name="evenWithin">Off the half by no more, they are even; of 100.</param>
     public static PlanProof Of(
         Plan plan,
         FrozenPrediction frozen,
@@ -187,7 +188,8 @@ public static class Prove
         Comparison? sinceFirst = null,
         IReadOnlyList<string>? heldBack = null,
         IReadOnlyList<string>? marks = null,
-        Result? diagonals = null
+        Result? diagonals = null,
+        double evenWithin = CrossWeight.EvenWithin
     )
     {
         heldBack ??= [];
@@ -229,6 +231,7 @@ public static class Prove
             now,
             sinceFirst ?? comparison,
             diagonals ?? Result.No(Unit.One, "All four wheels must be weighed after."),
+            evenWithin,
             of => decides && !(slipped && of.Any(Suspected)),
             of => !of.Any(Suspected)
         );

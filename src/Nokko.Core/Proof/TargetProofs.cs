@@ -14,6 +14,7 @@ internal static class TargetProofs
     /// <param name="now">The stance after.</param>
     /// <param name="comparison">The job's first stage against now; null when nothing was measured before.</param>
     /// <param name="diagonals">What right front and left rear carry after, of 100.</param>
+    /// <param name="evenWithin">Off the half by no more, they are even; of 100.</param>
     /// <param name="decides">Whether readings of these corners may carry a verdict.</param>
     /// <param name="condemns">Whether they may carry one against the work: a reading that is doubted is read again first.</param>
     public static IReadOnlyList<TargetProof> Of(
@@ -21,6 +22,7 @@ internal static class TargetProofs
         WalkRoundStance now,
         Comparison? comparison,
         Result diagonals,
+        double evenWithin,
         Func<IEnumerable<Corner>, bool> decides,
         Func<IEnumerable<Corner>, bool> condemns
     )
@@ -50,7 +52,7 @@ internal static class TargetProofs
         }
         if (target.EvenDiagonals)
         {
-            Add("diagonals", 50, diagonals, Corners.All, d => d, CrossWeight.EvenWithin);
+            Add("diagonals", 50, diagonals, Corners.All, d => d, evenWithin);
         }
         return proofs;
 

@@ -372,6 +372,11 @@ public class CrossWeightTests
         Assert.Equal(Verdict.Reached, Proved([550, 555, 447, 448]));
         Assert.Equal(Verdict.NotReached, Proved([570, 530, 425, 475]));
         Assert.Equal(Verdict.CannotTell, Proved(null));
+        // 47.75 of 100: within three of the half, where that is enough for the job.
+        Assert.Equal(
+            Verdict.Reached,
+            Proved([570, 530, 425, 475], new(MechanismKind.CornerScales, Sample.Of(3, Unit.One)))
+        );
     }
 
     [Fact]
@@ -480,7 +485,7 @@ public class CrossWeightTests
                 .Moves!.NPerMm.Select(n => 100 * n / (Gravity.NPerKg * Weights.Sum())),
         ];
 
-    private static Verdict Proved(double[]? after)
+    private static Verdict Proved(double[]? after, params GeometryLimit[] own)
     {
         var job = Sample.Job([520, 1040, 580, 580, 1040, 520], [575, 1075, 580, 580, 1075, 575]);
         var frozen = job.FrozenPredictions[0];
@@ -498,11 +503,37 @@ public class CrossWeightTests
                 },
             ],
             Readings = [.. job.Readings, .. of],
+            Job = job.Job with { Limits = own.Length > 0 ? own : null },
         };
         return JobEvaluator
             .Evaluate(done)
             .Proofs[0]
             .Target.Single(t => t.What == "diagonals")
             .Reached;
+    }
+
+    [Fact]
+    public void A_shop_that_wants_them_closer_is_judged_by_its_own_in_geometry_and_in_the_odds()
+    {
+        var even = Sample.Level with { EvenDiagonals = true };
+        Situation With(double within) =>
+            Weighed(even) with
+            {
+                Limits = new([
+                    new GeometryLimit(MechanismKind.CornerScales, Sample.Of(within, Unit.One)),
+                ]),
+            };
+        var worse = Sample.Plan((Corner.LF, Sample.Plate(70, 20)));
+        var off = Math.Abs(Scaled(worse, With(0.5)).Stands.Figure.Value!.Value);
+        Assert.True(Scaled(worse, With(off - 0.1)).Beyond);
+        Assert.False(Scaled(worse, With(off + 0.1)).Beyond);
+        double Landing(double within) =>
+            Predictor.Predict(worse, With(within)).Landing!.Value!.Value;
+        Assert.True(Landing(5) > Landing(0.2));
+        Assert.Contains(
+            "between 0.1 of 100 and 5 of 100",
+            GeometryLimits.WhyNot(new(MechanismKind.CornerScales, Sample.Of(9, Unit.One))),
+            StringComparison.Ordinal
+        );
     }
 }

@@ -24,12 +24,12 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
   if (rule === null || limit === null) {
     return null;
   }
-  const degrees = rule.unit === "°";
+  const typedIn = rule.unit === "mm" ? unit : rule.unit;
   const set = async (most: string, forShop: boolean) => {
     setProblem(null);
     setKept(false);
     const own =
-      most.trim() === "" ? null : typed(most, degrees ? "°" : unit, "told");
+      most.trim() === "" ? null : typed(most, typedIn, "told");
     try {
       seen.saved(
         await send(
@@ -93,7 +93,7 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
           }}
         >
           <TextField
-            label={`${rule.least ? "Least" : "Most"}, ${degrees ? "°" : unit}`}
+            label={`${rule.least ? "Least" : "Most"}, ${typedIn === "1" ? "of 100" : typedIn}`}
             value={text}
             autoFocus
             placeholder="empty: the rule of thumb"
