@@ -375,7 +375,10 @@ public class CrossWeightTests
         // 47.75 of 100: within three of the half, where that is enough for the job.
         Assert.Equal(
             Verdict.Reached,
-            Proved([570, 530, 425, 475], new(MechanismKind.CornerScales, Sample.Of(3, Unit.One)))
+            Proved(
+                [570, 530, 425, 475],
+                new GeometryLimit(MechanismKind.CornerScales, Sample.Of(3, Unit.One))
+            )
         );
     }
 
