@@ -1,4 +1,5 @@
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
 namespace Nokko.Bay;
@@ -30,6 +31,9 @@ public static class Instruments
     /// <summary>Inclinometer.</summary>
     public const string Inclinometer = "inclinometer";
 
+    /// <summary>Corner scales: one under each wheel.</summary>
+    public const string CornerScales = "corner-scales";
+
     /// <summary>All stand-ins.</summary>
     public static IReadOnlyList<Instrument> All { get; } =
     [
@@ -53,6 +57,7 @@ public static class Instruments
             "AR-STAND-IN",
             ["camberAngle", Core.WalkRounds.Measures.Caster, "toeAngle", "thrustAngle"]
         ),
+        new(CornerScales, "Corner scales", "CS-STAND-IN", [Core.WalkRounds.Measures.WheelWeight]),
     ];
 
     /// <summary>The n-th line of a height gauge that is brought to a station: it moves, then stands still.</summary>
@@ -117,6 +122,23 @@ public static class Instruments
             n < 2 ? LineState.Moving : LineState.Steady
         );
     }
+
+    /// <summary>The n-th line of the scale under a wheel: it swings, then stands still, to half a kilogram.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="corner">The wheel.</param>
+    /// <param name="n">Number of the line, from 0.</param>
+    /// <param name="at">The instant.</param>
+    public static BayLine Weight(VirtualVehicle vehicle, Corner corner, int n, DateTimeOffset at) =>
+        new(
+            at,
+            CornerScales,
+            "CS-STAND-IN",
+            Core.WalkRounds.Measures.WheelWeight,
+            corner.Name(),
+            Math.Round(2 * (vehicle.ReadKg(corner) + (n < 3 ? (n % 2 == 0 ? 12 : -7) : 0))) / 2,
+            Unit.Kg,
+            n < 3 ? LineState.Moving : LineState.Steady
+        );
 
     /// <summary>The n-th line of a torque wrench on a joint: it climbs to the target, then holds its peak.</summary>
     /// <param name="joint">The joint's place.</param>

@@ -1,4 +1,5 @@
 using MathNet.Numerics.Distributions;
+using Nokko.Core.Evidence;
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
@@ -43,6 +44,9 @@ public sealed class VirtualVehicle
     private readonly Dictionary<string, double> _bodyMm;
     private readonly double _radiusMm;
 
+    /// <summary>How much the plan that made the stage moves onto right front and left rear, of 100.</summary>
+    private readonly Lazy<double> _across;
+
     /// <summary>How much of what is foretold this vehicle does.</summary>
     private readonly double _share;
 
@@ -67,6 +71,7 @@ public sealed class VirtualVehicle
         var own = new Random(BitConverter.ToInt32(job.Vehicle.Id.ToByteArray(), 12));
         _share = 0.9 + (0.2 * own.NextDouble());
         _bodyMm = Heights();
+        _across = new(MovedAcross);
     }
 
     /// <summary>True height of a station above a datum on an even floor, settled, mm.</summary>
@@ -113,6 +118,39 @@ public sealed class VirtualVehicle
         };
         return truth + Normal.Sample(_chance, 0, 0.04);
     }
+
+    /// <summary>What the scale under a wheel shows, kg: as it was weighed first, else as its axles weigh, and across the diagonals what the stage's plan moved.</summary>
+    /// <param name="corner">The wheel.</param>
+    public double ReadKg(Corner corner)
+    {
+        var kg = Corners.All.ToDictionary(c => c, First);
+        var across = _share * _across.Value / 100 * kg.Values.Sum() / 2;
+        return kg[corner]
+            + (corner is Corner.RF or Corner.LR ? across : -across)
+            + Normal.Sample(_chance, 0, 0.5);
+
+        double First(Corner c) =>
+            _job.Readings.FirstOrDefault(r =>
+                    r.Measure == Measures.WheelWeight && r.Place.Name == c.Name()
+                )
+                ?.Value?.In(Unit.Kg)
+            ?? (
+                Corners.AxleOf(c) == Axle.Front
+                    ? _job.Vehicle.Dimensions.FrontAxleMass
+                    : _job.Vehicle.Dimensions.RearAxleMass
+            )?.In(Unit.Kg) / 2
+            ?? 500;
+    }
+
+    /// <summary>Nothing where nobody weighed it.</summary>
+    private double MovedAcross() =>
+        _job.Plans.FirstOrDefault(p => p.ToStageId == _round.StageId) is { } plan
+        && JobGeometry
+            .Of(_job, plan, PlatformEvidence.None)
+            .Mechanisms.FirstOrDefault(m => m.Kind == MechanismKind.CornerScales)
+            is { } scales
+            ? (scales.Stands.Figure.Value - scales.Ways[0].Figure.Value) ?? 0
+            : 0;
 
     /// <summary>What the lift of a front wheel does to its angles over the ground, °: from points in space or a radius arm where they were taped.</summary>
     private (double Camber, double Toe, double Caster) Moved(string place, double lift)

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Bay;
 using Nokko.Core.Jobs;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
@@ -90,6 +91,12 @@ internal static class BayEndpoints
                             at,
                             round.Settled == Settled.No ? (at - round.At).TotalSeconds : null
                         )
+                    : null;
+            }
+            if (instrument == Instruments.CornerScales)
+            {
+                return measure == Measures.WheelWeight && Corners.Named(place) is { } wheel
+                    ? (n, at) => Instruments.Weight(vehicle, wheel, n, at)
                     : null;
             }
             return

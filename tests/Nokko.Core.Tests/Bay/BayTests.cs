@@ -261,4 +261,61 @@ public class BayTests
 
     private static WheelPad Pad(Corner wheel, double mm) =>
         new() { Wheel = wheel, Height = Quantity.Mm(mm, Known.Measured) };
+
+    [Fact]
+    public void The_scales_swing_and_stand_still_on_what_each_wheel_carries()
+    {
+        // Weighed 560, 540, 425, 475 before; a taller plate on one corner moves the diagonals.
+        double[] weighed = [560, 540, 425, 475];
+        var job = Fitted with
+        {
+            Readings =
+            [
+                .. Fitted.Readings,
+                .. weighed.Select(
+                    (kg, i) =>
+                        Sample.Reading(600 + i, 40, null, 0) with
+                        {
+                            Kind = ReadingKind.Load,
+                            Measure = Measures.WheelWeight,
+                            From = null,
+                            Place = new() { Kind = PlaceKind.Wheel, Name = Corners.All[i].Name() },
+                            Value = Sample.Of(kg, Unit.Kg, Known.Measured),
+                        }
+                ),
+            ],
+        };
+        VirtualVehicle At(JobDocument of, int round) => new(of, of.WalkRounds[round], new(5));
+        double Mean(VirtualVehicle vehicle, Corner corner) =>
+            Enumerable.Range(0, 200).Average(_ => vehicle.ReadKg(corner));
+        foreach (var (corner, kg) in Corners.All.Zip(weighed))
+        {
+            Assert.Equal(kg, Mean(At(job, 0), corner), 0.2);
+        }
+        // Both fronts rose alike: nothing went across. On the left alone, right front and left rear give some up.
+        Assert.Equal(weighed[0], Mean(At(job, 1), Corner.LF), 0.5);
+        var left = job with
+        {
+            Plans =
+            [
+                .. job.Plans.Select(p =>
+                    p with
+                    {
+                        Stacks = [.. p.Stacks.Where(s => s.Corner == Corner.LF)],
+                    }
+                ),
+            ],
+        };
+        var gained = Mean(At(left, 1), Corner.LF) - weighed[0];
+        Assert.True(gained > 2);
+        Assert.Equal(-gained, Mean(At(left, 1), Corner.RF) - weighed[1], 0.3);
+        Assert.Equal(gained, Mean(At(left, 1), Corner.RR) - weighed[3], 0.3);
+        var lines = Enumerable
+            .Range(0, 5)
+            .Select(n => Instruments.Weight(At(job, 0), Corner.LF, n, Sample.At(n)))
+            .ToArray();
+        Assert.Equal(3, lines.Count(l => l.State == LineState.Moving));
+        Assert.InRange(lines[4].Value, 557, 563);
+        Assert.Equal(lines[4], BayLine.Parse(lines[4].ToString()).Line);
+    }
 }

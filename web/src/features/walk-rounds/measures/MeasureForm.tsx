@@ -70,7 +70,11 @@ export function MeasureForm({
   const live =
     line?.state === "steady"
       ? {
-          typed: line.value.toFixed(2),
+          // A weight names its unit: what is typed without one is in the reader's own.
+          typed:
+            line.unit === "kg"
+              ? `${line.value.toFixed(1)} kg`
+              : line.value.toFixed(2),
           instrument: `${line.instrument} ${line.serial}`,
         }
       : undefined;
