@@ -28,6 +28,13 @@ public static class CureParts
             MechanismKind.Caster =>
             [
                 [PartKind.CasterBush],
+                [PartKind.UpperArm],
+                [PartKind.LowerArm],
+            ],
+            MechanismKind.Pinion =>
+            [
+                [PartKind.UpperArm],
+                [PartKind.LowerArm],
             ],
             MechanismKind.Propshaft =>
             [
@@ -46,8 +53,7 @@ public static class CureParts
             [
                 [PartKind.DiffDrop],
             ],
-            MechanismKind.Pinion
-            or MechanismKind.Contacts
+            MechanismKind.Contacts
             or MechanismKind.Arms
             or MechanismKind.Alignment
             or MechanismKind.Headlights

@@ -15,13 +15,20 @@ internal static class PropshaftMechanism
     /// <summary>Standard uncertainty of an angle by gauge, rad: 0.2°, a rule of thumb.</summary>
     public const double GaugeURad = 0.2 / Degrees;
 
+    /// <summary>From the mounts ahead about which engine and gearbox tilt to the mount behind them, mm: a rule of thumb.</summary>
+    private static readonly Estimate Mounts = new(900, 150);
+
+    /// <summary>Least and most that a mount is lowered by, mm: less is not worth it, more strains what hangs on the engine.</summary>
+    private static readonly (double Least, double Most) Lowered = (3, 40);
+
     /// <summary>Label of the joint's angle that two gauges on shaft and pinion tell.</summary>
     public const string AxleJoint = "Joint at the axle";
 
     /// <summary>The mechanism; null on an axle that has none, or whose shaft nobody taped.</summary>
     /// <param name="axle">The axle.</param>
     /// <param name="turnsUpRad">How far its arms or links turn the pinion up with the lift, rad; null is not known.</param>
-    public static Mechanism? Of(LiftedAxle axle, double? turnsUpRad)
+    /// <param name="plannedUpRad">The same with what the plan has for its arms or links; null where it has nothing.</param>
+    public static Mechanism? Of(LiftedAxle axle, double? turnsUpRad, double? plannedUpRad = null)
     {
         var suspension = axle.Suspension;
         // Without a shaft that was looked at, nobody knows whether there is one.
@@ -45,15 +52,29 @@ internal static class PropshaftMechanism
             (pinion / Degrees, GaugeURad),
             (front.Mean, front.Sd),
             (rear.Mean, rear.Sd),
+            (Mounts.Mean, Mounts.Sd),
         ];
         var (own, other) = behind ? (5, 4) : (4, 5);
         var up = turnsUpRad ?? 0;
-        Driveline At(double[] x, bool lifted, double pinionUp, double wheelUp = 0)
+        // A mount that is lowered tilts the output behind it down, and one that points ahead up.
+        var tilts = behind ? 1 : -1;
+        Driveline At(
+            double[] x,
+            bool lifted,
+            double pinionUp,
+            double wheelUp = 0,
+            double mountMm = 0
+        )
         {
             // The gearbox rides on the frame between the axles; the body's pitch tilts its output.
             var rise = lifted ? x[own] + ((x[other] - x[own]) * x[0] / axle.WheelbaseMm) : 0;
             var tilt = lifted ? (x[other] - x[own]) / axle.WheelbaseMm : 0;
-            return new Driveline(x[0], x[1] + rise - wheelUp, x[2] + tilt, x[3] + pinionUp);
+            return new Driveline(
+                x[0],
+                x[1] + rise - wheelUp - mountMm,
+                x[2] + tilt + (tilts * mountMm / x[6]),
+                x[3] + pinionUp
+            );
         }
         double[] at = [.. given.Select(g => g.Value)];
         LabelledResult Number(
@@ -61,21 +82,23 @@ internal static class PropshaftMechanism
             Unit unit,
             Func<Driveline, double> of,
             bool lifted,
-            double pinionUp
+            double pinionUp,
+            double mountMm
         )
         {
             var factor = unit == Unit.Degree ? Degrees : 1;
             return new(
                 label,
                 Result.Of(
-                    of(At(at, lifted, pinionUp)) * factor,
+                    of(At(at, lifted, pinionUp, mountMm: mountMm)) * factor,
                     unit,
                     FirstOrder.U(
-                        x => of(At(x, lifted, pinionUp)),
+                        x => of(At(x, lifted, pinionUp, mountMm: mountMm)),
                         given,
                         [(4, 5, axle.Rises.Covariance)]
                     ) * factor,
-                    []
+                    [],
+                    mountMm == 0 ? Known.Computed : Known.Archetype
                 )
             );
         }
@@ -84,14 +107,22 @@ internal static class PropshaftMechanism
             string said,
             bool lifted,
             double pinionUp,
-            PartKind? part = null
+            PartKind? part = null,
+            double mountMm = 0
         ) =>
             new()
             {
                 Kind = kind,
                 Said = said,
                 Part = part,
-                Figure = Number("", Unit.Degree, d => d.ResidualRad, lifted, pinionUp).Result,
+                Figure = Number(
+                    "",
+                    Unit.Degree,
+                    d => d.ResidualRad,
+                    lifted,
+                    pinionUp,
+                    mountMm
+                ).Result,
                 Also =
                 [
                     Number(
@@ -99,27 +130,35 @@ internal static class PropshaftMechanism
                         Unit.Degree,
                         d => d.FrontJointRad,
                         lifted,
-                        pinionUp
+                        pinionUp,
+                        mountMm
                     ),
-                    Number(AxleJoint, Unit.Degree, d => d.RearJointRad, lifted, pinionUp),
+                    Number(AxleJoint, Unit.Degree, d => d.RearJointRad, lifted, pinionUp, mountMm),
                     Number(
                         "The pinion must turn up by, to make both alike",
                         Unit.Degree,
                         d => d.EqualisingTurnRad,
                         lifted,
-                        pinionUp
+                        pinionUp,
+                        mountMm
                     ),
                     Number(
                         "The shaft grows by",
                         Unit.Mm,
                         d => Driveline.LongerMm((run, drop), (d.RunMm, d.DropMm)),
                         lifted,
-                        pinionUp
+                        pinionUp,
+                        mountMm
                     ),
                     new(
                         "Smooth up to, turns a minute",
                         Result.Of(
-                            Math.Min(At(at, lifted, pinionUp).LimitRadPerS * 30 / Math.PI, 99_999),
+                            Math.Min(
+                                At(at, lifted, pinionUp, mountMm: mountMm).LimitRadPerS
+                                    * 30
+                                    / Math.PI,
+                                99_999
+                            ),
                             Unit.One,
                             null,
                             []
@@ -127,11 +166,11 @@ internal static class PropshaftMechanism
                     ),
                 ],
                 Travel = axle.Through(
-                    wheel => At(at, lifted, pinionUp, wheel).ResidualRad * Degrees,
-                    wheel => Rods(At(at, lifted, pinionUp, wheel))
+                    wheel => At(at, lifted, pinionUp, wheel, mountMm).ResidualRad * Degrees,
+                    wheel => Rods(At(at, lifted, pinionUp, wheel, mountMm))
                 ),
             };
-        var taper = Taper(axle);
+        var taper = Taper(axle) + (plannedUpRad - turnsUpRad ?? 0);
         var equal = At(at, true, up).EqualisingTurnRad;
         Mechanism Made(params MechanismWay[] ways) =>
             new()
@@ -161,7 +200,9 @@ internal static class PropshaftMechanism
                                 [
                                     Way(
                                         WayKind.Planned,
-                                        "As planned: with its tapers",
+                                        plannedUpRad is null
+                                            ? "As planned: with its tapers"
+                                            : "As planned: with what turns its axle",
                                         true,
                                         up + taper,
                                         PartKind.AxleShim
@@ -178,6 +219,20 @@ internal static class PropshaftMechanism
                             up + equal,
                             suspension.Kind.IsLeaf() ? PartKind.AxleShim : null
                         ),
+                        .. -tilts * equal * Mounts.Mean is var lower
+                        && lower >= Lowered.Least
+                        && lower <= Lowered.Most
+                            ? (MechanismWay[])
+                                [
+                                    Way(
+                                        WayKind.Cure,
+                                        $"Gearbox mount about {LengthText.Both(lower)} lower",
+                                        true,
+                                        up,
+                                        mountMm: lower
+                                    ),
+                                ]
+                            : [],
                     ]
                 : [],
         ]);

@@ -55,12 +55,7 @@ internal static class TurnMechanism
         var lost = Turn(at, 0);
         var full = Pivot(at);
         // A caster bush is made for the front; behind nobody knows which way it turns the pinion.
-        var bush = !InFront(axle)
-            ? null
-            : axle
-                .Parts.Where(p => p.Kind == PartKind.CasterBush)
-                .Select(p => p.Get(PartSizes.Turn))
-                .Max();
+        var bush = InFront(axle) ? Bush(axle) : null;
         double? Back(double[] x) => Turn(x, 0) + (bush / Degrees);
         MechanismWay Way(
             WayKind kind,
@@ -192,35 +187,39 @@ internal static class TurnMechanism
         var links = corner.Grade == RatioGrade.Taped ? corner.Linkage as FourLink : null;
         var pitch = (axle.Rises.Rear.Mean - axle.Rises.Front.Mean) / axle.WheelbaseMm;
         // Caster and pinion both stand to the ground: the body's nose-down turn is taken off both.
-        double? Turn(double liftMm, double up, double nose) =>
-            links is not null
-            && links.LengthAt(up - liftMm) is { } length
-            && links.At(length) is { } at
-                ? ((InFront(axle) ? -1 : 1) * at.TurnRad) - nose
+        double? Turn(FourLink? of, double liftMm, double up, double nose, double bushRad = 0) =>
+            of?.AtWheel(up - liftMm) is { } at
+                ? ((InFront(axle) ? -1 : 1) * at.TurnRad) - nose + bushRad
                 : null;
-        MechanismWay Way(WayKind kind, string said, double liftMm, double nose) =>
+        MechanismWay Way(
+            WayKind kind,
+            string said,
+            FourLink? of,
+            double liftMm,
+            double nose,
+            PartKind? part = null,
+            double bushRad = 0
+        ) =>
             new()
             {
                 Kind = kind,
                 Said = said,
-                Figure = Figure(liftMm, nose),
-                Travel = links is null
+                Part = part,
+                Figure = Figure(of, liftMm, nose, bushRad),
+                Travel = of is null
                     ? null
                     : axle.Through(
-                        up => Turn(liftMm, up, nose) * Degrees,
-                        up =>
-                            links.LengthAt(up - liftMm) is { } length && links.At(length) is { } at
-                                ? Rods(links, at, liftMm - up)
-                                : null
+                        up => Turn(of, liftMm, up, nose, bushRad) * Degrees,
+                        up => of.AtWheel(up - liftMm) is { } at ? Rods(of, at, liftMm - up) : null
                     ),
             };
-        Result Figure(double liftMm, double nose)
+        Result Figure(FourLink? of, double liftMm, double nose, double bushRad)
         {
-            if (links is null)
+            if (of is null)
             {
                 return Result.No(Unit.Degree, "Tape the points of its links: they alone tell it.");
             }
-            if (Turn(liftMm, 0, nose) is not { } turn)
+            if (Turn(of, liftMm, 0, nose, bushRad) is not { } turn)
             {
                 return Result.No(Unit.Degree, "The links cannot reach that far.");
             }
@@ -228,9 +227,18 @@ internal static class TurnMechanism
             {
                 return Result.Of(0, Unit.Degree, 0, []);
             }
+            // What brackets take off the links' own lift they do not take off its ±.
+            var lowered = axle.Rise.Mean - liftMm;
             var (front, rear) = (axle.Rises.Front, axle.Rises.Rear);
             var u = FirstOrder.U(
-                x => Turn(InFront(axle) ? x[0] : x[1], 0, (x[1] - x[0]) / axle.WheelbaseMm),
+                x =>
+                    Turn(
+                        of,
+                        (InFront(axle) ? x[0] : x[1]) - lowered,
+                        0,
+                        (x[1] - x[0]) / axle.WheelbaseMm,
+                        bushRad
+                    ),
                 [(front.Mean, front.Sd), (rear.Mean, rear.Sd)],
                 [(0, 1, axle.Rises.Covariance)]
             );
@@ -241,7 +249,23 @@ internal static class TurnMechanism
                 []
             );
         }
-        var lifted = Turn(axle.Rise.Mean, 0, pitch);
+        var lift = axle.Rise.Mean;
+        var lifted = Turn(links, lift, 0, pitch);
+        double Longer(PartKind kind) =>
+            axle
+                .Parts.Where(p => p.Kind == kind)
+                .Select(p => p.Get(PartSizes.LinkLonger) ?? 0)
+                .DefaultIfEmpty(0)
+                .MaxBy(Math.Abs);
+        var (upper, lower, bush) = (
+            Longer(PartKind.UpperArm),
+            Longer(PartKind.LowerArm),
+            InFront(axle) ? Bush(axle) : null
+        );
+        var asPlanned =
+            links is not null && (upper != 0 || lower != 0 || bush is not null)
+                ? new FourLink(links.Points, upper, lower)
+                : null;
         return new Mechanism
         {
             Kind = Kind(axle),
@@ -249,17 +273,88 @@ internal static class TurnMechanism
             FigureLabel = Label(axle),
             Says = links is null
                 ? "Tape the points of its links: then the turn of the axle is told."
-                : Says(axle, lifted, null),
+                : Says(
+                    axle,
+                    lifted,
+                    asPlanned is null ? null : Turn(asPlanned, lift, 0, pitch, bush / Degrees ?? 0)
+                ),
             Ways =
             [
-                Way(WayKind.Before, "As it was", 0, 0),
+                Way(WayKind.Before, "As it was", links, 0, 0),
                 .. Turns(axle)
                     ? (MechanismWay[])
-                        [Way(WayKind.Lifted, "Lifted, links left", axle.Rise.Mean, pitch)]
+                        [Way(WayKind.Lifted, "Lifted, links left", links, lift, pitch)]
                     : [],
+                .. asPlanned is not null
+                    ? (MechanismWay[])
+                        [
+                            Way(
+                                WayKind.Planned,
+                                $"As planned: {string.Join(", ", Planned())}",
+                                asPlanned,
+                                lift,
+                                pitch,
+                                bushRad: bush / Degrees ?? 0
+                            ),
+                        ]
+                    : [],
+                .. Turns(axle) && links is not null && lifted is not null ? Cures() : [],
             ],
             Checks = Checks(axle),
         };
+
+        IEnumerable<string> Planned()
+        {
+            if (upper != 0)
+            {
+                yield return $"upper links {Said(upper)}";
+            }
+            if (lower != 0)
+            {
+                yield return $"lower links {Said(lower)}";
+            }
+            if (bush is not null)
+            {
+                yield return "with its bushes";
+            }
+        }
+
+        IEnumerable<MechanismWay> Cures()
+        {
+            foreach (
+                var (part, name, with) in ((PartKind, string, Func<double, FourLink>)[])
+                    [
+                        (PartKind.UpperArm, "Upper links", x => new(links!.Points, x)),
+                        (PartKind.LowerArm, "Lower links", x => new(links!.Points, 0, x)),
+                    ]
+            )
+            {
+                if (LengthFor(x => Turn(with(x), lift, 0, pitch)) is { } by)
+                {
+                    yield return Way(
+                        WayKind.Cure,
+                        $"{name} {Said(by)}",
+                        with(by),
+                        lift,
+                        pitch,
+                        part
+                    );
+                }
+            }
+            if (lift > 0)
+            {
+                yield return Way(
+                    WayKind.Cure,
+                    $"Link pivots {LengthText.Both(lift)} lower",
+                    links,
+                    0,
+                    pitch
+                );
+            }
+        }
+
+        static string Said(double longer) =>
+            $"{LengthText.Both(Math.Abs(longer))} {(longer < 0 ? "shorter" : "longer")}";
 
         static Rod[] Rods(FourLink links, FourLinkPosition at, double frameUp) =>
             [
@@ -268,6 +363,39 @@ internal static class TurnMechanism
                 Rod.Of("upper link", at.UpperAxleJoint, links.Points.UpperPivot, frameUp),
                 Rod.Of("axle", at.LowerAxleJoint, at.UpperAxleJoint, frameUp),
             ];
+    }
+
+    /// <summary>Caster that the plan's bushes give back, °; null where it has none, or nobody knows.</summary>
+    private static double? Bush(LiftedAxle axle) =>
+        axle.Parts.Where(p => p.Kind == PartKind.CasterBush).Max(p => p.Get(PartSizes.Turn));
+
+    /// <summary>By how much a link must be longer so that nothing turns, mm; null where no length within reach does it.</summary>
+    private static double? LengthFor(Func<double, double?> turn)
+    {
+        const double Step = 0.5;
+        const double Most = 80;
+        var x = 0.0;
+        for (var i = 0; i < 20; i++)
+        {
+            if (turn(x) is not { } now)
+            {
+                return null;
+            }
+            if (Math.Abs(now) < 1e-9)
+            {
+                return x;
+            }
+            if ((turn(x + Step) - turn(x - Step)) / (2 * Step) is not { } slope || slope == 0)
+            {
+                return null;
+            }
+            x -= now / slope;
+            if (!(Math.Abs(x) <= Most))
+            {
+                return null;
+            }
+        }
+        return null;
     }
 
     private static string Label(LiftedAxle axle) =>

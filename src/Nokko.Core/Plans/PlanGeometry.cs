@@ -206,7 +206,11 @@ public sealed record PlanGeometry
             TrackBarMechanism.Of(axle),
             SteeringMechanism.Of(axle),
             turn,
-            PropshaftMechanism.Of(axle, PinionUp(axle, turn)),
+            PropshaftMechanism.Of(
+                axle,
+                PinionUp(axle, turn, WayKind.Lifted),
+                PinionUp(axle, turn, WayKind.Planned)
+            ),
             ArmsMechanism.Of(axle),
             AlignmentMechanism.Of(axle),
             CvShaftMechanism.Of(axle),
@@ -217,8 +221,8 @@ public sealed record PlanGeometry
     }
 
     /// <summary>How far arms or links turn the pinion up, rad; what caster loses in front turns that pinion up. Leaf springs hold it as they hold the axle.</summary>
-    private static double? PinionUp(LiftedAxle axle, Mechanism? turn) =>
-        turn?.Ways.FirstOrDefault(w => w.Kind == WayKind.Lifted)?.Figure
+    private static double? PinionUp(LiftedAxle axle, Mechanism? turn, WayKind way) =>
+        turn?.Ways.FirstOrDefault(w => w.Kind == way)?.Figure
             is { Value: { } degrees, Known: not Known.Archetype }
             ? (axle.Axle == Axle.Front ? -1 : 1) * degrees * Math.PI / 180
             : null;

@@ -70,14 +70,16 @@ public sealed partial record PartRule
                             or SuspensionKind.MultiLink
                             or SuspensionKind.CoilFourLink
                             or SuspensionKind.CoilOverAxle,
-                "Left and right differ; ball joint up or down as the old one had it."
+                "Left and right differ; ball joint up or down as the old one had it.",
+                sizes: [PartSizes.LinkLonger]
             ),
             Beside(
                 PartKind.LowerArm,
                 "lower arm or link",
                 62,
                 s => !s.IsLeaf(),
-                "Left and right differ; same length on both sides."
+                "Left and right differ; same length on both sides.",
+                sizes: [PartSizes.LinkLonger]
             ),
             new(
                 PartKind.Upright,

@@ -55,6 +55,9 @@ public static class PartSizes
     /// <summary>How far a caster bush turns its axle, caster gained above zero.</summary>
     public const string Turn = "turn";
 
+    /// <summary>How much longer a link is than the old one; below zero shorter.</summary>
+    public const string LinkLonger = "linkLonger";
+
     /// <summary>Centre pin of a leaf pack, diameter of its head.</summary>
     public const string PinDiameter = "pinDiameter";
 
@@ -96,6 +99,7 @@ public static class PartSizes
         new(FaceLean, Unit.Degree, 0, 45, "Faces lean against the coil by"),
         new(Taper, Unit.Degree, -15, 15, "Taper, thick end to the rear"),
         new(Turn, Unit.Degree, -10, 10, "Caster that it gives back"),
+        new(LinkLonger, Unit.Mm, -80, 80, "Longer than the old one by (minus: shorter)"),
         new(PinDiameter, Unit.Mm, 4, 40, "Centre pin, head"),
         new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
         new(ClampLength, Unit.Mm, 10, 400, "Clamped between its U-bolts"),

@@ -44,15 +44,21 @@ public readonly record struct FourLinkPosition(
 public sealed class FourLink : ILinkage
 {
     private readonly double _upper;
+    private readonly PlanePoint _lower;
     private readonly double _axle;
     private readonly double _slope;
     private readonly double _curvature;
 
     /// <summary>Makes the linkage from its points at ride height.</summary>
-    public FourLink(FourLinkPoints ride)
+    /// <param name="ride">The points.</param>
+    /// <param name="upperLongerMm">The upper link longer than the one that was taped, mm; below zero shorter.</param>
+    /// <param name="lowerLongerMm">The same of the lower link.</param>
+    public FourLink(FourLinkPoints ride, double upperLongerMm = 0, double lowerLongerMm = 0)
     {
         Points = ride;
-        _upper = (ride.UpperAxleJoint - ride.UpperPivot).Length;
+        var lower = ride.LowerAxleJoint - ride.LowerPivot;
+        _lower = (1 + (lowerLongerMm / lower.Length)) * lower;
+        _upper = (ride.UpperAxleJoint - ride.UpperPivot).Length + upperLongerMm;
         _axle = (ride.UpperAxleJoint - ride.LowerAxleJoint).Length;
         RideLengthMm = (ride.StrutTop - ride.StrutFoot).Length;
         const double Little = 1e-3;
@@ -79,6 +85,27 @@ public sealed class FourLink : ILinkage
                 PlanePoint.Between(Points.UpperAxleJoint - Points.LowerAxleJoint, p.Upper - p.Lower)
             )
             : null;
+
+    /// <summary>The position with the wheel at a height, or null: the links cannot reach it.</summary>
+    /// <param name="upMm">The wheel centre above its place at ride height, as the points have it, mm.</param>
+    public FourLinkPosition? AtWheel(double upMm)
+    {
+        var (length, wanted) = (RideLengthMm, Points.WheelCentre.Z + upMm);
+        // Newton on the motion ratio: dℓ = −MR·dw.
+        for (var i = 0; i < 40; i++)
+        {
+            if (WheelAt(length) is not { } now)
+            {
+                return null;
+            }
+            if (Math.Abs(wanted - now.HeightMm) < 1e-9)
+            {
+                return At(length);
+            }
+            length -= (wanted - now.HeightMm) * now.MotionRatio;
+        }
+        return null;
+    }
 
     /// <inheritdoc/>
     public WheelPlace? WheelAt(double lengthMm) =>
@@ -118,7 +145,7 @@ public sealed class FourLink : ILinkage
 
     private Place? AtTurn(double turn)
     {
-        var lower = Points.LowerPivot + (Points.LowerAxleJoint - Points.LowerPivot).Turned(turn);
+        var lower = Points.LowerPivot + _lower.Turned(turn);
         var was = Points.UpperAxleJoint - Points.LowerAxleJoint;
         if (
             PlanePoint.Meeting(lower, _axle, Points.UpperPivot, _upper, lower + was)

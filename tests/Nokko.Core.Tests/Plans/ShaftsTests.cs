@@ -97,7 +97,7 @@ public class ShaftsTests
         // Turned up by what is told, both are alike.
         var cured = Assert.Single(
             One(geometry, MechanismKind.Propshaft, axle.Said()).Ways,
-            w => w.Kind == WayKind.Cure
+            w => w.Said.StartsWith("Pinion turned", StringComparison.Ordinal)
         );
         Assert.Equal(0, cured.Figure.Value!.Value, 1e-4);
         Assert.Equal(PartKind.AxleShim, cured.Part);
@@ -394,5 +394,47 @@ public class ShaftsTests
             / (more.Geometry.FrontRise.Value - less.Geometry.FrontRise.Value)!.Value;
         Assert.Equal(double.Hypot(0.075, perMm * now.FrontRise.U!.Value), camber.U!.Value, 0.003);
         Assert.True(camber.U > 0.08);
+    }
+
+    [Theory]
+    [InlineData(Axle.Rear, 5.5, true)]
+    [InlineData(Axle.Rear, 2.5, false)]
+    [InlineData(Axle.Front, 2.5, true)]
+    [InlineData(Axle.Front, 5.5, false)]
+    public void A_lowered_gearbox_mount_makes_the_joints_alike_where_it_tilts_the_output_the_right_way(
+        Axle axle,
+        double pinion,
+        bool helps
+    )
+    {
+        (string, double)[] shaft =
+        [
+            .. Shaft.Where(s => s.Item1 != SuspensionSizes.PinionUp),
+            (SuspensionSizes.PinionUp, pinion),
+        ];
+        var taped = StacksTests.Of(SuspensionKind.LeafOverslung, shaft);
+        var bare = StacksTests.Of(SuspensionKind.CoilFourLink);
+        var behind = axle == Axle.Rear;
+        var geometry = Of(
+            behind ? StacksTests.On(bare, taped) : StacksTests.On(taped, bare),
+            Rings(behind ? 30 : 0, behind ? 0 : 30)
+        );
+        var m = One(geometry, MechanismKind.Propshaft, axle.Said());
+        var cure = m.Ways.SingleOrDefault(w =>
+            w.Said.StartsWith("Gearbox mount", StringComparison.Ordinal)
+        );
+        if (!helps)
+        {
+            Assert.Null(cure);
+            return;
+        }
+        Assert.Equal(0, cure!.Figure.Value!.Value, 1e-6);
+        Assert.Equal(Also(cure, "Joint at the gearbox"), Also(cure, "Joint at the axle"), 1e-6);
+        // The length between the mounts is nobody's tape.
+        Assert.Equal(Known.Archetype, cure.Figure.Known);
+        Assert.Equal(Known.Computed, m.Ways[1].Figure.Known);
+        // By hand: the pinion must turn by as much as the mount tilts the output, over 900.
+        var turn = Math.Abs(Also(m.Ways[1], "The pinion must turn up")) * Math.PI / 180;
+        Assert.Equal($"Gearbox mount about {LengthText.Both(turn * 900)} lower", cure.Said);
     }
 }

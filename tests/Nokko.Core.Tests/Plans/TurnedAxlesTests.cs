@@ -174,10 +174,19 @@ public class TurnedAxlesTests
     }
 
     /// <summary>A second way: the lower link is swung until the wheel hangs low enough, the upper joint found by stepping the axle round; rearward lean of the axle's top is caster.</summary>
-    private static double TurnByBisection((double X, double Z)[] p, double lift)
+    private static double TurnByBisection(
+        (double X, double Z)[] p,
+        double lift,
+        double upperLonger = 0,
+        double lowerLonger = 0
+    )
     {
         double Length(int a, int b) => double.Hypot(p[a].X - p[b].X, p[a].Z - p[b].Z);
-        var (lower, upper, axle) = (Length(0, 1), Length(2, 3), Length(1, 3));
+        var (lower, upper, axle) = (
+            Length(0, 1) + lowerLonger,
+            Length(2, 3) + upperLonger,
+            Length(1, 3)
+        );
         var start = Math.Atan2(p[1].Z - p[0].Z, p[1].X - p[0].X);
         var leaning = Math.Atan2(p[3].Z - p[1].Z, p[3].X - p[1].X);
         double Lean(double turn)
@@ -234,22 +243,23 @@ public class TurnedAxlesTests
         return -(Lean(l) - leaning);
     }
 
+    private static readonly (double Along, double Up)[] Bent =
+    [
+        (700, 400),
+        (0, 320),
+        (450, 640),
+        (0, 500),
+        (0, 460),
+        (0, 780),
+        (0, 380),
+    ];
+
     /// <summary>A front or rear axle on links of which the upper one is shorter.</summary>
     private static Vehicle OnBentLinks()
     {
-        (double Along, double Up)[] points =
-        [
-            (700, 400),
-            (0, 320),
-            (450, 640),
-            (0, 500),
-            (0, 460),
-            (0, 780),
-            (0, 380),
-        ];
         var bent = StacksTests.Of(SuspensionKind.CoilFourLink) with
         {
-            Points = StacksTests.Points(SuspensionKind.CoilFourLink, points),
+            Points = StacksTests.Points(SuspensionKind.CoilFourLink, Bent),
         };
         return StacksTests.On(bent, bent);
     }
@@ -367,5 +377,121 @@ public class TurnedAxlesTests
             lifted.Rods.Single(rod => rod.Name == "arm").Ends[(4 * ride) + 3],
             0.02
         );
+    }
+
+    [Theory]
+    [InlineData(MechanismKind.Caster, "front")]
+    [InlineData(MechanismKind.Pinion, "rear")]
+    public void Links_of_another_length_bring_the_axle_back_by_as_much_as_a_search_finds(
+        MechanismKind kind,
+        string where
+    )
+    {
+        var geometry = Of(OnBentLinks(), Rings(50, 40));
+        var (f, r) = (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
+        var m = One(geometry, kind, where);
+        Assert.True(m.Beyond);
+        var front = where == "front";
+        var (lift, nose) = (front ? f : r, (r - f) / 3600);
+        // By bisection over the length: what is left to the ground, the turn of the links and the nose together.
+        double Left(double upper, double lower)
+        {
+            var turn = TurnByBisection(Bent, lift, upper, lower);
+            return (front ? turn : -turn) - nose;
+        }
+        double Bisected(Func<double, double> left)
+        {
+            var (low, high) = (-60.0, 60.0);
+            var rising = left(high) > left(low);
+            for (var i = 0; i < 60; i++)
+            {
+                var middle = (low + high) / 2;
+                (low, high) = left(middle) > 0 == rising ? (low, middle) : (middle, high);
+            }
+            return low;
+        }
+        foreach (
+            var (part, name, length) in new[]
+            {
+                (PartKind.UpperArm, "Upper links", Bisected(x => Left(x, 0))),
+                (PartKind.LowerArm, "Lower links", Bisected(x => Left(0, x))),
+            }
+        )
+        {
+            var cure = Way(m, name);
+            Assert.Equal(part, cure.Part);
+            Assert.Equal(0, cure.Figure.Value!.Value, 1e-6);
+            Assert.Equal(
+                $"{name} {LengthText.Both(Math.Abs(length))} {(length < 0 ? "shorter" : "longer")}",
+                cure.Said
+            );
+            // The very links in the plan: what was shown comes true.
+            PlacedPart Link(int id) =>
+                StacksTests.Part(id, part, null, (PartSizes.LinkLonger, Math.Round(length, 3)));
+            var corners = Corners.Of(front ? Axle.Front : Axle.Rear);
+            var with = One(
+                Of(
+                    OnBentLinks(),
+                    [.. Rings(50, 40), (corners[0], Link(95)), (corners[1], Link(96))]
+                ),
+                kind,
+                where
+            );
+            Assert.Equal(WayKind.Planned, with.Stands.Kind);
+            Assert.Equal(0, with.Stands.Figure.Value!.Value, 0.001);
+            Assert.False(with.Beyond);
+            Assert.Contains("0.0° is left of it", with.Says, StringComparison.Ordinal);
+        }
+        // Pivots as much lower leave the links as they stood: the body's own pitch is left.
+        Assert.Equal(-nose * 180 / Math.PI, Way(m, "Link pivots").Figure.Value!.Value, 1e-6);
+    }
+
+    [Fact]
+    public void Bushes_on_links_count_in_front_and_turn_the_front_pinion_down_as_much()
+    {
+        (string, double)[] shaft =
+        [
+            (SuspensionSizes.ShaftRun, 800),
+            (SuspensionSizes.ShaftDrop, 100),
+            (SuspensionSizes.OutputSlope, 4),
+            (SuspensionSizes.PinionUp, 3),
+        ];
+        var links = StacksTests.Of(SuspensionKind.CoilFourLink, shaft) with
+        {
+            Points = StacksTests.Points(SuspensionKind.CoilFourLink, Bent),
+        };
+        var vehicle = StacksTests.On(links, links);
+        (Corner, PlacedPart)[] Bushes(Axle axle) =>
+            [
+                .. Corners
+                    .Of(axle)
+                    .Select(
+                        (c, i) =>
+                            (
+                                c,
+                                StacksTests.Part(
+                                    95 + i,
+                                    PartKind.CasterBush,
+                                    null,
+                                    (PartSizes.Turn, 2)
+                                )
+                            )
+                    ),
+            ];
+        var without = Of(vehicle, Rings(50, 50));
+        var with = Of(vehicle, [.. Rings(50, 50), .. Bushes(Axle.Front)]);
+        var caster = One(with, MechanismKind.Caster, "front");
+        Assert.Equal(
+            One(without, MechanismKind.Caster, "front").Stands.Figure.Value!.Value + 2,
+            caster.Stands.Figure.Value!.Value,
+            1e-9
+        );
+        Assert.Equal("As planned: with its bushes", caster.Stands.Said);
+        double Joint(PlanGeometry geometry) =>
+            Also(One(geometry, MechanismKind.Propshaft, "front").Stands, "Joint at the axle");
+        Assert.Equal(2, Math.Abs(Joint(with) - Joint(without)), 1e-6);
+        // Behind nobody knows which way they turn it.
+        var behind = Of(vehicle, [.. Rings(50, 50), .. Bushes(Axle.Rear)]);
+        Assert.Equal(WayKind.Lifted, One(behind, MechanismKind.Pinion, "rear").Stands.Kind);
     }
 }

@@ -321,4 +321,40 @@ public class LinkagesTests
         Assert.Equal(1 / Math.Cos(lean), spring.LiftMm(1e-4)!.Value / 1e-4, 1e-4);
         Assert.Equal(25, new AxleSpring(new(0, 0), new(0, 400)).LiftMm(25)!.Value, 9);
     }
+
+    [Fact]
+    public void Links_of_another_length_keep_it_on_the_wheel_s_place()
+    {
+        FourLinkPoints points = new(
+            new(700, 400),
+            new(0, 320),
+            new(450, 640),
+            new(0, 500),
+            new(0, 460),
+            new(0, 780),
+            new(0, 380)
+        );
+        var plain = new FourLink(points);
+        foreach (var up in new[] { -60.0, 0, 45 })
+        {
+            var at = plain.AtWheel(up)!.Value;
+            Assert.Equal(380 + up, at.WheelCentre.Z, 1e-6);
+            Assert.Equal(plain.At(plain.LengthAt(up)!.Value)!.Value.TurnRad, at.TurnRad, 1e-9);
+            var set = new FourLink(points, 12, -7).AtWheel(up)!.Value;
+            Assert.Equal(380 + up, set.WheelCentre.Z, 1e-6);
+            // Each link has its length, and the axle keeps its own.
+            Assert.Equal(
+                (points.LowerAxleJoint - points.LowerPivot).Length - 7,
+                (set.LowerAxleJoint - points.LowerPivot).Length,
+                1e-9
+            );
+            Assert.Equal(
+                (points.UpperAxleJoint - points.UpperPivot).Length + 12,
+                (set.UpperAxleJoint - points.UpperPivot).Length,
+                1e-9
+            );
+            Assert.Equal(180, (set.UpperAxleJoint - set.LowerAxleJoint).Length, 1e-9);
+        }
+        Assert.Null(plain.AtWheel(900));
+    }
 }
