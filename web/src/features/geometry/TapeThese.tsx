@@ -88,7 +88,9 @@ export function TapeThese({
       <Typography variant="h3">
         {asked.some((a) => a.nowU !== null)
           ? "Not taped yet: these numbers are a usual axle’s"
-          : "One thing more"}
+          : asked.length > 1
+            ? "Not taped yet"
+            : "One thing more"}
       </Typography>
       <Box
         sx={{
