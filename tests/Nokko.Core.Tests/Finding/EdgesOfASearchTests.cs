@@ -439,4 +439,82 @@ public class EdgesOfASearchTests
             );
         }
     }
+
+    [Theory]
+    [InlineData(Axle.Front, "front")]
+    [InlineData(Axle.Rear, "rear")]
+    public void What_must_not_stay_and_nothing_can_replace_is_said_with_its_end(
+        Axle axle,
+        string said
+    )
+    {
+        // A block has no place on coils, and nothing lies on the shelf.
+        var vehicle = Plans.StacksTests.On(
+            Plans.StacksTests.Of(SuspensionKind.CoilFourLink),
+            Plans.StacksTests.Of(SuspensionKind.CoilFourLink)
+        );
+        var from = Sample.AsFound with
+        {
+            Front = vehicle.Front,
+            Rear = vehicle.Rear,
+            Stacks =
+            [
+                .. Corners
+                    .Of(axle)
+                    .Select(
+                        (c, i) =>
+                            new CornerStack
+                            {
+                                Corner = c,
+                                Parts = [Plans.StacksTests.Part(40 + i, PartKind.Block, 50)],
+                            }
+                    ),
+            ],
+        };
+        var search = new StackSearch(
+            Here(vehicle, from, Sample.Level),
+            [],
+            new() { NoSpacers = true }
+        );
+        Assert.Equal(search.Cannot is null, search.Combinations > 0);
+        if (search.Cannot is { } why)
+        {
+            Assert.StartsWith($"What stands at the {said} now", why, StringComparison.Ordinal);
+        }
+    }
+
+    [Fact]
+    public void Who_keeps_the_droop_stops_what_takes_more_than_a_quarter_and_is_told_how_much_is_left()
+    {
+        (string, double)[] shocks =
+        [
+            (SuspensionSizes.ShockLength, 470),
+            (SuspensionSizes.ShockExtended, 560),
+            (SuspensionSizes.ShockCollapsed, 345),
+        ];
+        var axle = Plans.StacksTests.Of(SuspensionKind.CoilFourLink, shocks);
+        var situation = CentredAxlesTests.Here(Plans.StacksTests.On(axle, axle));
+        Part[] shelf = [CentredAxlesTests.AtHand(1, PartKind.CoilSpacer, 60)];
+        var s = CentredAxlesTests.Raised(
+            CentredAxlesTests.All(situation, shelf, new() { KeepDroop = true }),
+            Corner.LF,
+            Corner.RF
+        );
+        // 90 of droop, the frame about 60 up: a third is left.
+        var left = System.Text.RegularExpressions.Regex.Match(
+            s.Stopped!,
+            "only (\\d+) % of its droop"
+        );
+        Assert.InRange(
+            int.Parse(left.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture),
+            30,
+            38
+        );
+        Assert.StartsWith("left front", s.Stopped, StringComparison.OrdinalIgnoreCase);
+        Assert.Null(
+            CentredAxlesTests
+                .Raised(CentredAxlesTests.All(situation, shelf, new()), Corner.LF, Corner.RF)
+                .Stopped
+        );
+    }
 }

@@ -195,4 +195,49 @@ public class SpaceWishboneTests
                 },
                 iter: Sample.Tries(100)
             );
+
+    [Fact]
+    public void Front_and_rear_pivots_named_the_other_way_round_are_the_same_arms()
+    {
+        var swapped = new SpaceWishbone(
+            Points with
+            {
+                LowerFront = Points.LowerRear,
+                LowerRear = Points.LowerFront,
+                UpperFront = Points.UpperRear,
+                UpperRear = Points.UpperFront,
+            }
+        );
+        var arms = new SpaceWishbone(Points);
+        for (var up = -90; up <= 90; up += 15)
+        {
+            var (a, b) = (arms.At(up)!.Value, swapped.At(up)!.Value);
+            Assert.Equal(a.Camber, b.Camber, 1e-9);
+            Assert.Equal(a.Toe, b.Toe, 1e-9);
+            Assert.Equal(0, (a.UpperBall - b.UpperBall).Length, 1e-6);
+        }
+    }
+
+    [Fact]
+    public void Through_its_travel_no_joint_jumps_and_beyond_its_reach_there_is_no_place()
+    {
+        var arms = new SpaceWishbone(Points);
+        SpacePose? before = null;
+        var ended = false;
+        for (var up = 0; up > -700; up--)
+        {
+            if (arms.At(up) is not { } at)
+            {
+                ended = true;
+                break;
+            }
+            Assert.True(double.IsFinite(at.Camber) && double.IsFinite(at.Toe));
+            if (before is { } was)
+            {
+                Assert.True((at.UpperBall - was.UpperBall).Length < 25, $"at {up}");
+            }
+            before = at;
+        }
+        Assert.True(ended);
+    }
 }

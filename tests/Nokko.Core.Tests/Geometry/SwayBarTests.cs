@@ -56,4 +56,18 @@ public class SwayBarTests
         // A link of no length is none.
         Assert.Null(bar.EndAt(0, -120));
     }
+
+    [Fact]
+    public void A_much_longer_link_pushes_the_arm_up_and_not_over()
+    {
+        var bar = new SwayBar(240, 150);
+        var end = bar.EndAt(0, 120)!.Value;
+        Assert.Equal(240, end.Length, 1e-9);
+        Assert.Equal(270, (end - bar.Foot(0)).Length, 1e-9);
+        Assert.True(end.Y > 0 && end.Z > 0);
+        // And as much shorter it hangs as far down.
+        var low = bar.EndAt(0, -100)!.Value;
+        Assert.Equal(50, (low - bar.Foot(0)).Length, 1e-9);
+        Assert.True(low.Y > 0 && low.Z < 0);
+    }
 }

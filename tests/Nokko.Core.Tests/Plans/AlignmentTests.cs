@@ -497,4 +497,22 @@ public class AlignmentTests
             }
         }
     }
+
+    [Fact]
+    public void What_the_sheet_told_is_lifted_with_both_bands_and_the_tyre_s_foot_moves_with_its_lean()
+    {
+        var front = Sheet((0, 3), (0, 3), 8, []);
+        var lifted = front.Ways[1];
+        Assert.Equal(
+            double.Hypot(0.05, lifted.Figure.U!.Value),
+            Also(lifted, "Left camber, from the sheet").U!.Value,
+            1e-9
+        );
+        // Wheel centre 8.719 in, and its foot out again by the radius times the lean.
+        Assert.Equal(
+            681.281 - 690 + (385 * Math.Sin(0.2043 * Math.PI / 180)),
+            Also(lifted, "Each tyre stands further out").Value!.Value,
+            0.01
+        );
+    }
 }

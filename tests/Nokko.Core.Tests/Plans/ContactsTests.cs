@@ -537,4 +537,100 @@ public class ContactsTests
         Assert.True(Room(254).Value < Room(null).Value - 5);
         Assert.Equal(Room(null).Value!.Value, Room(150).Value!.Value, 1e-9);
     }
+
+    private static double U(MechanismWay way, ContactWith with, bool turned = false) =>
+        Gap(way, with, turned: turned).U!.Value;
+
+    [Fact]
+    public void What_nobody_told_of_a_tyre_widens_the_band_of_its_gaps()
+    {
+        MechanismWay With(params (string, double)[] tyre) =>
+            Front([.. Gaps, (SuspensionSizes.RimOffset, 25)], Tyres(tyre)).Stands;
+        var told = With((PartSizes.Diameter, 853), (PartSizes.Width, 285));
+        var untold = With((PartSizes.Diameter, 853));
+        // Half a width that was told is good to 2 mm, one that was not to 8.
+        Assert.Equal(
+            (8 * 8) - (2 * 2),
+            Math.Pow(U(untold, ContactWith.Frame), 2) - Math.Pow(U(told, ContactWith.Frame), 2),
+            0.01
+        );
+        // Another rim, though of the same offset, is good to a millimetre.
+        var rims = With(
+            (PartSizes.Diameter, 853),
+            (PartSizes.Width, 285),
+            (PartSizes.RimOffset, 25)
+        );
+        Assert.Equal(
+            1,
+            Math.Pow(U(rims, ContactWith.Frame), 2) - Math.Pow(U(told, ContactWith.Frame), 2),
+            0.01
+        );
+        // A tyre of the printed size is what it was: only another diameter has an error of its own.
+        var same = With((PartSizes.Diameter, 802.8), (PartSizes.Width, 265));
+        Assert.True(U(told, ContactWith.Ahead, true) > U(same, ContactWith.Ahead, true) + 0.3);
+    }
+
+    [Fact]
+    public void A_lift_makes_what_was_taped_turned_on_its_wheels_less_sure_and_nothing_else()
+    {
+        (string, double)[] sizes = [.. Gaps];
+        var still = Front(sizes, Tyres(Large)).Stands;
+        var lifted = Front(sizes, [.. Rings(40, 0), .. Tyres(Large)]).Stands;
+        Assert.Equal(
+            9,
+            Math.Pow(U(lifted, ContactWith.Ahead, true), 2)
+                - Math.Pow(U(still, ContactWith.Ahead, true), 2),
+            0.01
+        );
+        Assert.Equal(U(still, ContactWith.Arm), U(lifted, ContactWith.Arm), 1e-9);
+    }
+
+    [Fact]
+    public void The_gap_that_is_shortest_of_what_it_must_keep_is_named_and_a_smaller_tyre_opens_all()
+    {
+        // Above 44.9 − 25.1 = 19.8 of 25 are left: 5.2 short. Beside the arm 19 − 10 = 9 of 12: 3 short.
+        (string, double)[] sizes =
+        [
+            (SuspensionSizes.TyreGap, 44.9),
+            (SuspensionSizes.TyreToArm, 19),
+        ];
+        var front = Front(sizes, Tyres(Large));
+        Assert.StartsWith("Above it", front.Says, StringComparison.Ordinal);
+        Assert.Contains("One more of its gaps is short", front.Says, StringComparison.Ordinal);
+        // The arm is as near to a smaller tyre of the same width; without it a smaller one opens what is above by half of what it is less.
+        var above = Front([(SuspensionSizes.TyreGap, 44.9)], Tyres(Large));
+        var cure = above.Ways.Single(w => w.Kind == WayKind.Cure);
+        var opened = Mm(cure, ContactWith.Above) - Mm(above.Stands, ContactWith.Above);
+        Assert.Equal(25 - 19.8, opened, 1.01);
+        Assert.True(opened > 5);
+    }
+
+    [Fact]
+    public void Through_its_lock_the_larger_of_two_tyres_is_drawn_and_behind_none()
+    {
+        (Corner, PlacedPart)[] odd =
+        [
+            Tyres(Large)[0],
+            Tyres((PartSizes.Diameter, 820), (PartSizes.Width, 265))[1],
+        ];
+        var both = Front(Gaps, odd, travel: true).Stands.Lock!;
+        var large = Front(Gaps, Tyres(Large), travel: true).Stands.Lock!;
+        Assert.Equal(large.Tyre, both.Tyre);
+        var rear = One(
+            Of(
+                StacksTests.On(
+                    StacksTests.Of(SuspensionKind.CoilRadiusArm),
+                    StacksTests.Of(SuspensionKind.CoilFourLink, Gaps)
+                ) with
+                {
+                    TyreSize = "265/70R17",
+                },
+                [.. Tyres(Large).Select((t, i) => (Corners.Of(Axle.Rear)[i], t.Item2))],
+                travel: true
+            ),
+            MechanismKind.Contacts,
+            "rear"
+        );
+        Assert.Null(rear.Stands.Lock);
+    }
 }

@@ -411,4 +411,42 @@ public class PlanGeometryTests
             StringComparison.Ordinal
         );
     }
+
+    [Fact]
+    public void A_longer_bar_in_a_bracket_is_set_for_what_the_bracket_leaves()
+    {
+        var geometry = Of(
+            FourLinks,
+            [
+                .. Rings(50, 0),
+                (Corner.LF, StacksTests.Part(90, PartKind.TrackBar)),
+                (Corner.LF, StacksTests.Part(91, PartKind.TrackBarBracket, 20)),
+            ]
+        );
+        var rise = geometry.FrontRise.Value!.Value;
+        var stands = One(geometry, MechanismKind.TrackBar, "front").Stands;
+        Assert.Equal(double.Hypot(860, 60 + rise - 20), Also(stands, "Set it to"), 1e-6);
+        Assert.Equal((rise - 20) / 2, Also(stands, "Body over its roll centre"), 1e-6);
+        Assert.Equal(0, stands.Figure.Value!.Value, 1e-9);
+    }
+
+    [Fact]
+    public void Steering_says_what_droop_steers_lifted_and_before()
+    {
+        var steering = One(
+            Of(
+                FourLinks,
+                [.. Rings(50, 0), (Corner.LF, StacksTests.Part(91, PartKind.TrackBarBracket, 40))]
+            ),
+            MechanismKind.Steering,
+            "front"
+        );
+        Assert.StartsWith(
+            FormattableString.Invariant(
+                $"As planned, it steers {Math.Abs(steering.Stands.Figure.Value!.Value):0.0}° over 2 in of droop, {Math.Abs(steering.Ways[0].Figure.Value!.Value):0.0}° before"
+            ),
+            steering.Says,
+            StringComparison.Ordinal
+        );
+    }
 }

@@ -437,4 +437,116 @@ public class ShaftsTests
         var turn = Math.Abs(Also(m.Ways[1], "The pinion must turn up")) * Math.PI / 180;
         Assert.Equal($"Gearbox mount about {LengthText.Both(turn * 900)} lower", cure.Said);
     }
+
+    [Fact]
+    public void A_half_shaft_spacer_draws_it_out_and_sizes_are_asked_for_only_where_it_lifts()
+    {
+        var taped = StacksTests.Of(
+            SuspensionKind.CoilOverArm,
+            (SuspensionSizes.CvDrop, 15),
+            (SuspensionSizes.CvRun, 420)
+        );
+        (Corner, PlacedPart)[] Parts(double? spacer) =>
+            [
+                .. Corners
+                    .Of(Axle.Front)
+                    .SelectMany(
+                        (c, i) =>
+                            new[]
+                            {
+                                (
+                                    c,
+                                    StacksTests.Part(1, PartKind.StrutTopSpacer, 25) with
+                                    {
+                                        Id = Sample.Id(70 + i),
+                                    }
+                                ),
+                            }.Concat(
+                                spacer is { } mm
+                                    ?
+                                    [
+                                        (
+                                            c,
+                                            StacksTests.Part(2, PartKind.HalfShaftSpacer, mm) with
+                                            {
+                                                Id = Sample.Id(80 + i),
+                                            }
+                                        ),
+                                    ]
+                                    : []
+                            )
+                    ),
+            ];
+        var geometry = Of(StacksTests.On(taped), Parts(20));
+        var shaft = One(geometry, MechanismKind.CvShaft, "front");
+        var rise = geometry.FrontRise.Value!.Value;
+        Assert.Equal(
+            double.Hypot(440, 15 + rise) - double.Hypot(420, 15),
+            Also(shaft.Ways[1], "The shaft is drawn out"),
+            1e-6
+        );
+        Assert.Equal(
+            Math.Atan2(15 + rise, 440) * 180 / Math.PI,
+            shaft.Ways[1].Figure.Value!.Value,
+            1e-9
+        );
+        Assert.Equal(0, Also(shaft.Ways[0], "The shaft is drawn out"), 1e-9);
+        var untaped = StacksTests.On(StacksTests.Of(SuspensionKind.CoilOverArm));
+        Assert.Equal(
+            [SuspensionSizes.CvDrop, SuspensionSizes.CvRun],
+            One(Of(untaped, Parts(null)), MechanismKind.CvShaft, "front")
+                .Asks.Select(a => a.Size)
+                .Order(StringComparer.Ordinal)
+        );
+        Assert.Empty(One(Of(untaped, []), MechanismKind.CvShaft, "front").Asks);
+    }
+
+    [Fact]
+    public void A_shaft_is_lifted_by_the_other_axle_too_and_by_nothing_where_nothing_lifts()
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilFourLink),
+            StacksTests.Of(SuspensionKind.CoilFourLink, Shaft)
+        );
+        int Ways(double front, double rear) =>
+            One(Of(vehicle, Rings(front, rear)), MechanismKind.Propshaft, "rear").Ways.Count;
+        Assert.Equal(1, Ways(0, 0));
+        Assert.True(Ways(50, 0) > 1);
+        Assert.True(Ways(0, 50) > 1);
+    }
+
+    [Fact]
+    public void Camber_through_the_travel_is_told_in_degrees_where_points_were_taped()
+    {
+        var kind = SuspensionKind.CoilOverArm;
+        var taped = StacksTests.Of(kind) with
+        {
+            Points = StacksTests.Points(
+                kind,
+                [.. Archetype.Of(kind)!.Points.Select(p => (p.At.Y, p.At.Z))]
+            ),
+        };
+        (Corner, PlacedPart)[] parts =
+        [
+            .. Corners
+                .Of(Axle.Front)
+                .Select(
+                    (c, i) =>
+                        (
+                            c,
+                            StacksTests.Part(1, PartKind.StrutTopSpacer, 30) with
+                            {
+                                Id = Sample.Id(70 + i),
+                            }
+                        )
+                ),
+        ];
+        Mechanism With(Nokko.Core.Vehicles.Suspension front) =>
+            One(Of(StacksTests.On(front), parts, travel: true), MechanismKind.Arms, "front");
+        var arms = With(taped);
+        var travel = arms.Ways[1].Travel!;
+        var ride = travel.UpMm.ToList().FindIndex(up => Math.Abs(up) < 1e-9);
+        Assert.Equal(arms.Ways[1].Figure.Value!.Value, travel.Figure[ride], 1e-6);
+        Assert.Null(With(StacksTests.Of(kind)).Ways[0].Travel);
+    }
 }

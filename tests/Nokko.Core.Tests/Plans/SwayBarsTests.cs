@@ -242,4 +242,41 @@ public class SwayBarsTests
         var lifted = Way(One(geometry, MechanismKind.SwayBar, "front"), "links left");
         Assert.Equal(Math.Sqrt(sum), lifted.Figure.U!.Value, lifted.Figure.U.Value * 0.02);
     }
+
+    [Fact]
+    public void Without_a_known_droop_or_with_sizes_that_nobody_taped_no_danger_is_made_up()
+    {
+        Mechanism With(params (string, double)[] sizes) =>
+            Moved.One(
+                Moved.Of(
+                    StacksTests.On(StacksTests.Of(SuspensionKind.CoilFourLink, sizes)),
+                    Moved.Rings(60, 0)
+                ),
+                MechanismKind.SwayBar,
+                "front"
+            );
+        var taped = With((SuspensionSizes.BarArm, 180), (SuspensionSizes.BarLink, 60));
+        Assert.Null(taped.Ways[1].Care);
+        Assert.Contains(
+            "not known",
+            taped
+                .Ways[1]
+                .Also.Single(a => a.Label.StartsWith("At full droop", StringComparison.Ordinal))
+                .Result.Cannot,
+            StringComparison.Ordinal
+        );
+        // A shock that lets it hang 200 lower: a short arm and link would lie in one line, or not reach.
+        (string, double)[] far =
+        [
+            (SuspensionSizes.ShockLength, 400),
+            (SuspensionSizes.ShockExtended, 600),
+            (SuspensionSizes.ShockCollapsed, 300),
+        ];
+        Assert.NotNull(
+            With([.. far, (SuspensionSizes.BarArm, 180), (SuspensionSizes.BarLink, 60)])
+                .Ways[1]
+                .Care
+        );
+        Assert.Null(With(far).Ways[1].Care);
+    }
 }

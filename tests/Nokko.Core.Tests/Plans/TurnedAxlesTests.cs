@@ -494,4 +494,27 @@ public class TurnedAxlesTests
         var behind = Of(vehicle, [.. Rings(50, 50), .. Bushes(Axle.Rear)]);
         Assert.Equal(WayKind.Lifted, One(behind, MechanismKind.Pinion, "rear").Stands.Kind);
     }
+
+    [Fact]
+    public void Where_nothing_turns_nothing_is_cured_or_asked_and_the_stronger_bush_counts()
+    {
+        var arms = StacksTests.Of(SuspensionKind.CoilRadiusArm);
+        var vehicle = StacksTests.On(arms, arms);
+        var still = One(Of(vehicle, Rings(0, 0)), MechanismKind.Caster, "front");
+        Assert.Single(still.Ways);
+        Assert.Empty(still.Asks);
+        var lifted = One(Of(vehicle, Rings(50, 50)), MechanismKind.Caster, "front");
+        Assert.Equal(
+            [SuspensionSizes.ArmLength, SuspensionSizes.RadiusArmDrop],
+            lifted.Asks.Select(a => a.Size).Order(StringComparer.Ordinal)
+        );
+        (Corner, PlacedPart) Bush(Corner corner, int id, double turn) =>
+            (corner, StacksTests.Part(id, PartKind.CasterBush, null, (PartSizes.Turn, turn)));
+        var with = One(
+            Of(vehicle, [.. Rings(50, 50), Bush(Corner.LF, 95, 2), Bush(Corner.RF, 96, 3)]),
+            MechanismKind.Caster,
+            "front"
+        );
+        Assert.Equal(lifted.Stands.Figure.Value!.Value + 3, with.Stands.Figure.Value!.Value, 1e-9);
+    }
 }

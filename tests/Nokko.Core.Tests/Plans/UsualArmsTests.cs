@@ -174,4 +174,21 @@ public class UsualArmsTests
             Assert.InRange(within / (double)drawn.Length, 0.90, 0.99);
         }
     }
+
+    [Fact]
+    public void The_band_of_smaller_arms_is_smaller_in_every_point()
+    {
+        var kind = SuspensionKind.CoilOverArm;
+        var usual = SpaceArms.Usual(Front(kind))!.Value;
+        var arm = (usual.Points.LowerBall - new SpacePoint(8, 230, 250)).Length;
+        var half = SpaceArms
+            .Usual(Front(kind, sizes: (Archetype.Of(kind)!.Lengths[0], arm / 2)))!
+            .Value;
+        Assert.All(
+            usual.U.Zip(half.U),
+            u => Assert.Equal(u.First / 2, u.Second, 0.01 + (0.001 * u.First))
+        );
+        // The wheel's own place along is the zero of it.
+        Assert.Equal(0, usual.U[24]);
+    }
 }
