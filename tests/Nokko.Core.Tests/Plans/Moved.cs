@@ -77,4 +77,23 @@ internal static class Moved
             (SuspensionSizes.SteeringArm, 170),
         ]
     );
+
+    /// <summary>Links of which the upper one is shorter: a lift turns the axle.</summary>
+    public static readonly (double Along, double Up)[] BentLinks =
+    [
+        (700, 400),
+        (0, 320),
+        (450, 640),
+        (0, 500),
+        (0, 460),
+        (0, 780),
+        (0, 380),
+    ];
+
+    /// <summary>An axle on such links.</summary>
+    public static Nokko.Core.Vehicles.Suspension OnBentLinks(params (string, double)[] sizes) =>
+        StacksTests.Of(SuspensionKind.CoilFourLink, sizes) with
+        {
+            Points = StacksTests.Points(SuspensionKind.CoilFourLink, BentLinks),
+        };
 }

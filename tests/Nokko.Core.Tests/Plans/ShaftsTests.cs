@@ -308,20 +308,7 @@ public class ShaftsTests
     [Fact]
     public void What_links_turn_the_pinion_by_goes_into_its_joint_and_it_is_told_in_words()
     {
-        (double Along, double Up)[] points =
-        [
-            (700, 400),
-            (0, 320),
-            (450, 640),
-            (0, 500),
-            (0, 460),
-            (0, 780),
-            (0, 380),
-        ];
-        var links = StacksTests.Of(SuspensionKind.CoilFourLink, Shaft) with
-        {
-            Points = StacksTests.Points(SuspensionKind.CoilFourLink, points),
-        };
+        var links = OnBentLinks(Shaft);
         foreach (var where in new[] { "rear", "front" })
         {
             var geometry = Of(StacksTests.On(links, links), Rings(60, 60));

@@ -243,27 +243,6 @@ public class TurnedAxlesTests
         return -(Lean(l) - leaning);
     }
 
-    private static readonly (double Along, double Up)[] Bent =
-    [
-        (700, 400),
-        (0, 320),
-        (450, 640),
-        (0, 500),
-        (0, 460),
-        (0, 780),
-        (0, 380),
-    ];
-
-    /// <summary>A front or rear axle on links of which the upper one is shorter.</summary>
-    private static Vehicle OnBentLinks()
-    {
-        var bent = StacksTests.Of(SuspensionKind.CoilFourLink) with
-        {
-            Points = StacksTests.Points(SuspensionKind.CoilFourLink, Bent),
-        };
-        return StacksTests.On(bent, bent);
-    }
-
     [Theory]
     [InlineData(MechanismKind.Caster, "front")]
     [InlineData(MechanismKind.Pinion, "rear")]
@@ -272,7 +251,7 @@ public class TurnedAxlesTests
         string where
     )
     {
-        var vehicle = OnBentLinks();
+        var vehicle = StacksTests.On(OnBentLinks(), OnBentLinks());
         var front = where == "front";
         Result Turn(double f, double r) =>
             Way(One(Of(vehicle, Rings(f, r)), kind, where), "links left").Figure;
@@ -325,7 +304,7 @@ public class TurnedAxlesTests
             Says(radius, 50, 50, MechanismKind.Pinion, "rear"),
             StringComparison.Ordinal
         );
-        var links = OnBentLinks();
+        var links = StacksTests.On(OnBentLinks(), OnBentLinks());
         var rear = One(Of(links, Rings(0, 60)), MechanismKind.Pinion, "rear");
         Assert.StartsWith(
             rear.Ways[1].Figure.Value < 0 ? "The pinion turns down by" : "The pinion turns up by",
@@ -387,7 +366,7 @@ public class TurnedAxlesTests
         string where
     )
     {
-        var geometry = Of(OnBentLinks(), Rings(50, 40));
+        var geometry = Of(StacksTests.On(OnBentLinks(), OnBentLinks()), Rings(50, 40));
         var (f, r) = (geometry.FrontRise.Value!.Value, geometry.RearRise.Value!.Value);
         var m = One(geometry, kind, where);
         Assert.True(m.Beyond);
@@ -396,7 +375,7 @@ public class TurnedAxlesTests
         // By bisection over the length: what is left to the ground, the turn of the links and the nose together.
         double Left(double upper, double lower)
         {
-            var turn = TurnByBisection(Bent, lift, upper, lower);
+            var turn = TurnByBisection(BentLinks, lift, upper, lower);
             return (front ? turn : -turn) - nose;
         }
         double Bisected(Func<double, double> left)
@@ -431,7 +410,7 @@ public class TurnedAxlesTests
             var corners = Corners.Of(front ? Axle.Front : Axle.Rear);
             var with = One(
                 Of(
-                    OnBentLinks(),
+                    StacksTests.On(OnBentLinks(), OnBentLinks()),
                     [.. Rings(50, 40), (corners[0], Link(95)), (corners[1], Link(96))]
                 ),
                 kind,
@@ -456,10 +435,7 @@ public class TurnedAxlesTests
             (SuspensionSizes.OutputSlope, 4),
             (SuspensionSizes.PinionUp, 3),
         ];
-        var links = StacksTests.Of(SuspensionKind.CoilFourLink, shaft) with
-        {
-            Points = StacksTests.Points(SuspensionKind.CoilFourLink, Bent),
-        };
+        var links = OnBentLinks(shaft);
         var vehicle = StacksTests.On(links, links);
         (Corner, PlacedPart)[] Bushes(Axle axle) =>
             [

@@ -1,9 +1,9 @@
 import type { useInks } from "../../shared/theme";
 import type { Drawn } from "./GeometryDrawing";
+import { n, pens } from "./pens";
 
 type Inks = ReturnType<typeof useInks>;
 
-const n = (x: number) => x.toFixed(1);
 const within = (most: number, by: number) =>
   Math.max(-most, Math.min(most, by));
 
@@ -12,19 +12,7 @@ export function frontDrawings(
   inks: Inks,
   value: (i: number) => number,
 ): Record<string, () => Drawn> {
-  const part = { stroke: inks.ink, strokeWidth: 4, fill: "none" };
-  const now = { stroke: inks.now, strokeWidth: 4, fill: "none" };
-  const before = {
-    stroke: inks.soft,
-    strokeDasharray: "5 4",
-    strokeWidth: 3,
-    fill: "none",
-  };
-  const says = (x: number, y: number, text: string) => (
-    <text x={x} y={y} fontSize={13} textAnchor="middle" fill={inks.ink}>
-      {text}
-    </text>
-  );
+  const { part, now, before, says } = pens(inks);
   return {
     front: () => {
       // Angles of a tenth of a degree are seen ten times as large.

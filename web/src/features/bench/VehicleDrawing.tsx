@@ -1,28 +1,15 @@
 import type { useInks } from "../../shared/theme";
 import type { Drawn } from "./GeometryDrawing";
+import { n, pens } from "./pens";
 
 type Inks = ReturnType<typeof useInks>;
-
-const n = (x: number) => x.toFixed(1);
 
 /** Sheets of weights, slope, camber and hoses, drawn from what they answer. */
 export function vehicleDrawings(
   inks: Inks,
   value: (i: number) => number,
 ): Record<string, () => Drawn> {
-  const part = { stroke: inks.ink, strokeWidth: 4, fill: "none" };
-  const now = { stroke: inks.now, strokeWidth: 5, fill: "none" };
-  const before = {
-    stroke: inks.soft,
-    strokeDasharray: "5 4",
-    strokeWidth: 3,
-    fill: "none",
-  };
-  const says = (x: number, y: number, text: string) => (
-    <text x={x} y={y} fontSize={13} textAnchor="middle" fill={inks.ink}>
-      {text}
-    </text>
-  );
+  const { part, now, before, says } = pens(inks);
   return {
     axleLoads: () => {
       const all = Math.max(1, Math.abs(value(0)) + Math.abs(value(1)));
