@@ -74,38 +74,39 @@ public sealed class FourLink : ILinkage
 
     /// <summary>The position at a spring length, or null: the links cannot reach it.</summary>
     /// <param name="lengthMm">Foot to top, mm.</param>
-    public FourLinkPosition? At(double lengthMm) =>
-        Solve(lengthMm) is { } p
-            ? new FourLinkPosition(
-                p.Lower,
-                p.Upper,
-                p.Foot,
-                p.Wheel,
-                p.MotionRatio,
-                PlanePoint.Between(Points.UpperAxleJoint - Points.LowerAxleJoint, p.Upper - p.Lower)
-            )
-            : null;
+    public FourLinkPosition? At(double lengthMm) => Solve(lengthMm) is { } p ? Position(p) : null;
 
     /// <summary>The position with the wheel at a height, or null: the links cannot reach it.</summary>
     /// <param name="upMm">The wheel centre above its place at ride height, as the points have it, mm.</param>
     public FourLinkPosition? AtWheel(double upMm)
     {
-        var (length, wanted) = (RideLengthMm, Points.WheelCentre.Z + upMm);
-        // Newton on the motion ratio: dℓ = −MR·dw.
+        var (turn, wanted) = (0.0, Points.WheelCentre.Z + upMm);
         for (var i = 0; i < 40; i++)
         {
-            if (WheelAt(length) is not { } now)
+            if (AtTurn(turn) is not { } now)
             {
                 return null;
             }
-            if (Math.Abs(wanted - now.HeightMm) < 1e-9)
+            var off = wanted - now.Wheel.Z;
+            if (Math.Abs(off) < 1e-9)
             {
-                return At(length);
+                return Position(now);
             }
-            length -= (wanted - now.HeightMm) * now.MotionRatio;
+            // The wheel goes by −slope/motion ratio with the link's turn; a quarter of a radian at most.
+            turn += Math.Clamp(-off * now.MotionRatio / now.Slope, -0.25, 0.25);
         }
         return null;
     }
+
+    private FourLinkPosition Position(Place p) =>
+        new(
+            p.Lower,
+            p.Upper,
+            p.Foot,
+            p.Wheel,
+            p.MotionRatio,
+            PlanePoint.Between(Points.UpperAxleJoint - Points.LowerAxleJoint, p.Upper - p.Lower)
+        );
 
     /// <inheritdoc/>
     public WheelPlace? WheelAt(double lengthMm) =>
