@@ -12,6 +12,9 @@ internal static class AlignmentMechanism
 {
     private const double Degrees = 180 / Math.PI;
 
+    /// <summary>At what lock camber in a turn is told, rad: where a rack sweeps caster.</summary>
+    private const double SteeredRad = 20 / Degrees;
+
     private const string TapeNine =
         "Tape nine points in space: then caster, toe and what is left of the cams are told.";
 
@@ -134,13 +137,19 @@ internal static class AlignmentMechanism
                         low.Caster - was.Caster - Nose(x[27], x[28]),
                         Patch(low) - Patch(was),
                         low.ScrubMm - was.ScrubMm,
+                        low.Kingpin - was.Kingpin,
+                        low.CamberSteered(SteeredRad) - was.CamberSteered(SteeredRad),
+                        low.CamberSteered(-SteeredRad) - was.CamberSteered(-SteeredRad),
                     ]
                     : null,
             Unit.Degree,
             Unit.Degree,
             Unit.Degree,
             Unit.Mm,
-            Unit.Mm
+            Unit.Mm,
+            Unit.Degree,
+            Unit.Degree,
+            Unit.Degree
         );
         var lifted = Way(
             WayKind.Lifted,
@@ -151,6 +160,9 @@ internal static class AlignmentMechanism
                 new("Caster, to the ground, changes by", moves[2]),
                 new("Each tyre stands further out by", moves[3]),
                 new("Scrub radius grows by", moves[4]),
+                new("Kingpin inclination grows by", moves[5]),
+                new("Outer wheel at 20°, camber changes by", moves[6]),
+                new("Inner wheel at 20°, camber changes by", moves[7]),
             ],
             arms
         );

@@ -67,7 +67,37 @@ public readonly record struct SpacePose(
     SpacePoint RodOuter,
     SpacePoint Wheel,
     double ScrubMm
-);
+)
+{
+    /// <summary>Camber once the wheel is steered about its axis, rad.</summary>
+    /// <remarks>Source: docs/computation/geometry.md#double-wishbone-in-space.</remarks>
+    /// <param name="inRad">How far its front edge is turned inward from where it stands, rad; below zero outward. Within a quarter turn.</param>
+    public double CamberSteered(double inRad)
+    {
+        var (sinCamber, cosCamber) = Math.SinCos(Camber);
+        var (sinToe, cosToe) = Math.SinCos(Toe);
+        var spindle = new SpacePoint(sinToe * cosCamber, cosToe * cosCamber, -sinCamber);
+        var axis = (UpperBall - LowerBall).Unit;
+        // About an axis that points up a positive turn takes the front edge outward.
+        var turn = -inRad;
+        for (var i = 0; i < 20; i++)
+        {
+            var (sin, cos) = Math.SinCos(turn);
+            var turned =
+                (cos * spindle)
+                + (sin * SpacePoint.Cross(axis, spindle))
+                + ((1 - cos) * SpacePoint.Dot(axis, spindle) * axis);
+            var off = Math.Atan2(turned.X, turned.Y) - Toe - inRad;
+            if (Math.Abs(off) < 1e-12)
+            {
+                return -Math.Asin(turned.Z);
+            }
+            // Nearly a turn about the upright: each step leaves a small part of what was off.
+            turn += off;
+        }
+        throw new ArgumentOutOfRangeException(nameof(inRad), inRad, "Within a quarter turn.");
+    }
+}
 
 /// <summary>A double wishbone corner in space: two arms that turn about their pivot axes, a rigid upright, a tie rod of fixed length.</summary>
 /// <remarks>

@@ -240,4 +240,45 @@ public class SpaceWishboneTests
         }
         Assert.True(ended);
     }
+
+    [Theory]
+    [InlineData(0, 12)]
+    [InlineData(0, -12)]
+    [InlineData(-50, 25)]
+    [InlineData(-50, -25)]
+    public void Steered_it_leans_as_it_does_when_the_rack_is_moved(double up, double rack)
+    {
+        // A second way: the tie rod's inner joint goes aside, the rod keeps its length, and the arms are solved again.
+        var moved = Points with
+        {
+            RodInner = Points.RodInner with { Y = Points.RodInner.Y + rack },
+        };
+        var rod =
+            (Points.RodOuter - Points.RodInner).Length - (moved.RodOuter - moved.RodInner).Length;
+        var (straight, turned) = (
+            new SpaceWishbone(Points).At(up)!.Value,
+            new SpaceWishbone(moved, new(0, 0, rod)).At(up)!.Value
+        );
+        var steered = turned.Toe - straight.Toe;
+        Assert.True(Math.Abs(steered) * Degrees > 4);
+        // The wheel goes up and down a little as it turns, and its axis with it.
+        Assert.Equal(
+            turned.Camber * Degrees,
+            straight.CamberSteered(steered) * Degrees,
+            0.01 + (0.002 * Math.Abs(rack))
+        );
+    }
+
+    [Fact]
+    public void Steered_both_ways_caster_leans_it_apart_and_the_kingpin_together()
+    {
+        var at = new SpaceWishbone(Points).At(0)!.Value;
+        Assert.Equal(at.Camber, at.CamberSteered(0), 1e-12);
+        const double Turn = 20 / Degrees;
+        var (outer, inner) = (at.CamberSteered(Turn), at.CamberSteered(-Turn));
+        // To the first order in caster and kingpin: caster·sin δ apart, kingpin·(1 − cos δ) together.
+        Assert.Equal(-2 * at.Caster * Math.Sin(Turn), outer - inner, 0.003);
+        Assert.Equal(2 * at.Kingpin * (1 - Math.Cos(Turn)), outer + inner, 0.003);
+        Assert.Throws<ArgumentOutOfRangeException>(() => at.CamberSteered(4));
+    }
 }
