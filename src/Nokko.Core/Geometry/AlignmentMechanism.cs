@@ -340,10 +340,8 @@ internal static class AlignmentMechanism
                 return 0;
             }
             double Below(double x) => 0.5 * SpecialFunctions.Erfc(-x / Math.Sqrt(2));
-            misses +=
-                u > 0 ? 1 - (Below((rangeMm - mm) / u) - Below((-rangeMm - mm) / u))
-                : Math.Abs(mm) > rangeMm ? 1
-                : 0;
+            // The points' own ± keeps it above zero.
+            misses += 1 - (Below((rangeMm - mm) / u) - Below((-rangeMm - mm) / u));
         }
         return Math.Max(0, 1 - misses);
     }

@@ -515,4 +515,68 @@ public class AlignmentTests
             0.01
         );
     }
+
+    [Fact]
+    public void Into_its_range_is_said_only_where_a_sheet_and_a_range_are_known()
+    {
+        string Said((string, double)[] allowed) => Sheet((0, 3), (0, 3), 8, allowed).Ways[2].Said;
+        Assert.Equal("Set back by cams and sleeve", Lifted(50, 8).Ways[2].Said);
+        Assert.Equal("Set back by cams and sleeve", Said([]));
+        Assert.Equal("Set into its range by cams and sleeve", Said(Allowed(-1, 1, 2, 5)));
+        var all = Allowed(-1, 1, 2, 5);
+        Assert.Equal("Set into its range by cams and sleeve", Said(all[..2]));
+        Assert.Equal("Set into its range by cams and sleeve", Said(all[2..]));
+    }
+
+    [Fact]
+    public void Through_the_travel_it_starts_where_the_lift_less_the_lowered_pivots_has_it()
+    {
+        var vehicle = StacksTests.On(
+            StacksTests.Of(
+                SuspensionKind.TorsionBarArm,
+                (SuspensionSizes.LiftPerTurn, 10),
+                (SuspensionSizes.CamRange, 8)
+            ) with
+            {
+                SpacePoints = Taped,
+            }
+        );
+        (Corner, PlacedPart)[] parts =
+        [
+            .. Corners
+                .Of(Axle.Front)
+                .SelectMany(
+                    (c, i) =>
+                        new[]
+                        {
+                            (c, Sample.Adjuster(80 + i, 5)),
+                            (
+                                c,
+                                StacksTests.Part(85, PartKind.SubframeBlock, 20) with
+                                {
+                                    Id = Sample.Id(90 + i),
+                                }
+                            ),
+                        }
+                ),
+        ];
+        var geometry = PlanGeometry.Of(
+            Sample.Plan(parts),
+            new Situation(Sample.AsFound, vehicle, null),
+            travel: true
+        );
+        var front = geometry.Mechanisms.Single(m => m.Kind == MechanismKind.Alignment);
+        var arms = new SpaceWishbone(SpaceWishboneTests.Points);
+        var turned = geometry.FrontRise.Value!.Value - 20;
+        foreach (var way in front.Ways.Where(w => w.Kind == WayKind.Lifted))
+        {
+            var ride = way.Travel!.UpMm.ToList().FindIndex(up => Math.Abs(up) < 1e-9);
+            Assert.Equal(
+                (arms.At(-turned)!.Value.Camber - arms.At(0)!.Value.Camber) * 180 / Math.PI,
+                way.Travel.Figure[ride],
+                1e-6
+            );
+            Assert.Equal(way.Figure.Value!.Value, way.Travel.Figure[ride], 1e-6);
+        }
+    }
 }

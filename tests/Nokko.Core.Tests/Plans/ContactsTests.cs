@@ -633,4 +633,57 @@ public class ContactsTests
         );
         Assert.Null(rear.Stands.Lock);
     }
+
+    [Fact]
+    public void Each_gap_is_named_with_where_the_wheel_is_and_a_rear_one_is_not_turned()
+    {
+        var front = Front(
+            [.. Gaps, (SuspensionSizes.AheadFlexed, 25), (SuspensionSizes.InsideFlexed, 35)],
+            Tyres(Large)
+        );
+        string[] said =
+        [
+            .. front.Stands.Contacts.Where(c => c.Gap.Value is not null).Select(c => c.Said),
+        ];
+        Assert.Contains("ahead of it, turning", said);
+        Assert.Contains("ahead of it, turning, at full bump", said);
+        Assert.Contains("to frame or exhaust, at lock, at full bump", said);
+        Assert.Contains("to frame or exhaust, straight", said);
+        Assert.Contains("to arm, spring, strut or brake line, straight", said);
+        Assert.Contains("turned to both locks", front.Checks[0], StringComparison.Ordinal);
+        var rear = One(
+            Of(
+                StacksTests.On(
+                    StacksTests.Of(SuspensionKind.CoilRadiusArm),
+                    StacksTests.Of(SuspensionKind.CoilFourLink, (SuspensionSizes.TyreToFrame, 60))
+                ) with
+                {
+                    TyreSize = "265/70R17",
+                },
+                [.. Tyres(Large).Select((t, i) => (Corners.Of(Axle.Rear)[i], t.Item2))]
+            ),
+            MechanismKind.Contacts,
+            "rear"
+        );
+        Assert.DoesNotContain("locks", rear.Checks[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_tyre_that_grows_is_told_the_less_well_while_it_turns_the_more_it_grows()
+    {
+        // Turning, what is nearest is not the middle of the tread: 15 % of the growth, by a rule of thumb; straight it is.
+        double Turning(double diameter) =>
+            U(
+                Front(Gaps, Tyres((PartSizes.Diameter, diameter), (PartSizes.Width, 265))).Stands,
+                ContactWith.Ahead,
+                true
+            );
+        Assert.True(Turning(900) > Turning(820) + 2);
+        double Straight(double diameter) =>
+            U(
+                Front(Gaps, Tyres((PartSizes.Diameter, diameter), (PartSizes.Width, 265))).Stands,
+                ContactWith.Frame
+            );
+        Assert.Equal(Straight(820), Straight(900), 0.05);
+    }
 }

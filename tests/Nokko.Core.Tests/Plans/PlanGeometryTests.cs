@@ -449,4 +449,45 @@ public class PlanGeometryTests
             StringComparison.Ordinal
         );
     }
+
+    [Fact]
+    public void What_brings_a_track_bar_back_is_said_by_its_lengths()
+    {
+        var geometry = Of(FourLinks, Rings(90, 0));
+        var bar = One(geometry, MechanismKind.TrackBar, "front");
+        var rise = geometry.FrontRise.Value!.Value;
+        var longer = double.Hypot(860, 60 + rise) - double.Hypot(860, 60);
+        Assert.Contains(
+            $"; a bar {LengthText.Both(longer)} longer, or a bracket of {LengthText.Both(rise)}, brings it back.",
+            bar.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            bar.Ways,
+            w => w.Said.StartsWith("Bracket, axle end", StringComparison.Ordinal)
+        );
+        var named = One(
+            Of(
+                FourLinks,
+                Rings(90, 0),
+                [
+                    new Part
+                    {
+                        Id = Sample.Id(900),
+                        Number = "B",
+                        Name = "Tall bracket",
+                        Kind = PartKind.TrackBarBracket,
+                        Thickness = Sample.Mm(75),
+                        Count = 1,
+                    },
+                ]
+            ),
+            MechanismKind.TrackBar,
+            "front"
+        );
+        Assert.Contains(
+            named.Ways,
+            w => w.Said == $"Tall bracket, axle end {LengthText.Both(75)} higher"
+        );
+    }
 }

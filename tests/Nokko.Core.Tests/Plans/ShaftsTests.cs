@@ -536,4 +536,48 @@ public class ShaftsTests
         Assert.Equal(arms.Ways[1].Figure.Value!.Value, travel.Figure[ride], 1e-6);
         Assert.Null(With(StacksTests.Of(kind)).Ways[0].Travel);
     }
+
+    [Fact]
+    public void A_lower_differential_is_offered_only_where_one_is_needed_and_none_stands()
+    {
+        Mechanism With(double plate, double? drop)
+        {
+            var taped = StacksTests.Of(
+                SuspensionKind.CoilOverArm,
+                (SuspensionSizes.CvDrop, 15),
+                (SuspensionSizes.CvRun, 420)
+            );
+            return One(
+                Of(
+                    StacksTests.On(taped),
+                    [
+                        .. Corners
+                            .Of(Axle.Front)
+                            .Select(
+                                (c, i) =>
+                                    (
+                                        c,
+                                        StacksTests.Part(1, PartKind.StrutTopSpacer, plate) with
+                                        {
+                                            Id = Sample.Id(70 + i),
+                                        }
+                                    )
+                            ),
+                        .. drop is { } mm
+                            ? ((Corner, PlacedPart)[])
+                                [(Corner.LF, StacksTests.Part(90, PartKind.DiffDrop, mm))]
+                            : [],
+                    ]
+                ),
+                MechanismKind.CvShaft,
+                "front"
+            );
+        }
+        bool Offers(Mechanism m) => m.Ways.Any(w => w.Kind == WayKind.Cure);
+        // 8° over 420 are 59: 15 and about 20 are within it, 15 and about 75 are not.
+        Assert.False(Offers(With(10, null)));
+        Assert.True(Offers(With(40, null)));
+        Assert.False(Offers(With(40, 5)));
+        Assert.Equal(WayKind.Planned, With(40, 5).Stands.Kind);
+    }
 }

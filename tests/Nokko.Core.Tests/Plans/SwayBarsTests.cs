@@ -279,4 +279,29 @@ public class SwayBarsTests
         );
         Assert.Null(With(far).Ways[1].Care);
     }
+
+    [Fact]
+    public void It_says_the_slope_that_its_number_is()
+    {
+        var bar = Moved.One(
+            Moved.Of(
+                StacksTests.On(
+                    StacksTests.Of(
+                        SuspensionKind.CoilFourLink,
+                        (SuspensionSizes.BarArm, 240),
+                        (SuspensionSizes.BarLink, 150)
+                    )
+                ),
+                Moved.Rings(60, 0)
+            ),
+            MechanismKind.SwayBar,
+            "front"
+        );
+        Assert.StartsWith(
+            FormattableString.Invariant($"Its arm slopes {bar.Stands.Figure.Value:0.0}° more"),
+            bar.Says,
+            StringComparison.Ordinal
+        );
+        Assert.True(bar.Beyond);
+    }
 }

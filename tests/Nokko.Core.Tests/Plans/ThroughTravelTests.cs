@@ -338,4 +338,46 @@ public class ThroughTravelTests
                 },
                 iter: 40
             );
+
+    [Fact]
+    public void The_travel_is_drawn_as_far_as_it_is_known_and_by_a_rule_of_thumb_where_it_is_not()
+    {
+        (double Low, double High) Drawn(params (string, double)[] sizes)
+        {
+            var travel = Moved
+                .One(
+                    Moved.Of(
+                        StacksTests.On(
+                            StacksTests.Of(SuspensionKind.CoilFourLink, [.. Moved.Bar, .. sizes])
+                        ),
+                        [],
+                        travel: true
+                    ),
+                    MechanismKind.TrackBar,
+                    "front"
+                )
+                .Ways[0]
+                .Travel!;
+            Assert.Equal(61, travel.UpMm.Count);
+            return (travel.UpMm[0], travel.UpMm[^1]);
+        }
+        Assert.Equal((-80, 80), Drawn());
+        // A shock of 470 at ride height: 90 down, 125 up.
+        var (low, high) = Drawn(
+            (SuspensionSizes.ShockLength, 470),
+            (SuspensionSizes.ShockExtended, 560),
+            (SuspensionSizes.ShockCollapsed, 345)
+        );
+        Assert.Equal(-90, low, 1e-6);
+        Assert.Equal(125, high, 1e-6);
+        // Next to none is drawn as a centimetre.
+        Assert.Equal(
+            (-10, 10),
+            Drawn(
+                (SuspensionSizes.ShockLength, 470),
+                (SuspensionSizes.ShockExtended, 474),
+                (SuspensionSizes.ShockCollapsed, 466)
+            )
+        );
+    }
 }

@@ -493,4 +493,40 @@ public class TurnedAxlesTests
         );
         Assert.Equal(lifted.Stands.Figure.Value!.Value + 3, with.Stands.Figure.Value!.Value, 1e-9);
     }
+
+    [Fact]
+    public void With_its_bushes_it_says_what_is_left_of_the_turn()
+    {
+        var arms = StacksTests.Of(
+            SuspensionKind.CoilRadiusArm,
+            (SuspensionSizes.ArmLength, 900),
+            (SuspensionSizes.RadiusArmDrop, 60)
+        );
+        var vehicle = StacksTests.On(arms, arms);
+        (Corner, PlacedPart)[] bushes =
+        [
+            .. Corners
+                .Of(Axle.Front)
+                .Select(
+                    (c, i) =>
+                        (
+                            c,
+                            StacksTests.Part(95 + i, PartKind.CasterBush, null, (PartSizes.Turn, 2))
+                        )
+                ),
+        ];
+        var with = One(Of(vehicle, [.. Rings(50, 50), .. bushes]), MechanismKind.Caster, "front");
+        Assert.EndsWith(
+            FormattableString.Invariant(
+                $"; as planned {Math.Abs(with.Stands.Figure.Value!.Value):0.0}° is left of it."
+            ),
+            with.Says,
+            StringComparison.Ordinal
+        );
+        Assert.DoesNotContain(
+            "as planned",
+            One(Of(vehicle, Rings(50, 50)), MechanismKind.Caster, "front").Says,
+            StringComparison.Ordinal
+        );
+    }
 }

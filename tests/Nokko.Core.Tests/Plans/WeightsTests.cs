@@ -325,4 +325,18 @@ public class WeightsTests
                     Assert.Equal(0, across, 1e-9 * (track + height));
                 }
             );
+
+    [Fact]
+    public void Weights_from_a_paper_or_a_bridge_are_computed_with_and_estimated_ones_are_marked()
+    {
+        Known Of(VehicleDimensions sizes) =>
+            Assert
+                .Single(
+                    Loads(sizes, Load(300, 3900))!.Stands.Also,
+                    a => a.Label == "On the front axle"
+                )
+                .Result.Known;
+        Assert.Equal(Known.Computed, Of(Round));
+        Assert.Equal(Known.Archetype, Of(Round with { FrontAxleMass = Kg(1150, Known.Estimated) }));
+    }
 }

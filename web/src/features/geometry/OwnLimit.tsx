@@ -28,8 +28,7 @@ export function OwnLimit({ mechanism }: { mechanism: Mechanism }) {
   const set = async (most: string, forShop: boolean) => {
     setProblem(null);
     setKept(false);
-    const own =
-      most.trim() === "" ? null : typed(most, typedIn, "told");
+    const own = most.trim() === "" ? null : typed(most, typedIn, "told");
     try {
       seen.saved(
         await send(
