@@ -17,7 +17,10 @@ internal static class ReadSizes
     public static Vehicle On(Vehicle vehicle, JobDocument d, IReadOnlyList<WalkRoundStance> stances)
     {
         if (
-            d.Stages.Where(s => s.Stacks.All(c => c.Parts.Count == 0)).MinBy(s => s.Ordinal)
+            // Heights from a document come before the first stage and hold no readings.
+            d
+                .Stages.Where(s => s.Ordinal >= 0 && s.Stacks.All(c => c.Parts.Count == 0))
+                .MinBy(s => s.Ordinal)
                 is not { } bare
             || JobEvaluator.Speaks(stances, bare.Id) is not { Measures.Count: > 0 } read
         )

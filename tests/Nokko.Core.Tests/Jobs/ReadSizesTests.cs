@@ -100,6 +100,17 @@ public class ReadSizesTests
     }
 
     [Fact]
+    public void A_stage_of_a_document_before_the_first_hides_no_reading()
+    {
+        var d = Job([Read(300, Measures.HoseSlack, "LF", 44)]);
+        var document = d.Stages[0] with { Id = Sample.Id(12), Ordinal = -1 };
+        Assert.Equal(
+            44,
+            Front(d with { Stages = [document, d.Stages[0]] }).Get(SuspensionSizes.HoseSlack)
+        );
+    }
+
+    [Fact]
     public void What_was_read_with_parts_in_or_of_another_axle_is_no_size()
     {
         Reading[] read = [Read(300, Measures.HoseSlack, "LF", 44)];
