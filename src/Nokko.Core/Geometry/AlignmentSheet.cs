@@ -28,7 +28,8 @@ internal sealed record AlignmentSheet(Corner Corner, Estimate? Camber, Estimate?
                 line.Before!.Value.Mean + line.By.Value!.Value,
                 Unit.Degree,
                 double.Hypot(line.Before.Value.Sd, line.By.U ?? 0),
-                []
+                [],
+                line.By.Known
             )
         );
 

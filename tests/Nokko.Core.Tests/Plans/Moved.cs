@@ -96,4 +96,18 @@ internal static class Moved
         {
             Points = StacksTests.Points(SuspensionKind.CoilFourLink, BentLinks),
         };
+
+    /// <summary>A part on both sides of an axle.</summary>
+    public static (Corner, PlacedPart)[] Pair(Axle axle, int id, PlacedPart part) =>
+        [.. Corners.Of(axle).Select((c, i) => (c, part with { Id = Sample.Id(id + i) }))];
+
+    /// <summary>Arms of which the points of the plane were taped, as usual ones have them.</summary>
+    public static Nokko.Core.Vehicles.Suspension TapedPlane { get; } =
+        StacksTests.Of(SuspensionKind.CoilOverArm) with
+        {
+            Points = StacksTests.Points(
+                SuspensionKind.CoilOverArm,
+                [.. Archetype.Of(SuspensionKind.CoilOverArm)!.Points.Select(p => (p.At.Y, p.At.Z))]
+            ),
+        };
 }

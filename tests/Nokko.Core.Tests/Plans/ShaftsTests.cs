@@ -344,33 +344,12 @@ public class ShaftsTests
     [Fact]
     public void Camber_of_taped_arms_is_as_good_as_the_rise_and_the_points()
     {
-        var kind = SuspensionKind.CoilOverArm;
-        var taped = StacksTests.Of(kind) with
-        {
-            Points = StacksTests.Points(
-                kind,
-                [.. Archetype.Of(kind)!.Points.Select(p => (p.At.Y, p.At.Z))]
-            ),
-        };
-        var vehicle = StacksTests.On(taped);
+        var vehicle = StacksTests.On(TapedPlane);
         (PlanGeometry Geometry, Result Camber) With(double plate)
         {
             var geometry = Of(
                 vehicle,
-                [
-                    .. Corners
-                        .Of(Axle.Front)
-                        .Select(
-                            (c, i) =>
-                                (
-                                    c,
-                                    StacksTests.Part(1, PartKind.StrutTopSpacer, plate) with
-                                    {
-                                        Id = Sample.Id(70 + i),
-                                    }
-                                )
-                        ),
-                ]
+                [.. Pair(Axle.Front, 70, StacksTests.Part(1, PartKind.StrutTopSpacer, plate))]
             );
             return (geometry, One(geometry, MechanismKind.Arms, "front").Ways[1].Figure);
         }
@@ -505,36 +484,17 @@ public class ShaftsTests
     [Fact]
     public void Camber_through_the_travel_is_told_in_degrees_where_points_were_taped()
     {
-        var kind = SuspensionKind.CoilOverArm;
-        var taped = StacksTests.Of(kind) with
-        {
-            Points = StacksTests.Points(
-                kind,
-                [.. Archetype.Of(kind)!.Points.Select(p => (p.At.Y, p.At.Z))]
-            ),
-        };
         (Corner, PlacedPart)[] parts =
         [
-            .. Corners
-                .Of(Axle.Front)
-                .Select(
-                    (c, i) =>
-                        (
-                            c,
-                            StacksTests.Part(1, PartKind.StrutTopSpacer, 30) with
-                            {
-                                Id = Sample.Id(70 + i),
-                            }
-                        )
-                ),
+            .. Pair(Axle.Front, 70, StacksTests.Part(1, PartKind.StrutTopSpacer, 30)),
         ];
         Mechanism With(Nokko.Core.Vehicles.Suspension front) =>
             One(Of(StacksTests.On(front), parts, travel: true), MechanismKind.Arms, "front");
-        var arms = With(taped);
+        var arms = With(TapedPlane);
         var travel = arms.Ways[1].Travel!;
         var ride = travel.UpMm.ToList().FindIndex(up => Math.Abs(up) < 1e-9);
         Assert.Equal(arms.Ways[1].Figure.Value!.Value, travel.Figure[ride], 1e-6);
-        Assert.Null(With(StacksTests.Of(kind)).Ways[0].Travel);
+        Assert.Null(With(StacksTests.Of(SuspensionKind.CoilOverArm)).Ways[0].Travel);
     }
 
     [Fact]
@@ -551,18 +511,11 @@ public class ShaftsTests
                 Of(
                     StacksTests.On(taped),
                     [
-                        .. Corners
-                            .Of(Axle.Front)
-                            .Select(
-                                (c, i) =>
-                                    (
-                                        c,
-                                        StacksTests.Part(1, PartKind.StrutTopSpacer, plate) with
-                                        {
-                                            Id = Sample.Id(70 + i),
-                                        }
-                                    )
-                            ),
+                        .. Pair(
+                            Axle.Front,
+                            70,
+                            StacksTests.Part(1, PartKind.StrutTopSpacer, plate)
+                        ),
                         .. drop is { } mm
                             ? ((Corner, PlacedPart)[])
                                 [(Corner.LF, StacksTests.Part(90, PartKind.DiffDrop, mm))]

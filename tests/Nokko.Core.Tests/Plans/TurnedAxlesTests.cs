@@ -105,15 +105,11 @@ public class TurnedAxlesTests
         };
         (Corner, PlacedPart)[] bushes =
         [
-            .. Corners
-                .Of(Axle.Front)
-                .Select(
-                    (c, i) =>
-                        (
-                            c,
-                            StacksTests.Part(95 + i, PartKind.CasterBush, null, (PartSizes.Turn, 3))
-                        )
-                ),
+            .. Pair(
+                Axle.Front,
+                95,
+                StacksTests.Part(95, PartKind.CasterBush, null, (PartSizes.Turn, 3))
+            ),
         ];
         var without = One(Of(vehicle, Rings(50, 50)), MechanismKind.Caster, "front");
         var with = One(Of(vehicle, [.. Rings(50, 50), .. bushes]), MechanismKind.Caster, "front");
@@ -311,9 +307,9 @@ public class TurnedAxlesTests
             rear.Says,
             StringComparison.Ordinal
         );
-        // Nose up on links that do not turn by themselves: caster is gained.
-        var gained = One(Of(radius, Rings(0, 0)), MechanismKind.Caster, "front");
-        Assert.StartsWith("Nothing turns it", gained.Says, StringComparison.Ordinal);
+        // Nothing lifts, nothing turns.
+        var still = One(Of(radius, Rings(0, 0)), MechanismKind.Caster, "front");
+        Assert.StartsWith("Nothing turns it", still.Says, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -439,20 +435,11 @@ public class TurnedAxlesTests
         var vehicle = StacksTests.On(links, links);
         (Corner, PlacedPart)[] Bushes(Axle axle) =>
             [
-                .. Corners
-                    .Of(axle)
-                    .Select(
-                        (c, i) =>
-                            (
-                                c,
-                                StacksTests.Part(
-                                    95 + i,
-                                    PartKind.CasterBush,
-                                    null,
-                                    (PartSizes.Turn, 2)
-                                )
-                            )
-                    ),
+                .. Pair(
+                    axle,
+                    95,
+                    StacksTests.Part(95, PartKind.CasterBush, null, (PartSizes.Turn, 2))
+                ),
             ];
         var without = Of(vehicle, Rings(50, 50));
         var with = Of(vehicle, [.. Rings(50, 50), .. Bushes(Axle.Front)]);
@@ -505,15 +492,11 @@ public class TurnedAxlesTests
         var vehicle = StacksTests.On(arms, arms);
         (Corner, PlacedPart)[] bushes =
         [
-            .. Corners
-                .Of(Axle.Front)
-                .Select(
-                    (c, i) =>
-                        (
-                            c,
-                            StacksTests.Part(95 + i, PartKind.CasterBush, null, (PartSizes.Turn, 2))
-                        )
-                ),
+            .. Pair(
+                Axle.Front,
+                95,
+                StacksTests.Part(95, PartKind.CasterBush, null, (PartSizes.Turn, 2))
+            ),
         ];
         var with = One(Of(vehicle, [.. Rings(50, 50), .. bushes]), MechanismKind.Caster, "front");
         Assert.EndsWith(

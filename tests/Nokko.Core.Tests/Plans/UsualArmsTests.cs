@@ -30,22 +30,7 @@ public class UsualArmsTests
         One(
             Of(
                 StacksTests.On(front),
-                [
-                    (
-                        Corner.LF,
-                        StacksTests.Part(1, PartKind.StrutTopSpacer, 25) with
-                        {
-                            Id = Sample.Id(71),
-                        }
-                    ),
-                    (
-                        Corner.RF,
-                        StacksTests.Part(1, PartKind.StrutTopSpacer, 25) with
-                        {
-                            Id = Sample.Id(72),
-                        }
-                    ),
-                ]
+                Pair(Axle.Front, 71, StacksTests.Part(1, PartKind.StrutTopSpacer, 25))
             ),
             kind,
             "front"
@@ -190,5 +175,39 @@ public class UsualArmsTests
         );
         // The wheel's own place along is the zero of it.
         Assert.Equal(0, usual.U[24]);
+    }
+
+    [Fact]
+    public void An_angle_from_the_sheet_that_usual_arms_moved_is_marked_too()
+    {
+        var vehicle = StacksTests.On(Front(SuspensionKind.CoilOverArm));
+        var situation = new Situation(
+            Sample.AsFound,
+            vehicle,
+            Sample.Stance(vehicle) with
+            {
+                Measures =
+                [
+                    new(
+                        Nokko.Core.WalkRounds.Measures.CamberAngle,
+                        "LF",
+                        Result.Of(-0.5, Unit.Degree, 0.05, [], Known.Measured),
+                        1
+                    ),
+                ],
+            }
+        );
+        var front = PlanGeometry
+            .Of(
+                Sample.Plan(Pair(Axle.Front, 71, StacksTests.Part(1, PartKind.StrutTopSpacer, 25))),
+                situation
+            )
+            .Mechanisms.Single(m => m.Kind == MechanismKind.Alignment);
+        var told = Assert.Single(
+            front.Ways[1].Also,
+            a => a.Label.StartsWith("Left camber, from the sheet", StringComparison.Ordinal)
+        );
+        Assert.Equal(Known.Archetype, told.Result.Known);
+        Assert.Equal(-0.5 + front.Ways[1].Figure.Value!.Value, told.Result.Value!.Value, 1e-9);
     }
 }
