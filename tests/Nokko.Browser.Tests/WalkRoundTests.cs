@@ -161,7 +161,34 @@ public sealed class WalkRoundTests(DemoServer demo)
         b.Driver.FindElement(By.Id("measure")).SendKeys(Keys.Enter);
         b.Sees("Caster, left front");
         b.Sees("Taken in this round");
+        // The scale shows kilograms; what is stored is that weight, told in the reader's pounds.
+        b.Choose("Or measure something else", "Weight on its scale");
+        b.Press("Read with: corner scales (stand-in)");
+        var kg = b.Until(
+            d =>
+                d.FindElement(By.CssSelector("[aria-label=Instrument]")).Text is { } text
+                && text.Contains("● Steady", StringComparison.Ordinal)
+                    ? text.Split(' ')[0]
+                    : null,
+            "the scale is steady"
+        )!;
+        b.Driver.FindElement(By.Id("measure")).SendKeys(Keys.Enter);
+        b.Sees("Weight on its scale, left front");
         b.AllSaved();
+        var pounds = b.Until(
+            _ =>
+                System.Text.RegularExpressions.Regex.Match(
+                    b.Text,
+                    @"Weight on its scale, left front\s+([\d,]+) lb"
+                )
+                    is { Success: true } found
+                    ? found.Groups[1].Value
+                    : null,
+            "the weight in pounds"
+        )!;
+        var culture = System.Globalization.CultureInfo.InvariantCulture;
+        // The last line before the key may be another swing of the needle.
+        Assert.Equal(double.Parse(kg, culture) / 0.45359237, double.Parse(pounds, culture), 6.0);
     }
 
     [Fact]

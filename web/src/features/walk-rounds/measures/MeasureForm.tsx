@@ -62,7 +62,6 @@ export function MeasureForm({
   const [skipping, setSkipping] = useState<string | null>(null);
   const [line, setLine] = useState<InstrumentLine | null>(null);
   const isNote = measure.kind === "note";
-  const isAngle = measure.kind === "angle";
   useEffect(() => {
     input.current?.focus();
   }, []);
@@ -270,14 +269,12 @@ export function MeasureForm({
           void once(() => store(all));
         }}
       />
-      {isAngle && (
-        <StandIn
-          round={round.id}
-          measure={measure.key}
-          place={place}
-          onLine={setLine}
-        />
-      )}
+      <StandIn
+        round={round.id}
+        measure={measure.key}
+        place={place}
+        onLine={setLine}
+      />
     </form>
   );
 }
@@ -342,7 +339,7 @@ function Live({
     <LiveLine
       label="Instrument"
       line={line}
-      digits={2}
+      digits={measure === "wheelWeight" ? 1 : 2}
       says={(l) =>
         l.state === "steady" ? "● Steady: Enter stores it." : "○ Still moving…"
       }
