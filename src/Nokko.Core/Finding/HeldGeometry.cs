@@ -1,6 +1,7 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Finding;
@@ -46,10 +47,27 @@ internal sealed class HeldGeometry
         _atHand = shelf
             .Where(p => p.BinnedAt is null && (p.Count > 0 || rules.MayBuy))
             .Select(p => PlacedPart.Of(p, p.Id))
+            .Concat(Stops())
             .OrderBy(Takes)
             .ThenBy(p => p.Id)
             .ToLookup(p => p.Kind);
     }
+
+    /// <summary>Settings of the steering stops that are looked at: whole degrees, the least first.</summary>
+    private static IEnumerable<PlacedPart> Stops() =>
+        Enumerable
+            .Range(1, TyreContacts.MostEarlier)
+            .Select(degrees =>
+                PlacedPart.EarlierStops(
+                    new Guid(degrees, 0x7374, 0x6f70, 0x80, 0, 0, 0, 0, 0, 0, 0),
+                    new Quantity
+                    {
+                        Value = degrees,
+                        Unit = Unit.Degree,
+                        Known = Known.Computed,
+                    }
+                )
+            );
 
     /// <summary>What stacks move beyond its limit, each with what takes it back.</summary>
     /// <param name="stacks">What would stand at every corner.</param>
@@ -90,6 +108,7 @@ internal sealed class HeldGeometry
             var set in CureParts
                 .Of(broken.Kind)
                 .SelectMany(Sets)
+                .Where(set => set.All(p => HasPlace(p.Kind, axle)))
                 .OrderBy(set => set.Sum(p => Takes(p) * Corners(p.Kind, axle).Count))
         )
         {
@@ -147,6 +166,10 @@ internal sealed class HeldGeometry
             ? both
             : [both[_situation.Vehicle.SuspensionOf(axle).BarBodyEnd == Side.Right ? 1 : 0]];
     }
+
+    private bool HasPlace(PartKind kind, Axle axle) =>
+        PartRule.Of(kind).FitsOn(_situation.Vehicle.SuspensionOf(axle).Kind)
+        && !(PartRule.Of(kind).SteeredOnly && axle == Axle.Rear);
 
     private double Takes(PlacedPart part) =>
         _pool.PriceOf(part) + (CornerOption.HoursOf(part) * _hourRate);

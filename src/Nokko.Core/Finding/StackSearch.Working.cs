@@ -188,10 +188,11 @@ public sealed partial class StackSearch
             [.. w.Corners.SelectMany(c => c.Irreversible)],
             Hours(w),
             w.Corners.Any(c => c.HoursGuessed) || w.Beside.Any(b => b.Part.Hours is null),
-            w.Corners.Any(c => c.MoneyGuessed) || w.Beside.Any(b => b.Part.Price is null),
+            w.Corners.Any(c => c.MoneyGuessed)
+                || w.Beside.Any(b => b.Part.Price is null && !PartRule.Of(b.Part.Kind).Turned),
             (Hours(w) + ((1 - fine) * _again.Hours), Cost(w) + ((1 - fine) * _again.Money)),
             _again,
-            _pool.ToBuy(w.Corners, w.Beside.Select(b => b.Part.PartId!.Value)),
+            _pool.ToBuy(w.Corners, w.Beside.Select(b => b.Part.PartId).OfType<Guid>()),
             w.Stopped
         );
     }

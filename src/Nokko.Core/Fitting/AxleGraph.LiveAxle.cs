@@ -123,12 +123,14 @@ internal static partial class AxleGraph
             [
                 .. LinksOf(c, axle, Names.LowerLinkAxle, Names.LowerLinkFrame),
                 .. LinksOf(c, axle, Names.UpperLinkAxle, Names.UpperLinkFrame),
+                LinkBracket(c),
                 CoilOnAxle(c),
                 .. Shocks(c, axle, Members.Side(c)),
             ],
             SuspensionKind.CoilRadiusArm =>
             [
                 .. LinksOf(c, axle, Names.RadiusAxle, Names.RadiusFrame),
+                LinkBracket(c),
                 CoilOnAxle(c),
                 .. Shocks(c, axle, Members.Side(c)),
             ],
@@ -144,6 +146,19 @@ internal static partial class AxleGraph
                 .. Shocks(c, axle, Holds.Nothing),
             ],
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No live axle."),
+        };
+
+    private static GraphJoint LinkBracket(Corner c) =>
+        new()
+        {
+            Where = c.Name(),
+            Name = Names.LinkBracket,
+            Kind = JointKind.Clamped,
+            Rank = 88,
+            Fasteners = [Fasteners.Of("bracket bolts", 3)],
+            Undo = "the bracket's bolts out",
+            Home = "faces clean, no play by hand before it is snug",
+            Off = [],
         };
 
     private static GraphJoint CoilOnAxle(Corner c) =>

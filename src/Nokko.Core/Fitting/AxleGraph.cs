@@ -1,3 +1,4 @@
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
@@ -14,9 +15,25 @@ internal static partial class AxleGraph
             .. kind.IsLiveAxle() ? [] : Independent(vehicle, axle, kind),
             .. Middle(axle),
             .. Corners.Of(axle).SelectMany(c => Corner(c, kind)),
+            .. axle == Axle.Front && PartRule.Of(PartKind.SteeringStops).FitsOn(kind)
+                ? (GraphJoint[])[Stops(axle.Said())]
+                : [],
         ];
         return medium == SpringMedium.Air ? OnAir(joints, axle) : joints;
     }
+
+    private static GraphJoint Stops(string where) =>
+        new()
+        {
+            Where = where,
+            Name = Names.SteeringStops,
+            Kind = JointKind.PlainBolt,
+            Rank = 28,
+            Fasteners = [Fasteners.Of("lock nuts of both stops", 2)],
+            Undo = "the lock nuts of both steering stops loosened",
+            Home = "both locks: the wheel meets its stop before the tyre meets anything",
+            Off = [],
+        };
 
     /// <summary>What every corner has, however it is sprung.</summary>
     private static IEnumerable<GraphJoint> Corner(Corner c, SuspensionKind kind)
@@ -34,6 +51,18 @@ internal static partial class AxleGraph
             Undo = "wheel nuts off, the wheel marked with its corner",
             Off = [$"Wheel {c} and its nuts"],
             Tools = ["wheel-nut wrench"],
+        };
+        yield return new GraphJoint
+        {
+            Where = where,
+            Name = Names.WheelSpacer,
+            Kind = JointKind.Clamped,
+            Rank = 1,
+            Fasteners = [Fasteners.Of("nuts of the spacer", 6)],
+            Order = "criss-cross",
+            Undo = "the spacer's nuts off, the spacer off the hub",
+            Home = "flat on the hub without rocking; torqued before the wheel hides its nuts",
+            Off = [],
         };
         yield return new GraphJoint
         {
@@ -174,6 +203,7 @@ internal static class Fasteners
 internal static class Names
 {
     public const string Wheel = "wheel to hub";
+    public const string WheelSpacer = "wheel spacer to hub";
     public const string Hose = "brake-hose bracket";
     public const string Lead = "sensor-lead clips";
     public const string HoseUnion = "brake-hose union";
@@ -212,6 +242,7 @@ internal static class Names
     public const string UpperLinkAxle = "upper link to axle";
     public const string LowerLinkFrame = "lower link to frame";
     public const string UpperLinkFrame = "upper link to frame";
+    public const string LinkBracket = "radius-arm or link bracket to frame";
     public const string RadiusAxle = "radius arm to axle";
     public const string RadiusFrame = "radius arm to frame";
     public const string TrackBarAxle = "track bar to axle";
@@ -220,6 +251,7 @@ internal static class Names
     public const string DragLinkWheel = "drag link to knuckle";
     public const string DragLinkPitman = "drag link to pitman arm";
     public const string Pitman = "pitman arm to steering box";
+    public const string SteeringStops = "steering stops";
     public const string PropshaftAxle = "propshaft to axle";
     public const string CarrierBearing = "propshaft carrier bearing";
     public const string LevelSensor = "level-sensor link";

@@ -80,6 +80,9 @@ public enum OperationKind
     /// <summary>Bushes of radius arms or links that turn the axle.</summary>
     CasterBush,
 
+    /// <summary>Brackets that lower the frame's ends of radius arms or links.</summary>
+    LinkBracket,
+
     /// <summary>Body mounts and pucks.</summary>
     BodyMounts,
 
@@ -91,6 +94,12 @@ public enum OperationKind
 
     /// <summary>Pitman arm.</summary>
     PitmanArm,
+
+    /// <summary>Steering stops set.</summary>
+    SteeringStops,
+
+    /// <summary>Plate between hub and wheel.</summary>
+    WheelSpacer,
 
     /// <summary>Propshaft or its carrier bearing.</summary>
     Propshaft,
@@ -202,6 +211,7 @@ public sealed record Operation
                 or OperationKind.SteeringDamper
                 or OperationKind.DragLink
                 or OperationKind.PitmanArm
+                or OperationKind.SteeringStops
                 or OperationKind.Propshaft
                 or OperationKind.LevelSensorLink;
 

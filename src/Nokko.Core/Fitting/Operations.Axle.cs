@@ -101,6 +101,41 @@ internal sealed partial class Operations
                 WheelOff = false,
                 Minutes = (20, 30, 20),
             },
+            OperationKind.LinkBracket => here with
+            {
+                Opens = At(where, Names.RadiusFrame, Names.LowerLinkFrame, Names.UpperLinkFrame),
+                Makes = At(where, Names.LinkBracket),
+                Work =
+                [
+                    "Bracket held up, left and right told apart, every bolt started before any is snug; where its sheet has the frame drilled, marked through it and bare metal painted.",
+                ],
+                Spread = Spread.OneSide,
+                Disturbs =
+                    axle == Axle.Front ? Disturbs.Alignment | Disturbs.Steering : Disturbs.Nothing,
+                WheelOff = false,
+                Minutes = (20, 30, 20),
+                People = 2,
+            },
+            OperationKind.SteeringStops => whole with
+            {
+                Opens = At(ends, Names.SteeringStops),
+                Marks = ["how far each stop stands out, by caliper"],
+                Work =
+                [
+                    "Both sides alike, then turned to both locks on the ground: the wheel meets its stop before the tyre meets anything. It turns in a wider circle from now on: the owner is told.",
+                ],
+                Minutes = (5, 15, 5),
+                Tools = ["caliper"],
+            },
+            OperationKind.WheelSpacer => here with
+            {
+                Makes = At(where, Names.WheelSpacer),
+                Work =
+                [
+                    "Hub and spacer wire-brushed, flat on each other without rocking; every wheel nut then takes as many turns as its sheet asks for, or the spacer stays off.",
+                ],
+                Minutes = (0, 10, 0),
+            },
             OperationKind.SteeringDamper => whole with
             {
                 Opens = At(ends, Names.Damper),

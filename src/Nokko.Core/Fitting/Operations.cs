@@ -52,6 +52,9 @@ internal sealed partial class Operations(
             PartKind.LowerArm => [OperationKind.LowerArm],
             PartKind.Upright => [OperationKind.Upright],
             PartKind.CasterBush => [OperationKind.CasterBush],
+            PartKind.LinkBracket => [OperationKind.LinkBracket],
+            PartKind.SteeringStops => [OperationKind.SteeringStops],
+            PartKind.WheelSpacer => [OperationKind.WheelSpacer],
             PartKind.SteeringDamper => [OperationKind.SteeringDamper],
             PartKind.DragLink => [OperationKind.DragLink],
             PartKind.PitmanArm => [OperationKind.PitmanArm],
@@ -156,6 +159,9 @@ internal sealed partial class Operations(
             or OperationKind.TrackBarBracket
             or OperationKind.SwayBarLinks
             or OperationKind.CasterBush
+            or OperationKind.LinkBracket
+            or OperationKind.SteeringStops
+            or OperationKind.WheelSpacer
             or OperationKind.SteeringDamper
             or OperationKind.DragLink
             or OperationKind.PitmanArm

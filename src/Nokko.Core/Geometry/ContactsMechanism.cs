@@ -9,10 +9,10 @@ namespace Nokko.Core.Geometry;
 /// <remarks>Source: docs/computation/geometry.md#tyre-contacts.</remarks>
 internal static class ContactsMechanism
 {
-    /// <summary>The mechanism; null where no other tyre comes and nothing was taped.</summary>
+    /// <summary>The mechanism; null where its wheels stay as they are and nothing was taped.</summary>
     public static Mechanism? Of(LiftedAxle axle)
     {
-        var comes = axle.Has(PartKind.Tyre);
+        var comes = axle.HasOtherWheels;
         var taped = TyreContacts
             .Taped.Where(t => axle.Suspension.Get(t.Size) is not null)
             .ToArray();
@@ -28,12 +28,19 @@ internal static class ContactsMechanism
             axle.AboveTyreBefore,
             false
         );
-        var then = new TyreContacts(axle, swaps, axle.AboveTyre, true);
+        var then = new TyreContacts(axle, swaps, axle.AboveTyre, true, axle.StopsEarlier);
         List<MechanismWay> ways = [before.Way(WayKind.Before, "As it was", null, why: null)];
         if (comes)
         {
-            var name = axle.Parts.First(p => p.Kind == PartKind.Tyre).Name;
-            ways.Add(then.Way(WayKind.Planned, $"As planned: {name}", before, why));
+            var names = axle
+                .Parts.Where(p =>
+                    p.Kind is PartKind.Tyre or PartKind.WheelSpacer or PartKind.SteeringStops
+                )
+                .Select(p => p.Name)
+                .Distinct();
+            ways.Add(
+                then.Way(WayKind.Planned, $"As planned: {string.Join(", ", names)}", before, why)
+            );
         }
         else if (axle.Lifts)
         {
@@ -42,7 +49,7 @@ internal static class ContactsMechanism
         var stands = ways[^1];
         if (why is null)
         {
-            ways.AddRange(Cures(then, before));
+            ways.AddRange(Cures(axle, then, before));
         }
         var tight = then.Tight(before);
         return new Mechanism
@@ -73,25 +80,32 @@ internal static class ContactsMechanism
         return (swaps, null);
     }
 
-    private static IEnumerable<MechanismWay> Cures(TyreContacts then, TyreContacts before)
+    private static IEnumerable<MechanismWay> Cures(
+        LiftedAxle axle,
+        TyreContacts then,
+        TyreContacts before
+    )
     {
         var tight = then.Tight(before);
         // Rims that stand further out give room inside, and take it ahead, behind and at the lip.
         var inside = tight
             .Where(c => c.With is ContactWith.Frame or ContactWith.Arm)
-            .Select(c => (c.KeepMm - c.Gap.Value!.Value) / (c.Turned ? Math.Cos(then.LockRad) : 1))
+            .Select(c => (c.KeepMm - c.Gap.Value!.Value) / (c.Turned ? Math.Cos(then.TurnsRad) : 1))
             .DefaultIfEmpty(0)
             .Max();
         if (inside > 0)
         {
-            var further = Math.Ceiling(inside);
-            yield return then.MovedOut(further)
+            var (mm, name) = axle.Enough(PartKind.WheelSpacer, Math.Ceiling(inside));
+            yield return then.MovedOut(mm)
                 .Way(
                     WayKind.Cure,
-                    $"Rims that hold it {LengthText.Both(further)} further out",
+                    $"{name ?? "Rims or spacers"}: {LengthText.Both(mm)} further out",
                     before,
                     null
-                );
+                ) with
+            {
+                Part = PartKind.WheelSpacer,
+            };
         }
         if (
             tight.Any(c => c is { With: ContactWith.Frame, Turned: true })
@@ -103,11 +117,28 @@ internal static class ContactsMechanism
                 FormattableString.Invariant($"Steering stops {less.Degrees:0}° earlier"),
                 before,
                 null
-            );
+            ) with
+            {
+                Part = PartRule.Of(PartKind.SteeringStops).FitsOn(axle.Suspension.Kind)
+                    ? PartKind.SteeringStops
+                    : null,
+                SetAt = Result.Of(axle.StopsEarlier + less.Degrees, Unit.Degree, 0, []),
+            };
+        }
+        if (tight.Count == 0)
+        {
+            yield break;
+        }
+        if (LargestAtHand(axle, then, before) is { } tyre)
+        {
+            yield return tyre.Contacts.Way(WayKind.Cure, tyre.Part.Name, before, null) with
+            {
+                Part = PartKind.Tyre,
+                PartId = tyre.Part.Id,
+            };
         }
         if (
-            tight.Count > 0
-            && then.LargestDiameterMm() is { } most
+            then.LargestDiameterMm() is { } most
             && most < then.DiameterMm
             && most >= before.DiameterMm
         )
@@ -120,6 +151,46 @@ internal static class ContactsMechanism
                     null
                 );
         }
+    }
+
+    /// <summary>The largest tyre at hand that clears all that is known, not smaller than what is on.</summary>
+    private static (PlacedPart Part, TyreContacts Contacts)? LargestAtHand(
+        LiftedAxle axle,
+        TyreContacts then,
+        TyreContacts before
+    )
+    {
+        foreach (
+            var tyre in axle
+                .Shelf.Where(p => p.Kind == PartKind.Tyre && p.Count > 0)
+                .Select(p => PlacedPart.Of(p, p.Id))
+                .OrderByDescending(p => p.Get(PartSizes.Diameter) ?? 0)
+                .ThenBy(p => p.Name, StringComparer.Ordinal)
+        )
+        {
+            TyreSwap?[] swaps =
+            [
+                .. axle.Sides.Select(side =>
+                    TyreSwap
+                        .Of(
+                            axle.Tyre,
+                            axle.Suspension,
+                            [.. side.Where(p => p.Kind != PartKind.Tyre), tyre]
+                        )
+                        .Swap
+                ),
+            ];
+            if (swaps.Any(s => s is null) || 2 * swaps[0]!.Next.RadiusMm < before.DiameterMm)
+            {
+                continue;
+            }
+            var contacts = then.On([.. swaps.Select(s => s!)]);
+            if (contacts.Tight(before).Count == 0)
+            {
+                return (tyre, contacts);
+            }
+        }
+        return null;
     }
 
     private static string Says(LiftedAxle axle, string? why, TyreContacts before, TyreContacts then)

@@ -28,11 +28,13 @@ public static class CureParts
             MechanismKind.Caster =>
             [
                 [PartKind.CasterBush],
+                [PartKind.LinkBracket],
                 [PartKind.UpperArm],
                 [PartKind.LowerArm],
             ],
             MechanismKind.Pinion =>
             [
+                [PartKind.LinkBracket],
                 [PartKind.UpperArm],
                 [PartKind.LowerArm],
             ],
@@ -53,8 +55,13 @@ public static class CureParts
             [
                 [PartKind.DiffDrop],
             ],
-            MechanismKind.Contacts
-            or MechanismKind.Arms
+            MechanismKind.Contacts =>
+            [
+                [PartKind.SteeringStops],
+                [PartKind.WheelSpacer],
+                [PartKind.SteeringStops, PartKind.WheelSpacer],
+            ],
+            MechanismKind.Arms
             or MechanismKind.Alignment
             or MechanismKind.Headlights
             or MechanismKind.AxleLoads

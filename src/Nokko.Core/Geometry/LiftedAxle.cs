@@ -98,6 +98,14 @@ public sealed record LiftedAxle
     public double? Amount(PartKind kind) =>
         Parts.Where(p => p.Kind == kind).Max(p => p.Thickness?.In(Unit.Mm));
 
+    /// <summary>Whether the plan changes where a wheel or its tyre stands, or how far it turns.</summary>
+    public bool HasOtherWheels =>
+        Has(PartKind.Tyre) || Has(PartKind.WheelSpacer) || Has(PartKind.SteeringStops);
+
+    /// <summary>By how much less its wheels turn with the stops that the plan sets, °.</summary>
+    public double StopsEarlier =>
+        Parts.Select(p => p.Get(PartSizes.StopsEarlier) ?? 0).DefaultIfEmpty(0).Max();
+
     /// <summary>The amount nearest to a wanted one among the parts at hand of a kind, mm, with the part's name; the wanted one itself where none is at hand.</summary>
     public (double Mm, string? Name) Nearest(PartKind kind, double wantedMm) =>
         AtHand(kind)

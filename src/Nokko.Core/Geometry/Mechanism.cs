@@ -108,6 +108,12 @@ public sealed record MechanismWay
     /// <summary>What part does it; null where none is needed.</summary>
     public PartKind? Part { get; init; }
 
+    /// <summary>Which of them on the shelf; null where any of the kind is meant.</summary>
+    public Guid? PartId { get; init; }
+
+    /// <summary>At what it is set, of a part that is a setting; null where it has none.</summary>
+    public Result? SetAt { get; init; }
+
     /// <summary>What must be heeded; null where nothing.</summary>
     public Caution? Care { get; init; }
 

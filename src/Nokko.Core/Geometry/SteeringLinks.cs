@@ -5,6 +5,9 @@ namespace Nokko.Core.Geometry;
 /// <param name="DropMm">The end at the body above the end at the axle, mm.</param>
 public readonly record struct SwingingRod(double RunMm, double DropMm)
 {
+    /// <summary>Its slope to the floor, rad, the axle's end low above zero.</summary>
+    public double SlopeRad => Math.Atan2(DropMm, RunMm);
+
     /// <summary>How much less it reaches across with the frame higher, √(run² + drop² − (drop + z)²) − run, mm; null beyond its reach.</summary>
     /// <param name="upMm">z: how far the frame stands higher over the axle, mm.</param>
     public double? AcrossChangeMm(double upMm) =>

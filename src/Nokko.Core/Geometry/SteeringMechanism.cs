@@ -19,6 +19,9 @@ internal static class SteeringMechanism
         new(170, 20)
     );
 
+    /// <summary>Label of the slope that a gauge along the drag link tells.</summary>
+    public const string LinkSlope = "The drag link slopes by, its axle end low";
+
     /// <summary>The mechanism; null on an axle that is not steered so.</summary>
     public static Mechanism? Of(LiftedAxle axle)
     {
@@ -158,8 +161,10 @@ internal static class SteeringMechanism
                 Part = Part,
                 Figure = sizes.Worked(Unit.Degree, x => Links(x).SteerRad(DroopMm)),
                 Also =
-                    Kind == WayKind.Before
-                        ? []
+                [
+                    sizes.Worked(LinkSlope, Unit.Degree, x => Links(x).Link.SlopeRad),
+                    .. Kind == WayKind.Before
+                        ? (LabelledResult[])[]
                         :
                         [
                             sizes.Worked(
@@ -173,6 +178,7 @@ internal static class SteeringMechanism
                                 x => x[3] + x[5] - ((x[1] + x[5] - BarByMm) * x[2] / x[0])
                             ),
                         ],
+                ],
                 Care = alone
                     ? new Caution(
                         Heed.Stop,

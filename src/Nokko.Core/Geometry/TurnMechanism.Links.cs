@@ -33,7 +33,10 @@ internal static partial class TurnMechanism
                 Kind = kind,
                 Said = said,
                 Part = part,
-                Figure = Figure(of, liftMm, nose, bushRad),
+                Figure =
+                    kind == WayKind.Before && of is not null
+                        ? Result.Of(0, Unit.Degree, 0, [])
+                        : Figure(of, liftMm, nose, bushRad),
                 Travel = of is null
                     ? null
                     : axle.Through(
@@ -50,10 +53,6 @@ internal static partial class TurnMechanism
             if (Turn(of, liftMm, 0, nose, bushRad) is not { } turn)
             {
                 return Result.No(Unit.Degree, "The links cannot reach that far.");
-            }
-            if (liftMm == 0 && nose == 0)
-            {
-                return Result.Of(0, Unit.Degree, 0, []);
             }
             // What brackets take off the links' own lift they do not take off its ±.
             var lowered = axle.Rise.Mean - liftMm;
@@ -85,13 +84,18 @@ internal static partial class TurnMechanism
                 .Select(p => p.Get(PartSizes.LinkLonger) ?? 0)
                 .DefaultIfEmpty(0)
                 .MaxBy(Math.Abs);
-        var (upper, lower, bush) = (
+        var (upper, lower, bush, lowered) = (
             Longer(PartKind.UpperArm),
             Longer(PartKind.LowerArm),
-            InFront(axle) ? Bush(axle) : null
+            InFront(axle) ? Bush(axle) : null,
+            axle.Amount(PartKind.LinkBracket)
         );
+        // With the frame's ends lower the links stand as they would at so much less lift.
+        var left = lift - (lowered ?? 0);
+        var bracket = axle.Nearest(PartKind.LinkBracket, lift);
         var asPlanned =
-            links is not null && (upper != 0 || lower != 0 || bush is not null)
+            links is not null
+            && (upper != 0 || lower != 0 || bush is not null || lowered is not null)
                 ? new FourLink(links.Points, upper, lower)
                 : null;
         return new Mechanism
@@ -104,7 +108,7 @@ internal static partial class TurnMechanism
                 : Says(
                     axle,
                     lifted,
-                    asPlanned is null ? null : Turn(asPlanned, lift, 0, pitch, bush / Degrees ?? 0)
+                    asPlanned is null ? null : Turn(asPlanned, left, 0, pitch, bush / Degrees ?? 0)
                 ),
             Ways =
             [
@@ -120,7 +124,7 @@ internal static partial class TurnMechanism
                                 WayKind.Planned,
                                 $"As planned: {string.Join(", ", Planned())}",
                                 asPlanned,
-                                lift,
+                                left,
                                 pitch,
                                 bushRad: bush / Degrees ?? 0
                             ),
@@ -141,9 +145,9 @@ internal static partial class TurnMechanism
             {
                 yield return $"lower links {Said(lower)}";
             }
-            if (bush is not null)
+            if (PlannedParts(bush, lowered) is { Length: > 0 } parts)
             {
-                yield return "with its bushes";
+                yield return parts;
             }
         }
 
@@ -173,10 +177,11 @@ internal static partial class TurnMechanism
             {
                 yield return Way(
                     WayKind.Cure,
-                    $"Link pivots {LengthText.Both(lift)} lower",
+                    $"{bracket.Name ?? "Link pivots"}, {LengthText.Both(bracket.Mm)} lower",
                     links,
-                    0,
-                    pitch
+                    lift - bracket.Mm,
+                    pitch,
+                    PartKind.LinkBracket
                 );
             }
         }

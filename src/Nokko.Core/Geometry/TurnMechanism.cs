@@ -56,7 +56,10 @@ internal static partial class TurnMechanism
         var full = Pivot(at);
         // A caster bush is made for the front; behind nobody knows which way it turns the pinion.
         var bush = InFront(axle) ? Bush(axle) : null;
-        double? Back(double[] x) => Turn(x, 0) + (bush / Degrees);
+        var lowered = axle.Amount(PartKind.LinkBracket);
+        var planned = bush is not null || lowered is not null;
+        double? Back(double[] x) => Turn(x, lowered ?? 0) + ((bush ?? 0) / Degrees);
+        var bracket = axle.Nearest(PartKind.LinkBracket, full);
         MechanismWay Way(
             WayKind kind,
             string said,
@@ -89,7 +92,7 @@ internal static partial class TurnMechanism
             Kind = Kind(axle),
             Where = axle.Axle.Said(),
             FigureLabel = Label(axle),
-            Says = Says(axle, lost, bush is null ? null : Back(at)),
+            Says = Says(axle, lost, planned ? Back(at) : null),
             Ways =
             [
                 Way(WayKind.Before, "As it was", _ => 0, 0),
@@ -97,15 +100,14 @@ internal static partial class TurnMechanism
                     ? (MechanismWay[])
                         [Way(WayKind.Lifted, "Lifted, arms left", x => Turn(x, 0), full)]
                     : [],
-                .. bush is not null
+                .. planned
                     ? (MechanismWay[])
                         [
                             Way(
                                 WayKind.Planned,
-                                "As planned: with its bushes",
+                                $"As planned: {PlannedParts(bush, lowered)}",
                                 Back,
-                                full,
-                                PartKind.CasterBush
+                                full - (lowered ?? 0)
                             ),
                         ]
                     : [],
@@ -146,9 +148,10 @@ internal static partial class TurnMechanism
                                     [
                                         Way(
                                             WayKind.Cure,
-                                            $"Arm pivots {LengthText.Both(full)} lower",
-                                            x => Turn(x, full),
-                                            0,
+                                            $"{bracket.Name ?? "Arm pivots"}, {LengthText.Both(bracket.Mm)} lower",
+                                            x => Turn(x, bracket.Mm),
+                                            full - bracket.Mm,
+                                            PartKind.LinkBracket,
                                             also:
                                             [
                                                 sizes.Worked(
@@ -180,6 +183,20 @@ internal static partial class TurnMechanism
             ];
         }
     }
+
+    private static string PlannedParts(double? bush, double? lowered) =>
+        string.Join(
+            ", ",
+            (
+                (string?[])
+                    [
+                        lowered is { } mm
+                            ? $"the arms' frame ends {LengthText.Both(mm)} lower"
+                            : null,
+                        bush is null ? null : "with its bushes",
+                    ]
+            ).OfType<string>()
+        );
 
     /// <summary>Caster that the plan's bushes give back, °; null where it has none, or nobody knows.</summary>
     private static double? Bush(LiftedAxle axle) =>

@@ -23,6 +23,9 @@ internal sealed class TyreContacts
     /// <summary>Share of a radius's growth by which a gap that was taped above or below the hub's height may lose more or less: a rule of thumb.</summary>
     private const double OffHubShare = 0.15;
 
+    /// <summary>By how much earlier steering stops are set at most to clear a tyre, °: it turns in a wider circle.</summary>
+    public const int MostEarlier = 10;
+
     private const double Degree = Math.PI / 180;
 
     /// <summary>What was taped on the axle: size, to what, where, turned.</summary>
@@ -67,7 +70,11 @@ internal sealed class TyreContacts
 
     public IReadOnlyList<Contact> Contacts { get; }
 
+    /// <summary>Lock as it was, rad.</summary>
     public double LockRad => _lock.Mean * Degree;
+
+    /// <summary>How far it turns with its stops where they are set, rad.</summary>
+    public double TurnsRad => (_lock.Mean - _earlier) * Degree;
 
     public double DiameterMm => 2 * _swaps.Max(s => s.Next.RadiusMm);
 
@@ -75,6 +82,23 @@ internal sealed class TyreContacts
 
     /// <summary>The contact with the least gap; null where none is known.</summary>
     public Contact? Least => Contacts.Where(c => c.Gap.Value is not null).MinBy(c => c.Gap.Value);
+
+    /// <summary>The least gap ahead of a turned tyre and behind it, on its wheels: what somebody reads there while the wheel is turned.</summary>
+    /// <param name="contacts">Contacts of an axle.</param>
+    public static Result LeastAtFender(IReadOnlyList<Contact> contacts) =>
+        contacts
+            .Where(c =>
+                c
+                    is {
+                        With: ContactWith.Ahead or ContactWith.Behind,
+                        At: ContactAt.Ride,
+                        Turned: true,
+                        Gap.Value: not null
+                    }
+            )
+            .MinBy(c => c.Gap.Value)
+            ?.Gap
+        ?? Result.No(Unit.Mm, "Tape the gaps ahead of the turned tyre and behind it.");
 
     /// <summary>Contacts with less than must be left, and less than before; those that are shortest first.</summary>
     public IReadOnlyList<Contact> Tight(TyreContacts before) =>
@@ -246,13 +270,18 @@ internal sealed class TyreContacts
         With(s => s with { Next = s.Next with { OutMm = s.Next.OutMm + mm } });
 
     /// <summary>The same with tyres of another diameter.</summary>
-    public TyreContacts OfDiameter(double mm)
+    public TyreContacts OfDiameter(double mm) =>
+        On([.. _swaps.Select(s => s with { Next = s.Next with { RadiusMm = mm / 2 } })]);
+
+    /// <summary>The same with other tyres.</summary>
+    /// <param name="swaps">Those of both sides.</param>
+    public TyreContacts On(IReadOnlyList<TyreSwap> swaps)
     {
-        var less = (DiameterMm - mm) / 2;
+        var less = (DiameterMm / 2) - swaps.Max(s => s.Next.RadiusMm);
         Result More(Result r) => r.Value is { } v ? Result.Of(v + less, Unit.Mm, r.U, []) : r;
         return new TyreContacts(
             _axle,
-            [.. _swaps.Select(s => s with { Next = s.Next with { RadiusMm = mm / 2 } })],
+            swaps,
             _above is { } above ? (More(above.Ride), More(above.Bump)) : null,
             _lifted,
             _earlier
@@ -262,13 +291,13 @@ internal sealed class TyreContacts
     private TyreContacts With(Func<TyreSwap, TyreSwap> of) =>
         new(_axle, [.. _swaps.Select(of)], _above, _lifted, _earlier);
 
-    /// <summary>With the steering stops set so many whole degrees earlier that the frame is cleared at lock; null where ten are not enough.</summary>
+    /// <summary>With the steering stops set so many whole degrees earlier that the frame is cleared at lock; null where the most is not enough.</summary>
     public (int Degrees, TyreContacts Contacts)? LessLock() =>
         Enumerable
-            .Range(1, 10)
+            .Range(1, MostEarlier)
             .Select(degrees =>
                 ((int, TyreContacts)?)
-                    (degrees, new TyreContacts(_axle, _swaps, _above, _lifted, degrees))
+                    (degrees, new TyreContacts(_axle, _swaps, _above, _lifted, _earlier + degrees))
             )
             .FirstOrDefault(t =>
                 t!.Value.Item2.Contacts.All(c =>

@@ -1,5 +1,6 @@
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Geometry;
@@ -31,7 +32,7 @@ internal sealed record TyreSwap(
     /// <summary>The same of where other rims hold it, mm.</summary>
     public const double OffsetU = 1;
 
-    /// <summary>The tyre of a side that comes with a plan, or the one that is on.</summary>
+    /// <summary>The tyre of a side that comes with a plan, or the one that is on, with the spacers behind its wheel.</summary>
     /// <param name="size">Size of the tyre that is on.</param>
     /// <param name="suspension">The axle, with its rims.</param>
     /// <param name="side">What a plan has on the side.</param>
@@ -48,9 +49,16 @@ internal sealed record TyreSwap(
         }
         var rim = suspension.Get(SuspensionSizes.RimWidth);
         var was = new TyreSweep(size.DiameterMm / 2, Math.Max(size.WidthMm, rim ?? 0) / 2, 0);
+        PlacedPart[] spacers = [.. side.Where(p => p.Kind == PartKind.WheelSpacer)];
+        if (spacers.FirstOrDefault(p => p.Thickness is null) is { } untold)
+        {
+            return (null, $"The thickness of {untold.Name} was not entered.");
+        }
+        var spaced = spacers.Sum(p => p.Thickness!.In(Unit.Mm));
+        var spacedU = Math.Sqrt(spacers.Sum(p => Math.Pow(p.Thickness!.UIn(Unit.Mm), 2)));
         if (side.FirstOrDefault(p => p.Kind == PartKind.Tyre) is not { } tyre)
         {
-            return (new TyreSwap(was, was, 0, 0, 0), null);
+            return (new TyreSwap(was, was with { OutMm = spaced }, 0, 0, spacedU), null);
         }
         if (tyre.Get(PartSizes.Diameter) is not { } diameter)
         {
@@ -69,10 +77,14 @@ internal sealed record TyreSwap(
         return (
             new TyreSwap(
                 was,
-                new TyreSweep(diameter / 2, half, offset is { } et ? now!.Value - et : 0),
+                new TyreSweep(
+                    diameter / 2,
+                    half,
+                    (offset is { } et ? now!.Value - et : 0) + spaced
+                ),
                 diameter == size.DiameterMm ? 0 : PrintedU,
                 width is null ? UntoldWidthU : ToldWidthU,
-                offset is null ? 0 : OffsetU
+                double.Hypot(offset is null ? 0 : OffsetU, spacedU)
             ),
             null
         );

@@ -1,6 +1,7 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
@@ -130,6 +131,10 @@ public static class AskedMeasures
                     true
                 );
             }
+            foreach (var asked in touched ? Slopes(d.VehicleNow().SuspensionOf(axle), axle) : [])
+            {
+                yield return asked;
+            }
             if (!suspension.IsLiveAxle())
             {
                 foreach (var toe in (string[])[Measures.ToeFront, Measures.ToeRear])
@@ -157,6 +162,31 @@ public static class AskedMeasures
         }
     }
 
+    /// <summary>Slopes that prove what was foretold of links and shafts that somebody taped.</summary>
+    private static IEnumerable<AskedMeasure> Slopes(Vehicles.Suspension suspension, Axle axle)
+    {
+        if (suspension.Get(SuspensionSizes.DragLinkRun) is not null)
+        {
+            yield return Ask(
+                Measures.DragLinkSlope,
+                axle.Said(),
+                "A steeper link steers over bumps; the pair shows what arm or bracket gave back.",
+                true
+            );
+        }
+        foreach (
+            var corner in suspension.Get(SuspensionSizes.CvRun) is not null ? Corners.Of(axle) : []
+        )
+        {
+            yield return Ask(
+                Measures.HalfShaftSlope,
+                corner.Name(),
+                "Its joints bend by as much; the pair shows what a lower differential gave back.",
+                true
+            );
+        }
+    }
+
     /// <summary>All four scales where the diagonals are wanted even.</summary>
     private static IEnumerable<AskedMeasure> Scales(JobDocument d, bool before) =>
         (d.Job.Target.EvenDiagonals ? Corners.All : []).Select(c =>
@@ -181,7 +211,11 @@ public static class AskedMeasures
         HashSet<Guid> had = [.. from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id)];
         foreach (
             var corner in plan!
-                .Stacks.Where(s => s.Parts.Any(p => p.Kind == PartKind.Tyre && !had.Contains(p.Id)))
+                .Stacks.Where(s =>
+                    s.Parts.Any(p =>
+                        p.Kind is PartKind.Tyre or PartKind.WheelSpacer && !had.Contains(p.Id)
+                    )
+                )
                 .Select(s => s.Corner)
         )
         {

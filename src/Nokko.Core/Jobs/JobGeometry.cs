@@ -90,11 +90,18 @@ public static class JobGeometry
                 )
                 : Compared(then);
 
-        // What both joints leave over cannot be gauged; the joint at the axle can, on shaft and pinion.
+        // What both joints leave over cannot be gauged, nor what a bump steers; the joint at the axle and the link's slope can.
         static Result Compared(Mechanism m) =>
-            m.Kind == MechanismKind.Propshaft
-                ? m.Stands.Also.First(a => a.Label == PropshaftMechanism.AxleJoint).Result
-                : m.Stands.Figure;
+            m.Kind switch
+            {
+                MechanismKind.Propshaft => Also(m, PropshaftMechanism.AxleJoint),
+                MechanismKind.Steering => Also(m, SteeringMechanism.LinkSlope),
+                MechanismKind.Contacts => TyreContacts.LeastAtFender(m.Stands.Contacts),
+                _ => m.Stands.Figure,
+            };
+
+        static Result Also(Mechanism m, string label) =>
+            m.Stands.Also.First(a => a.Label == label).Result;
     }
 
     /// <summary>What the plan that is being fitted and the chosen draft move.</summary>

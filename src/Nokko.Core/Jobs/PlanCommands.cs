@@ -13,11 +13,13 @@ namespace Nokko.Core.Jobs;
 /// <param name="PartId">Part on the shelf.</param>
 /// <param name="Raise">By how much a collar is raised; nothing comes from the shelf.</param>
 /// <param name="Turns">By how many turns in all a torsion bar's adjuster is tightened, below zero slackened; nothing comes from the shelf.</param>
+/// <param name="Earlier">By how many degrees both steering stops are set earlier; nothing comes from the shelf.</param>
 public sealed record PlacingInput(
     Guid Id,
     Guid? PartId,
     QuantityInput? Raise = null,
-    QuantityInput? Turns = null
+    QuantityInput? Turns = null,
+    QuantityInput? Earlier = null
 );
 
 /// <summary>What shall stand at one corner, in any order.</summary>
@@ -81,6 +83,7 @@ internal static class Placing
     ) =>
         placing.Raise is { } raise ? Collar(placing.Id, raise)
         : placing.Turns is { } turns ? PlacedPart.TurnedAdjuster(placing.Id, Turned(turns))
+        : placing.Earlier is { } earlier ? PlacedPart.EarlierStops(placing.Id, Earlier(earlier))
         : placed.TryGetValue(placing.Id, out var there) ? there
         : placing.PartId is { } partId && shelf.TryGetValue(partId, out var part)
             ? PlacedPart.Of(part, placing.Id)
@@ -101,6 +104,16 @@ internal static class Placing
                     "turns",
                     "No turn is no change: take the adjuster out of the plan."
                 )
+            : read;
+    }
+
+    private static Quantity Earlier(QuantityInput earlier)
+    {
+        var read =
+            QuantityInput.Read(earlier, "earlier", Unit.Degree)
+            ?? throw Refuse.Value("earlier", "By how many degrees earlier?");
+        return PartSizes.WhyNot(PartSizes.StopsEarlier, read.In(Unit.Degree)) is { } why
+            ? throw Refuse.Value("earlier", why)
             : read;
     }
 

@@ -190,7 +190,7 @@ internal static class Companions
                     )
                     : "Caster",
                 "arms that point down more turn the axle; bushes, shims or brackets take it back",
-                Has(PartKind.CasterBush)
+                Has(PartKind.CasterBush) || Has(PartKind.LinkBracket)
             );
         }
         else if (Has(PartKind.Shackle))

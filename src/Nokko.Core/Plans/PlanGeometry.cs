@@ -41,7 +41,15 @@ public sealed record PlanGeometry
 
     /// <summary>Kinds of part of which the nearest at hand is taken for a cure.</summary>
     public static IReadOnlyList<PartKind> FromShelf { get; } =
-    [PartKind.TrackBarBracket, PartKind.DiffDrop, PartKind.SwayBarLink, PartKind.BrakeHoseBracket];
+    [
+        PartKind.TrackBarBracket,
+        PartKind.DiffDrop,
+        PartKind.SwayBarLink,
+        PartKind.BrakeHoseBracket,
+        PartKind.LinkBracket,
+        PartKind.WheelSpacer,
+        PartKind.Tyre,
+    ];
 
     /// <summary>The geometry of a plan.</summary>
     /// <param name="plan">The plan.</param>

@@ -92,7 +92,19 @@ public sealed record MovedProof(
                 ),
                 MechanismKind.Hoses when OnlyHose(vehicle.SuspensionOf(axle)) => Judged(
                     move,
-                    Least(left, right)
+                    Least(Measures.HoseSlack, left, right)
+                ),
+                MechanismKind.Contacts when axle == Axle.Front => Judged(
+                    move,
+                    Least(Measures.FenderAtLock, left, right)
+                ),
+                MechanismKind.Steering => Judged(
+                    move,
+                    Change(Unit.Degree, Measures.DragLinkSlope, (move.Where, 1))
+                ),
+                MechanismKind.CvShaft => Judged(
+                    move,
+                    Change(Unit.Degree, Measures.HalfShaftSlope, (left, 0.5), (right, 0.5))
                 ),
                 MechanismKind.CornerScales => Judged(
                     move,
@@ -122,11 +134,11 @@ public sealed record MovedProof(
                 : null;
 
         // The side on which less is left decides, before and after.
-        Result Least(string left, string right)
+        Result Least(string measure, string left, string right)
         {
             Result? Shorter(IReadOnlyList<WalkRoundStance> rounds) =>
                 new[] { left, right }
-                    .Select(place => Last(rounds, Measures.HoseSlack, place))
+                    .Select(place => Last(rounds, measure, place))
                     .OfType<Result>()
                     .MinBy(r => r.Value);
             return (Shorter(before), Shorter(after)) is ({ } was, { } now)

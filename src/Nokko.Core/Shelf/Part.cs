@@ -148,6 +148,20 @@ public sealed record PlacedPart
             Kind = PartKind.TorsionAdjuster,
             Dimensions = new Dictionary<string, Quantity> { [PartSizes.Turns] = turns },
         };
+
+    /// <summary>Steering stops at a setting.</summary>
+    /// <param name="id">Key of the placement.</param>
+    /// <param name="earlier">By how much less both wheels turn than they did untouched, ° above zero.</param>
+    public static PlacedPart EarlierStops(Guid id, Quantity earlier) =>
+        new()
+        {
+            Id = id,
+            Name = FormattableString.Invariant(
+                $"steering stops, {earlier.In(Unit.Degree):0.#}° earlier"
+            ),
+            Kind = PartKind.SteeringStops,
+            Dimensions = new Dictionary<string, Quantity> { [PartSizes.StopsEarlier] = earlier },
+        };
 }
 
 /// <summary>What is fitted between body and wheel at one corner.</summary>

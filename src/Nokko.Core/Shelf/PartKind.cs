@@ -88,6 +88,9 @@ public enum PartKind
     /// <summary>A bush whose hole is off its middle: it turns the axle.</summary>
     CasterBush,
 
+    /// <summary>A bracket that lowers the frame's ends of radius arms or links: it turns the axle back.</summary>
+    LinkBracket,
+
     /// <summary>A tapered shim between leaf and axle.</summary>
     AxleShim,
 
@@ -106,6 +109,9 @@ public enum PartKind
     /// <summary>A pitman arm that reaches further down.</summary>
     PitmanArm,
 
+    /// <summary>Steering stops set earlier.</summary>
+    SteeringStops,
+
     /// <summary>A propshaft, or its carrier bearing moved.</summary>
     Propshaft,
 
@@ -117,6 +123,9 @@ public enum PartKind
 
     /// <summary>A bracket that gives a brake hose or a lead more reach.</summary>
     BrakeHoseBracket,
+
+    /// <summary>A plate between hub and wheel: the wheel stands further out.</summary>
+    WheelSpacer,
 
     /// <summary>A tyre of another size.</summary>
     Tyre,

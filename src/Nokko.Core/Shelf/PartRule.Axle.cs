@@ -101,6 +101,14 @@ public sealed partial record PartRule
                 sizes: [PartSizes.Turn]
             ),
             Beside(
+                PartKind.LinkBracket,
+                "radius-arm or link bracket",
+                64,
+                s => s is SuspensionKind.CoilRadiusArm or SuspensionKind.CoilFourLink,
+                "Left and right differ; the arm's hole down, and as deep on both sides.",
+                amount: "Lowers the frame's ends by"
+            ),
+            Beside(
                 PartKind.AxleShim,
                 "axle shim",
                 56,
@@ -139,6 +147,15 @@ public sealed partial record PartRule
                 amount: "Reaches lower by"
             ),
             Beside(
+                PartKind.SteeringStops,
+                "steering stops set earlier",
+                69,
+                s =>
+                    s.IsLiveAxle()
+                    || s is SuspensionKind.CoilOverArm or SuspensionKind.TorsionBarArm,
+                sizes: [PartSizes.StopsEarlier]
+            ),
+            Beside(
                 PartKind.Propshaft,
                 "propshaft or carrier bearing",
                 70,
@@ -170,6 +187,14 @@ public sealed partial record PartRule
                 74,
                 Anywhere,
                 amount: "Reaches further by"
+            ),
+            Beside(
+                PartKind.WheelSpacer,
+                "wheel spacer",
+                85,
+                Anywhere,
+                "Flat on the hub, its middle on the hub's; thread enough for every wheel nut.",
+                amount: Thick
             ),
             new(
                 PartKind.Tyre,

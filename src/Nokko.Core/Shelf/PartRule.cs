@@ -40,11 +40,17 @@ public sealed partial record PartRule(
 
     /// <summary>Whether it is a setting of what is in, no piece: turned, with nothing from the shelf.</summary>
     [JsonIgnore]
-    public bool Turned => Kind is PartKind.RaisedCollar or PartKind.TorsionAdjuster;
+    public bool Turned =>
+        Kind is PartKind.RaisedCollar or PartKind.TorsionAdjuster or PartKind.SteeringStops;
 
-    /// <summary>Whether an axle gets it left and right alike: pivots that lie lower on one side only would set its wheels askew.</summary>
+    /// <summary>Whether an axle gets it left and right alike: pivots that lie lower on one side only would set its wheels askew, and so would one wheel further out.</summary>
     [JsonIgnore]
-    public bool InPairs => Kind is PartKind.DropBracket or PartKind.SubframeBlock;
+    public bool InPairs =>
+        Kind
+            is PartKind.DropBracket
+                or PartKind.SubframeBlock
+                or PartKind.LinkBracket
+                or PartKind.WheelSpacer;
 
     /// <summary>Whether an axle has one of it, not one a side.</summary>
     public bool PerAxle =>
@@ -53,7 +59,16 @@ public sealed partial record PartRule(
                 or PartKind.TrackBarBracket
                 or PartKind.DiffDrop
                 or PartKind.DragLink
-                or PartKind.PitmanArm;
+                or PartKind.PitmanArm
+                or PartKind.SteeringStops;
+
+    /// <summary>Whether it has a place at the steered axle alone.</summary>
+    public bool SteeredOnly =>
+        Kind
+            is PartKind.DragLink
+                or PartKind.PitmanArm
+                or PartKind.SteeringDamper
+                or PartKind.SteeringStops;
 
     /// <summary>Whether its amount has a direction: a link may be shorter than the old one.</summary>
     [JsonIgnore]

@@ -58,6 +58,9 @@ public static class PartSizes
     /// <summary>How much longer a link is than the old one; below zero shorter.</summary>
     public const string LinkLonger = "linkLonger";
 
+    /// <summary>By how much less a wheel turns before it meets its stop.</summary>
+    public const string StopsEarlier = "stopsEarlier";
+
     /// <summary>Centre pin of a leaf pack, diameter of its head.</summary>
     public const string PinDiameter = "pinDiameter";
 
@@ -100,6 +103,7 @@ public static class PartSizes
         new(Taper, Unit.Degree, -15, 15, "Taper, thick end to the rear"),
         new(Turn, Unit.Degree, -10, 10, "Caster that it gives back"),
         new(LinkLonger, Unit.Mm, -80, 80, "Longer than the old one by (minus: shorter)"),
+        new(StopsEarlier, Unit.Degree, 1, 20, "Stops earlier by"),
         new(PinDiameter, Unit.Mm, 4, 40, "Centre pin, head"),
         new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
         new(ClampLength, Unit.Mm, 10, 400, "Clamped between its U-bolts"),

@@ -76,6 +76,10 @@ public static class LiftLaw
         {
             yield return $"One adjuster has one setting ({said}): say its turns in all.";
         }
+        if (parts.Count(p => p.Kind == PartKind.SteeringStops) > 1)
+        {
+            yield return $"Steering stops have one setting ({said}): say by how much earlier in all.";
+        }
         if (
             axle.Torsion is { Tells: true } torsion
             && parts.Any(p => p.Get(PartSizes.Turns) is { } turns && torsion.LiftMm(turns) is null)
@@ -104,6 +108,14 @@ public static class LiftLaw
         )
         {
             yield return $"{wrong.Name} has no place on this suspension ({said}).";
+        }
+        foreach (
+            var wrong in parts.Where(p =>
+                PartRule.Of(p.Kind).SteeredOnly && Corners.AxleOf(corner) == Axle.Rear
+            )
+        )
+        {
+            yield return $"{wrong.Name} has a place at the steered axle alone ({said}).";
         }
         if (axle.Suspension.Medium == SpringMedium.Air)
         {

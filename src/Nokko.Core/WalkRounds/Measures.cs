@@ -57,6 +57,12 @@ public static class Measures
     /// <summary>Slope of an anti-roll bar's arm.</summary>
     public const string BarArmSlope = "barArmSlope";
 
+    /// <summary>Slope of a drag link.</summary>
+    public const string DragLinkSlope = "dragLinkSlope";
+
+    /// <summary>Slope of a half-shaft between its joints.</summary>
+    public const string HalfShaftSlope = "halfShaftSlope";
+
     /// <summary>Caster.</summary>
     public const string Caster = "caster";
 
@@ -179,6 +185,15 @@ public static class Measures
             caution: Underneath
         ),
         Wheel(
+            HalfShaftSlope,
+            "Half-shaft slope",
+            ReadingKind.Angle,
+            "Angle gauge along the shaft between its joints, on its wheels; wheel end low is positive.",
+            -30,
+            40,
+            caution: Underneath
+        ),
+        Wheel(
             Caster,
             "Caster",
             ReadingKind.Angle,
@@ -272,7 +287,7 @@ public static class Measures
             caution: Underneath
         ),
         Axle(
-            "dragLinkSlope",
+            DragLinkSlope,
             "Drag-link slope",
             ReadingKind.Angle,
             "Angle gauge along the link, steering straight; axle end low is positive.",

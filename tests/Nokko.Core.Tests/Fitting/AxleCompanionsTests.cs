@@ -65,6 +65,18 @@ public class AxleCompanionsTests
         SuspensionKind.TrailingArm,
         "rear level-sensor link"
     )]
+    [InlineData(
+        PartKind.SteeringStops,
+        Corner.LF,
+        SuspensionKind.CoilFourLink,
+        "front steering stops"
+    )]
+    [InlineData(
+        PartKind.SteeringStops,
+        Corner.LF,
+        SuspensionKind.CoilOverArm,
+        "front steering stops"
+    )]
     public void It_opens_its_own_joints_once_for_the_axle_with_the_wheels_on(
         PartKind part,
         Corner at,
@@ -83,8 +95,46 @@ public class AxleCompanionsTests
     }
 
     [Theory]
+    [InlineData(
+        SuspensionKind.CoilRadiusArm,
+        "LF radius arm to frame|LF radius-arm or link bracket to frame"
+    )]
+    [InlineData(
+        SuspensionKind.CoilFourLink,
+        "LF lower link to frame|LF upper link to frame|LF radius-arm or link bracket to frame"
+    )]
+    public void A_bracket_of_arms_or_links_opens_what_it_lowers_and_is_torqued_itself(
+        SuspensionKind kind,
+        string joints
+    )
+    {
+        var card = Card(kind, kind, Corner.LF, PartKind.LinkBracket);
+        Assert.Equal(joints.Split('|').Order(), card.Joints.Select(j => j.Place).Order());
+        // In rubber: final only on its wheels.
+        var final = card.Steps.Last(s => s.Joints.Contains(joints.Split('|')[0]));
+        Assert.Equal(Pass.Final, final.Pass);
+    }
+
+    [Fact]
+    public void A_spacer_s_nuts_are_torqued_before_the_wheel_hides_them()
+    {
+        var steps = Card(
+            SuspensionKind.CoilOverArm,
+            SuspensionKind.LeafOverslung,
+            Corner.LF,
+            PartKind.WheelSpacer
+        )
+            .Steps.ToList();
+        int Done(string place) =>
+            steps.FindLastIndex(s => s.Joints.Contains(place) && s.Pass == Pass.Final);
+        Assert.True(Done("LF wheel spacer to hub") >= 0);
+        Assert.True(Done("LF wheel spacer to hub") < Done("LF wheel to hub"));
+    }
+
+    [Theory]
     [InlineData(PartKind.DragLink)]
     [InlineData(PartKind.PitmanArm)]
+    [InlineData(PartKind.SteeringStops)]
     public void Rack_and_arms_have_no_drag_link(PartKind part) =>
         Assert.False(PartRule.Of(part).FitsOn(SuspensionKind.Strut));
 

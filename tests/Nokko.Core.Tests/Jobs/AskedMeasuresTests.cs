@@ -1,5 +1,6 @@
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -36,6 +37,67 @@ public class AskedMeasuresTests
             asked.Where(a => a.Measure is Measures.ToeFront or Measures.ToeRear),
             a => Assert.Equal("front", a.Place)
         );
+    }
+
+    [Fact]
+    public void Slopes_of_links_and_shafts_are_asked_for_where_those_were_taped_and_the_axle_is_lifted()
+    {
+        string[] Asked(Nokko.Core.Vehicles.Suspension front, double? mm)
+        {
+            var found = Found with
+            {
+                Stages = [Found.Stages[0] with { Front = front }],
+                Plans = mm is { } thick
+                    ?
+                    [
+                        Sample.Plan(
+                            (Corner.LF, Sample.Plate(30, thick, PartKind.CoilSpacer)),
+                            (Corner.RF, Sample.Plate(31, thick, PartKind.CoilSpacer))
+                        ),
+                    ]
+                    : [],
+            };
+            return
+            [
+                .. AskedMeasures
+                    .Of(found)
+                    .Where(a => a.Measure is Measures.DragLinkSlope or Measures.HalfShaftSlope)
+                    .Select(a => $"{a.Place} {a.Measure}"),
+            ];
+        }
+        var live = Plans.StacksTests.Of(
+            SuspensionKind.CoilFourLink,
+            (SuspensionSizes.DragLinkRun, 860)
+        );
+        var driven = Plans.StacksTests.Of(SuspensionKind.CoilOverArm, (SuspensionSizes.CvRun, 420));
+        Assert.Equal(["front dragLinkSlope"], Asked(live, 40));
+        Assert.Empty(Asked(live, null));
+        Assert.Equal(["LF halfShaftSlope", "RF halfShaftSlope"], Asked(driven, 40));
+        Assert.Empty(Asked(Plans.StacksTests.Of(SuspensionKind.CoilOverArm), 40));
+    }
+
+    [Fact]
+    public void A_wheel_that_a_spacer_moves_out_is_read_before_and_after()
+    {
+        var asked = AskedMeasures.Of(
+            Found with
+            {
+                Plans =
+                [
+                    Sample.Plan(
+                        (Corner.LF, Sample.Plate(30, 30, PartKind.WheelSpacer)),
+                        (Corner.RF, Sample.Plate(31, 30, PartKind.WheelSpacer))
+                    ),
+                ],
+            }
+        );
+        foreach (var measure in (string[])[Measures.Overhang, Measures.FenderAtLock])
+        {
+            Assert.Superset(
+                new HashSet<string> { "LF", "RF" },
+                asked.Where(a => a.Measure == measure).Select(a => a.Place).ToHashSet()
+            );
+        }
     }
 
     [Fact]

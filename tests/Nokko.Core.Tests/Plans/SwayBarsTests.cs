@@ -51,6 +51,44 @@ public class SwayBarsTests
                 .Select(c => c.What),
         ];
 
+    [Theory]
+    [InlineData(SuspensionKind.CoilFourLink, PartKind.CoilSpacer, 1)]
+    [InlineData(SuspensionKind.Strut, PartKind.StrutTopSpacer, 1)]
+    [InlineData(SuspensionKind.CoilOverArm, PartKind.StrutTopSpacer, 0.7)]
+    public void Where_nobody_taped_how_the_bar_goes_with_the_wheel_it_is_told_by_what_carries_it(
+        SuspensionKind kind,
+        PartKind plate,
+        double share
+    )
+    {
+        var part = StacksTests.Part(1, plate, 40);
+        var rise = StacksTests
+            .Predict(
+                StacksTests.Both(Axle.Front, part),
+                StacksTests.On(StacksTests.Of(kind, Bar240))
+            )
+            .Corners.First(c => c.Corner == Corner.LF)
+            .Rise.Value!.Value;
+        Assert.Equal(
+            [$"Sway-bar links, about {LengthText.Both(share * rise)} longer"],
+            Links(kind, Bar240, part)
+        );
+        Assert.Equal(
+            [
+                $"Sway-bar links, about {LengthText.Both((kind.IsLiveAxle() ? 1 : 0.5) * rise)} longer",
+            ],
+            Links(kind, [.. Bar240, (SuspensionSizes.BarEndShare, 0.5)], part)
+        );
+    }
+
+    [Fact]
+    public void A_link_cannot_be_shorter_by_more_than_it_is_long()
+    {
+        var bar = new SwayBar(240, 150);
+        Assert.NotNull(bar.EndAt(-150, -149));
+        Assert.Null(bar.EndAt(-150, -151));
+    }
+
     [Fact]
     public void On_a_live_axle_the_whole_lift_slopes_the_bar_and_a_link_as_much_longer_takes_it_back()
     {

@@ -68,6 +68,44 @@ public class ThroughTravelTests
             { "in space", MechanismKind.Alignment, "front" },
         };
 
+    [Fact]
+    public void A_bar_ends_on_the_frame_wherever_the_wheel_is()
+    {
+        var bar = StacksTests.Of(
+            SuspensionKind.CoilFourLink,
+            (SuspensionSizes.TrackBarRun, 820),
+            (SuspensionSizes.TrackBarDrop, 70)
+        );
+        var geometry = Lifted(bar, false);
+        var rise = geometry.FrontRise.Value!.Value;
+        var ways = One(geometry, MechanismKind.TrackBar, "front").Ways;
+        foreach (
+            var (kind, up) in ((WayKind, double)[])[(WayKind.Before, 0), (WayKind.Lifted, rise)]
+        )
+        {
+            var travel = ways.First(w => w.Kind == kind).Travel!;
+            double[] Ends(string name, int i) =>
+                [.. travel.Rods.Single(r => r.Name == name).Ends.Skip(4 * i).Take(4)];
+            for (var i = 0; i < travel.UpMm.Count; i++)
+            {
+                var frame = Ends("frame", i);
+                Assert.Equal([-410, 410], [frame[0], frame[2]]);
+                Assert.Equal(70 + up - travel.UpMm[i], frame[1], 0.011);
+                Assert.Equal(frame[1], frame[3]);
+                Assert.Equal([frame[2], frame[3]], Ends("bar", i)[2..]);
+            }
+        }
+    }
+
+    [Fact]
+    public void Links_that_turn_nothing_are_offered_no_cure()
+    {
+        Mechanism Caster(double mm) =>
+            One(Of(StacksTests.On(Links, Links), Rings(mm, mm)), MechanismKind.Caster, "front");
+        Assert.Contains(Caster(40).Ways, w => w.Kind == WayKind.Cure);
+        Assert.DoesNotContain(Caster(0).Ways, w => w.Kind == WayKind.Cure);
+    }
+
     /// <summary>Lifted by L, with the wheel u above its new place, arms and links stand as they stood before it with the wheel u − L above the old one.</summary>
     [Theory]
     [MemberData(nameof(Those))]

@@ -199,7 +199,7 @@ public class MovedProofTests
                 known: Known.Archetype
             )!.AsForetold
         );
-        Assert.Null(Of(MechanismKind.CvShaft, 5, Unit.Degree, read, read));
+        Assert.Null(Of(MechanismKind.SideSlope, 5, Unit.Degree, read, read));
     }
 
     [Fact]
@@ -308,6 +308,105 @@ public class MovedProofTests
         Assert.Equal(7, Bar(7).Measured.Value!.Value, 1e-9);
         Assert.True(Bar(7.9).AsForetold);
         Assert.False(Bar(0).AsForetold);
+    }
+
+    [Fact]
+    public void Steering_is_judged_by_the_slope_of_its_link_and_a_half_shaft_by_the_mean_of_both()
+    {
+        var link = Of(
+            MechanismKind.Steering,
+            3.2,
+            Unit.Degree,
+            [Round(Read(Measures.DragLinkSlope, "front", 4, Unit.Degree))],
+            [Round(Read(Measures.DragLinkSlope, "front", 7.5, Unit.Degree))]
+        )!;
+        Assert.Equal((3.5, true), (link.Measured.Value!.Value, link.AsForetold!.Value));
+        WalkRoundStance[] Shafts(double left, double right) =>
+            [
+                Round(
+                    Read(Measures.HalfShaftSlope, "LF", left, Unit.Degree),
+                    Read(Measures.HalfShaftSlope, "RF", right, Unit.Degree)
+                ),
+            ];
+        MovedProof Shaft(double foretold) =>
+            Of(MechanismKind.CvShaft, foretold, Unit.Degree, Shafts(2, 3), Shafts(8, 11))!;
+        Assert.Equal(7, Shaft(7).Measured.Value!.Value, 1e-9);
+        Assert.True(Shaft(7.8).AsForetold);
+        Assert.False(Shaft(4).AsForetold);
+    }
+
+    [Fact]
+    public void A_tyre_is_judged_in_front_by_the_gap_at_the_fender_on_the_side_that_has_less()
+    {
+        WalkRoundStance[] Gaps(double left, double right) =>
+            [
+                Round(
+                    Read(Measures.FenderAtLock, "LF", left),
+                    Read(Measures.FenderAtLock, "RF", right)
+                ),
+            ];
+        MovedProof? Tyre(string where) =>
+            Of(MechanismKind.Contacts, -26, Unit.Mm, Gaps(40, 44), Gaps(20, 13), where: where);
+        Assert.Equal(13 - 40, Tyre("front")!.Measured.Value!.Value, 1e-9);
+        Assert.True(Tyre("front")!.AsForetold);
+        Assert.Null(Tyre("rear"));
+    }
+
+    [Fact]
+    public void Of_a_tyre_the_least_gap_at_the_fender_is_foretold_and_of_steering_the_link()
+    {
+        var shop = new Workshop();
+        shop.Do(
+            new SetSuspension(
+                shop.Key(),
+                0,
+                Axle.Front,
+                SuspensionKind.CoilFourLink,
+                [
+                    new(SuspensionSizes.DragLinkRun, Workshop.Typed("860", Unit.Mm)),
+                    new(SuspensionSizes.DragLinkDrop, Workshop.Typed("74", Unit.Mm)),
+                    new(SuspensionSizes.AheadAtLock, Workshop.Typed("60", Unit.Mm)),
+                    new(SuspensionSizes.BehindAtLock, Workshop.Typed("45", Unit.Mm)),
+                    // Least of all, but nobody reads it at the fender.
+                    new(SuspensionSizes.InsideAtLock, Workshop.Typed("14", Unit.Mm)),
+                    new(SuspensionSizes.LockAngle, Workshop.Typed("33", Unit.Degree)),
+                ]
+            )
+        );
+        var d = shop.Document;
+        d = d with
+        {
+            Vehicle = d.Vehicle with
+            {
+                TyreSize = "265/70R17",
+                Dimensions = d.Vehicle.Dimensions with { FrontSpringBase = Sample.Mm(1000) },
+            },
+        };
+        var tyre = StacksTests.Part(
+            61,
+            PartKind.Tyre,
+            null,
+            [(PartSizes.Diameter, 853), (PartSizes.Width, 285)]
+        );
+        var plan = Sample.Plan(
+            (Corner.LF, StacksTests.Part(700, PartKind.CoilSpacer, 30)),
+            (Corner.RF, StacksTests.Part(701, PartKind.CoilSpacer, 30)),
+            (Corner.LF, tyre with { Id = Sample.Id(80) }),
+            (Corner.RF, tyre with { Id = Sample.Id(81) })
+        ) with
+        {
+            FromStageId = d.CurrentStage()!.Id,
+        };
+        var moves = JobGeometry.MovesOf(d, plan, Nokko.Core.Evidence.PlatformEvidence.None);
+        Result Of(MechanismKind kind) =>
+            moves.Single(m => m.Kind == kind && m.Where == "front").Change;
+        // docs/computation/geometry.md#tyre-contacts: 26.97 less ahead and behind.
+        Assert.Equal(-26.97, Of(MechanismKind.Contacts).Value!.Value, 0.01);
+        Assert.Equal(
+            (Math.Atan2(74 + 30, 860) - Math.Atan2(74, 860)) * 180 / Math.PI,
+            Of(MechanismKind.Steering).Value!.Value,
+            1e-6
+        );
     }
 
     [Fact]

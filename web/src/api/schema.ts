@@ -4290,6 +4290,12 @@ export interface components {
             contacts: components["schemas"]["Contact"][];
             lock: null | components["schemas"]["TyreThroughLock"];
             part: null | components["schemas"]["PartKind"];
+            /**
+             * Format: uuid
+             * @description Which of them on the shelf; null where any of the kind is meant.
+             */
+            partId: null | string;
+            setAt: null | components["schemas"]["Result"];
             care: null | components["schemas"]["Caution"];
             travel: null | components["schemas"]["MechanismTravel"];
         };
@@ -4433,7 +4439,7 @@ export interface components {
          * @description What hands do so that a part comes or goes.
          * @enum {unknown}
          */
-        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "torsionAdjuster" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
+        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "torsionAdjuster" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "linkBracket" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "steeringStops" | "wheelSpacer" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
         /** @description Which way a part sits and how that was proved. */
         Orientation: {
             /**
@@ -4571,7 +4577,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "airSpring" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "airSpring" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "linkBracket" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "steeringStops" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "wheelSpacer" | "tyre" | "unknown";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];
@@ -4603,6 +4609,8 @@ export interface components {
             opensSpring: boolean;
             /** @description Whether an axle has one of it, not one a side. */
             perAxle: boolean;
+            /** @description Whether it has a place at the steered axle alone. */
+            steeredOnly: boolean;
         };
         /** @description A further size of a part. */
         PartSize: {
@@ -4725,6 +4733,7 @@ export interface components {
             partId: null | string;
             raise?: null | components["schemas"]["QuantityInput"];
             turns?: null | components["schemas"]["QuantityInput"];
+            earlier?: null | components["schemas"]["QuantityInput"];
         };
         /** @description Stacks that are meant to be fitted, from one stage to the next. */
         Plan: {

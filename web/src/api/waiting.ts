@@ -238,7 +238,9 @@ export function stacksOf(
             ? [setting(p.id, "raisedCollar", "Collar turned up")]
             : p.turns
               ? [setting(p.id, "torsionAdjuster", "Adjuster turned")]
-              : [];
+              : p.earlier
+                ? [setting(p.id, "steeringStops", "Steering stops set")]
+                : [];
     }),
   }));
 }

@@ -216,7 +216,7 @@ export function MechanismPanel({
         </Typography>
       )}
       {current && chosen.kind === "cure" && chosen.part && axle && (
-        <PutIntoPlan kind={chosen.part} axle={axle} at={at} />
+        <PutIntoPlan way={chosen} kind={chosen.part} axle={axle} at={at} />
       )}
       {axle && <TapeThese mechanism={mechanism} axle={axle} />}
       <OwnLimit mechanism={mechanism} />

@@ -31,6 +31,7 @@ import {
   placed,
   placesOf,
   placings,
+  settingUnits,
   turned,
   without,
   type Axle,
@@ -113,10 +114,15 @@ export default function PlanView() {
 
   const gate = problem instanceof Problem && problem.field === "reason";
   const suspension = stage[axle].kind;
-  const setting =
-    (["raisedCollar", "torsionAdjuster"] as const).find((of) =>
-      kinds.find((k) => k.rule.kind === of)?.fits.includes(suspension),
-    ) ?? null;
+  const turns = (
+    ["raisedCollar", "torsionAdjuster", "steeringStops"] as const
+  ).filter((of) => {
+    const kind = kinds.find((k) => k.rule.kind === of);
+    return (
+      kind?.fits.includes(suspension) &&
+      !(kind.rule.steeredOnly && axle === "rear")
+    );
+  });
   const range = ladderRange(prediction?.corners ?? []);
   return (
     <Box>
@@ -263,30 +269,34 @@ export default function PlanView() {
           suspension={suspension}
           axle={axle}
           side={side}
-          setting={setting}
+          turns={turns}
           grip={(part, label) => grip({ part }, label)}
           onTry={(part) =>
             void tryOut(part && placed(stacks, part, where(part)))
           }
           onPlace={(part) => void save(placed(stacks, part, where(part)))}
-          onTurn={(by) => {
-            if (setting) {
-              void at.keep(
-                turned(
-                  stacks,
-                  meant(axle, side),
-                  setting,
-                  // Also when it is empty: the answer says what is asked.
-                  {
-                    typed: by,
-                    unit: setting === "raisedCollar" ? unit : "1",
-                    known: "measured",
-                    answers: [],
-                  },
+          onTurn={(what, by) =>
+            void at.keep(
+              turned(
+                stacks,
+                placesOf(
+                  kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
+                    false,
+                  axle,
+                  side,
+                  stage[axle].barBodyEnd,
                 ),
-              );
-            }
-          }}
+                what,
+                // Also when it is empty: the answer says what is asked.
+                {
+                  typed: by,
+                  unit: what === "raisedCollar" ? unit : settingUnits[what],
+                  known: "measured",
+                  answers: [],
+                },
+              ),
+            )
+          }
         />
       </Box>
       <PlanTable

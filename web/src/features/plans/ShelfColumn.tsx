@@ -24,6 +24,11 @@ const settings: Record<
     placeholder: "for example 3, or −1",
     press: "Set",
   },
+  steeringStops: {
+    label: "Steering stops, earlier by °",
+    placeholder: "for example 3",
+    press: "Set",
+  },
 };
 
 /** From here on the list is worth a search. */
@@ -36,7 +41,7 @@ export function ShelfColumn({
   suspension,
   axle,
   side,
-  setting,
+  turns,
   grip,
   onTry,
   onPlace,
@@ -48,15 +53,14 @@ export function ShelfColumn({
   axle: Axle;
   side: Side;
   /** What can be turned here without anything from the shelf. */
-  setting: Turned | null;
+  turns: Turned[];
   grip: (part: Schemas["Part"], label: string) => Record<string, unknown>;
   onTry: (part: Schemas["Part"] | null) => void;
   onPlace: (part: Schemas["Part"]) => void;
-  onTurn: (by: string) => void;
+  onTurn: (what: Turned, by: string) => void;
 }) {
   const unit = useUnit();
   const [find, setFind] = useState("");
-  const [by, setBy] = useState("");
   const rule = (p: Schemas["Part"]) =>
     kinds.find((k) => k.rule.kind === p.kind);
   const lifts = (p: Schemas["Part"]) => rule(p)?.rule.family !== "none";
@@ -65,6 +69,7 @@ export function ShelfColumn({
     .filter(
       (p) =>
         rule(p)?.fits.includes(suspension) &&
+        !(rule(p)?.rule.steeredOnly && axle === "rear") &&
         // A steered axle takes no block; the shelf does not tempt anybody.
         !(p.kind === "block" && axle === "front"),
     );
@@ -105,35 +110,9 @@ export function ShelfColumn({
           sx={{ my: 1 }}
         />
       )}
-      {setting && (
-        <Box
-          component="form"
-          onSubmit={(e) => {
-            e.preventDefault();
-            onTurn(by);
-            setBy("");
-          }}
-          sx={{ display: "flex", gap: 1, my: 1, alignItems: "center" }}
-        >
-          <TextField
-            label={settings[setting].label}
-            size="small"
-            value={by}
-            placeholder={settings[setting].placeholder ?? unit}
-            onChange={(e) => {
-              setBy(e.target.value);
-            }}
-            slotProps={{ inputLabel: { shrink: true } }}
-          />
-          <Button
-            type="submit"
-            variant="outlined"
-            sx={{ whiteSpace: "nowrap", flex: "none" }}
-          >
-            {settings[setting].press}
-          </Button>
-        </Box>
-      )}
+      {turns.map((what) => (
+        <SettingForm key={what} what={what} onTurn={onTurn} />
+      ))}
       <Box
         component="ul"
         tabIndex={-1}
@@ -210,6 +189,47 @@ export function ShelfColumn({
           </Box>
         ))}
       </Box>
+    </Box>
+  );
+}
+
+/** What is turned, with nothing from the shelf. */
+function SettingForm({
+  what,
+  onTurn,
+}: {
+  what: Turned;
+  onTurn: (what: Turned, by: string) => void;
+}) {
+  const unit = useUnit();
+  const [by, setBy] = useState("");
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        onTurn(what, by);
+        setBy("");
+      }}
+      sx={{ display: "flex", gap: 1, my: 1, alignItems: "center" }}
+    >
+      <TextField
+        label={settings[what].label}
+        size="small"
+        value={by}
+        placeholder={settings[what].placeholder ?? unit}
+        onChange={(e) => {
+          setBy(e.target.value);
+        }}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <Button
+        type="submit"
+        variant="outlined"
+        sx={{ whiteSpace: "nowrap", flex: "none" }}
+      >
+        {settings[what].press}
+      </Button>
     </Box>
   );
 }

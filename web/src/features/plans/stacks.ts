@@ -53,7 +53,7 @@ const at = (stacks: Stacks, corner: string) =>
 const whole = (parts: (corner: Corner) => Schemas["PlacedPart"][]): Stacks =>
   corners.map((corner) => ({ corner, parts: parts(corner) }));
 
-/** A piece of the shelf at each of some corners. */
+/** A piece of the shelf at each of some corners; a tyre comes in place of the one that was planned there. */
 export function placed(
   stacks: Stacks,
   part: Schemas["Part"],
@@ -61,7 +61,12 @@ export function placed(
 ): Stacks {
   return whole((c) =>
     where.includes(c)
-      ? [...at(stacks, c), { ...part, id: v7(), partId: part.id }]
+      ? [
+          ...at(stacks, c).filter(
+            (p) => part.kind !== "tyre" || p.kind !== "tyre",
+          ),
+          { ...part, id: v7(), partId: part.id },
+        ]
       : at(stacks, c),
   );
 }
@@ -134,15 +139,18 @@ export function taken(
     parts: at(found, corner).map((p) =>
       known.has(p.id)
         ? { id: p.id, partId: null, raise: null }
-        : { id: v7(), partId: p.partId, raise: null, turns: turnsOf(p) },
+        : { id: v7(), partId: p.partId, raise: null, ...settingOf(p) },
     ),
   }));
 }
 
-/** At how many turns an adjuster stands, as it is told anew; null for everything else. */
-const turnsOf = (p: Schemas["PlacedPart"]): QuantityInput | null => {
-  const turns = p.dimensions["turns"];
-  return turns ? typed(turns.value.toString(), turns.unit, turns.known) : null;
+/** At what a setting stands, as it is told anew: an adjuster's turns, steering stops' degrees; nothing of everything else. */
+const settingOf = (p: Schemas["PlacedPart"]) => {
+  const told = (size: "turns" | "stopsEarlier"): QuantityInput | null => {
+    const q = p.dimensions[size];
+    return q ? typed(q.value.toString(), q.unit, q.known) : null;
+  };
+  return { turns: told("turns"), earlier: told("stopsEarlier") };
 };
 
 /** What a carried thing makes of the stacks where it is let go: a corner, "off" for the shelf; null where nothing changes. */
@@ -175,21 +183,26 @@ export function afterDrop(
       : moved(stacks, corner, id, place, side);
 }
 
-/** Settings that are turned, with nothing from the shelf: by how much a collar goes up, or at how many turns an adjuster stands. */
-export type Turned = "raisedCollar" | "torsionAdjuster";
+/** Settings, with nothing from the shelf: by how much a collar goes up, at how many turns an adjuster stands, by how much steering stops are set earlier. */
+export type Turned = "raisedCollar" | "torsionAdjuster" | "steeringStops";
 
-/** Stacks in which a setting is turned at some corners; an adjuster has one setting. */
+/** What settings are told in; a collar in the person's own unit of length. */
+export const settingUnits = {
+  torsionAdjuster: "1",
+  steeringStops: "°",
+} as const;
+
+/** Stacks in which a setting is turned at some corners; adjusters and stops have one setting. */
 export function turned(
   stacks: Stacks,
   where: string[],
   what: Turned,
   by: QuantityInput,
 ): Schemas["CornerPlacingsInput"][] {
-  const adjuster = what === "torsionAdjuster";
   return placings(
     whole((c) =>
       at(stacks, c).filter(
-        (p) => !(adjuster && where.includes(c) && p.kind === what),
+        (p) => what === "raisedCollar" || !where.includes(c) || p.kind !== what,
       ),
     ),
   ).map((s) =>
@@ -201,8 +214,9 @@ export function turned(
             {
               id: v7(),
               partId: null,
-              raise: adjuster ? null : by,
-              turns: adjuster ? by : null,
+              raise: what === "raisedCollar" ? by : null,
+              turns: what === "torsionAdjuster" ? by : null,
+              earlier: what === "steeringStops" ? by : null,
             },
           ],
         }
@@ -237,7 +251,7 @@ export function copied(
               p.thickness.known,
             )
           : null,
-      turns: there.has(p.id) ? null : turnsOf(p),
+      ...(there.has(p.id) ? { turns: null, earlier: null } : settingOf(p)),
     })),
   }));
 }

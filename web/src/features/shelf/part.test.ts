@@ -34,6 +34,7 @@ describe("part", () => {
         orientation: null,
         opensSpring: true,
         perAxle: false,
+        steeredOnly: false,
       },
       sizes: [
         {

@@ -314,6 +314,16 @@ const drawings: Record<string, Draw> = {
       {gauge(96, 62, 18, inks)}
     </>
   ),
+  halfShaftSlope: (inks) => (
+    <>
+      {floor}
+      <rect x={16} y={34} width={30} height={26} rx={6} />
+      <path d="M 46 48 L 150 76" strokeWidth={7} stroke={inks.soft} />
+      <path d="M 46 48 H 168" strokeDasharray="4 4" />
+      <rect x={150} y={36} width={26} height={80} rx={8} />
+      {gauge(98, 54, 15, inks)}
+    </>
+  ),
   bodyAngle: (inks) => (
     <>
       <path d="M 16 74 L 184 64" strokeWidth={7} />
