@@ -147,6 +147,10 @@ internal sealed class DemoShelf
         Inch("TB-3", "Rook track-bar bracket, to drill", PartKind.TrackBarBracket, 2, null, 1, 58);
     public Part SetBar { get; } =
         Inch("TB-8", "Rook track bar, adjustable", PartKind.TrackBar, null, null, 1, 164);
+    public Part ArmBracket { get; } =
+        Inch("AB-20", "Rook arm bracket", PartKind.LinkBracket, 1.5, null, 2, 92);
+    public Part WheelSpacer { get; } =
+        Inch("WS-25", "Sedge wheel spacer", PartKind.WheelSpacer, 1, null, 4, 38);
     public Part ShaftSpacer { get; } =
         Inch("HS-12", "Sedge half-shaft spacer", PartKind.HalfShaftSpacer, 0.5, null, 2, 36);
     public Part SensorLink { get; } =
@@ -171,6 +175,16 @@ internal sealed class DemoShelf
                 (PartSizes.Diameter, 801, Unit.Mm),
                 (PartSizes.Width, 268, Unit.Mm),
                 (PartSizes.RimOffset, 10, Unit.Mm)
+            ),
+        };
+
+    public Part SmallTyre { get; } =
+        Inch("TY-30", "Plover tyre, small", PartKind.Tyre, null, null, 4, 148) with
+        {
+            Dimensions = Sizes(
+                (PartSizes.Diameter, 772, Unit.Mm),
+                (PartSizes.Width, 245, Unit.Mm),
+                (PartSizes.RimOffset, 20, Unit.Mm)
             ),
         };
 
@@ -203,11 +217,14 @@ internal sealed class DemoShelf
             Link,
             BarBracket,
             SetBar,
+            ArmBracket,
+            WheelSpacer,
             ShaftSpacer,
             SensorLink,
             DualCoil,
             Bellows,
             Tyre,
+            SmallTyre,
         ];
 
     private static Part Plate(

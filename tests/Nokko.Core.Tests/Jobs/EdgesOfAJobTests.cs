@@ -288,6 +288,48 @@ public class EdgesOfAJobTests
         }
     }
 
+    [Theory]
+    [InlineData("4", null)]
+    [InlineData("0.5", "earlier")]
+    [InlineData("21", "earlier")]
+    [InlineData("", "earlier")]
+    [InlineData("many", "earlier")]
+    public void Steering_stops_are_set_by_degrees_that_they_can_be(string typed, string? field)
+    {
+        var plan = new SavePlan(
+            _shop.Key(),
+            _shop.Key(),
+            null,
+            _shop.Document.CurrentStage()!.Id,
+            "Stops earlier",
+            [
+                new CornerPlacingsInput(
+                    Corner.LF,
+                    [
+                        new PlacingInput(
+                            _shop.Key(),
+                            null,
+                            Earlier: Workshop.Typed(typed, Unit.Degree)
+                        ),
+                    ]
+                ),
+            ]
+        );
+        if (field is null)
+        {
+            _shop.Do(plan);
+            var piece = CornerStack.At(_shop.Document.DraftPlan()!.Stacks, Corner.LF).Single();
+            Assert.Equal(
+                (PartKind.SteeringStops, 4, "steering stops, 4° earlier"),
+                (piece.Kind, piece.Get(PartSizes.StopsEarlier), piece.Name)
+            );
+        }
+        else
+        {
+            Assert.Equal(field, _shop.Refused(plan).Field);
+        }
+    }
+
     [Fact]
     public void More_than_four_that_are_loose_are_told_by_number()
     {

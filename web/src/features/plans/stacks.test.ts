@@ -122,6 +122,37 @@ describe("stacks", () => {
     expect(at("LR")).toHaveLength(1);
   });
 
+  it("puts a tyre in place of the one that was planned, and sets steering stops once", () => {
+    const tyre = piece("old", "ty", "tyre");
+    const stops = {
+      ...piece("s", null, "steeringStops"),
+      dimensions: { stopsEarlier: { value: 2, unit: "°", known: "computed" } },
+    };
+    const before = [{ corner: "LF", parts: [tyre, stops] }] as never;
+    const next = placed(
+      before,
+      { ...piece("p", "p", "tyre"), id: "small" } as never,
+      ["LF"],
+    );
+    expect(
+      next.find((s) => s.corner === "LF")?.parts.map((p) => [p.kind, p.partId]),
+    ).toEqual([
+      ["steeringStops", null],
+      ["tyre", "small"],
+    ]);
+    const by = { typed: "4", unit: "°", known: "computed", answers: [] };
+    const set = turned(before, ["LF"], "steeringStops", by as never);
+    const front = set.find((s) => s.corner === "LF")?.parts;
+    expect(front?.map((p) => [p.id === "old", p.earlier ?? null])).toEqual([
+      [true, null],
+      [false, by],
+    ]);
+    expect(copied(before, [])[0]?.parts[1]?.earlier).toMatchObject({
+      typed: "2",
+      unit: "°",
+    });
+  });
+
   it("sets an adjuster once a corner, and tells its turns again in a copy and in a stack that was found", () => {
     const by = { typed: "3", unit: "1", known: "measured", answers: [] };
     const adjuster = {
