@@ -31,12 +31,6 @@ internal static class Screenshots
         browser.Driver.SwitchTo().ActiveElement().SendKeys("22 7/8");
         Shoot("walk-round", "22 7/8 in · 22.875 in");
         browser.Type("Left rear, from the hub", "");
-        browser.Press("Other measures (8 asked)");
-        browser.Press("▲ Camber by square, left front · now or never");
-        Shoot("measures", "Square on the floor");
-        Job("NF 77 W", "walk-round", "from the");
-        browser.Press("Compare");
-        Shoot("compare", "What it says");
         Job("TM 41 F", "plan", "Side by side");
         Shoot("plan", "Front will rise");
         Job("TM 12 K", "geometry", "brings it back");
@@ -74,6 +68,14 @@ internal static class Screenshots
         Shoot("fit-sheets", "Fasteners");
         browser.Open($"{server.Address}/shelf");
         Shoot("shelf", "Moor box spacer");
+        browser.Open($"{server.Address}/shop");
+        browser.Sees("Who is here");
+        browser.Press("Make a link");
+        Shoot("people", "It works once");
+        browser.Open($"{server.Address}/me");
+        browser.Sees("One-time codes");
+        browser.Press("Set codes up");
+        Shoot("own-page", "Type this key");
 
         browser.Scheme("dark");
         Job("LG 70 U", "geometry?at=vehicle-cornerScales", "Right front and left rear");

@@ -37,6 +37,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public Guid ShopId { get; set; }
 
     public DbSet<Shop> Shops => Set<Shop>();
+    public DbSet<Device> Devices => Set<Device>();
+    public DbSet<OneTimeLink> OneTimeLinks => Set<OneTimeLink>();
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
     public DbSet<Owner> Owners => Set<Owner>();
     public DbSet<Platform> Platforms => Set<Platform>();
@@ -112,7 +114,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
             var type in builder
                 .Model.GetEntityTypes()
                 .Select(t => t.ClrType)
-                .Where(t => t != typeof(Account))
+                // Who signs in is looked up before it is known of which shop.
+                .Where(t => t != typeof(Account) && t != typeof(OneTimeLink))
                 .ToArray()
         )
         {

@@ -22,6 +22,45 @@ public sealed class Account : IdentityUser<Guid>
 
     /// <summary>"in" or "mm".</summary>
     public string LengthUnit { get; set; } = "in";
+
+    /// <summary>What the person may do.</summary>
+    public PersonRole Role { get; set; } = PersonRole.Fitter;
+
+    /// <summary>When the person left the shop; null while there. The name stays on the record of jobs.</summary>
+    public DateTimeOffset? RemovedAt { get; set; }
+}
+
+/// <summary>A device on which somebody signed in: the sign-in ends when this row says so, whatever its cookie says.</summary>
+public sealed class Device
+{
+    public required Guid Id { get; init; }
+    public required Guid AccountId { get; init; }
+
+    /// <summary>What it calls itself, in a few words.</summary>
+    public required string Said { get; init; }
+    public required DateTimeOffset SignedInAt { get; init; }
+    public required DateTimeOffset SeenAt { get; set; }
+    public DateTimeOffset? EndedAt { get; set; }
+}
+
+/// <summary>A link that works once: it makes a colleague, or lets one choose another password.</summary>
+public sealed class OneTimeLink
+{
+    public required Guid Id { get; init; }
+    public required Guid ShopId { get; init; }
+
+    /// <summary>SHA-256 of what stands in the link; the link itself is kept nowhere.</summary>
+    public required string Hash { get; init; }
+
+    /// <summary>Role of the colleague that it makes.</summary>
+    public required PersonRole Role { get; init; }
+
+    /// <summary>Whose password it changes; null makes a colleague.</summary>
+    public Guid? AccountId { get; init; }
+    public required Guid MadeBy { get; init; }
+    public required DateTimeOffset MadeAt { get; init; }
+    public required DateTimeOffset EndsAt { get; init; }
+    public DateTimeOffset? UsedAt { get; set; }
 }
 
 /// <summary>A person named in a job, with the name as it was then.</summary>

@@ -1,8 +1,11 @@
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
 using Nokko.Driving;
 using Npgsql;
 using Xunit;
@@ -13,6 +16,10 @@ namespace Nokko.Server.Tests;
 public sealed class Hosted : WebApplicationFactory<Program>
 {
     private readonly string _connection;
+
+    /// <summary>Further settings of this server.</summary>
+    public IReadOnlyDictionary<string, string> Settings { get; init; } =
+        new Dictionary<string, string>();
 
     public Hosted()
         : this(TestCluster.On($"t_{Guid.NewGuid():N}")) =>
@@ -32,26 +39,85 @@ public sealed class Hosted : WebApplicationFactory<Program>
     public static Hosted Elsewhere() => new(TestCluster.On($"t_{Guid.NewGuid():N}"));
 
     /// <summary>A server on a database that a test has made itself.</summary>
-    public static Hosted OnDatabase(string connection) => new(connection);
+    public static Hosted OnDatabase(string connection, params (string, string)[] settings) =>
+        new(connection) { Settings = settings.ToDictionary(s => s.Item1, s => s.Item2) };
+
+    /// <summary>By how much this server's clock is ahead.</summary>
+    public Clock Time { get; } = new();
+
+    /// <summary>A clock that can be put forward.</summary>
+    public sealed class Clock : TimeProvider
+    {
+        public TimeSpan Ahead { get; set; }
+
+        public override DateTimeOffset GetUtcNow() => base.GetUtcNow() + Ahead;
+    }
+
+    /// <summary>Lets a test say from where a request comes.</summary>
+    private sealed class Addresses : IStartupFilter
+    {
+        public Action<IApplicationBuilder> Configure(Action<IApplicationBuilder> next) =>
+            app =>
+            {
+                app.Use(
+                    (context, go) =>
+                    {
+                        if (
+                            context.Request.Headers.TryGetValue("X-Test-Address", out var said)
+                            && System.Net.IPAddress.TryParse(said, out var address)
+                        )
+                        {
+                            context.Connection.RemoteIpAddress = address;
+                        }
+                        return go();
+                    }
+                );
+                next(app);
+            };
+    }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
+        builder.ConfigureTestServices(services =>
+        {
+            services.AddSingleton<TimeProvider>(Time);
+            services.AddSingleton<IStartupFilter, Addresses>();
+        });
+        // Tests ask more often than people.
+        builder.UseSetting("Nokko:DoorPerMinute", "1000000");
+        builder.UseSetting("Nokko:RequestsPerMinute", "1000000");
         builder.UseSetting("ConnectionStrings:Nokko", _connection);
         builder.UseSetting("Serilog:MinimumLevel:Default", "Fatal");
+        foreach (var (name, value) in Settings)
+        {
+            builder.UseSetting(name, value);
+        }
     }
 
     private Hosted(string connection) => _connection = connection;
+
+    /// <summary>Its database.</summary>
+    public string Connection => _connection;
 
     /// <summary>A second server on the same database.</summary>
     public Hosted Beside() => new(_connection);
 
     /// <summary>A client with its own sign-in.</summary>
-    public async Task<Caller> SignIn(string user = "brenna")
+    public async Task<Caller> SignIn(
+        string user = "brenna",
+        string password = "stance-42",
+        string? code = null
+    )
     {
         var http = CreateClient();
         var answer = await http.PostAsJsonAsync(
             "/api/sign-in",
-            new { userName = user, password = "stance-42" }
+            new
+            {
+                userName = user,
+                password,
+                code,
+            }
         );
         answer.EnsureSuccessStatusCode();
         return new Caller(http);

@@ -14,6 +14,9 @@ public sealed record DecisionContext
     /// <summary>The person's name, as it stands on the record.</summary>
     public required string PersonName { get; init; }
 
+    /// <summary>What the person may do; a fitter where nobody says.</summary>
+    public PersonRole Role { get; init; } = PersonRole.Fitter;
+
     /// <summary>How the person reads lengths.</summary>
     public required LengthStyle Style { get; init; }
 
@@ -58,6 +61,7 @@ public abstract record Decision
         var work = new JobWork(d, command.CommandId, context);
         try
         {
+            context.Role.MustWork();
             command.Decide(work);
         }
         catch (RefusedException e)

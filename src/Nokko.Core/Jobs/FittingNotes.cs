@@ -117,6 +117,13 @@ public sealed record LookOver(Guid CommandId, Guid Id, Guid JointId) : JobComman
         var d = work.Document;
         var plan = FittingWork.Begun(d);
         var joint = FittingWork.JointOf(d, JointId);
+        if (!work.Role.Answers())
+        {
+            throw Refuse.Value(
+                "jointId",
+                $"{joint.Place}: the second pair of eyes is a fitter's. Let one sign in and look."
+            );
+        }
         var passes = d.PassesOver(joint.Id, plan.Id);
         if (passes.Any(p => p.PersonId == work.PersonId))
         {

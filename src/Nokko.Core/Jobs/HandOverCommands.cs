@@ -31,6 +31,7 @@ public sealed record HandOver(
 
     internal override void Decide(JobWork work)
     {
+        work.MustAnswer("A vehicle leaves on a fitter's word.");
         var job = work.Document.Job;
         if (job.HandedOverAt is not null)
         {

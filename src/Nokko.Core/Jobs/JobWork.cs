@@ -28,6 +28,9 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
     /// <summary>Who does it.</summary>
     public Guid PersonId => context.PersonId;
 
+    /// <summary>What the person may do.</summary>
+    public PersonRole Role => context.Role;
+
     /// <summary>The changes so far.</summary>
     public IReadOnlyList<RowChange> Changes => _changes;
 
@@ -93,6 +96,7 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
     /// <exception cref="RefusedException">There is no reason.</exception>
     public void Pass(string where, string gate, string did, string? reason, Guid? key = null)
     {
+        MustAnswer(gate);
         if (TypedText.Blank(reason) is not { } why)
         {
             throw Refuse.Gate("reason", gate);
@@ -118,6 +122,10 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
     /// <exception cref="RefusedException">There is no reason.</exception>
     public void Pass(IReadOnlyList<Gate> gates, string? reason)
     {
+        if (gates.Count > 0)
+        {
+            MustAnswer(string.Join(" ", gates.Select(g => g.Says)));
+        }
         if (gates.Count > 0 && TypedText.Blank(reason) is null)
         {
             throw Refuse.Gate("reason", string.Join(" ", gates.Select(g => g.Says)));
@@ -125,6 +133,17 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
         foreach (var gate in gates)
         {
             Pass(gate.Where, gate.Says, gate.Did, reason);
+        }
+    }
+
+    /// <summary>Refuses what only a fitter decides.</summary>
+    /// <param name="what">What stands against it, in whole sentences.</param>
+    /// <exception cref="RefusedException">The person is an apprentice.</exception>
+    public void MustAnswer(string what)
+    {
+        if (!Role.Answers())
+        {
+            throw Refuse.Value("", $"{what} A fitter decides that: let one sign in.");
         }
     }
 

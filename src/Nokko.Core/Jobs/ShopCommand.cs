@@ -64,6 +64,7 @@ public abstract record ShopCommand(Guid CommandId)
     {
         try
         {
+            context.Role.MustWork();
             return new Decision.Made(
                 new HistoryEntry
                 {

@@ -18,7 +18,13 @@ internal static class DemoShop
             users,
             Guid.CreateVersion7(),
             "Skarn Vale Fitting",
-            [("brenna", "Brenna Tarn", "stance-42"), ("odd", "Odd Farrow", "stance-42")]
+            [
+                ("brenna", "Brenna Tarn", PersonRole.Owner),
+                ("odd", "Odd Farrow", PersonRole.Fitter),
+                ("linde", "Linde Sorrel", PersonRole.Apprentice),
+                ("ruan", "Ruan Teal", PersonRole.Viewer),
+            ],
+            "stance-42"
         );
         var brenna = new Person { Id = people[0], Name = "Brenna Tarn" };
         var odd = new Person { Id = people[1], Name = "Odd Farrow" };

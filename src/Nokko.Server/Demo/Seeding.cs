@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Jobs;
 using Nokko.Storage;
 
 namespace Nokko.Server.Demo;
@@ -32,30 +33,19 @@ internal static class Seeding
         {
             return;
         }
+        if (app.Configuration.GetValue<bool>("Nokko:Empty"))
+        {
+            // The first person makes the shop, with the code that the start printed.
+            return;
+        }
         var users = scope.ServiceProvider.GetRequiredService<UserManager<Account>>();
         // Whole or not at all: a start that is cut short seeds again.
         await using var transaction = await db.Database.BeginTransactionAsync();
-        if (app.Configuration.GetValue<bool>("Nokko:Empty"))
-        {
-            var password =
-                app.Configuration["Nokko:FirstPassword"]
-                ?? throw new InvalidOperationException("An empty shop needs Nokko:FirstPassword.");
-            await AddShop(
-                db,
-                users,
-                Guid.CreateVersion7(),
-                "My shop",
-                [("fitter", "Fitter", password)]
-            );
-        }
-        else
-        {
-            await DemoShop.Seed(
-                db,
-                users,
-                scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow()
-            );
-        }
+        await DemoShop.Seed(
+            db,
+            users,
+            scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow()
+        );
         await transaction.CommitAsync();
     }
 
@@ -64,7 +54,8 @@ internal static class Seeding
         UserManager<Account> users,
         Guid shop,
         string name,
-        IReadOnlyList<(string UserName, string Name, string Password)> people
+        IReadOnlyList<(string UserName, string Name, PersonRole Role)> people,
+        string password
     )
     {
         db.Shops.Add(new Shop { Id = shop, Name = name });
@@ -79,8 +70,9 @@ internal static class Seeding
                 ShopId = shop,
                 PersonName = person.Name,
                 UserName = person.UserName,
+                Role = person.Role,
             };
-            var created = await users.CreateAsync(account, person.Password);
+            var created = await users.CreateAsync(account, password);
             if (!created.Succeeded)
             {
                 throw new InvalidOperationException(

@@ -8,6 +8,7 @@ using Nokko.Core.Plans;
 using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Server.People;
 using Nokko.Server.Plans;
 using Nokko.Storage;
 
@@ -65,6 +66,7 @@ internal static class FindingEndpoints
     public static void Map(RouteGroupBuilder jobs)
     {
         jobs.MapPost("/{job:guid}/stacks", Search)
+            .OpenToViewers()
             .Produces<FindingLine>(StatusCodes.Status200OK, "application/x-ndjson");
         jobs.MapGet("/{job:guid}/plans/{id:guid}/plan-b", Second);
         jobs.MapGet("/{job:guid}/tyre-room", Room);

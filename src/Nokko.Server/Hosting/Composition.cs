@@ -42,6 +42,7 @@ internal static class Composition
         builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = 80 * 1024 * 1024);
         AddData(builder);
         AddAccounts(builder.Services);
+        Guards.AddLimits(builder.Services, builder.Configuration);
         builder.Services.ConfigureHttpJsonOptions(o => JobJson.Apply(o.SerializerOptions));
         builder.Services.AddProblemDetails();
         builder.Services.AddOpenApi(
@@ -68,11 +69,16 @@ internal static class Composition
         var app = builder.Build();
         app.UseExceptionHandler(e => e.Run(AnswerException));
         app.UseStatusCodePages();
+        app.Use(Guards.Headers);
+        app.Use(Guards.OwnOrigin);
         app.UseResponseCompression();
         app.UseDefaultFiles();
         app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
+        app.UseRouting();
         app.UseAuthentication();
+        app.UseRateLimiter();
         app.UseAuthorization();
+        app.Use(Roles.HoldViewers);
         app.Use(SeeOwnShop);
         MapAll(app);
         return app;
@@ -123,14 +129,18 @@ internal static class Composition
         services
             .AddIdentityCore<Account>(o =>
             {
-                o.Password.RequiredLength = 8;
+                o.Password.RequiredLength = PasswordRules.Least;
                 o.Password.RequireNonAlphanumeric = false;
                 o.Password.RequireUppercase = false;
                 o.Password.RequireDigit = false;
+                o.Password.RequireLowercase = false;
             })
             .AddEntityFrameworkStores<NokkoDb>()
-            .AddClaimsPrincipalFactory<ClaimsOfAccount>()
+            .AddTokenProvider<AuthenticatorTokenProvider<Account>>(
+                TokenOptions.DefaultAuthenticatorProvider
+            )
             .AddSignInManager();
+        services.Configure<PasswordHasherOptions>(o => o.IterationCount = PasswordRules.Rounds);
         services
             .AddAuthentication(IdentityConstants.ApplicationScheme)
             .AddCookie(
@@ -139,9 +149,15 @@ internal static class Composition
                 {
                     o.Cookie.Name = "nokko";
                     o.Cookie.SameSite = SameSiteMode.Strict;
+                    o.Cookie.HttpOnly = true;
+                    // Without TLS Nokko listens on this machine alone.
+                    o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
                     o.ExpireTimeSpan = TimeSpan.FromDays(30);
                     o.Events = new CookieAuthenticationEvents
                     {
+                        OnValidatePrincipal = c =>
+                            c.HttpContext.RequestServices.GetRequiredService<Sessions>()
+                                .Validate(c),
                         OnRedirectToLogin = c =>
                             Refuse(c.Response, StatusCodes.Status401Unauthorized),
                         OnRedirectToAccessDenied = c =>
@@ -151,7 +167,15 @@ internal static class Composition
             );
         services
             .AddAuthorizationBuilder()
+            .AddPolicy(
+                Roles.Owners,
+                p => p.RequireAuthenticatedUser().AddRequirements(new OwnersOnly())
+            )
             .SetFallbackPolicy(new AuthorizationPolicyBuilder().RequireAuthenticatedUser().Build());
+        services.AddSingleton<IAuthorizationHandler, OwnersOnly>();
+        services.AddSingleton<Sessions>();
+        services.AddSingleton<SignInTries>();
+        services.AddScoped<SignIns>();
         services.AddHttpContextAccessor();
         services.AddScoped<SignedIn>();
         services.AddScoped<JobDesk>();
@@ -170,6 +194,7 @@ internal static class Composition
         app.MapOpenApi();
         var api = app.MapGroup("/api");
         AccountEndpoints.Map(api);
+        ShopEndpoints.Map(api);
         YardEndpoints.Map(api);
         ShelfEndpoints.Map(api);
         BenchEndpoints.Map(api);

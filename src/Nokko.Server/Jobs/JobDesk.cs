@@ -325,6 +325,7 @@ internal sealed class JobBatch(LoadedJob loaded, SignedIn me, DateTimeOffset now
             {
                 PersonId = me.PersonId,
                 PersonName = me.Name,
+                Role = me.Role,
                 Style = me.Style,
                 Now = now,
                 Versions = loaded.Versions,

@@ -122,6 +122,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             {
                 PersonId = me.PersonId,
                 PersonName = me.Name,
+                Role = me.Role,
                 Style = me.Style,
                 Now = Instants.ToMicroseconds(clock.GetUtcNow()),
                 Versions = versions,

@@ -37,6 +37,7 @@ internal static class LiveEndpoints
         LiveFeed feed,
         IHostApplicationLifetime life,
         HttpContext context,
+        Sessions sessions,
         CancellationToken cancel
     )
     {
@@ -45,7 +46,7 @@ internal static class LiveEndpoints
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
         return TypedResults.ServerSentEvents(
-            Until(feed.Listen(job, Either(life, context, cancel)))
+            Until(feed.Listen(job, sessions.WhileSignedIn(context, Either(life, context, cancel))))
         );
     }
 

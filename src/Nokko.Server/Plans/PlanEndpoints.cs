@@ -6,6 +6,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Server.People;
 using Nokko.Storage;
 
 namespace Nokko.Server.Plans;
@@ -17,7 +18,7 @@ internal static class PlanEndpoints
 
     public static void Map(RouteGroupBuilder jobs)
     {
-        jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan);
+        jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan).OpenToViewers();
         jobs.MapGet("/{job:guid}/geometry", Geometry);
     }
 

@@ -147,10 +147,7 @@ internal static class ShelfFileReader
         string? Cell(string column) =>
             csv.TryGetFieldIndex(column, out var at)
             && TypedText.Blank(csv.GetString(at)) is { } cell
-                // As it was kept from a spreadsheet.
-                ? cell.StartsWith('\'')
-                    ? cell[1..]
-                    : cell
+                ? CsvCell.Read(cell)
                 : null;
         var known = Of<Known>(Cell("thickness_known") ?? "measured", "thickness_known");
         return new SavePart(

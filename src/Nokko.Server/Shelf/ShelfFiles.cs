@@ -9,6 +9,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
+using Nokko.Server.People;
 using Nokko.Storage;
 
 namespace Nokko.Server.Shelf;
@@ -74,7 +75,7 @@ internal static class ShelfFiles
     {
         api.MapGet("/parts.csv", Csv);
         api.MapGet("/parts.json", Json);
-        api.MapPost("/parts/look", Look);
+        api.MapPost("/parts/look", Look).OpenToViewers();
     }
 
     private static Task<List<Part>> Shelf(NokkoDb db, CancellationToken cancel) =>

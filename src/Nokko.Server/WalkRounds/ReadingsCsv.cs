@@ -69,7 +69,7 @@ internal static class ReadingsCsv
     public static void Map(RouteGroupBuilder jobs)
     {
         jobs.MapGet("/{job:guid}/readings.csv", Export);
-        jobs.MapPost("/{job:guid}/readings-csv/preview", Look);
+        jobs.MapPost("/{job:guid}/readings-csv/preview", Look).OpenToViewers();
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Export(
@@ -94,7 +94,7 @@ internal static class ReadingsCsv
             {
                 foreach (var field in Fields(reading, d))
                 {
-                    csv.WriteField(field);
+                    csv.WriteField(CsvCell.Plain(field));
                 }
                 await csv.EndRecordAsync(cancel);
             }

@@ -4,6 +4,7 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
+using Nokko.Server.Hosting;
 using Nokko.Server.People;
 
 namespace Nokko.Server.WalkRounds;
@@ -119,6 +120,7 @@ internal sealed class ReadingsCsvFile(
                 {
                     PersonId = me.PersonId,
                     PersonName = me.Name,
+                    Role = me.Role,
                     Style = me.Style,
                     Now = now,
                 }
@@ -232,6 +234,6 @@ internal sealed class ReadingsCsvFile(
         csv.TryGetFieldIndex(column, out var index)
         && csv.GetString(index) is var text
         && !string.IsNullOrWhiteSpace(text)
-            ? text
+            ? CsvCell.Read(text)
             : null;
 }

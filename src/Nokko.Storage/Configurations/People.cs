@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Nokko.Core.Jobs;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Storage.Configurations;
@@ -15,6 +16,41 @@ internal sealed class AccountTable : IEntityTypeConfiguration<Account>
     {
         table.ToTable("accounts");
         table.HasOne<Shop>().WithMany().HasForeignKey(a => a.ShopId);
+        // Who was there before there were roles owned the shop.
+        table
+            .Property(a => a.Role)
+            .HasDefaultValue(PersonRole.Owner)
+            .HasSentinel((PersonRole)(-1));
+    }
+}
+
+internal sealed class DeviceTable : IEntityTypeConfiguration<Device>
+{
+    public void Configure(EntityTypeBuilder<Device> table)
+    {
+        table.ToTable("devices");
+        table.Property(d => d.Id).ValueGeneratedNever();
+        table
+            .HasOne<Account>()
+            .WithMany()
+            .HasForeignKey(d => d.AccountId)
+            .OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class OneTimeLinkTable : IEntityTypeConfiguration<OneTimeLink>
+{
+    public void Configure(EntityTypeBuilder<OneTimeLink> table)
+    {
+        table.ToTable("one_time_links");
+        table.Property(l => l.Id).ValueGeneratedNever();
+        table.HasIndex(l => l.Hash).IsUnique();
+        table.HasOne<Shop>().WithMany().HasForeignKey(l => l.ShopId);
+        table
+            .HasOne<Account>()
+            .WithMany()
+            .HasForeignKey(l => l.AccountId)
+            .OnDelete(DeleteBehavior.Cascade);
     }
 }
 

@@ -1992,6 +1992,17 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("boolean")
                         .HasColumnName("phone_number_confirmed");
 
+                    b.Property<DateTimeOffset?>("RemovedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("removed_at");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("text")
+                        .HasDefaultValue("Owner")
+                        .HasColumnName("role");
+
                     b.Property<string>("SecurityStamp")
                         .HasColumnType("text")
                         .HasColumnName("security_stamp");
@@ -2023,6 +2034,42 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_accounts_shop_id");
 
                     b.ToTable("accounts", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.Device", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid>("AccountId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("account_id");
+
+                    b.Property<DateTimeOffset?>("EndedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("ended_at");
+
+                    b.Property<string>("Said")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("said");
+
+                    b.Property<DateTimeOffset>("SeenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("seen_at");
+
+                    b.Property<DateTimeOffset>("SignedInAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("signed_in_at");
+
+                    b.HasKey("Id")
+                        .HasName("pk_devices");
+
+                    b.HasIndex("AccountId")
+                        .HasDatabaseName("ix_devices_account_id");
+
+                    b.ToTable("devices", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
@@ -2278,6 +2325,62 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_lift_trials_shop_id_at");
 
                     b.ToTable("lift_trials", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.OneTimeLink", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<Guid?>("AccountId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("account_id");
+
+                    b.Property<DateTimeOffset>("EndsAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("ends_at");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("hash");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<Guid>("MadeBy")
+                        .HasColumnType("uuid")
+                        .HasColumnName("made_by");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("role");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<DateTimeOffset?>("UsedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("used_at");
+
+                    b.HasKey("Id")
+                        .HasName("pk_one_time_links");
+
+                    b.HasIndex("AccountId")
+                        .HasDatabaseName("ix_one_time_links_account_id");
+
+                    b.HasIndex("Hash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_one_time_links_hash");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_one_time_links_shop_id");
+
+                    b.ToTable("one_time_links", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>
@@ -2922,6 +3025,16 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_accounts_shops_shop_id");
                 });
 
+            modelBuilder.Entity("Nokko.Storage.Device", b =>
+                {
+                    b.HasOne("Nokko.Storage.Account", null)
+                        .WithMany()
+                        .HasForeignKey("AccountId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_devices_accounts_account_id");
+                });
+
             modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
                 {
                     b.HasOne("Nokko.Core.Plans.Job", null)
@@ -2981,6 +3094,22 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_lift_trials_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.OneTimeLink", b =>
+                {
+                    b.HasOne("Nokko.Storage.Account", null)
+                        .WithMany()
+                        .HasForeignKey("AccountId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .HasConstraintName("fk_one_time_links_accounts_account_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_one_time_links_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.PersonOnJob", b =>

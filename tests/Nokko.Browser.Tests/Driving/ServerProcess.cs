@@ -12,6 +12,9 @@ public sealed class ServerProcess : IAsyncDisposable
     private readonly List<string> _log = [];
     private Process? _process;
 
+    /// <summary>The code with which an empty server's shop is made.</summary>
+    public const string FirstCode = "first-4711";
+
     public string Address { get; }
 
     private ServerProcess(string connection, string address, bool empty) =>
@@ -72,7 +75,7 @@ public sealed class ServerProcess : IAsyncDisposable
         if (_empty)
         {
             start.Environment["Nokko__Empty"] = "true";
-            start.Environment["Nokko__FirstPassword"] = "stance-42";
+            start.Environment["Nokko__FirstCode"] = FirstCode;
         }
         _process = Process.Start(start)!;
         _process.OutputDataReceived += (_, e) => Log(e.Data);

@@ -33,6 +33,9 @@ internal sealed class Workshop
     /// <summary>Who works.</summary>
     public Guid PersonId { get; set; } = Sample.Id(5);
 
+    /// <summary>What that person may do.</summary>
+    public PersonRole Role { get; set; } = PersonRole.Fitter;
+
     /// <summary>Versions that the rows have in the database; none is checked while this is empty.</summary>
     public Dictionary<Guid, uint> Versions { get; } = [];
 
@@ -43,6 +46,7 @@ internal sealed class Workshop
         {
             PersonId = PersonId,
             PersonName = "Brenna",
+            Role = Role,
             Style = LengthStyle.Inches,
             Now = Now,
             Shelf = Shelf,

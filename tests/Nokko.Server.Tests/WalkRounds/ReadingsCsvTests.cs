@@ -21,7 +21,7 @@ public sealed class ReadingsCsvTests(Hosted server) : IClassFixture<Hosted>
                 walkRoundId = job.Round,
                 measure = "ride",
                 place = "vehicle",
-                typed = "floats, \"like a boat\",\nat speed",
+                typed = "=HYPERLINK(1), \"like a boat\",\nat speed",
                 over = (object?)null,
                 answers = Array.Empty<string>(),
                 takenAt = DateTimeOffset.UtcNow,
@@ -33,6 +33,8 @@ public sealed class ReadingsCsvTests(Hosted server) : IClassFixture<Hosted>
             $"{job.Path}/readings.csv",
             TestContext.Current.CancellationToken
         );
+        // Nothing in it is run by a spreadsheet, and what is read again is itself.
+        Assert.Contains("\"'=HYPERLINK(1)", csv, StringComparison.Ordinal);
         Assert.StartsWith("reading_id,walk_round_id,", csv, StringComparison.Ordinal);
         Assert.Contains("\r\n", csv, StringComparison.Ordinal);
 
@@ -49,7 +51,7 @@ public sealed class ReadingsCsvTests(Hosted server) : IClassFixture<Hosted>
         var mine = await caller.Get(job.Path);
         Assert.Equal(Heights(mine), Heights(view));
         Assert.Equal(
-            "floats, \"like a boat\",\nat speed",
+            "=HYPERLINK(1), \"like a boat\",\nat speed",
             view["document"]!["readings"]!
                 .AsArray()
                 .First(r => r!["kind"]!.GetValue<string>() == "note")!["note"]!

@@ -109,14 +109,89 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/me/unit": {
+    "/api/first": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FirstStart"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FirstBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopPage"];
+                    };
+                };
+            };
+        };
         put: {
             parameters: {
                 query?: never;
@@ -126,7 +201,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["SetUnitBody"];
+                    "application/json": components["schemas"]["ShopBody"];
                 };
             };
             responses: {
@@ -140,6 +215,82 @@ export interface paths {
             };
         };
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/links/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TokenBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LinkView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/links/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UseBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1001,6 +1152,444 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnPage"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/unit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetUnitBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetPasswordBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/devices/{device}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    device: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/devices/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/codes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CodeKey"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/codes/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CodeBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recovery"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/codes/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasswordBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/role": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RoleBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/remove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LinkBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeLink"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{person}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeLink"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1924,6 +2513,23 @@ export interface components {
             /** Format: double */
             measuredUMm: number;
         };
+        CodeBody: {
+            code: string;
+        };
+        CodeKey: {
+            key: string;
+            address: string;
+        };
+        Colleague: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            userName: string;
+            role: components["schemas"]["PersonRole"];
+            isMe: boolean;
+            /** Format: date-time */
+            seenAt: null | string;
+        };
         /** @description A part or a work that a stack needs beside it. */
         Companion: {
             /** @description Axle or corner. */
@@ -2321,6 +2927,17 @@ export interface components {
             stopped: null | boolean;
             /** Format: double */
             seconds: null | number;
+        };
+        FirstBody: {
+            code: string;
+            shop: string;
+            name: string;
+            userName: string;
+            password: string;
+            lengthUnit: string;
+        };
+        FirstStart: {
+            open: boolean;
         };
         /** @description Something that is fitted when the vehicle comes. */
         FittedInput: {
@@ -4076,6 +4693,14 @@ export interface components {
             lines: number;
             problems: components["schemas"]["LineProblem"][];
         };
+        LinkBody: {
+            role: components["schemas"]["PersonRole"];
+        };
+        LinkView: {
+            shop: string;
+            role: components["schemas"]["PersonRole"];
+            userName: null | string;
+        };
         Listed: {
             measure: components["schemas"]["Measure"];
             places: string[];
@@ -4140,6 +4765,11 @@ export interface components {
         };
         /** @enum {unknown} */
         Looks: "level" | "leftLow" | "rightLow";
+        MadeLink: {
+            token: string;
+            /** Format: date-time */
+            endsAt: string;
+        };
         /** @description A mark made before undoing. */
         Mark: {
             /**
@@ -4166,7 +4796,9 @@ export interface components {
             /** Format: uuid */
             personId: string;
             name: string;
+            userName: string;
             shop: string;
+            role: components["schemas"]["PersonRole"];
             lengthUnit: string;
         };
         /** @description Something beside station heights that is measured on a vehicle. */
@@ -4478,6 +5110,12 @@ export interface components {
         };
         /** @enum {unknown} */
         OutcomeStatus: "stored" | "repeated" | "refused";
+        OwnPage: {
+            devices: components["schemas"]["SignedInDevice"][];
+            hasCodes: boolean;
+            /** Format: int32 */
+            codesLeft: number;
+        };
         /** @description A step that somebody put on the card: what this vehicle or this part asks for beside the usual. */
         OwnStep: {
             /**
@@ -4641,6 +5279,9 @@ export interface components {
          * @enum {unknown}
          */
         Pass: "hand" | "snug" | "final";
+        PasswordBody: {
+            password: string;
+        };
         /** @description Somebody who worked on the job. */
         Person: {
             /**
@@ -4651,6 +5292,11 @@ export interface components {
             /** @description Name as printed on the record. */
             name: string;
         };
+        /**
+         * @description What a person may do in a shop.
+         * @enum {unknown}
+         */
+        PersonRole: "owner" | "fitter" | "apprentice" | "viewer";
         /**
          * @description The phases of a job, in the order in which the work goes.
          * @enum {unknown}
@@ -5201,6 +5847,9 @@ export interface components {
          * @enum {unknown}
          */
         ReadingKind: "height" | "gap" | "length" | "angle" | "pressure" | "load" | "torque" | "note";
+        Recovery: {
+            codes: string[];
+        };
         /** @description Why a change is refused: the field, the sentence, and what helps to choose. */
         Refusal: {
             /** @description What sort of refusal. */
@@ -5293,6 +5942,14 @@ export interface components {
          * @enum {unknown}
          */
         RigidVerdict: "fits" | "doubtful" | "slipped" | "cannotTell";
+        RoleBody: {
+            role: components["schemas"]["PersonRole"];
+        };
+        RoleView: {
+            role: components["schemas"]["PersonRole"];
+            said: string;
+            may: string;
+        };
         /** @description The conditions of a walk-round as typed. */
         RoundConditionsInput: {
             /** @description The datum. */
@@ -5377,6 +6034,10 @@ export interface components {
          * @enum {unknown}
          */
         SearchOrder: "leastCost" | "surest" | "leastWork" | "leastMoney" | "fewestAxles" | "nothingCut" | "fewestTouched";
+        SetPasswordBody: {
+            now: string;
+            password: string;
+        };
         SetUnitBody: {
             lengthUnit: string;
         };
@@ -5433,6 +6094,9 @@ export interface components {
         };
         ShopAnswer: {
             outcomes: components["schemas"]["Outcome"][];
+        };
+        ShopBody: {
+            name: string;
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
         ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"];
@@ -5697,6 +6361,11 @@ export interface components {
              */
             commandId: string;
         };
+        ShopPage: {
+            name: string;
+            people: components["schemas"]["Colleague"][];
+            roles: components["schemas"]["RoleView"][];
+        };
         /** @description A shop's way where good fitters differ. */
         ShopWay: {
             /** @description The question. */
@@ -5728,6 +6397,17 @@ export interface components {
         SignInBody: {
             userName: string;
             password: string;
+            code: null | string;
+        };
+        SignedInDevice: {
+            /** Format: uuid */
+            id: string;
+            said: string;
+            /** Format: date-time */
+            signedInAt: string;
+            /** Format: date-time */
+            seenAt: string;
+            isThis: boolean;
         };
         /** @description A size as typed; empty takes it out. */
         SizeInput: {
@@ -6309,6 +6989,9 @@ export interface components {
             dueOn: null | string;
             dueAt: null | components["schemas"]["Quantity"];
         };
+        TokenBody: {
+            token: string;
+        };
         /**
          * @description Who says how far it came up.
          * @enum {unknown}
@@ -6508,6 +7191,12 @@ export interface components {
             readingId: string;
             /** @description Why. */
             why: string;
+        };
+        UseBody: {
+            token: string;
+            password: string;
+            name: null | string;
+            userName: null | string;
         };
         /** @description A vehicle, apart from its owner and its jobs. */
         Vehicle: {

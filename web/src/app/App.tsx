@@ -1,7 +1,7 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
 import { lazy, Suspense, useEffect } from "react";
-import { Route, Routes } from "react-router";
+import { Route, Routes, useLocation } from "react-router";
 import { outbox, useAnswers, useMe, useOutbox } from "../api/job";
 import { Problem } from "../api/problem";
 import { SignIn, SignInHere } from "../features/people/SignIn";
@@ -21,6 +21,9 @@ const Prove = lazy(() => import("../features/proof/ProveView"));
 const HandOver = lazy(() => import("../features/hand-over/HandOverView"));
 const Bench = lazy(() => import("../features/bench/Bench"));
 const Evidence = lazy(() => import("../features/evidence/Evidence"));
+const Join = lazy(() => import("../features/people/Join"));
+const OwnPage = lazy(() => import("../features/people/OwnPage"));
+const ShopPage = lazy(() => import("../features/people/ShopPage"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
 export function App() {
@@ -33,6 +36,13 @@ export function App() {
       outbox.signedIn(person);
     }
   }, [person]);
+  if (useLocation().pathname === "/join") {
+    return (
+      <Suspense fallback={null}>
+        <Join />
+      </Suspense>
+    );
+  }
   if (me.isPending) {
     return null;
   }
@@ -54,11 +64,21 @@ export function App() {
     <Box sx={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
       <TopBar me={me.data} />
       {signedOut && <SignInHere me={me.data} />}
+      {me.data.role === "viewer" && (
+        <Typography
+          className="no-print"
+          sx={{ px: { xs: 1, sm: 2 }, py: 0.5, color: "text.secondary" }}
+        >
+          You look on here: what you change is not kept.
+        </Typography>
+      )}
       <Suspense fallback={null}>
         <Routes>
           <Route index element={<Yard />} />
           <Route path="take-in" element={<TakeIn />} />
           <Route path="shelf" element={<Shelf />} />
+          <Route path="me" element={<OwnPage />} />
+          <Route path="shop" element={<ShopPage />} />
           <Route path="bench/:sheet?" element={<Bench />} />
           <Route path="evidence" element={<Evidence />} />
           <Route path="jobs/:job" element={<JobLayout />}>

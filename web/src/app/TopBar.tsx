@@ -5,7 +5,6 @@ import { useColorScheme } from "@mui/material/styles";
 import { useQueryClient } from "@tanstack/react-query";
 import { Link as To } from "react-router";
 import { api, type Schemas } from "../api/client";
-import { device } from "../api/device";
 import { outbox, useOutbox } from "../api/job";
 
 /** One thin line: where home is, whether all is saved, unit, day or night, who. */
@@ -41,9 +40,9 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       </Link>
       <Link
         component={To}
-        to="/"
+        to="/shop"
         color="text.secondary"
-        sx={{ display: { xs: "none", sm: "inline" } }}
+        sx={{ py: 1.2, display: { xs: "none", sm: "inline" } }}
       >
         {me.shop}
       </Link>
@@ -80,23 +79,15 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       >
         {dark ? "Day" : "Night"}
       </Button>
-      <Button
-        size="small"
-        color="inherit"
-        onClick={() => {
-          void api
-            .POST("/api/sign-out")
-            .then(() => device.forget())
-            .finally(() => {
-              window.location.assign("/");
-            });
-        }}
+      <Link
+        component={To}
+        to="/me"
+        color="text.primary"
+        aria-label={`${me.name}: your own page`}
+        sx={{ py: 1.2 }}
       >
-        <Box component="span" sx={{ display: { xs: "none", md: "inline" } }}>
-          {me.name}:&nbsp;
-        </Box>
-        sign out
-      </Button>
+        {me.name}
+      </Link>
     </Box>
   );
 }

@@ -4,3 +4,12 @@ export const timeOfDay = (instant: string): string =>
     hour: "2-digit",
     minute: "2-digit",
   });
+
+/** Day and time of an instant, where this device is. */
+export const dayAndTime = (instant: string): string =>
+  new Date(instant).toLocaleString("en-GB", {
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+  });

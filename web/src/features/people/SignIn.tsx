@@ -1,59 +1,23 @@
-import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useQuery } from "@tanstack/react-query";
 import { api, must, type Schemas } from "../../api/client";
-import { outbox } from "../../api/job";
-import { Problem } from "../../api/problem";
-
-/** Signing in: what was typed, and what came of it. */
-function useSigningIn() {
-  const client = useQueryClient();
-  const [userName, setUserName] = useState("");
-  const [password, setPassword] = useState("");
-  const [error, setError] = useState<string | null>(null);
-  const attempt = async () => {
-    const answer = await api.POST("/api/sign-in", {
-      body: { userName: userName.trim(), password },
-    });
-    if (!answer.response.ok) {
-      setError(Problem.of(answer.response.status, answer.error).message);
-      return;
-    }
-    await client.invalidateQueries();
-    const me = must(await api.GET("/api/me"));
-    client.setQueryData(["me"], me);
-    await outbox.resume();
-    // Whoever it is now, only that person's own changes go on their way.
-    outbox.signedIn(me.personId);
-  };
-  return {
-    userName,
-    setUserName,
-    password,
-    setPassword,
-    error,
-    signIn: (e: { preventDefault: () => void }) => {
-      e.preventDefault();
-      attempt().catch(() => {
-        setError("The server does not answer. Try again.");
-      });
-    },
-  };
-}
+import { Press } from "../../shared/Press";
+import { Entry, Field } from "./Entry";
+import { FirstShop } from "./FirstShop";
+import { useSigningIn } from "./useSigningIn";
 
 /** A session that ended in the middle of the work: signed in in place, and the work goes on. */
 export function SignInHere({ me }: { me: Schemas["Me"] }) {
-  const { userName, setUserName, password, setPassword, error, signIn } =
-    useSigningIn();
+  const it = useSigningIn();
   return (
     <Box
       component="form"
       role="alert"
-      onSubmit={signIn}
+      onSubmit={(e) => {
+        e.preventDefault();
+      }}
       sx={{
         display: "flex",
         flexWrap: "wrap",
@@ -66,15 +30,15 @@ export function SignInHere({ me }: { me: Schemas["Me"] }) {
     >
       <Typography sx={{ flex: "1 1 260px" }}>
         ▲ You are signed out. What you did is kept on this device and goes on
-        its way when {me.name} signs in again. {error}
+        its way when {me.name} signs in again. {it.error}
       </Typography>
       <TextField
         size="small"
         label="Name"
         autoComplete="username"
-        value={userName}
+        value={it.userName}
         onChange={(e) => {
-          setUserName(e.target.value);
+          it.setUserName(e.target.value);
         }}
       />
       <TextField
@@ -82,64 +46,73 @@ export function SignInHere({ me }: { me: Schemas["Me"] }) {
         label="Password"
         type="password"
         autoComplete="current-password"
-        value={password}
+        value={it.password}
         onChange={(e) => {
-          setPassword(e.target.value);
+          it.setPassword(e.target.value);
         }}
       />
-      <Button type="submit" variant="contained">
+      {it.asksCode && (
+        <Field
+          size="small"
+          label="Code"
+          autoComplete="one-time-code"
+          value={it.code}
+          set={it.setCode}
+          refused={it.codeError}
+        />
+      )}
+      <Press type="submit" variant="contained" act={it.signIn}>
         Sign in
-      </Button>
+      </Press>
     </Box>
   );
 }
 
 export function SignIn() {
-  const { userName, setUserName, password, setPassword, error, signIn } =
-    useSigningIn();
-
+  const first = useQuery({
+    queryKey: ["first"],
+    queryFn: async () => must(await api.GET("/api/first")),
+  });
+  const it = useSigningIn();
+  if (first.data?.open) {
+    return <FirstShop />;
+  }
   return (
-    <Box
-      component="main"
-      sx={{
-        minHeight: "100dvh",
-        display: "grid",
-        placeItems: "center",
-        p: 2,
-      }}
+    <Entry
+      heading="Nokko"
+      says="Plan the lift, lead the fitting, prove the stance."
+      problem={it.error}
+      press="Sign in"
+      act={it.signIn}
     >
-      <Box
-        component="form"
-        sx={{ width: "min(360px, 100%)", display: "grid", gap: 2 }}
-        onSubmit={signIn}
-      >
-        <Typography variant="h1">Nokko</Typography>
-        <Typography color="text.secondary">
-          Plan the lift, lead the fitting, prove the stance.
-        </Typography>
-        {error && <Alert severity="error">{error}</Alert>}
-        <TextField
-          label="Name"
-          autoComplete="username"
-          autoFocus
-          value={userName}
-          onChange={(e) => {
-            setUserName(e.target.value);
-          }}
+      <TextField
+        label="Name"
+        autoComplete="username"
+        autoFocus
+        value={it.userName}
+        onChange={(e) => {
+          it.setUserName(e.target.value);
+        }}
+      />
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        value={it.password}
+        onChange={(e) => {
+          it.setPassword(e.target.value);
+        }}
+      />
+      {it.asksCode && (
+        <Field
+          label="Code"
+          autoComplete="one-time-code"
+          value={it.code}
+          set={it.setCode}
+          refused={it.codeError}
+          helperText="Six digits of your app, or one of the recovery codes."
         />
-        <TextField
-          label="Password"
-          type="password"
-          autoComplete="current-password"
-          value={password}
-          onChange={(e) => {
-            setPassword(e.target.value);
-          }}
-        />
-        <Button type="submit" variant="contained">
-          Sign in
-        </Button>
-      </Box>
-    </Box>
+      )}
+    </Entry>
   );
 }

@@ -1,0 +1,309 @@
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Jobs;
+using Nokko.Server.Hosting;
+using Nokko.Storage;
+
+namespace Nokko.Server.People;
+
+/// <summary>The shop: made at the first start, its name, its people and what each may do.</summary>
+internal static class ShopEndpoints
+{
+    private const int MostPeople = 200;
+
+    internal sealed record FirstStart(bool Open);
+
+    internal sealed record FirstBody(
+        string Code,
+        string Shop,
+        string Name,
+        string UserName,
+        string Password,
+        string LengthUnit
+    );
+
+    internal sealed record ShopBody(string Name);
+
+    internal sealed record RoleBody(PersonRole Role);
+
+    /// <summary>The shop as its people see it.</summary>
+    internal sealed record ShopPage(
+        string Name,
+        IReadOnlyList<Colleague> People,
+        IReadOnlyList<RoleView> Roles
+    );
+
+    internal sealed record RoleView(PersonRole Role, string Said, string May);
+
+    private static readonly RoleView[] AllRoles =
+    [
+        .. Enum.GetValues<PersonRole>().Select(r => new RoleView(r, r.Said(), r.May())),
+    ];
+
+    internal sealed record Colleague(
+        Guid Id,
+        string Name,
+        string UserName,
+        PersonRole Role,
+        bool IsMe,
+        DateTimeOffset? SeenAt
+    );
+
+    public static void Map(RouteGroupBuilder api)
+    {
+        api.MapGet("/first", First).AllowAnonymous();
+        api.MapPost("/first", MakeShop).AllowAnonymous().RequireRateLimiting(Guards.Door);
+        api.MapGet("/shop", Show);
+        var owners = api.MapGroup("").RequireAuthorization(Roles.Owners);
+        owners.MapPut("/shop", Rename);
+        owners.MapPut("/people/{person:guid}/role", SetRole);
+        owners.MapPost("/people/{person:guid}/remove", Remove);
+        Links.Map(api, owners);
+    }
+
+    private static async Task<Ok<FirstStart>> First(NokkoDb db, CancellationToken cancel) =>
+        TypedResults.Ok(new FirstStart(!await db.Shops.AnyAsync(cancel)));
+
+    private static async Task<Results<Ok, ProblemHttpResult>> MakeShop(
+        FirstBody body,
+        IConfiguration configuration,
+        SignInTries tries,
+        Sessions sessions,
+        UserManager<Account> users,
+        NokkoDb db,
+        HttpContext context,
+        CancellationToken cancel
+    )
+    {
+        // Two that come at once: the second finds the shop of the first.
+        await using var transaction = await db.Database.BeginTransactionAsync(
+            System.Data.IsolationLevel.Serializable,
+            cancel
+        );
+        if (await db.Shops.AnyAsync(cancel))
+        {
+            return Trouble.Gate("", "This Nokko has its shop already. Sign in.").Answer();
+        }
+        var address = context.Connection.RemoteIpAddress?.ToString() ?? "here";
+        if (
+            !tries.MayTry(address, "")
+            || configuration["Nokko:FirstCode"] is not { Length: > 0 } code
+            || !CryptographicOperations.FixedTimeEquals(
+                Encoding.UTF8.GetBytes(code),
+                Encoding.UTF8.GetBytes((body.Code ?? "").Trim())
+            )
+        )
+        {
+            tries.WasWrong(address, "");
+            return Trouble
+                .At(
+                    "code",
+                    "That is not the code that the start printed. Five wrong ones, and it waits five minutes."
+                )
+                .Answer();
+        }
+        if (Named(body.Shop, "shop") is { } noShop)
+        {
+            return noShop.Answer();
+        }
+        if (
+            (
+                Named(body.Name, "name") ?? PasswordRules.WhyNot(body.UserName ?? "", body.Password)
+            ) is
+            { } why
+        )
+        {
+            return why.Answer();
+        }
+        if (body.LengthUnit is not ("in" or "mm"))
+        {
+            return Trouble.At("lengthUnit", "Inches or millimetres.").Answer();
+        }
+        var shop = new Shop { Id = Guid.CreateVersion7(), Name = body.Shop.Trim() };
+        db.Shops.Add(shop);
+        await db.SaveChangesAsync(cancel);
+        var account = new Account
+        {
+            Id = Guid.CreateVersion7(),
+            ShopId = shop.Id,
+            PersonName = body.Name.Trim(),
+            UserName = body.UserName!.Trim(),
+            LengthUnit = body.LengthUnit,
+            Role = PersonRole.Owner,
+        };
+        var made = await users.CreateAsync(account, body.Password);
+        if (!made.Succeeded)
+        {
+            return PasswordRules.Of(made).Answer();
+        }
+        await transaction.CommitAsync(cancel);
+        await sessions.Begin(context, account, db);
+        return TypedResults.Ok();
+    }
+
+    private static async Task<Ok<ShopPage>> Show(SignedIn me, NokkoDb db, CancellationToken cancel)
+    {
+        var shop = me.ShopId;
+        var people = await db
+            .Users.AsNoTracking()
+            .Where(a => a.ShopId == shop && a.RemovedAt == null)
+            .OrderBy(a => a.PersonName)
+            .Select(a => new Colleague(
+                a.Id,
+                a.PersonName,
+                a.UserName!,
+                a.Role,
+                a.Id == me.PersonId,
+                db.Devices.Where(d => d.AccountId == a.Id).Max(d => (DateTimeOffset?)d.SeenAt)
+            ))
+            .Take(MostPeople)
+            .ToListAsync(cancel);
+        return TypedResults.Ok(
+            new ShopPage(
+                await db.Shops.Where(s => s.Id == shop).Select(s => s.Name).SingleAsync(cancel),
+                people,
+                AllRoles
+            )
+        );
+    }
+
+    private static async Task<Results<Ok, ProblemHttpResult>> Rename(
+        ShopBody body,
+        SignedIn me,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (Named(body.Name, "name") is { } why)
+        {
+            return why.Answer();
+        }
+        var shop = await db.Shops.SingleAsync(s => s.Id == me.ShopId, cancel);
+        shop.Name = body.Name.Trim();
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Ok();
+    }
+
+    private static async Task<Results<Ok, ProblemHttpResult>> SetRole(
+        Guid person,
+        RoleBody body,
+        SignedIn me,
+        UserManager<Account> users,
+        Sessions sessions,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        await using var transaction = await OneAtATime(db, me.ShopId, cancel);
+        if (await Of(db, me, person, cancel) is not { } account)
+        {
+            return Nobody().Answer();
+        }
+        if (!Enum.IsDefined(body.Role))
+        {
+            return Trouble.At("role", "Owner, fitter, apprentice or viewer.").Answer();
+        }
+        if (body.Role != PersonRole.Owner && await IsLastOwner(db, account, cancel))
+        {
+            return Trouble
+                .Gate("role", "A shop has an owner at least: make somebody else one first.")
+                .Answer();
+        }
+        account.Role = body.Role;
+        // Sign-ins of the old role end.
+        await users.UpdateSecurityStampAsync(account);
+        await transaction.CommitAsync(cancel);
+        sessions.Forget(account.Id);
+        return TypedResults.Ok();
+    }
+
+    private static async Task<Results<Ok, ProblemHttpResult>> Remove(
+        Guid person,
+        SignedIn me,
+        UserManager<Account> users,
+        Sessions sessions,
+        TimeProvider clock,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        await using var transaction = await OneAtATime(db, me.ShopId, cancel);
+        if (await Of(db, me, person, cancel) is not { } account)
+        {
+            return Nobody().Answer();
+        }
+        if (await IsLastOwner(db, account, cancel))
+        {
+            return Trouble
+                .Gate("", "A shop has an owner at least: make somebody else one first.")
+                .Answer();
+        }
+        account.RemovedAt = clock.GetUtcNow();
+        account.PasswordHash = null;
+        // The name to sign in with is free again; the name on the record stays.
+        account.UserName = $"gone-{account.Id:N}";
+        await users.UpdateSecurityStampAsync(account);
+        await users.UpdateAsync(account);
+        await sessions.End(db, account.Id, _ => true);
+        await db.OneTimeLinks.Where(l => l.AccountId == person).ExecuteDeleteAsync(cancel);
+        await transaction.CommitAsync(cancel);
+        sessions.Forget(account.Id);
+        return TypedResults.Ok();
+    }
+
+    /// <summary>Two owners that take each other's role at once would leave none: changes of a shop's people wait for each other.</summary>
+    private static async Task<Microsoft.EntityFrameworkCore.Storage.IDbContextTransaction> OneAtATime(
+        NokkoDb db,
+        Guid shop,
+        CancellationToken cancel
+    )
+    {
+        var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await db.Database.ExecuteSqlAsync(
+            $"select 1 from shops where id = {shop} for update",
+            cancel
+        );
+        return transaction;
+    }
+
+    /// <summary>Somebody of the own shop who is still there; null where there is no such person.</summary>
+    internal static Task<Account?> Of(
+        NokkoDb db,
+        SignedIn me,
+        Guid person,
+        CancellationToken cancel
+    )
+    {
+        var shop = me.ShopId;
+        return db.Users.SingleOrDefaultAsync(
+            a => a.Id == person && a.ShopId == shop && a.RemovedAt == null,
+            cancel
+        );
+    }
+
+    internal static Trouble Nobody() => Trouble.Missing("There is no such person in this shop.");
+
+    private static async Task<bool> IsLastOwner(
+        NokkoDb db,
+        Account account,
+        CancellationToken cancel
+    ) =>
+        account.Role == PersonRole.Owner
+        && !await db.Users.AnyAsync(
+            a =>
+                a.ShopId == account.ShopId
+                && a.Id != account.Id
+                && a.Role == PersonRole.Owner
+                && a.RemovedAt == null,
+            cancel
+        );
+
+    /// <summary>Why a name cannot be.</summary>
+    internal static Trouble? Named(string? name, string field) =>
+        (name ?? "").Trim().Length is 0 or > 80
+            ? Trouble.At(field, "A name has 1 to 80 letters.")
+            : null;
+}

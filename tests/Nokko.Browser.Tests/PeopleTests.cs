@@ -1,0 +1,74 @@
+using Nokko.Driving;
+using OpenQA.Selenium;
+using Xunit;
+
+namespace Nokko.Browser.Tests;
+
+/// <summary>A shop from nothing: its first person, a colleague by a link, a role that ends a sign-in in the middle of the work.</summary>
+public sealed class PeopleTests
+{
+    private const string Password = "rake and lean";
+
+    [Fact]
+    public async Task A_shop_is_opened_a_colleague_comes_and_another_role_signs_her_in_anew()
+    {
+        await using var server = await ServerProcess.Start(
+            $"people_{Guid.NewGuid():N}",
+            empty: true
+        );
+        using var owner = new Driving.Browser(390, 844);
+        owner.Open(server.Address);
+        owner.Type("Code", "guess");
+        owner.Type("Shop", "Marl Street Fitting");
+        owner.Type("Your name", "Ada Marl");
+        owner.Type("Name to sign in with", "ada");
+        owner.Type("Password", Password);
+        owner.Press("Open the shop");
+        owner.Sees("That is not the code that the start printed");
+        // What was typed stands there still.
+        owner.Type("Code", ServerProcess.FirstCode);
+        owner.Press("Open the shop");
+        owner.Sees("Yard");
+        owner.Press("Ada Marl: your own page");
+        owner.Sees("Where you are signed in");
+        owner.Press("Marl Street Fitting");
+        owner.Sees("Who is here");
+        owner.Choose("As", "apprentice");
+        owner.Press("Make a link");
+        owner.Sees("It works once");
+        var link = owner.Field("Link").GetAttribute("value")!;
+        Assert.StartsWith($"{server.Address}/join#", link, StringComparison.Ordinal);
+
+        using var colleague = new Driving.Browser();
+        colleague.Open(link);
+        colleague.Sees("You will be an apprentice here.");
+        colleague.Type("Your name", "Gil Reed");
+        colleague.Type("Name to sign in with", "gil");
+        colleague.Type("Password", "short");
+        colleague.Press("Come in");
+        colleague.Sees("At least 8 letters");
+        colleague.Type("Password", Password);
+        colleague.Press("Come in");
+        colleague.Sees("Yard");
+        Assert.DoesNotContain("#", colleague.Driver.Url, StringComparison.Ordinal);
+        colleague.Open(link);
+        colleague.Sees("This link was used");
+
+        colleague.Open($"{server.Address}/me");
+        colleague.Sees("gil, apprentice of Marl Street Fitting");
+        owner.Driver.Navigate().Refresh();
+        owner.Choose("Role of Gil Reed", "viewer");
+        owner.Sees("Looks, and changes nothing.");
+        // Her page is told at the next thing that she does, and signs in where she is.
+        colleague.Press("millimetres");
+        colleague.Until(
+            d => d.FindElements(By.CssSelector("input[type=password]")).Count > 0,
+            "a sign-in is asked for"
+        );
+        colleague.Open(server.Address);
+        colleague.Type("Name", "gil");
+        colleague.Type("Password", Password);
+        colleague.Press("Sign in");
+        colleague.Sees("You look on here: what you change is not kept.");
+    }
+}

@@ -1,0 +1,40 @@
+using System.Buffers.Binary;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.Extensions.DependencyInjection;
+using Nokko.Storage;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+/// <summary>How dear a guess is.</summary>
+public class PasswordTests(Hosted server) : IClassFixture<Hosted>
+{
+    /// <summary>Rounds that stand in a hash of Identity's third form: a mark, the function, the rounds.</summary>
+    private static uint Rounds(string hash) =>
+        BinaryPrimitives.ReadUInt32BigEndian(Convert.FromBase64String(hash).AsSpan(5));
+
+    [Fact]
+    public async Task A_password_is_hashed_as_dearly_as_is_asked_for_and_an_old_hash_made_anew_at_the_next_sign_in()
+    {
+        using var scope = server.Services.CreateScope();
+        var users = scope.ServiceProvider.GetRequiredService<UserManager<Account>>();
+        var odd = (await users.FindByNameAsync("odd"))!;
+        Assert.True(Rounds(odd.PasswordHash!) >= 210_000);
+        var cheap = new PasswordHasher<Account>(
+            Microsoft.Extensions.Options.Options.Create(
+                new PasswordHasherOptions { IterationCount = 1_000 }
+            )
+        ).HashPassword(odd, "stance-42");
+        await server.Ask<object>(
+            $"update accounts set password_hash = '{cheap}' where user_name = 'odd' returning 1"
+        );
+        await server.SignIn("odd");
+        Assert.True(
+            Rounds(
+                await server.Ask<string>(
+                    "select password_hash from accounts where user_name = 'odd'"
+                )
+            ) >= 210_000
+        );
+    }
+}

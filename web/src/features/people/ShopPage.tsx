@@ -1,0 +1,332 @@
+import Box from "@mui/material/Box";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, must, type Schemas } from "../../api/client";
+import { useMe } from "../../api/job";
+import { Press } from "../../shared/Press";
+import { dayAndTime } from "../../shared/time";
+import { useAsk } from "./ask";
+import { Field } from "./Entry";
+
+type Role = Schemas["PersonRole"];
+
+/** The shop: its name, who is there and what each may do. An owner changes it. */
+export default function ShopPage() {
+  const me = useMe().data;
+  const client = useQueryClient();
+  const shop = useQuery({
+    queryKey: ["shop"],
+    queryFn: async () => must(await api.GET("/api/shop")),
+  });
+  const { ask, at, rest } = useAsk();
+  const [link, setLink] = useState<{ says: string; address: string } | null>(
+    null,
+  );
+  if (!me || !shop.data) {
+    return null;
+  }
+  const owns = me.role === "owner";
+  const anew = () => client.invalidateQueries();
+  const made = (says: string, token: string, endsAt: string) => {
+    setLink({
+      says: `${says} It works once, until ${dayAndTime(endsAt)}, and is shown only now.`,
+      address: `${window.location.origin}/join#${token}`,
+    });
+  };
+  return (
+    <Box
+      component="main"
+      sx={{
+        px: { xs: 1.5, sm: 3 },
+        py: 2,
+        maxWidth: 960,
+        display: "grid",
+        gap: 3,
+      }}
+    >
+      <Typography variant="h1">{shop.data.name}</Typography>
+      {owns && <Rename name={shop.data.name} anew={anew} />}
+      <Box component="section">
+        <Typography variant="h2">Who is here</Typography>
+        {shop.data.people.map((p) => (
+          <PersonLine
+            key={p.id}
+            person={p}
+            roles={shop.data.roles}
+            owns={owns}
+            setRole={async (role) => {
+              if (
+                await ask(() =>
+                  api.PUT("/api/people/{person}/role", {
+                    params: { path: { person: p.id } },
+                    body: { role },
+                  }),
+                )
+              ) {
+                await anew();
+              }
+            }}
+            remove={async () => {
+              if (
+                await ask(() =>
+                  api.POST("/api/people/{person}/remove", {
+                    params: { path: { person: p.id } },
+                  }),
+                )
+              ) {
+                await anew();
+              }
+            }}
+            password={async () => {
+              const it = await ask(() =>
+                api.POST("/api/people/{person}/links", {
+                  params: { path: { person: p.id } },
+                }),
+              );
+              if (it?.data) {
+                made(
+                  `With this link ${p.name} chooses another password.`,
+                  it.data.token,
+                  it.data.endsAt,
+                );
+              }
+            }}
+          />
+        ))}
+        <Typography role="alert" color="error">
+          {at("role") ?? rest(["role", "name"])}
+        </Typography>
+      </Box>
+      {owns && (
+        <Invite
+          roles={shop.data.roles}
+          make={async (role) => {
+            const it = await ask(() =>
+              api.POST("/api/people/links", { body: { role } }),
+            );
+            if (it?.data) {
+              made(
+                `With this link somebody comes in as ${role}.`,
+                it.data.token,
+                it.data.endsAt,
+              );
+            }
+          }}
+        />
+      )}
+      {link && (
+        <Box
+          role="status"
+          sx={{ p: 1.5, border: 2, borderColor: "primary.main" }}
+        >
+          {link.says}
+          <TextField
+            fullWidth
+            size="small"
+            label="Link"
+            value={link.address}
+            sx={{ my: 1.5 }}
+            slotProps={{ htmlInput: { readOnly: true } }}
+            onFocus={(e) => {
+              e.target.select();
+            }}
+          />
+          <Press
+            variant="outlined"
+            act={() => navigator.clipboard.writeText(link.address)}
+          >
+            Copy it
+          </Press>
+          {/^https?:\/\/(127\.|localhost)/.test(link.address) && (
+            <Typography sx={{ mt: 1 }}>
+              ▲ Nokko serves this machine alone: on another device this link
+              leads nowhere.
+            </Typography>
+          )}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Rename({ name, anew }: { name: string; anew: () => Promise<void> }) {
+  const { ask, at, rest } = useAsk();
+  const [next, setNext] = useState(name);
+  return (
+    <Box
+      component="form"
+      onSubmit={(e) => {
+        e.preventDefault();
+      }}
+      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}
+    >
+      <Field
+        size="small"
+        label="Name of the shop"
+        value={next}
+        set={setNext}
+        refused={at("name") ?? rest(["name"]) ?? undefined}
+        sx={{ width: 320 }}
+      />
+      <Press
+        type="submit"
+        variant="outlined"
+        sx={{ alignSelf: "start" }}
+        act={async () => {
+          if (await ask(() => api.PUT("/api/shop", { body: { name: next } }))) {
+            await anew();
+          }
+        }}
+      >
+        Keep it
+      </Press>
+    </Box>
+  );
+}
+
+function PersonLine({
+  person,
+  roles,
+  owns,
+  setRole,
+  remove,
+  password,
+}: {
+  person: Schemas["Colleague"];
+  roles: Schemas["RoleView"][];
+  owns: boolean;
+  setRole: (role: Role) => Promise<void>;
+  remove: () => Promise<void>;
+  password: () => Promise<void>;
+}) {
+  const [sure, setSure] = useState(false);
+  const role = roles.find((r) => r.role === person.role);
+  return (
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        gap: 1.5,
+        alignItems: "center",
+        py: 1.2,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Box sx={{ flex: "1 1 240px" }}>
+        <b>{person.name}</b>
+        {person.isMe && ", you"}
+        <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+          {person.userName} ·{" "}
+          {person.seenAt
+            ? `last seen ${dayAndTime(person.seenAt)}`
+            : "not signed in yet"}
+        </Box>
+        <Box sx={{ fontSize: "0.9rem" }}>{role?.may}</Box>
+      </Box>
+      {owns ? (
+        <>
+          <TextField
+            select
+            fullWidth={false}
+            size="small"
+            label={`Role of ${person.name}`}
+            value={person.role}
+            sx={{ minWidth: 150 }}
+            onChange={(e) => {
+              void setRole(e.target.value as Role);
+            }}
+          >
+            {roles.map((r) => (
+              <MenuItem key={r.role} value={r.role}>
+                {r.said}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Press
+            size="small"
+            aria-label={`Link for another password of ${person.name}`}
+            act={password}
+          >
+            Forgot the password
+          </Press>
+          {!person.isMe && !sure && (
+            <Press
+              size="small"
+              aria-label={`${person.name} leaves the shop`}
+              act={async () => {
+                setSure(true);
+                return Promise.resolve();
+              }}
+            >
+              Leaves
+            </Press>
+          )}
+          {sure && (
+            <Press
+              size="small"
+              variant="contained"
+              color="warning"
+              act={remove}
+            >
+              {person.name} is out from now on: yes
+            </Press>
+          )}
+        </>
+      ) : (
+        <Box sx={{ minWidth: 110 }}>{role?.said}</Box>
+      )}
+    </Box>
+  );
+}
+
+function Invite({
+  roles,
+  make,
+}: {
+  roles: Schemas["RoleView"][];
+  make: (role: Role) => Promise<void>;
+}) {
+  const [role, setRole] = useState<Role>("fitter");
+  return (
+    <Box component="section">
+      <Typography variant="h2">Somebody comes</Typography>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 1.5,
+          alignItems: "center",
+          mt: 1.5,
+        }}
+      >
+        <TextField
+          select
+          fullWidth={false}
+          size="small"
+          label="As"
+          value={role}
+          sx={{ minWidth: 150 }}
+          onChange={(e) => {
+            setRole(e.target.value as Role);
+          }}
+        >
+          {roles.map((r) => (
+            <MenuItem key={r.role} value={r.role}>
+              {r.said}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Press variant="contained" act={() => make(role)}>
+          Make a link
+        </Press>
+        <Typography color="text.secondary">
+          {roles.find((r) => r.role === role)?.may}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}

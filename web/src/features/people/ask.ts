@@ -1,0 +1,44 @@
+import { useState } from "react";
+import { Problem } from "../../api/problem";
+
+type Answer = { error?: unknown; response: Response };
+
+const silent = new Problem(
+  0,
+  "",
+  "The server does not answer. Nothing was stored; what you typed is still here.",
+  [],
+  null,
+);
+
+/** Asks the server for something, and keeps why it refused: at its field. */
+export function useAsk() {
+  const [problem, setProblem] = useState<Problem | null>(null);
+  return {
+    problem,
+    /** Why a field was refused. */
+    at: (field: string) =>
+      problem?.field === field ? problem.message : undefined,
+    /** What was refused without a field of this form. */
+    rest: (fields: string[]) =>
+      problem && !fields.includes(problem.field) ? problem.message : null,
+    /** The answer; null where it was refused. */
+    ask: async <A extends Answer>(
+      call: () => Promise<A>,
+    ): Promise<A | null> => {
+      let answer: A;
+      try {
+        answer = await call();
+      } catch {
+        setProblem(silent);
+        return null;
+      }
+      if (!answer.response.ok) {
+        setProblem(Problem.of(answer.response.status, answer.error));
+        return null;
+      }
+      setProblem(null);
+      return answer;
+    },
+  };
+}
