@@ -39,7 +39,7 @@ internal static class Composition
             log.ReadFrom.Configuration(builder.Configuration)
                 .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture)
         );
-        builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = 80 * 1024 * 1024);
+        builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = Uploads.Most);
         AddData(builder);
         AddAccounts(builder.Services);
         Guards.AddLimits(builder.Services, builder.Configuration);
@@ -239,6 +239,12 @@ internal static class Composition
     {
         var trouble = context.Features.Get<IExceptionHandlerFeature>()?.Error switch
         {
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
+                new Trouble(
+                    StatusCodes.Status413PayloadTooLarge,
+                    "$",
+                    "That is more than can be taken here. Nothing of it was read."
+                ),
             BadHttpRequestException bad => new Trouble(
                 bad.StatusCode,
                 "",

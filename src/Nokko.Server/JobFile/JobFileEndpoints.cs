@@ -1,5 +1,4 @@
 using System.IO.Compression;
-using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -17,8 +16,8 @@ namespace Nokko.Server.JobFile;
 /// <summary>Job files out and in, with photographs as a zip, and the photographs themselves.</summary>
 internal static class JobFileEndpoints
 {
-    private const int MostBytes = 64 * 1024 * 1024;
-    private const int MostPhotoBytes = 8 * 1024 * 1024;
+    /// <summary>One at a time: a large one takes many times its size while it is read.</summary>
+    private static readonly SemaphoreSlim OneAtATime = new(1);
 
     internal sealed record Imported(Guid JobId);
 
@@ -28,8 +27,8 @@ internal static class JobFileEndpoints
     public static void Map(RouteGroupBuilder api)
     {
         api.MapGet("/jobs/{job:guid}/file", Export);
-        api.MapPost("/job-files", Import);
-        api.MapPost("/files", Keep);
+        api.MapPost("/job-files", Import).UpTo(Unpacked.MostZip);
+        api.MapPost("/files", Keep).UpTo(Photograph.MostBytes);
         api.MapGet("/files/{sha256}", File);
     }
 
@@ -82,9 +81,17 @@ internal static class JobFileEndpoints
         bool copy = false
     )
     {
+        await OneAtATime.WaitAsync(cancel);
         try
         {
-            var (text, files) = await Unpack(await Body(request, MostBytes, cancel), cancel);
+            await using var body = await Uploads.Spooled(
+                request,
+                Unpacked.MostZip,
+                Unpacked.MostJson,
+                cancel
+            );
+            var (text, files) = await Unpacked.Of(body, cancel);
+            text = WithKept(text, files);
             var read = JobFileReader.Read(text);
             if (read.Document is { } first && copy)
             {
@@ -115,6 +122,20 @@ internal static class JobFileEndpoints
         {
             return Trouble.Of(Exists().Refusal).Answer();
         }
+        finally
+        {
+            OneAtATime.Release();
+        }
+    }
+
+    /// <summary>Names photographs that were drawn anew by their new sums.</summary>
+    private static string WithKept(string text, IReadOnlyDictionary<string, Unpacked.Picture> files)
+    {
+        foreach (var (came, kept) in files.Where(f => f.Key != f.Value.Sha256))
+        {
+            text = text.Replace(came, kept.Sha256, StringComparison.OrdinalIgnoreCase);
+        }
+        return text;
     }
 
     private static RefusedException Exists() =>
@@ -126,7 +147,7 @@ internal static class JobFileEndpoints
     private static async Task Put(
         NokkoDb db,
         JobDocument d,
-        Dictionary<string, byte[]> files,
+        IReadOnlyDictionary<string, Unpacked.Picture> files,
         CancellationToken cancel
     )
     {
@@ -151,20 +172,21 @@ internal static class JobFileEndpoints
                 $"This shop's list has the platform “{platform.Name}” under another key. Rename one of them first."
             );
         }
+        var kept = files.Values.DistinctBy(f => f.Sha256).ToDictionary(f => f.Sha256);
         foreach (var attachment in d.Attachments.DistinctBy(a => a.Sha256))
         {
             if (await db.Files.AnyAsync(f => f.Sha256 == attachment.Sha256, cancel))
             {
                 continue;
             }
-            if (!files.TryGetValue(attachment.Sha256, out var content))
+            if (!kept.TryGetValue(attachment.Sha256, out var picture))
             {
                 throw Refuse.Value(
                     "$.attachments",
                     $"The file {attachment.Sha256} is named but not in the zip."
                 );
             }
-            db.Put(new StoredFile { Sha256 = attachment.Sha256, Content = content });
+            db.Put(new StoredFile { Sha256 = attachment.Sha256, Content = picture.Content });
         }
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         db.PutJob(d, owner is null, platform is null);
@@ -199,52 +221,6 @@ internal static class JobFileEndpoints
             };
     }
 
-    private static async Task<(string Json, Dictionary<string, byte[]> Files)> Unpack(
-        byte[] body,
-        CancellationToken cancel
-    )
-    {
-        var files = new Dictionary<string, byte[]>();
-        if (body is not [(byte)'P', (byte)'K', ..])
-        {
-            return (Encoding.UTF8.GetString(body).TrimStart('\uFEFF'), files);
-        }
-        try
-        {
-            string? json = null;
-            var left = (long)MostBytes;
-            using var zip = new ZipArchive(new MemoryStream(body));
-            foreach (var entry in zip.Entries)
-            {
-                left -= entry.Length;
-                if (left < 0)
-                {
-                    throw Refuse.Value("$", "The zip unpacks to more than 64 MB.");
-                }
-                using var content = new MemoryStream();
-                await using (var stream = entry.Open())
-                {
-                    await stream.CopyToAsync(content, cancel);
-                }
-                if (entry.FullName == "job.json")
-                {
-                    json = Encoding.UTF8.GetString(content.ToArray());
-                }
-                else if (entry.FullName.StartsWith("files/", StringComparison.Ordinal))
-                {
-                    // A file is what its content says, whatever the zip calls it.
-                    files[Convert.ToHexStringLower(SHA256.HashData(content.ToArray()))] =
-                        content.ToArray();
-                }
-            }
-            return (json ?? throw Refuse.Value("$", "The zip holds no job.json."), files);
-        }
-        catch (InvalidDataException)
-        {
-            throw Refuse.Value("$", "The zip is damaged.");
-        }
-    }
-
     /// <summary>Keeps the content of a photograph; a command names it by its sum.</summary>
     private static async Task<Results<Ok<KeptFile>, ProblemHttpResult>> Keep(
         HttpRequest request,
@@ -254,22 +230,11 @@ internal static class JobFileEndpoints
     {
         try
         {
-            var type = request.ContentType?.Split(';')[0] ?? "";
-            if (!AddPhotograph.MediaTypes.Contains(type))
-            {
-                return Trouble.At("photograph", "Photographs are JPEG, PNG or WebP.").Answer();
-            }
-            var content = await Body(request, MostPhotoBytes, cancel);
-            if (SaysWhere(content))
-            {
-                return Trouble
-                    .At(
-                        "photograph",
-                        "This picture still says where and with what it was taken. Add it through the page, which leaves that out."
-                    )
-                    .Answer();
-            }
-            var sha256 = Convert.ToHexStringLower(SHA256.HashData(content));
+            var (content, type) = await Photograph.Kept(
+                await Uploads.Body(request, Photograph.MostBytes, cancel),
+                cancel
+            );
+            var sha256 = Unpacked.Sum(content);
             await db.KeepFile(sha256, content, cancel);
             return TypedResults.Ok(new KeptFile(sha256, type));
         }
@@ -278,12 +243,6 @@ internal static class JobFileEndpoints
             return Trouble.Of(e.Refusal).Answer();
         }
     }
-
-    /// <summary>Whether a picture carries an EXIF block, by its marks in JPEG, PNG and WebP.</summary>
-    private static bool SaysWhere(ReadOnlySpan<byte> content) =>
-        content.IndexOf("Exif\0\0"u8) >= 0
-        || content.IndexOf("eXIf"u8) >= 0
-        || content.IndexOf("EXIF"u8) >= 0;
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> File(
         string sha256,
@@ -302,21 +261,5 @@ internal static class JobFileEndpoints
         return content is null || type is null || !AddPhotograph.MediaTypes.Contains(type)
             ? Trouble.Missing("There is no such file.").Answer()
             : TypedResults.File(content, type);
-    }
-
-    private static async Task<byte[]> Body(HttpRequest request, int most, CancellationToken cancel)
-    {
-        using var buffer = new MemoryStream();
-        var chunk = new byte[81920];
-        int n;
-        while ((n = await request.Body.ReadAsync(chunk, cancel)) > 0)
-        {
-            if (buffer.Length + n > most)
-            {
-                throw Refuse.Value("$", $"That is more than {most / 1024 / 1024} MB.");
-            }
-            buffer.Write(chunk, 0, n);
-        }
-        return buffer.ToArray();
     }
 }
