@@ -5,6 +5,9 @@ switch (args.FirstOrDefault())
     case "screenshots":
         await Screenshots.Make();
         break;
+    case "bench" when args.ElementAtOrDefault(1) == "fuzz":
+        await WireFuzz.Run();
+        break;
     case "bench":
         await Measures.Run(args.Skip(1).FirstOrDefault());
         break;

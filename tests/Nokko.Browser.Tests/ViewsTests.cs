@@ -44,6 +44,8 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/shelf", null, "Moor box spacer"),
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
             ($"{_server.Address}/bench/trackBar", null, "Side to side through the travel"),
+            ($"{_server.Address}/me", null, "Where you are signed in"),
+            ($"{_server.Address}/shop", null, "Who is here"),
             (Of("HO 32 T", "plan"), "Find stacks", "had to be worked out"),
             (Of("SV 204 R", "take-in"), "Correct what was taken in", "Keep the correction"),
             (Of("TM 41 F", "vehicle"), null, "Its sizes, as it is without added parts"),

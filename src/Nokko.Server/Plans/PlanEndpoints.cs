@@ -56,6 +56,15 @@ internal static class PlanEndpoints
     )
     {
         if (
+            body.Stacks is not { } stacks
+            || stacks.Any(s => s?.Parts?.All(p => p is not null) != true)
+        )
+        {
+            return Trouble
+                .At("stacks", "A corner or a part of it is missing in what was sent.")
+                .Answer();
+        }
+        if (
             await db.LoadJob(
                 job,
                 new JobWanted

@@ -50,6 +50,21 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(8, (await caller.Get($"{job.Path}/history")).AsArray().Count);
     }
 
+    [Theory]
+    [InlineData("[null]")]
+    [InlineData("[{\"corner\":\"LF\",\"parts\":[null]}]")]
+    [InlineData("[{\"corner\":\"LF\",\"parts\":null}]")]
+    public async Task A_preview_with_nothing_in_a_list_is_refused(string stacks)
+    {
+        var (caller, job) = await Measured();
+        var (status, _) = await caller.Try(
+            HttpMethod.Post,
+            $"{job.Path}/plans/preview",
+            new { fromStageId = job.Stage, stacks = System.Text.Json.Nodes.JsonNode.Parse(stacks) }
+        );
+        Assert.InRange(status, 400, 422);
+    }
+
     [Fact]
     public async Task A_part_without_a_thickness_previews_a_reason_and_one_that_is_gone_is_named()
     {

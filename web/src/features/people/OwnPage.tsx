@@ -154,7 +154,7 @@ function Devices({
           {!d.isThis && (
             <Press
               size="small"
-              aria-label={`Sign out ${d.said}, since ${dayAndTime(d.signedInAt)}`}
+              aria-label={`Sign out there: ${d.said}, since ${dayAndTime(d.signedInAt)}`}
               act={async () => {
                 await api.POST("/api/me/devices/{device}/end", {
                   params: { path: { device: d.id } },

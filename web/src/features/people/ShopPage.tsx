@@ -248,7 +248,7 @@ function PersonLine({
           </TextField>
           <Press
             size="small"
-            aria-label={`Link for another password of ${person.name}`}
+            aria-label={`Forgot the password: a link for ${person.name}`}
             act={password}
           >
             Forgot the password
@@ -256,7 +256,7 @@ function PersonLine({
           {!person.isMe && !sure && (
             <Press
               size="small"
-              aria-label={`${person.name} leaves the shop`}
+              aria-label={`Leaves: ${person.name}`}
               act={async () => {
                 setSure(true);
                 return Promise.resolve();
