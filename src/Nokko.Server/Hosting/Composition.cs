@@ -41,7 +41,7 @@ internal static class Composition
         );
         builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = Uploads.Most);
         AddData(builder);
-        AddAccounts(builder.Services);
+        AddAccounts(builder.Services, builder.Configuration);
         Guards.AddLimits(builder.Services, builder.Configuration);
         builder.Services.ConfigureHttpJsonOptions(o => JobJson.Apply(o.SerializerOptions));
         builder.Services.AddProblemDetails();
@@ -124,7 +124,7 @@ internal static class Composition
         }
     }
 
-    private static void AddAccounts(IServiceCollection services)
+    private static void AddAccounts(IServiceCollection services, IConfiguration configuration)
     {
         services
             .AddIdentityCore<Account>(o =>
@@ -140,7 +140,9 @@ internal static class Composition
                 TokenOptions.DefaultAuthenticatorProvider
             )
             .AddSignInManager();
-        services.Configure<PasswordHasherOptions>(o => o.IterationCount = PasswordRules.Rounds);
+        services.Configure<PasswordHasherOptions>(o =>
+            o.IterationCount = configuration.GetValue("Nokko:PasswordRounds", PasswordRules.Rounds)
+        );
         services
             .AddAuthentication(IdentityConstants.ApplicationScheme)
             .AddCookie(

@@ -72,6 +72,7 @@ public sealed class ServerProcess : IAsyncDisposable
         // Who drives it asks more often than people.
         start.Environment["Nokko__RequestsPerMinute"] = "1000000";
         start.Environment["Nokko__DoorPerMinute"] = "100000";
+        start.Environment["Nokko__PasswordRounds"] = "1000";
         // A server that lives for a minute gains nothing from profiles and from a heap a core.
         start.Environment["DOTNET_TieredPGO"] = "0";
         start.Environment["DOTNET_gcServer"] = "0";
