@@ -74,7 +74,11 @@ internal sealed class TyreContacts
     public double LockRad => _lock.Mean * Degree;
 
     /// <summary>How far it turns with its stops where they are set, rad.</summary>
-    public double TurnsRad => (_lock.Mean - _earlier) * Degree;
+    public double TurnsRad => Turns(_lock.Mean, _earlier) * Degree;
+
+    /// <summary>What stops leave of a lock, °: no less than straight.</summary>
+    private static double Turns(double lockDegrees, double earlier) =>
+        Math.Max(0, lockDegrees - earlier);
 
     public double DiameterMm => 2 * _swaps.Max(s => s.Next.RadiusMm);
 
@@ -244,7 +248,7 @@ internal sealed class TyreContacts
                 : tyre.InsideMm(turned ? degrees * Degree : 0);
         double Of(double[] x) =>
             x[0]
-            - Reach(new TyreSweep(x[1], x[2], x[3]), x[4] - turns.Earlier)
+            - Reach(new TyreSweep(x[1], x[2], x[3]), Turns(x[4], turns.Earlier))
             + Reach(was, x[4])
             - x[5];
         var growth = Math.Abs(swap.Next.RadiusMm - was.RadiusMm);
@@ -401,7 +405,7 @@ internal sealed class TyreContacts
         {
             return null;
         }
-        var whole = (int)Math.Round(_lock.Mean - _earlier);
+        var whole = (int)Math.Round(Turns(_lock.Mean, _earlier));
         double[] degrees = [.. Enumerable.Range(-whole, (2 * whole) + 1).Select(d => (double)d)];
         return new TyreThroughLock(
             swap.Next,

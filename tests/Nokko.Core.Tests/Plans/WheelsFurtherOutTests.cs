@@ -180,6 +180,31 @@ public class WheelsFurtherOutTests
     }
 
     [Fact]
+    public void Stops_that_leave_nothing_of_a_lock_leave_it_straight()
+    {
+        var vehicle = On(
+            SuspensionKind.CoilRadiusArm,
+            SuspensionKind.CoilFourLink,
+            (SuspensionSizes.LockAngle, 10),
+            (SuspensionSizes.InsideAtLock, 20)
+        ) with
+        {
+            TyreSize = "265/70R17",
+        };
+        var front = One(
+            Of(vehicle, [(Corner.LF, Stops(20))], travel: true),
+            MechanismKind.Contacts,
+            "front"
+        );
+        Assert.Equal(
+            20 + Farthest(0, 10 * Math.PI / 180, 0, -1) - Farthest(0, 0, 0, -1),
+            Gap(front.Stands, ContactWith.Frame, true),
+            9
+        );
+        Assert.Equal([0], front.Stands.Lock!.Degrees);
+    }
+
+    [Fact]
     public void A_cure_names_the_thinnest_spacer_that_is_enough_the_setting_and_the_largest_tyre_that_clears()
     {
         var vehicle = With(
