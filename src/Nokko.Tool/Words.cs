@@ -20,7 +20,7 @@ internal static class Words
         Put("stationWords", "Record<string, string>", Corners.Stations);
         Put(
             "partWords",
-            "Record<Kinds[\"PartKind\"], { said: string; belowSpring: boolean; offered: boolean }>",
+            "Record<Kinds[\"PartKind\"], { said: string; belowSpring: boolean; offered: boolean; alone: boolean }>",
             PartRule.All.ToDictionary(
                 r => r.Kind,
                 r => new
@@ -28,6 +28,7 @@ internal static class Words
                     r.Said,
                     r.BelowSpring,
                     r.Offered,
+                    r.Alone,
                 }
             )
         );

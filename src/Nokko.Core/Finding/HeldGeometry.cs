@@ -186,7 +186,7 @@ internal sealed class HeldGeometry
             .GroupBy(p => p)
             .ToDictionary(g => g.Key, g => g.Count());
 
-    /// <summary>Stacks with pieces at their corners.</summary>
+    /// <summary>Stacks with pieces at their corners; what stands alone comes instead of what stood there.</summary>
     private static IReadOnlyList<CornerStack> With(
         IReadOnlyList<CornerStack> stacks,
         IReadOnlyList<(Corner Corner, PlacedPart Part)> pieces
@@ -196,11 +196,10 @@ internal sealed class HeldGeometry
                 .Corners.All.Select(corner => new CornerStack
                 {
                     Corner = corner,
-                    Parts =
-                    [
-                        .. CornerStack.At(stacks, corner),
-                        .. pieces.Where(p => p.Corner == corner).Select(p => p.Part),
-                    ],
+                    Parts = CornerStack.Joined(
+                        CornerStack.At(stacks, corner),
+                        [.. pieces.Where(p => p.Corner == corner).Select(p => p.Part)]
+                    ),
                 })
                 .Where(s => s.Parts.Count > 0),
         ];

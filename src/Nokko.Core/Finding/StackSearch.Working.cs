@@ -211,11 +211,10 @@ public sealed partial class StackSearch
                 .Corners.Select(c => new CornerStack
                 {
                     Corner = c.Corner,
-                    Parts =
-                    [
-                        .. c.Parts.Select(p => Moved(p, c.Corner)),
-                        .. w.Beside.Where(b => b.Corner == c.Corner).Select(b => b.Part),
-                    ],
+                    Parts = CornerStack.Joined(
+                        c.Parts.Select(p => Moved(p, c.Corner)),
+                        [.. w.Beside.Where(b => b.Corner == c.Corner).Select(b => b.Part)]
+                    ),
                 })
                 .Where(c => c.Parts.Count > 0),
         ];

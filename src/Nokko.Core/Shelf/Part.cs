@@ -179,6 +179,18 @@ public sealed record CornerStack
     public static IReadOnlyList<PlacedPart> At(IReadOnlyList<CornerStack> stacks, Corner corner) =>
         stacks.FirstOrDefault(s => s.Corner == corner)?.Parts ?? [];
 
+    /// <summary>What stands at a corner once pieces came to it: what stands alone comes instead of what stood there.</summary>
+    /// <param name="there">What stands there.</param>
+    /// <param name="come">What comes.</param>
+    public static IReadOnlyList<PlacedPart> Joined(
+        IEnumerable<PlacedPart> there,
+        IReadOnlyList<PlacedPart> come
+    ) =>
+        [
+            .. there.Where(p => !PartRule.Of(p.Kind).Alone || come.All(n => n.Kind != p.Kind)),
+            .. come,
+        ];
+
     /// <summary>What leaves a corner and what comes to it: a piece that moves leaves one corner and comes to another.</summary>
     /// <param name="corner">LF, RF, LR or RR.</param>
     /// <param name="from">Stacks that stand.</param>

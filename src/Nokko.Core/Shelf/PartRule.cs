@@ -62,6 +62,15 @@ public sealed partial record PartRule(
                 or PartKind.PitmanArm
                 or PartKind.SteeringStops;
 
+    /// <summary>Whether a second one has no place beside the first: it comes instead of it.</summary>
+    [JsonIgnore]
+    public bool Alone =>
+        Kind
+            is PartKind.TorsionAdjuster
+                or PartKind.SteeringStops
+                or PartKind.WheelSpacer
+                or PartKind.Tyre;
+
     /// <summary>Whether it has a place at the steered axle alone.</summary>
     public bool SteeredOnly =>
         Kind

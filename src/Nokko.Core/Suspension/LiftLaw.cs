@@ -80,6 +80,14 @@ public static class LiftLaw
         {
             yield return $"Steering stops have one setting ({said}): say by how much earlier in all.";
         }
+        if (parts.Count(p => p.Kind == PartKind.WheelSpacer) > 1)
+        {
+            yield return $"Wheel spacers are never stacked ({said}): take one of the thickness you need.";
+        }
+        if (parts.Count(p => p.Kind == PartKind.Tyre) > 1)
+        {
+            yield return $"One wheel has one tyre ({said}): take the other out of the plan.";
+        }
         if (
             axle.Torsion is { Tells: true } torsion
             && parts.Any(p => p.Get(PartSizes.Turns) is { } turns && torsion.LiftMm(turns) is null)

@@ -154,7 +154,7 @@ internal static class Composition
                     o.Cookie.HttpOnly = true;
                     // Without TLS Nokko listens on this machine alone.
                     o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
-                    o.ExpireTimeSpan = TimeSpan.FromDays(30);
+                    o.ExpireTimeSpan = Sessions.Lasts;
                     o.Events = new CookieAuthenticationEvents
                     {
                         OnValidatePrincipal = c =>

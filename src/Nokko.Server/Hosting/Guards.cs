@@ -40,16 +40,16 @@ internal static class Guards
                     .Answer()
                     .ExecuteAsync(rejected.HttpContext);
             };
-            o.AddPolicy(Door, context => Window($"door {Address(context)}", door));
+            o.AddPolicy(Door, context => Window($"door {SignInTries.From(context)}", door));
             o.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, string>(context =>
                 context.Request.Path.StartsWithSegments("/api")
-                    ? Window(Sessions.Of(context)?.PersonId.ToString() ?? Address(context), each)
+                    ? Window(
+                        Sessions.Of(context)?.PersonId.ToString() ?? SignInTries.From(context),
+                        each
+                    )
                     : RateLimitPartition.GetNoLimiter("files")
             );
         });
-
-        static string Address(HttpContext context) =>
-            context.Connection.RemoteIpAddress?.ToString() ?? "here";
 
         static RateLimitPartition<string> Window(string of, int perMinute) =>
             RateLimitPartition.GetSlidingWindowLimiter(

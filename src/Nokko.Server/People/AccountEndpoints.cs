@@ -119,13 +119,15 @@ internal static class AccountEndpoints
         SignedIn me,
         UserManager<Account> users,
         NokkoDb db,
+        TimeProvider clock,
         CancellationToken cancel
     )
     {
         var account = await Own(users, me);
+        var last = clock.GetUtcNow() - Sessions.Lasts;
         var devices = await db
             .Devices.AsNoTracking()
-            .Where(d => d.AccountId == account.Id && d.EndedAt == null)
+            .Where(d => d.AccountId == account.Id && d.EndedAt == null && d.SeenAt > last)
             .OrderByDescending(d => d.SeenAt)
             .Take(100)
             .ToListAsync(cancel);
@@ -311,7 +313,7 @@ internal static class AccountEndpoints
         HttpContext context
     )
     {
-        var address = context.Connection.RemoteIpAddress?.ToString() ?? "here";
+        var address = SignInTries.From(context);
         if (!tries.MayTry(address, account.UserName!))
         {
             return Trouble.At(field, "Too many wrong tries. Wait five minutes, then try again.");

@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
 using Nokko.Storage;
+using Npgsql;
 
 namespace Nokko.Server.People;
 
@@ -38,6 +39,9 @@ internal sealed class Sessions(
     public TimeSpan Trusted { get; } =
         TimeSpan.FromSeconds(configuration.GetValue("Nokko:SignInTrustedSeconds", 20));
 
+    /// <summary>How long a sign-in lasts from when its device was last seen; the cookie's own time.</summary>
+    public static readonly TimeSpan Lasts = TimeSpan.FromDays(30);
+
     /// <summary>How finely it is kept when a device was last seen.</summary>
     private static readonly TimeSpan Seen = TimeSpan.FromMinutes(5);
 
@@ -55,6 +59,10 @@ internal sealed class Sessions(
     public async Task Begin(HttpContext context, Account account, NokkoDb db)
     {
         var now = clock.GetUtcNow();
+        // What has ended long ago is nobody's any more.
+        await db
+            .Devices.Where(d => d.AccountId == account.Id && d.SeenAt < now - (2 * Lasts))
+            .ExecuteDeleteAsync();
         var device = new Device
         {
             Id = Guid.CreateVersion7(),
@@ -152,7 +160,7 @@ internal sealed class Sessions(
                 using var timer = new PeriodicTimer(Trusted);
                 while (await timer.WaitForNextTickAsync(cancel))
                 {
-                    if (await Look(standing.DeviceId) is not { } now || now.Stamp != standing.Stamp)
+                    if (!await Stands())
                     {
                         await ends.CancelAsync();
                         return;
@@ -162,6 +170,19 @@ internal sealed class Sessions(
             catch (OperationCanceledException)
             {
                 // The stream was over before.
+            }
+        }
+
+        async Task<bool> Stands()
+        {
+            try
+            {
+                return await Look(standing.DeviceId) is { } now && now.Stamp == standing.Stamp;
+            }
+            catch (NpgsqlException)
+            {
+                // A database that is away says nothing of a sign-in.
+                return true;
             }
         }
     }
@@ -176,7 +197,7 @@ internal sealed class Sessions(
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
         var row = await db
-            .Devices.Where(d => d.Id == device && d.EndedAt == null)
+            .Devices.Where(d => d.Id == device && d.EndedAt == null && d.SeenAt > now - Lasts)
             .Join(
                 db.Users.Where(a => a.RemovedAt == null),
                 d => d.AccountId,

@@ -14,6 +14,9 @@ internal static class ShopEndpoints
 {
     private const int MostPeople = 200;
 
+    /// <summary>Key of the lock under which the first shop is made; any number that nothing else takes.</summary>
+    private const long FirstLock = 0x6E6F6B6B6F;
+
     internal sealed record FirstStart(bool Open);
 
     internal sealed record FirstBody(
@@ -79,15 +82,13 @@ internal static class ShopEndpoints
     )
     {
         // Two that come at once: the second finds the shop of the first.
-        await using var transaction = await db.Database.BeginTransactionAsync(
-            System.Data.IsolationLevel.Serializable,
-            cancel
-        );
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await db.Database.ExecuteSqlAsync($"select pg_advisory_xact_lock({FirstLock})", cancel);
         if (await db.Shops.AnyAsync(cancel))
         {
             return Trouble.Gate("", "This Nokko has its shop already. Sign in.").Answer();
         }
-        var address = context.Connection.RemoteIpAddress?.ToString() ?? "here";
+        var address = SignInTries.From(context);
         if (
             !tries.MayTry(address, "")
             || configuration["Nokko:FirstCode"] is not { Length: > 0 } code
@@ -208,9 +209,7 @@ internal static class ShopEndpoints
         }
         if (body.Role != PersonRole.Owner && await IsLastOwner(db, account, cancel))
         {
-            return Trouble
-                .Gate("role", "A shop has an owner at least: make somebody else one first.")
-                .Answer();
+            return NoOwner().Answer();
         }
         account.Role = body.Role;
         // Sign-ins of the old role end.
@@ -237,9 +236,7 @@ internal static class ShopEndpoints
         }
         if (await IsLastOwner(db, account, cancel))
         {
-            return Trouble
-                .Gate("", "A shop has an owner at least: make somebody else one first.")
-                .Answer();
+            return NoOwner().Answer();
         }
         account.RemovedAt = clock.GetUtcNow();
         account.PasswordHash = null;
@@ -285,6 +282,9 @@ internal static class ShopEndpoints
     }
 
     internal static Trouble Nobody() => Trouble.Missing("There is no such person in this shop.");
+
+    private static Trouble NoOwner() =>
+        Trouble.Gate("role", "A shop has an owner at least: make somebody else one first.");
 
     private static async Task<bool> IsLastOwner(
         NokkoDb db,

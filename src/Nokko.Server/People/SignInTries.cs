@@ -21,6 +21,10 @@ internal sealed class SignInTries(TimeProvider clock)
         (DateTimeOffset Since, int Wrong)
     > _wrong = new();
 
+    /// <summary>From where a request comes.</summary>
+    public static string From(HttpContext context) =>
+        context.Connection.RemoteIpAddress?.ToString() ?? "here";
+
     /// <summary>Whether a try is let through.</summary>
     public bool MayTry(string address, string name) =>
         Wrong((address, Same(name))) < MostOfName && Wrong((address, null)) < MostOfAddress;

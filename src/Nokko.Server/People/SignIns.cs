@@ -24,7 +24,7 @@ internal sealed class SignIns(
     public async Task<Trouble?> Try(string userName, string password, string? code)
     {
         var context = http.HttpContext!;
-        var address = context.Connection.RemoteIpAddress?.ToString() ?? "here";
+        var address = SignInTries.From(context);
         if (!tries.MayTry(address, userName))
         {
             return Trouble.At(

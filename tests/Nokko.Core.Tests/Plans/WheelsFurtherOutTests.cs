@@ -347,6 +347,84 @@ public class WheelsFurtherOutTests
     }
 
     [Fact]
+    public void Stops_that_a_search_sets_come_instead_of_those_that_are_set()
+    {
+        // Stops are a degree earlier already, and that is not enough.
+        var vehicle = With((SuspensionSizes.InsideAtLock, 2), (SuspensionSizes.TyreToFrame, 4));
+        var tyre = StacksTests.Part(
+            61,
+            PartKind.Tyre,
+            null,
+            [(PartSizes.Diameter, 860), (PartSizes.Width, 285)]
+        );
+        var stage = Sample.AsFound with
+        {
+            Front = vehicle.Front,
+            Rear = vehicle.Rear,
+            Stacks =
+            [
+                .. Corners
+                    .Of(Axle.Front)
+                    .Select(
+                        (c, i) =>
+                            new CornerStack
+                            {
+                                Corner = c,
+                                Parts =
+                                [
+                                    tyre with
+                                    {
+                                        Id = Sample.Id(80 + i),
+                                    },
+                                    Spacer(10) with
+                                    {
+                                        Id = Sample.Id(90 + i),
+                                    },
+                                    .. i == 0 ? (PlacedPart[])[Stops(1)] : [],
+                                ],
+                            }
+                    ),
+            ],
+        };
+        var found = All(
+            Here(vehicle) with
+            {
+                From = stage,
+            },
+            [AtHand(1, PartKind.CoilSpacer, 20), AtHand(2, PartKind.WheelSpacer, 50)],
+            new SearchRules { HoldGeometry = true }
+        )[0];
+        var stops = Assert.Single(
+            found.Plan.Stacks.SelectMany(c => c.Parts),
+            p => p.Kind == PartKind.SteeringStops
+        );
+        Assert.True(stops.Get(PartSizes.StopsEarlier) > 1);
+        // Nothing in it is refused: of neither kind stand two.
+        foreach (var stack in found.Plan.Stacks)
+        {
+            Assert.Empty(
+                LiftLaw.Refusals(
+                    stack.Corner,
+                    stack.Parts,
+                    AxleState.Of(vehicle, Corners.AxleOf(stack.Corner))
+                )
+            );
+        }
+    }
+
+    [Theory]
+    [InlineData(PartKind.WheelSpacer, "Wheel spacers are never stacked (left front)")]
+    [InlineData(PartKind.Tyre, "One wheel has one tyre (left front)")]
+    public void Two_of_what_stands_alone_are_refused(PartKind kind, string says)
+    {
+        PlacedPart One(int id) => StacksTests.Part(id, kind, 20);
+        string[] Refused(params PlacedPart[] parts) =>
+            [.. LiftLaw.Refusals(Corner.LF, parts, AxleState.Of(With(), Axle.Front))];
+        Assert.Empty(Refused(One(1)));
+        Assert.StartsWith(says, Assert.Single(Refused(One(1), One(2))), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Stops_have_one_setting()
     {
         Assert.Contains(

@@ -156,6 +156,20 @@ public class SessionsTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task A_device_that_nobody_saw_for_a_month_is_signed_out_and_told_no_more()
+    {
+        await using var own = new Hosted();
+        var tablet = await Cookie(own, "odd");
+        own.Time.Ahead += TimeSpan.FromDays(31);
+        var phone = await own.SignIn("odd");
+        Assert.Single((await phone.Get("/api/me/page"))["devices"]!.AsArray());
+        Assert.Equal(HttpStatusCode.Unauthorized, await Looks(own, tablet));
+        own.Time.Ahead += TimeSpan.FromDays(61);
+        await own.SignIn("odd");
+        Assert.Equal(1L, await own.Ask<long>("select count(*) from devices"));
+    }
+
+    [Fact]
     public async Task Who_guesses_is_held_up_and_nobody_is_locked_out_by_a_stranger()
     {
         await using var own = new Hosted();

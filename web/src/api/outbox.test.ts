@@ -191,26 +191,29 @@ describe("the outbox", () => {
     expect(outbox.snapshot().letters).toEqual([]);
   });
 
-  it("keeps what a lost database may have stored, and sends it again", async () => {
-    const keys: string[] = [];
-    const done = gate();
-    const outbox = box(
-      storage(),
-      (path, init) => {
-        keys.push(...sentIn(init).map((c) => c.commandId));
-        return keys.length === 1
-          ? reply(503, { detail: "We do not know." })
-          : store(path, init);
-      },
-      () => Promise.resolve(),
-    );
-    outbox.onAnswer = () => {
-      done.open();
-    };
-    await outbox.post(letter);
-    await done.promise;
-    expect(keys[0]).toBe(keys[1]);
-  });
+  it.each([503, 429])(
+    "keeps what was answered with %i, and sends it again",
+    async (status) => {
+      const keys: string[] = [];
+      const done = gate();
+      const outbox = box(
+        storage(),
+        (path, init) => {
+          keys.push(...sentIn(init).map((c) => c.commandId));
+          return keys.length === 1
+            ? reply(status, { detail: "We do not know." })
+            : store(path, init);
+        },
+        () => Promise.resolve(),
+      );
+      outbox.onAnswer = () => {
+        done.open();
+      };
+      await outbox.post(letter);
+      await done.promise;
+      expect(keys[0]).toBe(keys[1]);
+    },
+  );
 
   it("hands a refusal to the one who waits for it", async () => {
     const outbox = box(storage(), refuse);

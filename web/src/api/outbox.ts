@@ -256,7 +256,8 @@ export class Outbox {
         headers: { "Content-Type": "application/json" },
         body: JSON.stringify(batch.map((l) => l.command)),
       });
-      if (response.status >= 500) {
+      // Too many at once: it is sent again like what the server could not take.
+      if (response.status >= 500 || response.status === 429) {
         return "away";
       }
       if (response.status === 401) {

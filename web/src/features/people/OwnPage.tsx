@@ -14,6 +14,7 @@ import { Press } from "../../shared/Press";
 import { dayAndTime } from "../../shared/time";
 import { useAsk } from "./ask";
 import { Field } from "./Entry";
+import { Line } from "./Line";
 import { OwnCodes } from "./OwnCodes";
 
 /** Somebody's own page: how things are shown, the password, where one is signed in. */
@@ -132,25 +133,19 @@ function Devices({
     <Box component="section">
       <Typography variant="h2">Where you are signed in</Typography>
       {devices.map((d) => (
-        <Box
+        <Line
           key={d.id}
-          sx={{
-            display: "flex",
-            flexWrap: "wrap",
-            gap: 1.5,
-            alignItems: "center",
-            py: 1,
-            borderBottom: 1,
-            borderColor: "divider",
-          }}
+          about={
+            <>
+              <b>{d.said}</b>
+              {d.isThis && ", this one"}
+              <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+                since {dayAndTime(d.signedInAt)}, last seen{" "}
+                {dayAndTime(d.seenAt)}
+              </Box>
+            </>
+          }
         >
-          <Box sx={{ flex: "1 1 220px" }}>
-            <b>{d.said}</b>
-            {d.isThis && ", this one"}
-            <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-              since {dayAndTime(d.signedInAt)}, last seen {dayAndTime(d.seenAt)}
-            </Box>
-          </Box>
           {!d.isThis && (
             <Press
               size="small"
@@ -165,7 +160,7 @@ function Devices({
               Sign out there
             </Press>
           )}
-        </Box>
+        </Line>
       ))}
       {devices.length > 1 && (
         <Press

@@ -10,6 +10,7 @@ import { Press } from "../../shared/Press";
 import { dayAndTime } from "../../shared/time";
 import { useAsk } from "./ask";
 import { Field } from "./Entry";
+import { Line } from "./Line";
 
 type Role = Schemas["PersonRole"];
 
@@ -205,28 +206,21 @@ function PersonLine({
   const [sure, setSure] = useState(false);
   const role = roles.find((r) => r.role === person.role);
   return (
-    <Box
-      sx={{
-        display: "flex",
-        flexWrap: "wrap",
-        gap: 1.5,
-        alignItems: "center",
-        py: 1.2,
-        borderBottom: 1,
-        borderColor: "divider",
-      }}
+    <Line
+      about={
+        <>
+          <b>{person.name}</b>
+          {person.isMe && ", you"}
+          <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+            {person.userName} ·{" "}
+            {person.seenAt
+              ? `last seen ${dayAndTime(person.seenAt)}`
+              : "not signed in yet"}
+          </Box>
+          <Box sx={{ fontSize: "0.9rem" }}>{role?.may}</Box>
+        </>
+      }
     >
-      <Box sx={{ flex: "1 1 240px" }}>
-        <b>{person.name}</b>
-        {person.isMe && ", you"}
-        <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-          {person.userName} ·{" "}
-          {person.seenAt
-            ? `last seen ${dayAndTime(person.seenAt)}`
-            : "not signed in yet"}
-        </Box>
-        <Box sx={{ fontSize: "0.9rem" }}>{role?.may}</Box>
-      </Box>
       {owns ? (
         <>
           <TextField
@@ -279,7 +273,7 @@ function PersonLine({
       ) : (
         <Box sx={{ minWidth: 110 }}>{role?.said}</Box>
       )}
-    </Box>
+    </Line>
   );
 }
 

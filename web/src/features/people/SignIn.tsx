@@ -1,5 +1,4 @@
 import Box from "@mui/material/Box";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
 import { api, must, type Schemas } from "../../api/client";
@@ -7,6 +6,52 @@ import { Press } from "../../shared/Press";
 import { Entry, Field } from "./Entry";
 import { FirstShop } from "./FirstShop";
 import { useSigningIn } from "./useSigningIn";
+
+/** Name, password, and a code where one is asked for. */
+function Fields({
+  it,
+  size,
+  focus = false,
+}: {
+  it: ReturnType<typeof useSigningIn>;
+  size: "small" | "medium";
+  focus?: boolean;
+}) {
+  const f = it.fields;
+  return (
+    <>
+      <Field
+        size={size}
+        label="Name"
+        autoComplete="username"
+        autoFocus={focus}
+        value={f.userName}
+        set={f.setUserName}
+        refused={undefined}
+      />
+      <Field
+        size={size}
+        label="Password"
+        type="password"
+        autoComplete="current-password"
+        value={f.password}
+        set={f.setPassword}
+        refused={undefined}
+      />
+      {it.asksCode && (
+        <Field
+          size={size}
+          label="Code"
+          autoComplete="one-time-code"
+          value={f.code}
+          set={f.setCode}
+          refused={it.codeError}
+          helperText="Six digits of your app, or one of the recovery codes."
+        />
+      )}
+    </>
+  );
+}
 
 /** A session that ended in the middle of the work: signed in in place, and the work goes on. */
 export function SignInHere({ me }: { me: Schemas["Me"] }) {
@@ -32,35 +77,7 @@ export function SignInHere({ me }: { me: Schemas["Me"] }) {
         ▲ You are signed out. What you did is kept on this device and goes on
         its way when {me.name} signs in again. {it.error}
       </Typography>
-      <TextField
-        size="small"
-        label="Name"
-        autoComplete="username"
-        value={it.userName}
-        onChange={(e) => {
-          it.setUserName(e.target.value);
-        }}
-      />
-      <TextField
-        size="small"
-        label="Password"
-        type="password"
-        autoComplete="current-password"
-        value={it.password}
-        onChange={(e) => {
-          it.setPassword(e.target.value);
-        }}
-      />
-      {it.asksCode && (
-        <Field
-          size="small"
-          label="Code"
-          autoComplete="one-time-code"
-          value={it.code}
-          set={it.setCode}
-          refused={it.codeError}
-        />
-      )}
+      <Fields it={it} size="small" />
       <Press type="submit" variant="contained" act={it.signIn}>
         Sign in
       </Press>
@@ -85,34 +102,7 @@ export function SignIn() {
       press="Sign in"
       act={it.signIn}
     >
-      <TextField
-        label="Name"
-        autoComplete="username"
-        autoFocus
-        value={it.userName}
-        onChange={(e) => {
-          it.setUserName(e.target.value);
-        }}
-      />
-      <TextField
-        label="Password"
-        type="password"
-        autoComplete="current-password"
-        value={it.password}
-        onChange={(e) => {
-          it.setPassword(e.target.value);
-        }}
-      />
-      {it.asksCode && (
-        <Field
-          label="Code"
-          autoComplete="one-time-code"
-          value={it.code}
-          set={it.setCode}
-          refused={it.codeError}
-          helperText="Six digits of your app, or one of the recovery codes."
-        />
-      )}
+      <Fields it={it} size="medium" focus />
     </Entry>
   );
 }

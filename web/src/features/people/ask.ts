@@ -14,8 +14,15 @@ const silent = new Problem(
 /** Asks the server for something, and keeps why it refused: at its field. */
 export function useAsk() {
   const [problem, setProblem] = useState<Problem | null>(null);
+  const [refused, setRefused] = useState<string[]>([]);
+  const refuse = (why: Problem) => {
+    setProblem(why);
+    setRefused((was) => [...was, why.field]);
+  };
   return {
     problem,
+    /** Whether a field was refused at any time: once asked for, it stays. */
+    wasRefused: (field: string) => refused.includes(field),
     /** Why a field was refused. */
     at: (field: string) =>
       problem?.field === field ? problem.message : undefined,
@@ -34,7 +41,7 @@ export function useAsk() {
         return null;
       }
       if (!answer.response.ok) {
-        setProblem(Problem.of(answer.response.status, answer.error));
+        refuse(Problem.of(answer.response.status, answer.error));
         return null;
       }
       setProblem(null);

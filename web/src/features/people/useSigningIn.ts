@@ -19,21 +19,15 @@ export function useSignedIn() {
 /** Signing in: what was typed, and what came of it. A code is asked for where somebody has codes. */
 export function useSigningIn() {
   const signedIn = useSignedIn();
-  const { ask, problem, at } = useAsk();
+  const { ask, at, rest, wasRefused } = useAsk();
   const [userName, setUserName] = useState("");
   const [password, setPassword] = useState("");
   const [code, setCode] = useState("");
-  const [asksCode, setAsksCode] = useState(false);
   return {
-    userName,
-    setUserName,
-    password,
-    setPassword,
-    code,
-    setCode,
-    asksCode: asksCode || problem?.field === "code",
-    error: problem?.field === "code" ? null : (problem?.message ?? null),
+    fields: { userName, setUserName, password, setPassword, code, setCode },
+    asksCode: wasRefused("code"),
     codeError: at("code"),
+    error: rest(["code"]),
     signIn: async () => {
       const answer = await ask(() =>
         api.POST("/api/sign-in", {
@@ -42,8 +36,6 @@ export function useSigningIn() {
       );
       if (answer) {
         await signedIn();
-      } else {
-        setAsksCode(asksCode || problem?.field === "code");
       }
     },
   };

@@ -1,5 +1,6 @@
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
+import { partWords } from "../../api/words";
 import type { Lines } from "../../shared/BothWays";
 import { inMm, showText, type LengthUnit } from "../../shared/length";
 import {
@@ -53,7 +54,7 @@ const at = (stacks: Stacks, corner: string) =>
 const whole = (parts: (corner: Corner) => Schemas["PlacedPart"][]): Stacks =>
   corners.map((corner) => ({ corner, parts: parts(corner) }));
 
-/** A piece of the shelf at each of some corners; a tyre comes in place of the one that was planned there. */
+/** A piece of the shelf at each of some corners; what stands alone, as a tyre, comes in place of the one that was planned there. */
 export function placed(
   stacks: Stacks,
   part: Schemas["Part"],
@@ -63,7 +64,7 @@ export function placed(
     where.includes(c)
       ? [
           ...at(stacks, c).filter(
-            (p) => part.kind !== "tyre" || p.kind !== "tyre",
+            (p) => p.kind !== part.kind || !partWords[part.kind].alone,
           ),
           { ...part, id: v7(), partId: part.id },
         ]
