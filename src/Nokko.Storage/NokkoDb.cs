@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 using Nokko.Core.Fitting;
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
@@ -33,8 +34,18 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     /// <summary>The concurrency token, PostgreSQL's own row version.</summary>
     public const string VersionColumn = "Version";
 
+    private IDbContextTransaction? _told;
+
     /// <summary>The shop whose rows are seen and written; set from the sign-in.</summary>
-    public Guid ShopId { get; set; }
+    public Guid ShopId
+    {
+        get;
+        set
+        {
+            field = value;
+            _told = null;
+        }
+    }
 
     public DbSet<Shop> Shops => Set<Shop>();
     public DbSet<Device> Devices => Set<Device>();
@@ -63,6 +74,56 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<JobEvidence> Evidence => Set<JobEvidence>();
     public DbSet<KeptTrial> Trials => Set<KeptTrial>();
     public DbSet<KeptSums> Sums => Set<KeptSums>();
+
+    /// <summary>A context of a database.</summary>
+    /// <param name="options">What is made.</param>
+    /// <param name="connection">The database.</param>
+    public static void Configure(DbContextOptionsBuilder options, string connection) =>
+        options.UseNpgsql(connection).UseSnakeCaseNamingConvention();
+
+    /// <summary>Whether the next command must tell the shop; within a transaction it is told once.</summary>
+    internal bool Tells()
+    {
+        var transaction = Database.CurrentTransaction;
+        if (ShopId == Guid.Empty || (transaction is not null && transaction == _told))
+        {
+            return false;
+        }
+        _told = transaction;
+        return true;
+    }
+
+    /// <inheritdoc/>
+    public override async Task<int> SaveChangesAsync(
+        bool acceptAllChangesOnSuccess,
+        CancellationToken cancellationToken = default
+    )
+    {
+        if (ShopId == Guid.Empty || Database.CurrentTransaction is { } open && open == _told)
+        {
+            return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        }
+        if (Database.CurrentTransaction is not null)
+        {
+            await Tell();
+            return await base.SaveChangesAsync(acceptAllChangesOnSuccess, cancellationToken);
+        }
+        await using var transaction = await Database.BeginTransactionAsync(cancellationToken);
+        await Tell();
+        var saved = await base.SaveChangesAsync(false, cancellationToken);
+        await transaction.CommitAsync(cancellationToken);
+        if (acceptAllChangesOnSuccess)
+        {
+            ChangeTracker.AcceptAllChanges();
+        }
+        return saved;
+
+        // Any command tells it.
+        Task<int> Tell() => Database.ExecuteSqlRawAsync("select 1", cancellationToken);
+    }
+
+    protected override void OnConfiguring(DbContextOptionsBuilder optionsBuilder) =>
+        optionsBuilder.AddInterceptors(ShopScope.Instance);
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {

@@ -51,42 +51,43 @@ public static class YardStore
         CancellationToken cancel
     )
     {
-        var jobs = db.Summaries.AsNoTracking();
-        if (after is not null)
-        {
-            jobs = jobs.Where(s =>
-                EF.Functions.GreaterThan(
-                    ValueTuple.Create(s.Closed, s.Due, s.Id),
-                    ValueTuple.Create(after.Closed, after.Due, after.Id)
-                )
-            );
-        }
+        var jobs = After(db.Summaries);
         var text = find?.Replace("\0", "", StringComparison.Ordinal).Trim().ToLowerInvariant();
         if (string.IsNullOrEmpty(text))
         {
             return await Page(jobs);
         }
-        if (text.Length >= LeastForAnywhere)
-        {
-            var like = text.Replace("\\", "\\\\", StringComparison.Ordinal)
-                .Replace("%", "\\%", StringComparison.Ordinal)
-                .Replace("_", "\\_", StringComparison.Ordinal);
-            return await Page(jobs.Where(s => EF.Functions.Like(s.Search, $"%{like}%", "\\")));
-        }
-        // What begins with one or two letters is many or nothing, and the database cannot know which. Many are found among the first of the yard; few through the index of words, whose rows are taken before they are put in order.
-        var query = Beginning(text);
+        var anywhere = text.Length >= LeastForAnywhere;
+        var query = anywhere ? Holding(text) : Beginning(text);
+        // What a text finds is many or few, and the database cannot know which. Many are found among the first of the yard; few through the index, whose rows are taken before they are put in order.
+        var among = InOrder(jobs).Take(FirstOfTheYard);
         var first = await Page(
-            InOrder(jobs)
-                .Take(FirstOfTheYard)
-                .Where(s => s.Words.Matches(EF.Functions.ToTsQuery("simple", query)))
+            anywhere
+                ? among.Where(s => EF.Functions.Like(s.Search, query, "\\"))
+                : among.Where(s => s.Words.Matches(EF.Functions.ToTsQuery("simple", query)))
         );
-        return first.Count == size
-            ? first
-            : await Page(
-                jobs.Where(s => s.Words.Matches(EF.Functions.ToTsQuery("simple", query)))
-                    .OrderBy(s => s.Id)
-                    .Skip(0)
-            );
+        if (first.Count == size)
+        {
+            return first;
+        }
+        return await Page(
+            After(
+                db.Summaries.FromSql(
+                    $"select * from job_summaries where id in (select found_jobs({query}, {anywhere}))"
+                )
+            )
+        );
+
+        IQueryable<JobSummary> After(IQueryable<JobSummary> of) =>
+            after is null
+                ? of.AsNoTracking()
+                : of.AsNoTracking()
+                    .Where(s =>
+                        EF.Functions.GreaterThan(
+                            ValueTuple.Create(s.Closed, s.Due, s.Id),
+                            ValueTuple.Create(after.Closed, after.Due, after.Id)
+                        )
+                    );
 
         Task<List<JobSummary>> Page(IQueryable<JobSummary> of) =>
             InOrder(of).Take(size).ToListAsync(cancel);
@@ -97,6 +98,10 @@ public static class YardStore
 
     private static IQueryable<JobSummary> InOrder(IQueryable<JobSummary> of) =>
         of.OrderBy(s => s.Closed).ThenBy(s => s.Due).ThenBy(s => s.Id);
+
+    /// <summary>A pattern for texts that hold it anywhere.</summary>
+    private static string Holding(string text) =>
+        $"%{text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal)}%";
 
     /// <summary>A query for words that begin so; quoted, so that no character of it is an operator.</summary>
     private static string Beginning(string text) =>

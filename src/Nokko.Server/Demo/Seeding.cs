@@ -10,25 +10,11 @@ internal static class Seeding
 {
     public static async Task Prepare(WebApplication app)
     {
+        var roles = app.Services.GetRequiredService<DatabaseRoles>();
+        await Migrate(roles.Owner);
+        await roles.Prepare();
         await using var scope = app.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
-        var known = db.Database.GetMigrations().ToHashSet();
-        if (
-            (await db.Database.GetAppliedMigrationsAsync()).FirstOrDefault(m =>
-                !known.Contains(m)
-            ) is
-            { } strange
-        )
-        {
-            throw new InvalidOperationException(
-                $"The database was made by another Nokko than this one (it knows the change {strange}). Nothing was touched. Start that Nokko again, or begin anew: move the database's folder away, or name an empty database with --connection."
-            );
-        }
-        // Migrating compares the whole model even when there is nothing to do; most starts have nothing to do.
-        if ((await db.Database.GetPendingMigrationsAsync()).Any())
-        {
-            await db.Database.MigrateAsync();
-        }
         if (await db.Shops.AnyAsync())
         {
             return;
@@ -47,6 +33,31 @@ internal static class Seeding
             scope.ServiceProvider.GetRequiredService<TimeProvider>().GetUtcNow()
         );
         await transaction.CommitAsync();
+    }
+
+    /// <summary>Brings the tables to their newest form, as their owner.</summary>
+    private static async Task Migrate(string owner)
+    {
+        var options = new DbContextOptionsBuilder<NokkoDb>();
+        NokkoDb.Configure(options, owner);
+        await using var db = new NokkoDb(options.Options);
+        var known = db.Database.GetMigrations().ToHashSet();
+        if (
+            (await db.Database.GetAppliedMigrationsAsync()).FirstOrDefault(m =>
+                !known.Contains(m)
+            ) is
+            { } strange
+        )
+        {
+            throw new InvalidOperationException(
+                $"The database was made by another Nokko than this one (it knows the change {strange}). Nothing was touched. Start that Nokko again, or begin anew: move the database's folder away, or name an empty database with --connection."
+            );
+        }
+        // Migrating compares the whole model even when there is nothing to do; most starts have nothing to do.
+        if ((await db.Database.GetPendingMigrationsAsync()).Any())
+        {
+            await db.Database.MigrateAsync();
+        }
     }
 
     public static async Task<IReadOnlyList<Guid>> AddShop(

@@ -34,23 +34,34 @@ public sealed partial class EvidenceBehind(
     {
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
+        foreach (var shop in await db.Shops.Select(s => s.Id).ToListAsync(cancel))
+        {
+            db.ShopId = shop;
+            if (await NextOfShop(db, cancel))
+            {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static async Task<bool> NextOfShop(NokkoDb db, CancellationToken cancel)
+    {
         var next = await db
-            .Evidence.IgnoreQueryFilters()
-            .Where(e => e.Rules < JobEvidence.CurrentRules)
+            .Evidence.Where(e => e.Rules < JobEvidence.CurrentRules)
             .OrderBy(e => e.Id)
-            .Select(e => new { e.Id, Shop = EF.Property<Guid>(e, NokkoDb.ShopIdColumn) })
+            .Select(e => e.Id)
             .FirstOrDefaultAsync(cancel);
-        if (next is null)
+        if (next == Guid.Empty)
         {
             return false;
         }
-        db.ShopId = next.Shop;
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.Database.ExecuteSqlAsync(
-            $"select 1 from jobs where id = {next.Id} for update",
+            $"select 1 from jobs where id = {next} for update",
             cancel
         );
-        await db.WorkOutEvidence(next.Id, cancel);
+        await db.WorkOutEvidence(next, cancel);
         await transaction.CommitAsync(cancel);
         return true;
     }

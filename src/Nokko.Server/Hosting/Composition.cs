@@ -102,17 +102,12 @@ internal static class Composition
 
     private static void AddData(WebApplicationBuilder builder)
     {
-        var connection = new NpgsqlConnectionStringBuilder(
-            builder.Configuration.GetConnectionString("Nokko") ?? "Host=127.0.0.1;Database=nokko"
+        var roles = new DatabaseRoles(
+            builder.Configuration.GetConnectionString("Nokko") ?? "Host=127.0.0.1;Database=nokko",
+            builder.Configuration.GetConnectionString("NokkoServer")
         );
-        if (connection.MaxAutoPrepare == 0)
-        {
-            // To plan the one statement that loads a job takes longer than to carry it out.
-            (connection.MaxAutoPrepare, connection.AutoPrepareMinUsages) = (64, 2);
-        }
-        builder.Services.AddDbContext<NokkoDb>(o =>
-            o.UseNpgsql(connection.ConnectionString).UseSnakeCaseNamingConvention()
-        );
+        builder.Services.AddSingleton(roles);
+        builder.Services.AddDbContext<NokkoDb>(o => NokkoDb.Configure(o, roles.Server));
         var protection = builder.Services.AddDataProtection().SetApplicationName("nokko");
         if (builder.Configuration["openapi"] is null)
         {

@@ -4,6 +4,7 @@ using System.Threading.Channels;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.WalkRounds;
+using Nokko.Storage;
 using Npgsql;
 
 namespace Nokko.Server.Live;
@@ -29,7 +30,7 @@ internal sealed record LiveEvent(
 );
 
 /// <summary>Hears what any server tells through PostgreSQL and hands it to the browsers that listen here.</summary>
-internal sealed partial class LiveFeed(IConfiguration configuration, ILogger<LiveFeed> log)
+internal sealed partial class LiveFeed(DatabaseRoles roles, ILogger<LiveFeed> log)
     : BackgroundService
 {
     /// <summary>The channel of NOTIFY.</summary>
@@ -78,9 +79,7 @@ internal sealed partial class LiveFeed(IConfiguration configuration, ILogger<Liv
             try
             {
                 await using var connection = new NpgsqlConnection(
-                    new NpgsqlConnectionStringBuilder(
-                        configuration.GetConnectionString("Nokko") ?? ""
-                    )
+                    new NpgsqlConnectionStringBuilder(roles.Server)
                     {
                         KeepAlive = 20,
                         Pooling = false,

@@ -20,14 +20,9 @@ public class UpgradeTests
     {
         var cancel = TestContext.Current.CancellationToken;
         var connection = TestCluster.On($"upgrade_{Guid.NewGuid():N}");
-        await using (
-            var db = new NokkoDb(
-                new DbContextOptionsBuilder<NokkoDb>()
-                    .UseNpgsql(connection)
-                    .UseSnakeCaseNamingConvention()
-                    .Options
-            )
-        )
+        var options = new DbContextOptionsBuilder<NokkoDb>();
+        NokkoDb.Configure(options, connection);
+        await using (var db = new NokkoDb(options.Options))
         {
             await db.GetService<IMigrator>().MigrateAsync("Initial", cancel);
         }
