@@ -39,7 +39,13 @@ internal static class Composition
             log.ReadFrom.Configuration(builder.Configuration)
                 .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture)
         );
-        builder.WebHost.ConfigureKestrel(k => k.Limits.MaxRequestBodySize = Uploads.Most);
+        builder.WebHost.ConfigureKestrel(k =>
+        {
+            k.AddServerHeader = false;
+            k.Limits.MaxRequestBodySize = Uploads.Most;
+        });
+        var address = OwnAddress.Of(builder.Configuration, TimeProvider.System.GetUtcNow());
+        address.Serve(builder);
         AddData(builder);
         AddAccounts(builder.Services, builder.Configuration);
         Guards.AddLimits(builder.Services, builder.Configuration);
@@ -80,7 +86,7 @@ internal static class Composition
         app.UseAuthorization();
         app.Use(Roles.HoldViewers);
         app.Use(SeeOwnShop);
-        MapAll(app);
+        MapAll(app, address);
         return app;
     }
 
@@ -147,7 +153,7 @@ internal static class Composition
                     o.Cookie.Name = "nokko";
                     o.Cookie.SameSite = SameSiteMode.Strict;
                     o.Cookie.HttpOnly = true;
-                    // Without TLS Nokko listens on this machine alone.
+                    // Without TLS (OwnAddress) Nokko listens on this machine alone.
                     o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
                     o.ExpireTimeSpan = Sessions.Lasts;
                     o.Events = new CookieAuthenticationEvents
@@ -185,11 +191,12 @@ internal static class Composition
         }
     }
 
-    private static void MapAll(WebApplication app)
+    private static void MapAll(WebApplication app, OwnAddress address)
     {
         app.MapHealthChecks("/healthz").AllowAnonymous();
         app.MapOpenApi();
         var api = app.MapGroup("/api");
+        address.Map(api);
         AccountEndpoints.Map(api);
         ShopEndpoints.Map(api);
         YardEndpoints.Map(api);

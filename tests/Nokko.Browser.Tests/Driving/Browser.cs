@@ -17,6 +17,27 @@ public sealed class Browser : IDisposable
     public Browser(int width = 1280, int height = 800)
         : this(Chromium.Idle.TryTake(out var idle) ? idle : new Chromium(), width, height) { }
 
+    /// <summary>A device in the network of a shop: it finds the server by its name, and trusts the certificate with this key.</summary>
+    /// <param name="server">A server for other devices.</param>
+    /// <param name="key">SHA-256 of the certificate's key, base 64.</param>
+    /// <param name="width">Width of the page.</param>
+    /// <param name="height">Height of the page.</param>
+    public static Browser OnAnotherDevice(
+        ServerProcess server,
+        string key,
+        int width = 1280,
+        int height = 800
+    ) =>
+        new(
+            new Chromium(
+                Directory.CreateTempSubdirectory("nokko-profile").FullName,
+                $"--host-resolver-rules=MAP {new Uri(server.Others!).Host} 127.0.0.1",
+                $"--ignore-certificate-errors-spki-list={key}"
+            ),
+            width,
+            height
+        );
+
     private Browser(Chromium chromium, int width, int height)
     {
         _chromium = chromium;

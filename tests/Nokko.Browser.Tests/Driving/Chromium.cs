@@ -10,6 +10,8 @@ internal sealed class Chromium
     /// <summary>Those that nobody uses.</summary>
     public static readonly ConcurrentBag<Chromium> Idle = [];
 
+    private readonly string[] _told;
+
     public ChromeDriver Driver { get; }
 
     public string Profile { get; }
@@ -21,9 +23,12 @@ internal sealed class Chromium
         : this(Directory.CreateTempSubdirectory("nokko-profile").FullName) { }
 
     /// <summary>Starts it with what an earlier one kept.</summary>
-    public Chromium(string profile)
+    /// <param name="profile">Where it keeps it.</param>
+    /// <param name="also">What else it is told; such a one is not used again.</param>
+    public Chromium(string profile, params string[] also)
     {
         Profile = profile;
+        _told = also;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new",
@@ -40,6 +45,7 @@ internal sealed class Chromium
             "--lang=en-GB",
             $"--user-data-dir={profile}"
         );
+        options.AddArguments(also);
         options.AddUserProfilePreference(
             "download.default_directory",
             Path.Combine(profile, "downloads")
@@ -53,6 +59,11 @@ internal sealed class Chromium
     /// <param name="origins">Where it has been.</param>
     public void Return(IEnumerable<string> origins)
     {
+        if (_told.Length > 0)
+        {
+            Quit();
+            return;
+        }
         try
         {
             var used = Driver.WindowHandles;

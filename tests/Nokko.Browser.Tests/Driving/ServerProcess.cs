@@ -17,8 +17,29 @@ public sealed class ServerProcess : IAsyncDisposable
 
     public string Address { get; }
 
+    /// <summary>Its address for other devices, over TLS; null where it serves this machine alone.</summary>
+    public string? Others { get; private init; }
+
+    /// <summary>Where it keeps the certificates that it makes.</summary>
+    public string? Certificates { get; private init; }
+
     private ServerProcess(string connection, string address, bool empty) =>
         (_connection, Address, _empty) = (connection, address, empty);
+
+    /// <summary>Starts it for other devices too, as a machine of this name.</summary>
+    public static async Task<ServerProcess> StartForOthers(string database, string name)
+    {
+        var first = await Start(database);
+        await first.Kill();
+        var port = new Uri(FreeAddress()).Port;
+        var server = new ServerProcess(first._connection, first.Address, false)
+        {
+            Others = $"https://{name}:{port}",
+            Certificates = Directory.CreateTempSubdirectory("nokko-certificates").FullName,
+        };
+        await server.Run();
+        return server;
+    }
 
     /// <summary>Starts it on a new database of the test cluster.</summary>
     /// <param name="database">Name of the database.</param>
@@ -59,7 +80,7 @@ public sealed class ServerProcess : IAsyncDisposable
             {
                 dll,
                 "--urls",
-                Address,
+                Others is null ? Address : $"{Address};https://127.0.0.1:{new Uri(Others).Port}",
                 "--contentRoot",
                 Path.GetDirectoryName(dll)!,
                 "--webroot",
@@ -69,6 +90,8 @@ public sealed class ServerProcess : IAsyncDisposable
             RedirectStandardError = true,
         };
         start.Environment["ConnectionStrings__Nokko"] = _connection;
+        start.Environment["Nokko__Address"] = Others;
+        start.Environment["Nokko__CertificateFolder"] = Certificates;
         // Who drives it asks more often than people.
         start.Environment["Nokko__RequestsPerMinute"] = "1000000";
         start.Environment["Nokko__DoorPerMinute"] = "100000";

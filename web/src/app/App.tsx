@@ -24,6 +24,7 @@ const Evidence = lazy(() => import("../features/evidence/Evidence"));
 const Join = lazy(() => import("../features/people/Join"));
 const OwnPage = lazy(() => import("../features/people/OwnPage"));
 const ShopPage = lazy(() => import("../features/people/ShopPage"));
+const Trust = lazy(() => import("../features/people/Trust"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
 export function App() {
@@ -36,10 +37,11 @@ export function App() {
       outbox.signedIn(person);
     }
   }, [person]);
-  if (useLocation().pathname === "/join") {
+  const { pathname } = useLocation();
+  if (pathname === "/join" || pathname === "/trust") {
     return (
       <Suspense fallback={null}>
-        <Join />
+        {pathname === "/join" ? <Join /> : <Trust />}
       </Suspense>
     );
   }

@@ -13,3 +13,11 @@ export const dayAndTime = (instant: string): string =>
     hour: "2-digit",
     minute: "2-digit",
   });
+
+/** The day of an instant with its year, where this device is. */
+export const dayOfYear = (instant: string): string =>
+  new Date(instant).toLocaleDateString("en-GB", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+  });

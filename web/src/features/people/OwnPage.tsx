@@ -13,6 +13,7 @@ import { useMe } from "../../api/job";
 import { Press } from "../../shared/Press";
 import { dayAndTime } from "../../shared/time";
 import { useAsk } from "./ask";
+import { Elsewhere } from "./Elsewhere";
 import { Field } from "./Entry";
 import { Line } from "./Line";
 import { OwnCodes } from "./OwnCodes";
@@ -71,6 +72,10 @@ export default function OwnPage() {
       </Box>
       <Shown me={me} />
       <Devices devices={page.data.devices} anew={anew} />
+      <Box component="section">
+        <Typography variant="h2">On another device</Typography>
+        <Elsewhere path="/" />
+      </Box>
       <Password anew={anew} />
       <OwnCodes
         has={page.data.hasCodes}

@@ -8,7 +8,9 @@ import { api, must, type Schemas } from "../../api/client";
 import { useMe } from "../../api/job";
 import { Press } from "../../shared/Press";
 import { dayAndTime } from "../../shared/time";
+import { useAddress } from "../../shared/useAddress";
 import { useAsk } from "./ask";
+import { Elsewhere } from "./Elsewhere";
 import { Field } from "./Entry";
 import { Line } from "./Line";
 
@@ -23,18 +25,19 @@ export default function ShopPage() {
     queryFn: async () => must(await api.GET("/api/shop")),
   });
   const { ask, at, rest } = useAsk();
-  const [link, setLink] = useState<{ says: string; address: string } | null>(
-    null,
-  );
+  const here = useAddress();
+  const [link, setLink] = useState<{ says: string; path: string } | null>(null);
   if (!me || !shop.data) {
     return null;
   }
+  const address = (path: string) =>
+    (here?.address ?? window.location.origin) + path;
   const owns = me.role === "owner";
   const anew = () => client.invalidateQueries();
   const made = (says: string, token: string, endsAt: string) => {
     setLink({
       says: `${says} It works once, until ${dayAndTime(endsAt)}, and is shown only now.`,
-      address: `${window.location.origin}/join#${token}`,
+      path: `/join#${token}`,
     });
   };
   return (
@@ -128,7 +131,7 @@ export default function ShopPage() {
             fullWidth
             size="small"
             label="Link"
-            value={link.address}
+            value={address(link.path)}
             sx={{ my: 1.5 }}
             slotProps={{ htmlInput: { readOnly: true } }}
             onFocus={(e) => {
@@ -137,16 +140,11 @@ export default function ShopPage() {
           />
           <Press
             variant="outlined"
-            act={() => navigator.clipboard.writeText(link.address)}
+            act={() => navigator.clipboard.writeText(address(link.path))}
           >
             Copy it
           </Press>
-          {/^https?:\/\/(127\.|localhost)/.test(link.address) && (
-            <Typography sx={{ mt: 1 }}>
-              ▲ Nokko serves this machine alone: on another device this link
-              leads nowhere.
-            </Typography>
-          )}
+          <Elsewhere path={link.path} />
         </Box>
       )}
     </Box>
