@@ -19,7 +19,7 @@ public sealed class DatabaseRoles(string owner, string? given = null)
         Planned(given ?? OwnRole(new NpgsqlConnectionStringBuilder(owner))).ConnectionString;
 
     /// <summary>Sees to it that the server's role is there and may do what it must, and no more. The tables are there already.</summary>
-    /// <exception cref="InvalidOperationException">No role can be had that row-level security holds.</exception>
+    /// <exception cref="CannotStartException">No role can be had that row-level security holds.</exception>
     public async Task Prepare(CancellationToken cancel = default)
     {
         await using (var open = new NpgsqlConnection(Owner))
@@ -48,7 +48,7 @@ public sealed class DatabaseRoles(string owner, string? given = null)
         catch (PostgresException e)
             when (e.SqlState is PostgresErrorCodes.InvalidPassword or "28000" && given is null)
         {
-            throw new InvalidOperationException(
+            throw new CannotStartException(
                 $"The server's own role cannot sign in to the database: {e.MessageText}. Give a connection for it as ConnectionStrings:NokkoServer.",
                 e
             );
@@ -61,7 +61,7 @@ public sealed class DatabaseRoles(string owner, string? given = null)
             ) != "false"
         )
         {
-            throw new InvalidOperationException(
+            throw new CannotStartException(
                 "The server would work as a role that passes row-level security. Give it a connection of a role that is neither superuser nor BYPASSRLS, as ConnectionStrings:NokkoServer."
             );
         }

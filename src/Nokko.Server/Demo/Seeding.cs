@@ -49,7 +49,7 @@ internal static class Seeding
             { } strange
         )
         {
-            throw new InvalidOperationException(
+            throw new CannotStartException(
                 $"The database was made by another Nokko than this one (it knows the change {strange}). Nothing was touched. Start that Nokko again, or begin anew: move the database's folder away, or name an empty database with --connection."
             );
         }

@@ -2,6 +2,7 @@ using System.Formats.Asn1;
 using System.Net;
 using System.Security.Cryptography;
 using System.Security.Cryptography.X509Certificates;
+using Nokko.Storage;
 
 namespace Nokko.Server.Hosting;
 
@@ -27,7 +28,7 @@ internal static class Certificates
     private static readonly TimeSpan Least = TimeSpan.FromDays(60);
 
     /// <summary>Reads a certificate that somebody got: PEM, its chain behind it, the key in a file of its own or in the same.</summary>
-    /// <exception cref="InvalidOperationException">It cannot be read, has ended, or is not for this host.</exception>
+    /// <exception cref="CannotStartException">It cannot be read, has ended, or is not for this host.</exception>
     public static Certified Given(string host, string file, string? key, DateTimeOffset now)
     {
         try
@@ -37,13 +38,13 @@ internal static class Certificates
             chain.ImportFromPemFile(file);
             if (own.NotAfter < now)
             {
-                throw new InvalidOperationException(
+                throw new CannotStartException(
                     $"The certificate {file} ended on {own.NotAfter:yyyy-MM-dd}. Give a new one."
                 );
             }
             if (!own.MatchesHostname(host))
             {
-                throw new InvalidOperationException(
+                throw new CannotStartException(
                     $"The certificate {file} is not for {host}. Give one for it, or start with the address that it is for."
                 );
             }
@@ -51,7 +52,7 @@ internal static class Certificates
         }
         catch (Exception e) when (e is CryptographicException or IOException)
         {
-            throw new InvalidOperationException(
+            throw new CannotStartException(
                 $"The certificate {file} with its key cannot be read: {e.Message}",
                 e
             );

@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Nokko.Storage;
 
 namespace Nokko.Server.Hosting;
 
@@ -25,7 +26,7 @@ internal sealed partial class OwnAddress
     public Uri? Uri { get; }
 
     /// <summary>Reads what the start was told (<c>Nokko:Address</c>, <c>Nokko:Certificate</c>, <c>Nokko:CertificateKey</c>, <c>Nokko:CertificateFolder</c>).</summary>
-    /// <exception cref="InvalidOperationException">It cannot be served so.</exception>
+    /// <exception cref="CannotStartException">It cannot be served so.</exception>
     public static OwnAddress Of(IConfiguration configuration, DateTimeOffset now)
     {
         if (configuration["Nokko:Address"] is not { Length: > 0 } said)
@@ -40,13 +41,13 @@ internal sealed partial class OwnAddress
             || uri.Fragment.Length > 0
         )
         {
-            throw new InvalidOperationException(
+            throw new CannotStartException(
                 $"“{said}” is no address for other devices. It is like https://nokko.shop.lan:5443 or https://192.168.1.20:5443."
             );
         }
         if (uri.IsLoopback)
         {
-            throw new InvalidOperationException(
+            throw new CannotStartException(
                 $"{said} is this machine's name for itself: another device that asks for it asks itself. Give the name or number that this machine has in the shop's network."
             );
         }

@@ -219,9 +219,7 @@ public sealed class RowSecurityTests : IAsyncLifetime
     public async Task A_server_that_would_pass_the_lock_does_not_start()
     {
         var roles = new DatabaseRoles(_server.Connection, _server.Connection);
-        var refused = await Assert.ThrowsAsync<InvalidOperationException>(() =>
-            roles.Prepare(Cancel)
-        );
+        var refused = await Assert.ThrowsAsync<CannotStartException>(() => roles.Prepare(Cancel));
         Assert.Contains("row-level security", refused.Message, StringComparison.Ordinal);
     }
 
