@@ -136,6 +136,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<Prediction>();
         Json<JointSpec>();
         Json<YardFacts>();
+        Json<ShopSettings>();
         Json<IReadOnlyList<RecordedChange>>();
         Json<IReadOnlyDictionary<string, Quantity>>();
         Json<IReadOnlyList<Leaf>>();

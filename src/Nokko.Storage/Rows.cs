@@ -12,6 +12,9 @@ public sealed class Shop
 {
     public required Guid Id { get; init; }
     public required string Name { get; set; }
+
+    /// <summary>What it has settled once.</summary>
+    public ShopSettings Settings { get; set; } = ShopSettings.Usual;
 }
 
 /// <summary>Somebody who signs in. The key of the account is the key of the person in jobs.</summary>

@@ -71,4 +71,37 @@ public sealed class PeopleTests
         colleague.Press("Sign in");
         colleague.Sees("You look on here: what you change is not kept.");
     }
+
+    [Fact]
+    public async Task What_the_shop_settles_once_stands_in_the_forms_of_the_next_job()
+    {
+        await using var server = await ServerProcess.Start($"settled_{Guid.NewGuid():N}");
+        using var owner = new Driving.Browser();
+        owner.SignIn(server.Address, "brenna");
+        owner.Open($"{server.Address}/shop");
+        owner.Choose("Tape divided in", "1/32 in");
+        owner.Choose("Measured from", "floor");
+        owner.Type("Tolerance of a target", "wide");
+        owner.Type("Bays, one on each line", "pit\ntwo-post 1");
+        owner.Press("Keep it");
+        // It is said at its field, and nothing of the rest is lost.
+        owner.Until(
+            d => d.FindElements(By.CssSelector("form [aria-invalid=true]")).Count == 1,
+            "the tolerance is refused"
+        );
+        owner.Type("Tolerance of a target", "3/16");
+        owner.Press("Keep it");
+        owner.Sees("✓ Kept.");
+        owner.Open($"{server.Address}/take-in");
+        Assert.Equal("3/16 in", owner.Field("Tolerance").GetAttribute("value"));
+        // A limit of the shop's own, and back to the rule of thumb.
+        owner.Open($"{server.Address}/shop");
+        owner.Press("Ways of fitting, and limits");
+        owner.Type("Another, °: caster", "0.7");
+        owner.Press("Keep: caster");
+        owner.Sees("Caster, 0.7°");
+        owner.Press("Rule again: caster");
+        owner.Sees("Caster, 1.0°");
+        Axe.Check(owner, "shop");
+    }
 }

@@ -20,7 +20,6 @@ internal static class FindingEndpoints
     private const int Ranked = 10;
     private const int Rejected = 4;
     private const double LeastChance = 0.05;
-    private const double MostForAnHour = 100_000;
     private static readonly TimeSpan Longest = TimeSpan.FromSeconds(30);
 
     /// <summary>What a person wants searched.</summary>
@@ -40,8 +39,8 @@ internal static class FindingEndpoints
     )
     {
         /// <exception cref="RefusedException">What was typed cannot be, at its field.</exception>
-        public SearchRules Rules() =>
-            HourRate is not (null or >= 0 and <= MostForAnHour)
+        public SearchRules Rules(ShopSettings shop) =>
+            HourRate is not (null or >= 0 and <= ShopSettings.MostForAnHour)
                 ? throw Refuse.Value(
                     "hourRate",
                     "What does an hour cost? A number from 0 to 100,000."
@@ -58,7 +57,7 @@ internal static class FindingEndpoints
                     HoldGeometry = HoldGeometry,
                     Order = Order,
                     LeastChance = LeastChance,
-                    HourRate = HourRate ?? SearchRules.UsualHourRate,
+                    HourRate = HourRate ?? shop.HourRate ?? SearchRules.UsualHourRate,
                     MostAsideMm = SearchRules.ReadMostAside(MostAside, "mostAside"),
                 };
     }
@@ -117,7 +116,12 @@ internal static class FindingEndpoints
         SearchRules rules;
         try
         {
-            rules = body.Rules();
+            rules = body.Rules(
+                await db
+                    .Shops.Where(s => s.Id == db.ShopId)
+                    .Select(s => s.Settings)
+                    .SingleAsync(cancel)
+            );
         }
         catch (RefusedException e)
         {

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
@@ -27,12 +28,21 @@ internal static class FittingEndpoints
     /// <param name="Version">Version of the row.</param>
     /// <param name="Band">How far a torque may lie from its spec, as a share.</param>
     /// <param name="Tips">Its tips, the oldest first.</param>
+    /// <param name="Questions">All that good fitters differ on, with the shop's way.</param>
+    /// <param name="Limits">All that is limited.</param>
     internal sealed record HowTheShopFits(
         ShopWays? Ways,
         uint? Version,
         double Band,
-        IReadOnlyList<Tip> Tips
+        IReadOnlyList<Tip> Tips,
+        IReadOnlyList<FittingWay> Questions,
+        IReadOnlyList<ShopLimit> Limits
     );
+
+    /// <summary>How much of what a lift moves is left alone.</summary>
+    /// <param name="Rule">The rule of thumb.</param>
+    /// <param name="Own">The shop's own limit, in the unit of the rule; null where the rule of thumb stands.</param>
+    internal sealed record ShopLimit(LimitRule Rule, double? Own);
 
     /// <summary>A question between ways, and what was chosen for this job.</summary>
     internal sealed record FittingWay(
@@ -178,7 +188,27 @@ internal static class FittingEndpoints
                 ways?.Ways,
                 ways?.Version,
                 ways?.Ways.TorqueBand ?? FittingRules.Band,
-                await db.Tips.AsNoTracking().OrderBy(t => t.Id).ToListAsync(cancel)
+                await db.Tips.AsNoTracking().OrderBy(t => t.Id).ToListAsync(cancel),
+                [
+                    .. FittingSchools.Questions.Select(q =>
+                    {
+                        var own = ways?.Ways.Ways.FirstOrDefault(w => w.School == q.School);
+                        return new FittingWay(
+                            q.School,
+                            q.Asks,
+                            q.Ways,
+                            own?.Choice ?? q.Ways[0].Choice,
+                            own?.Why,
+                            null
+                        );
+                    }),
+                ],
+                [
+                    .. GeometryLimits.Rules.Select(r => new ShopLimit(
+                        r,
+                        ways?.Ways.Limits.FirstOrDefault(l => l.Kind == r.Kind)?.Most.In(r.Unit)
+                    )),
+                ]
             )
         );
     }

@@ -32,7 +32,8 @@ internal static class AccountEndpoints
         string UserName,
         string Shop,
         PersonRole Role,
-        string LengthUnit
+        string LengthUnit,
+        ShopSettings Settings
     );
 
     /// <summary>Somebody's own page.</summary>
@@ -100,20 +101,21 @@ internal static class AccountEndpoints
         HttpContext context,
         NokkoDb db,
         CancellationToken cancel
-    ) =>
-        TypedResults.Ok(
+    )
+    {
+        var shop = await db.Shops.AsNoTracking().SingleAsync(s => s.Id == me.ShopId, cancel);
+        return TypedResults.Ok(
             new Me(
                 me.PersonId,
                 me.Name,
                 context.User.Identity?.Name ?? "",
-                await db
-                    .Shops.Where(s => s.Id == me.ShopId)
-                    .Select(s => s.Name)
-                    .SingleAsync(cancel),
+                shop.Name,
                 me.Role,
-                me.Style.Unit.Symbol
+                me.Style.Unit.Symbol,
+                shop.Settings
             )
         );
+    }
 
     private static async Task<Ok<OwnPage>> Page(
         SignedIn me,

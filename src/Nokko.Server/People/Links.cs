@@ -147,7 +147,7 @@ internal static class Links
         }
         var (account, trouble) = link.AccountId is { } person
             ? await Again(person, body, users)
-            : await Come(link, body, users);
+            : await Come(link, body, users, db);
         if (trouble is not null)
         {
             return trouble.Answer();
@@ -164,7 +164,8 @@ internal static class Links
     private static async Task<(Account?, Trouble?)> Come(
         OneTimeLink link,
         UseBody body,
-        UserManager<Account> users
+        UserManager<Account> users,
+        NokkoDb db
     )
     {
         if (
@@ -184,6 +185,10 @@ internal static class Links
             PersonName = body.Name!.Trim(),
             UserName = body.UserName!.Trim(),
             Role = link.Role,
+            LengthUnit = (await db.Shops.AsNoTracking().SingleAsync(s => s.Id == link.ShopId))
+                .Settings
+                .LengthUnit
+                .Symbol,
         };
         var made = await users.CreateAsync(account, body.Password);
         return made.Succeeded ? (account, null) : (null, PasswordRules.Of(made));

@@ -4,6 +4,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
 
@@ -28,13 +30,22 @@ internal static class ShopEndpoints
         string LengthUnit
     );
 
-    internal sealed record ShopBody(string Name);
+    internal sealed record ShopBody(uint Version, string Name, ShopSettingsInput Settings);
 
     internal sealed record RoleBody(PersonRole Role);
 
     /// <summary>The shop as its people see it.</summary>
+    /// <param name="Name">Its name.</param>
+    /// <param name="Settings">What it has settled.</param>
+    /// <param name="Version">Version of both, to change them.</param>
+    /// <param name="DateLanguages">Languages in which dates can be written.</param>
+    /// <param name="People">Who is there.</param>
+    /// <param name="Roles">What each may do.</param>
     internal sealed record ShopPage(
         string Name,
+        ShopSettings Settings,
+        uint Version,
+        IReadOnlyList<DateLanguage> DateLanguages,
         IReadOnlyList<Colleague> People,
         IReadOnlyList<RoleView> Roles
     );
@@ -61,7 +72,7 @@ internal static class ShopEndpoints
         api.MapPost("/first", MakeShop).AllowAnonymous().RequireRateLimiting(Guards.Door);
         api.MapGet("/shop", Show);
         var owners = api.MapGroup("").RequireAuthorization(Roles.Owners);
-        owners.MapPut("/shop", Rename);
+        owners.MapPut("/shop", Settle);
         owners.MapPut("/people/{person:guid}/role", SetRole);
         owners.MapPost("/people/{person:guid}/remove", Remove);
         Links.Map(api, owners);
@@ -123,7 +134,15 @@ internal static class ShopEndpoints
         {
             return Trouble.At("lengthUnit", "Inches or millimetres.").Answer();
         }
-        var shop = new Shop { Id = Guid.CreateVersion7(), Name = body.Shop.Trim() };
+        var shop = new Shop
+        {
+            Id = Guid.CreateVersion7(),
+            Name = body.Shop.Trim(),
+            Settings =
+                body.LengthUnit == Unit.Mm.Symbol
+                    ? new ShopSettings { LengthUnit = Unit.Mm, Denominator = 1 }
+                    : ShopSettings.Usual,
+        };
         db.Shops.Add(shop);
         await db.SaveChangesAsync(cancel);
         var account = new Account
@@ -162,16 +181,29 @@ internal static class ShopEndpoints
             ))
             .Take(MostPeople)
             .ToListAsync(cancel);
+        var settled = await db
+            .Shops.AsNoTracking()
+            .Where(s => s.Id == shop)
+            .Select(s => new
+            {
+                s.Name,
+                s.Settings,
+                Version = EF.Property<uint>(s, NokkoDb.VersionColumn),
+            })
+            .SingleAsync(cancel);
         return TypedResults.Ok(
             new ShopPage(
-                await db.Shops.Where(s => s.Id == shop).Select(s => s.Name).SingleAsync(cancel),
+                settled.Name,
+                settled.Settings,
+                settled.Version,
+                ShopSettings.DateLanguages,
                 people,
                 AllRoles
             )
         );
     }
 
-    private static async Task<Results<Ok, ProblemHttpResult>> Rename(
+    private static async Task<Results<Ok, ProblemHttpResult>> Settle(
         ShopBody body,
         SignedIn me,
         NokkoDb db,
@@ -182,10 +214,28 @@ internal static class ShopEndpoints
         {
             return why.Answer();
         }
-        var shop = await db.Shops.SingleAsync(s => s.Id == me.ShopId, cancel);
-        shop.Name = body.Name.Trim();
-        await db.SaveChangesAsync(cancel);
-        return TypedResults.Ok();
+        try
+        {
+            var settings = body.Settings.Read();
+            var shop = await db.Shops.SingleAsync(s => s.Id == me.ShopId, cancel);
+            (shop.Name, shop.Settings) = (body.Name.Trim(), settings);
+            db.Entry(shop).Property(NokkoDb.VersionColumn).OriginalValue = body.Version;
+            await db.SaveChangesAsync(cancel);
+            return TypedResults.Ok();
+        }
+        catch (RefusedException e)
+        {
+            return Trouble.Of(e.Refusal).Answer();
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            return Trouble
+                .Gate(
+                    "",
+                    "Somebody settled this differently while you wrote. What you wrote is still here; look at theirs and keep yours again if you still mean it."
+                )
+                .Answer();
+        }
     }
 
     private static async Task<Results<Ok, ProblemHttpResult>> SetRole(

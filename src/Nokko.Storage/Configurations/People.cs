@@ -7,7 +7,13 @@ namespace Nokko.Storage.Configurations;
 
 internal sealed class ShopTable : IEntityTypeConfiguration<Shop>
 {
-    public void Configure(EntityTypeBuilder<Shop> table) => table.ToTable("shops");
+    public void Configure(EntityTypeBuilder<Shop> table)
+    {
+        table.ToTable("shops");
+        table.Edited();
+        // Who was there before there were settings has settled nothing.
+        table.Property(s => s.Settings).HasDefaultValueSql("'{}'");
+    }
 }
 
 internal sealed class AccountTable : IEntityTypeConfiguration<Account>

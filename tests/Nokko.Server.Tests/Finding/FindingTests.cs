@@ -48,7 +48,7 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         TestJob job,
         bool mayBuy = false,
         string order = "leastCost",
-        double hourRate = 80,
+        double? hourRate = 80,
         object? mostAside = null
     ) =>
         caller.Http.PostAsJsonAsync(
@@ -101,6 +101,47 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
 
     private static JsonNode[] Found(JsonNode[] lines) =>
         [.. lines.Select(l => l["found"]).OfType<JsonNode>()];
+
+    [Fact]
+    public async Task Where_no_price_of_an_hour_is_said_the_shops_own_orders_what_is_found()
+    {
+        await using var own = new Hosted();
+        var caller = await own.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.BeginRound();
+        await job.ReadAll("20 1/2", "20 1/2", "22 1/2", "22 1/2", "41", "41");
+        var (dear, free) = (await Order(50_000), await Order(0));
+        Assert.NotEqual(dear, free);
+        var usual = await Order(null);
+        await own.Ask<object>("""update shops set settings = '{"hourRate": 50000}' returning 1""");
+        Assert.Equal(dear, await Order(null));
+        Assert.Equal(free, await Order(0));
+        await own.Ask<object>("update shops set settings = '{}' returning 1");
+        Assert.Equal(usual, await Order(null));
+
+        async Task<string> Order(double? rate)
+        {
+            using var answer = await Ask(caller, job, mayBuy: true, hourRate: rate);
+            answer.EnsureSuccessStatusCode();
+            return string.Join(
+                '\n',
+                (await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))
+                    .Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                    .Select(l => JsonNode.Parse(l)!["found"])
+                    .OfType<JsonNode>()
+                    .Select(f =>
+                        string.Join(
+                            ',',
+                            f["stacks"]!
+                                .AsArray()
+                                .SelectMany(s => s!["parts"]!.AsArray())
+                                .Select(p => p!["partId"]!.GetValue<string>())
+                        )
+                    )
+            );
+        }
+    }
 
     [Fact]
     public async Task A_wish_becomes_numbers_that_are_stored_and_tells_what_each_corner_needs()

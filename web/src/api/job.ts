@@ -12,6 +12,7 @@ import type { NewCommand, NewShopCommand } from "./command";
 import { device } from "./device";
 import { Outbox, type Outcome } from "./outbox";
 import { Problem } from "./problem";
+import { writeDatesIn } from "../shared/time";
 
 export const outbox = new Outbox(device);
 window.addEventListener("online", () => {
@@ -46,7 +47,17 @@ export async function remembered<T>(
 export function useMe() {
   return useQuery({
     queryKey: ["me"],
-    queryFn: () => remembered("me", async () => must(await api.GET("/api/me"))),
+    queryFn: async () => {
+      const me = await remembered("me", async () =>
+        must(await api.GET("/api/me")),
+      );
+      // What a device kept before there were settings has none.
+      const { settings } = me as Partial<typeof me>;
+      if (settings) {
+        writeDatesIn(settings.dates);
+      }
+      return me;
+    },
     retry: false,
     staleTime: Infinity,
   });

@@ -2853,7 +2853,17 @@ export interface components {
          * @enum {unknown}
          */
         CutKind: "cut" | "drill" | "trim";
-        /** @enum {unknown} */
+        /** @description A language in which dates can be written. */
+        DateLanguage: {
+            /** @description Its tag. */
+            tag: string;
+            /** @description Its own name. */
+            said: string;
+        };
+        /**
+         * @description From where a height is measured. A height has two ends: a datum and a station.
+         * @enum {unknown}
+         */
         Datum: "hub" | "floor" | "rim" | "frame" | "own";
         /** @description What the sheet or the tool says, what was done instead, and why. */
         Deviation: {
@@ -3214,6 +3224,8 @@ export interface components {
             /** Format: double */
             band: number;
             tips: components["schemas"]["Tip"][];
+            questions: components["schemas"]["FittingWay"][];
+            limits: components["schemas"]["ShopLimit"][];
         };
         Imported: {
             /** Format: uuid */
@@ -4874,6 +4886,7 @@ export interface components {
             shop: string;
             role: components["schemas"]["PersonRole"];
             lengthUnit: string;
+            settings: components["schemas"]["ShopSettings"];
         };
         /** @description Something beside station heights that is measured on a vehicle. */
         Measure: {
@@ -6170,7 +6183,10 @@ export interface components {
             outcomes: components["schemas"]["Outcome"][];
         };
         ShopBody: {
+            /** Format: uint32 */
+            version: number;
             name: string;
+            settings: components["schemas"]["ShopSettingsInput"];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
         ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"];
@@ -6435,10 +6451,63 @@ export interface components {
              */
             commandId: string;
         };
+        ShopLimit: {
+            rule: components["schemas"]["LimitRule"];
+            /** Format: double */
+            own: null | number;
+        };
         ShopPage: {
             name: string;
+            settings: components["schemas"]["ShopSettings"];
+            /** Format: uint32 */
+            version: number;
+            dateLanguages: components["schemas"]["DateLanguage"][];
             people: components["schemas"]["Colleague"][];
             roles: components["schemas"]["RoleView"][];
+        };
+        /** @description What a shop has settled once: forms begin with it, and each job may still say otherwise. */
+        ShopSettings: {
+            /** @description How lengths are read by whoever comes; each may choose otherwise. */
+            lengthUnit: components["schemas"]["Unit"];
+            /**
+             * Format: int32
+             * @description The shop's tape: 1/this of an inch is its smallest division; 1 is millimetres.
+             */
+            denominator: number;
+            /** @description From where heights are measured and judged. */
+            datum: components["schemas"]["Datum"];
+            tolerance: null | components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description What an hour costs, in the shop's own money, 0 to double ShopSettings.MostForAnHour; null is the rule of thumb of a search.
+             */
+            hourRate: null | number;
+            /** @description The places on which vehicles stand, each once. */
+            bays: string[];
+            /** @description How dates are written: one of IReadOnlyList&lt;DateLanguage&gt; ShopSettings.DateLanguages. */
+            dates: string;
+        };
+        /** @description A shop's settings as they are typed. */
+        ShopSettingsInput: {
+            /** @description Inches or millimetres. */
+            lengthUnit: components["schemas"]["Unit"];
+            /**
+             * Format: int32
+             * @description Of the tape: 8, 16, 32; 1 is millimetres.
+             */
+            denominator: number;
+            /** @description From where heights are measured. */
+            datum: components["schemas"]["Datum"];
+            tolerance: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: double
+             * @description What an hour costs.
+             */
+            hourRate: null | number;
+            /** @description The bays. */
+            bays: null | string[];
+            /** @description How dates are written. */
+            dates: string;
         };
         /** @description A shop's way where good fitters differ. */
         ShopWay: {

@@ -1,13 +1,29 @@
+/** How dates are written here: what the shop has settled. */
+let written = "en-GB";
+
+/** Writes dates from now on in a language. */
+export const writeDatesIn = (language: string) => {
+  written = language;
+};
+
+/** A day as a language writes it. */
+export const dateIn = (language: string, day: Date): string =>
+  day.toLocaleDateString(language, {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+  });
+
 /** The time of day of an instant, where this device is. */
 export const timeOfDay = (instant: string): string =>
-  new Date(instant).toLocaleTimeString("en-GB", {
+  new Date(instant).toLocaleTimeString(written, {
     hour: "2-digit",
     minute: "2-digit",
   });
 
 /** Day and time of an instant, where this device is. */
 export const dayAndTime = (instant: string): string =>
-  new Date(instant).toLocaleString("en-GB", {
+  new Date(instant).toLocaleString(written, {
     day: "numeric",
     month: "short",
     hour: "2-digit",
@@ -16,8 +32,4 @@ export const dayAndTime = (instant: string): string =>
 
 /** The day of an instant with its year, where this device is. */
 export const dayOfYear = (instant: string): string =>
-  new Date(instant).toLocaleDateString("en-GB", {
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-  });
+  dateIn(written, new Date(instant));

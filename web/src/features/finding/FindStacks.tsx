@@ -11,6 +11,7 @@ import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
+import { useSettings } from "../../shared/useSettings";
 import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -75,6 +76,7 @@ export function FindStacks({
     ...nothing,
     sidesDiffer: d.job.target.noLean || d.job.target.evenDiagonals === true,
   }));
+  const settings = useSettings();
   const [rate, setRate] = useDraft("hourRate", "");
   const [aside, setAside] = useDraft("mostAside", "");
   const unit = useUnit();
@@ -167,7 +169,11 @@ export function FindStacks({
         <TextField
           label="An hour costs"
           value={rate}
-          placeholder="100, a rule of thumb"
+          placeholder={
+            settings.hourRate === null
+              ? "100, a rule of thumb"
+              : `${settings.hourRate.toString()}, the shop’s`
+          }
           onChange={(e) => {
             setRate(e.target.value);
           }}

@@ -3,6 +3,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useJob, useSend } from "../../api/job";
+import { dayAndTime } from "../../shared/time";
 import { Press } from "../../shared/Press";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { lastWork, mayHaveBeenMoved } from "./moved";
@@ -28,11 +29,8 @@ export function Moved({ plan }: { plan: string }) {
           <Typography variant="h2">Has it been moved?</Typography>
           <Typography>
             Nobody has worked on it since{" "}
-            {new Date(last).toLocaleString("en-GB", {
-              dateStyle: "short",
-              timeStyle: "short",
-            })}
-            : look at every support on the board.
+            {dayAndTime(new Date(last).toISOString())}: look at every support on
+            the board.
           </Typography>
         </Box>
         <Press

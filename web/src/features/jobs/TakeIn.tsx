@@ -13,6 +13,7 @@ import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { useSettings } from "../../shared/useSettings";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { liveAxles } from "../../shared/suspensions";
 import { useOnce } from "../../shared/useOnce";
@@ -21,7 +22,12 @@ import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody } from "./sizes";
 import { SizesDrawing } from "./SizesDrawing";
 import { KnownHere } from "./KnownHere";
-import { levelByHub, targetBody, TargetFields } from "./TargetFields";
+import {
+  levelAsSettled,
+  levelByHub,
+  targetBody,
+  TargetFields,
+} from "./TargetFields";
 import { usuallyBuilt, WhatCarries } from "./WhatCarries";
 
 const blank = {
@@ -52,8 +58,10 @@ const blank = {
 export default function TakeIn() {
   const unit = useUnit();
   const navigate = useNavigate();
+  const settings = useSettings();
   const [kept, keep, clear] = useDraft("take-in", {
     ...blank,
+    target: levelAsSettled(settings),
     ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7(), command: v7() },
   });
   // What was worked out on the bench comes along in the address; the first thing that is typed makes it the person's own.

@@ -7,7 +7,7 @@ import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import type { LengthUnit } from "../../shared/length";
 import { at } from "../../shared/ProblemNote";
-import { typed } from "../../shared/quantity";
+import { retypedWithUnit, typed } from "../../shared/quantity";
 
 export interface TargetText {
   wish: "level" | "rake" | "lift";
@@ -36,6 +36,15 @@ export const levelByHub: TargetText = {
   tolerance: "",
   datum: "hub",
 };
+
+/** The target with which a take-in begins: level, as the shop judges it. */
+export const levelAsSettled = (
+  settings: Schemas["ShopSettings"],
+): TargetText => ({
+  ...levelByHub,
+  datum: settings.datum === "floor" ? "floor" : "hub",
+  tolerance: retypedWithUnit(settings.tolerance),
+});
 
 const wishWords: Record<TargetText["wish"], string> = {
   level: "level",

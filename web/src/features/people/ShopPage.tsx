@@ -11,8 +11,9 @@ import { dayAndTime } from "../../shared/time";
 import { useAddress } from "../../shared/useAddress";
 import { useAsk } from "./ask";
 import { Elsewhere } from "./Elsewhere";
-import { Field } from "./Entry";
 import { Line } from "./Line";
+import { OurWays } from "./OurWays";
+import { SettledOnce } from "./SettledOnce";
 
 type Role = Schemas["PersonRole"];
 
@@ -52,7 +53,6 @@ export default function ShopPage() {
       }}
     >
       <Typography variant="h1">{shop.data.name}</Typography>
-      {owns && <Rename name={shop.data.name} anew={anew} />}
       <Box component="section">
         <Typography variant="h2">Who is here</Typography>
         {shop.data.people.map((p) => (
@@ -147,41 +147,8 @@ export default function ShopPage() {
           <Elsewhere path={link.path} />
         </Box>
       )}
-    </Box>
-  );
-}
-
-function Rename({ name, anew }: { name: string; anew: () => Promise<void> }) {
-  const { ask, at, rest } = useAsk();
-  const [next, setNext] = useState(name);
-  return (
-    <Box
-      component="form"
-      onSubmit={(e) => {
-        e.preventDefault();
-      }}
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5 }}
-    >
-      <Field
-        size="small"
-        label="Name of the shop"
-        value={next}
-        set={setNext}
-        refused={at("name") ?? rest(["name"]) ?? undefined}
-        sx={{ width: 320 }}
-      />
-      <Press
-        type="submit"
-        variant="outlined"
-        sx={{ alignSelf: "start" }}
-        act={async () => {
-          if (await ask(() => api.PUT("/api/shop", { body: { name: next } }))) {
-            await anew();
-          }
-        }}
-      >
-        Keep it
-      </Press>
+      {owns && <SettledOnce shop={shop.data} anew={anew} />}
+      {me.role !== "viewer" && <OurWays />}
     </Box>
   );
 }

@@ -7,6 +7,7 @@ import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
+import { useSettings } from "../../shared/useSettings";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import {
   conditionsBody,
@@ -36,7 +37,10 @@ export function BeginRound({
   const d = useJob().document;
   const send = useSend();
   const unit = useUnit();
-  const [conditions, setConditions] = useState(() => conditionsOf(last, unit));
+  const settings = useSettings();
+  const [conditions, setConditions] = useState(() =>
+    conditionsOf(last, unit, settings),
+  );
   const [differs, setDiffers] = useState(false);
   const [problem, setProblem] = useState<Error | null>(null);
 

@@ -6,6 +6,7 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../../api/client";
+import { useSettings } from "../../../shared/useSettings";
 import { useUnit } from "../../../shared/Length";
 import {
   modeWords,
@@ -33,13 +34,11 @@ export function ConditionsFields({
   walk?: boolean;
 }) {
   const unit = useUnit();
+  const { bays } = useSettings();
   const set = (change: Partial<ConditionsText>) => {
     onChange({ ...value, ...change });
   };
-  const text = (
-    key: "spot" | "fuel" | "load" | "peopleIn" | "notes",
-    label: string,
-  ) => (
+  const text = (key: "fuel" | "load" | "peopleIn" | "notes", label: string) => (
     <TextField
       label={label}
       value={value[key]}
@@ -106,7 +105,19 @@ export function ConditionsFields({
             ))}
           </TextField>
         )}
-        {text("spot", "Stands on (bay, pads)")}
+        <TextField
+          label="Stands on (bay, pads)"
+          value={value.spot}
+          slotProps={{ htmlInput: { list: "bays" } }}
+          onChange={(e) => {
+            set({ spot: e.target.value });
+          }}
+        />
+        <datalist id="bays">
+          {bays.map((b) => (
+            <option key={b} value={b} />
+          ))}
+        </datalist>
         {text("fuel", "Fuel")}
         {text("load", "Load")}
         {text("peopleIn", "People in it")}

@@ -99,6 +99,10 @@ export function conditionsBody(
 export function conditionsOf(
   round: Schemas["WalkRound"] | undefined,
   unit: LengthUnit,
+  settled: Pick<Schemas["ShopSettings"], "datum" | "denominator"> = {
+    datum: "hub",
+    denominator: 16,
+  },
 ): ConditionsText {
   const by =
     <T>(rows: T[] | undefined, wheel: (row: T) => string) =>
@@ -106,14 +110,14 @@ export function conditionsOf(
       Object.fromEntries((rows ?? []).map((r) => [wheel(r), text(r) ?? ""]));
   const tyres = by(round?.tyres, (t) => t.wheel);
   return {
-    datum: round?.datum ?? "hub",
+    datum: round?.datum ?? settled.datum,
     denominator: round
       ? round.division.unit === "mm"
         ? 1
         : Math.round(1 / round.division.value)
       : unit === "mm"
         ? 1
-        : 16,
+        : settled.denominator,
     walk: round ? null : "leftSideBack",
     settled: round?.settled ?? "rolled",
     hubMarked: round?.hubMarked ?? false,

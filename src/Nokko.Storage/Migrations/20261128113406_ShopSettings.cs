@@ -1,0 +1,39 @@
+﻿using Microsoft.EntityFrameworkCore.Migrations;
+
+#nullable disable
+
+namespace Nokko.Storage.Migrations
+{
+    /// <inheritdoc />
+    public partial class ShopSettings : Migration
+    {
+        /// <inheritdoc />
+        protected override void Up(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.AddColumn<string>(
+                name: "settings",
+                table: "shops",
+                type: "jsonb",
+                nullable: false,
+                defaultValueSql: "'{}'"
+            );
+
+            migrationBuilder.AddColumn<uint>(
+                name: "xmin",
+                table: "shops",
+                type: "xid",
+                rowVersion: true,
+                nullable: false,
+                defaultValue: 0u
+            );
+        }
+
+        /// <inheritdoc />
+        protected override void Down(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.DropColumn(name: "settings", table: "shops");
+
+            migrationBuilder.DropColumn(name: "xmin", table: "shops");
+        }
+    }
+}
