@@ -89,7 +89,7 @@ internal static class YardBench
         db.Shops.Add(new Shop { Id = shop, Name = "Bench" });
         await db.SaveChangesAsync();
         db.ShopId = shop;
-        db.PutJob(d, ownerIsNew: true, platformIsNew: true);
+        db.PutJob(d, new HashSet<Guid>());
         await db.SaveNew(d.Job.Id, CancellationToken.None);
         // One real job; the others differ from it in what orders and finds them.
         await FilledShop.AddJobs(connection, d.Job.Id, size - 1);

@@ -185,22 +185,20 @@ public static class JobStore
         }
     }
 
-    /// <summary>Adds every row of a document to this shop; owner and platform only when they are new. What follows from it is kept by <see cref="DerivedStore.Derive"/>, once the rows are saved.</summary>
-    public static void PutJob(this NokkoDb db, JobDocument d, bool ownerIsNew, bool platformIsNew)
+    /// <summary>Adds the rows of a document to this shop, but for those that are there already. What follows from it is kept by <see cref="DerivedStore.SaveNew"/>.</summary>
+    /// <param name="db">The database.</param>
+    /// <param name="d">The document.</param>
+    /// <param name="there">Keys of rows that are there: owner, platform, what an earlier job of the vehicle brought. Those that are added are added to it.</param>
+    public static void PutJob(this NokkoDb db, JobDocument d, ISet<Guid> there)
     {
-        foreach (var list in JobRows.Lists)
+        foreach (var list in JobRows.Lists.Where(l => l.Name != "history"))
         {
-            if (
-                (list.Name == "owner" && !ownerIsNew)
-                || (list.Name == "platform" && !platformIsNew)
-                || list.Name == "history"
-            )
-            {
-                continue;
-            }
             db.Write(
                 d,
-                list.Get(d).Select(r => new RowChange.Added(r)),
+                list.Get(d)
+                    // A person stands in each job by itself.
+                    .Where(r => list.Name == "people" || there.Add(r.Id))
+                    .Select(r => new RowChange.Added(r)),
                 new Dictionary<Guid, uint>()
             );
         }

@@ -9,7 +9,9 @@ namespace Nokko.Core.Bench;
 /// <content>An independent front in space, its shafts, and body lift against springs.</content>
 public static partial class BenchSheets
 {
-    private static BenchSheet[] OfFront() =>
+    private static class FrontSheets
+    {
+        public static BenchSheet[] All { get; } =
         [
             new(
                 "front",
@@ -80,6 +82,7 @@ public static partial class BenchSheets
                 ]
             ),
         ];
+    }
 
     /// <summary>An axle of which only this is known.</summary>
     private static LiftedAxle Alone(

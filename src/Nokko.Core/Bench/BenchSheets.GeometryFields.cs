@@ -5,7 +5,9 @@ namespace Nokko.Core.Bench;
 /// <content>What the sheets of geometry ask for.</content>
 public static partial class BenchSheets
 {
-    private static BenchSheet[] OfGeometry() =>
+    private static class GeometrySheets
+    {
+        public static BenchSheet[] All { get; } =
         [
             new(
                 "trackBar",
@@ -133,4 +135,5 @@ public static partial class BenchSheets
                 ]
             ),
         ];
+    }
 }

@@ -7,7 +7,9 @@ namespace Nokko.Core.Bench;
 /// <content>What the vehicle carries, how it leans, and what hangs between body and wheel.</content>
 public static partial class BenchSheets
 {
-    private static BenchSheet[] OfVehicle() =>
+    private static class VehicleSheets
+    {
+        public static BenchSheet[] All { get; } =
         [
             new(
                 "axleLoads",
@@ -82,6 +84,7 @@ public static partial class BenchSheets
                 ]
             ),
         ];
+    }
 
     private static BenchAnswer Carried(Func<string, double?> number)
     {

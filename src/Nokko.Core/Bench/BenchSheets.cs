@@ -131,9 +131,9 @@ public static partial class BenchSheets
                 new("ratio", "Axle ratio", Unit.One, "", Optional: true),
             ]
         ),
-        .. OfGeometry(),
-        .. OfFront(),
-        .. OfVehicle(),
+        .. GeometrySheets.All,
+        .. FrontSheets.All,
+        .. VehicleSheets.All,
     ];
 
     /// <summary>The sheet of a name, or null.</summary>

@@ -41,8 +41,8 @@ public static class JobJson
         options.Converters.Add(new InstantConverter());
     }
 
-    /// <summary>The canonical text of a job: lists of keyed rows and named dimensions sorted by key, UTC instants to the microsecond.</summary>
-    public static string Canonical(JobDocument document)
+    /// <summary>The canonical text of a job, or of a shop's file: lists of keyed rows and named dimensions sorted by key, UTC instants to the microsecond.</summary>
+    public static string Canonical<T>(T document)
     {
         var node = JsonSerializer.SerializeToNode(document, Indented)!.AsObject();
         foreach (var (name, value) in node.ToArray())

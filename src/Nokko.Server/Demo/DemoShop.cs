@@ -112,7 +112,7 @@ internal static class DemoShop
                 .Concat(DemoFittings.Jobs(db, shelf, brenna, odd, Of, now))
         )
         {
-            db.PutJob(job, ownerIsNew: false, platformIsNew: false);
+            db.PutJob(job, new HashSet<Guid> { job.Owner.Id, job.Platform.Id });
             await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
         db.Put(

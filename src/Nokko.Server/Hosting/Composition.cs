@@ -20,6 +20,7 @@ using Nokko.Server.Live;
 using Nokko.Server.People;
 using Nokko.Server.Plans;
 using Nokko.Server.Shelf;
+using Nokko.Server.ShopFile;
 using Nokko.Server.Tape;
 using Nokko.Server.WalkRounds;
 using Nokko.Server.Yard;
@@ -205,6 +206,7 @@ internal static class Composition
         EvidenceEndpoints.Map(api);
         TapeEndpoints.Map(api);
         JobFileEndpoints.Map(api);
+        ShopFileEndpoints.Map(api);
         var jobs = api.MapGroup("/jobs");
         JobEndpoints.Map(api, jobs);
         WalkRoundEndpoints.Map(jobs);
@@ -223,7 +225,11 @@ internal static class Composition
 
     private static async Task SeeOwnShop(HttpContext context, RequestDelegate next)
     {
-        if (context.User.Identity?.IsAuthenticated == true)
+        // At the door anybody is of no shop yet, whoever else is signed in on that device.
+        if (
+            context.User.Identity?.IsAuthenticated == true
+            && context.GetEndpoint()?.Metadata.GetMetadata<IAllowAnonymous>() is null
+        )
         {
             context.RequestServices.GetRequiredService<NokkoDb>().ShopId = context
                 .RequestServices.GetRequiredService<SignedIn>()

@@ -42,15 +42,7 @@ internal static class Uploads
         CancellationToken cancel
     )
     {
-        var file = new FileStream(
-            Path.Combine(Own.Value.FullName, Guid.NewGuid().ToString("N")),
-            new FileStreamOptions
-            {
-                Mode = FileMode.CreateNew,
-                Access = FileAccess.ReadWrite,
-                Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
-            }
-        );
+        var file = Scratch();
         try
         {
             await Copy(request, file, mostZip, mostPlain, cancel);
@@ -63,6 +55,18 @@ internal static class Uploads
             throw;
         }
     }
+
+    /// <summary>A new file that is gone once it is closed.</summary>
+    public static FileStream Scratch() =>
+        new(
+            Path.Combine(Own.Value.FullName, Guid.NewGuid().ToString("N")),
+            new FileStreamOptions
+            {
+                Mode = FileMode.CreateNew,
+                Access = FileAccess.ReadWrite,
+                Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
+            }
+        );
 
     private static async Task Copy(
         HttpRequest request,

@@ -189,7 +189,7 @@ internal static class JobFileEndpoints
             db.Put(new StoredFile { Sha256 = attachment.Sha256, Content = picture.Content });
         }
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        db.PutJob(d, owner is null, platform is null);
+        db.PutJob(d, new[] { owner?.Id, platform?.Id }.OfType<Guid>().ToHashSet());
         await db.SaveNew(d.Job.Id, cancel);
         await transaction.CommitAsync(cancel);
     }

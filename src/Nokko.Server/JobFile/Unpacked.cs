@@ -78,7 +78,7 @@ internal sealed record Unpacked(string Json, IReadOnlyDictionary<string, Unpacke
     }
 
     /// <summary>The text of a job file that is not made of more pieces than a job can be.</summary>
-    private static string Text(byte[] json)
+    public static string Text(byte[] json)
     {
         var plain = json.AsSpan();
         if (plain.StartsWith("\uFEFF"u8))
@@ -108,11 +108,7 @@ internal sealed record Unpacked(string Json, IReadOnlyDictionary<string, Unpacke
     public static string Sum(byte[] content) => Convert.ToHexStringLower(SHA256.HashData(content));
 
     /// <summary>A part of the zip; what it says of its own length is not believed.</summary>
-    private static async Task<byte[]> Read(
-        ZipArchiveEntry entry,
-        int most,
-        CancellationToken cancel
-    )
+    public static async Task<byte[]> Read(ZipArchiveEntry entry, int most, CancellationToken cancel)
     {
         using var content = new MemoryStream();
         await using var stream = entry.Open();

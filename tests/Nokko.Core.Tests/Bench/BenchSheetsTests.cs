@@ -1,4 +1,6 @@
 using Nokko.Core.Bench;
+using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Xunit;
 
@@ -199,6 +201,65 @@ public class BenchSheetsTests
         var (rate, u) = (Value(pack, 0), pack.Numbers[0].Result.U!.Value);
         Assert.InRange(u / rate, 0.01, 0.5);
         Assert.Equal(u / rate * 400 * 9.80665 / rate, pack.Numbers[1].Result.U!.Value, 9);
+    }
+
+    /// <summary>A second way: the leaves written down one by one.</summary>
+    [Fact]
+    public void Each_leaf_is_shorter_than_the_one_above_and_bent_along_the_same_curve()
+    {
+        var pack = Work(
+            "leaf",
+            ("leaves", "3"),
+            ("length", "1200"),
+            ("shorter", "200"),
+            ("width", "60"),
+            ("thick", "8"),
+            ("arch", "120"),
+            ("clamp", "100"),
+            ("load", "400")
+        );
+        var listed = LeafPackBuild.Of(
+            [Leaf(600, 120), Leaf(500, 120 * 25.0 / 36), Leaf(400, 120 * 16.0 / 36)],
+            100
+        );
+        Assert.Equal(listed.RateNPerMm, Value(pack, 0), 1e-9 * listed.RateNPerMm);
+        Assert.Equal(listed.FreeArchMm - (400 * 9.80665 / listed.RateNPerMm), Value(pack, 1), 1e-6);
+
+        static Leaf Leaf(double half, double arch) =>
+            new()
+            {
+                FrontMm = half,
+                RearMm = half,
+                WidthMm = 60,
+                ThicknessMm = 8,
+                ArchMm = arch,
+            };
+    }
+
+    [Fact]
+    public void A_load_that_leaves_a_coil_no_length_is_refused()
+    {
+        (string, string)[] Loaded(string kg) =>
+            [("rate", "9.80665"), ("free", "100"), ("load", kg)];
+        Assert.Equal("load", Refused("spring", Loaded("100")).Field);
+        Assert.Equal("load", Refused("spring", Loaded("101")).Field);
+        Assert.Equal(1, Value(Work("spring", Loaded("99")), 0), 1e-9);
+    }
+
+    [Fact]
+    public void What_a_spacer_stands_on_must_be_named()
+    {
+        foreach (var stands in (string[])["", "on its nose"])
+        {
+            Assert.Equal(
+                "suspension",
+                Assert
+                    .Throws<BenchException>(() =>
+                        BenchSheets.Work("spacer", _ => 25, n => n == "suspension" ? stands : null)
+                    )
+                    .Field
+            );
+        }
     }
 
     [Theory]

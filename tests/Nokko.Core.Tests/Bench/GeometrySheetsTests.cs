@@ -149,6 +149,9 @@ public class GeometrySheetsTests
     [InlineData("hoses", "", "reach")]
     [InlineData("camber", "gap wanted", "wanted")]
     [InlineData("leaf", "arch", "clamp")]
+    [InlineData("front", "rises rear", "cams")]
+    [InlineData("cvShaft", "drop rises", "lowered droop limit")]
+    [InlineData("bodyOrSprings", "drop", "run")]
     public void Fields_with_a_direction_take_a_minus(string sheet, string minus, string optional)
     {
         var fields = BenchSheets
@@ -172,6 +175,9 @@ public class GeometrySheetsTests
     [InlineData("steering", "barRun barDrop linkRun linkDrop arm", "")]
     [InlineData("driveline", "run drop", "output pinion")]
     [InlineData("swayBar", "arm link", "", "lift 1 share 0.03")]
+    // A narrowing is taped twice.
+    [InlineData("toe", "", "", "total 1.4142135623730951")]
+    [InlineData("headlights", "", "", "front 1 rear 1")]
     public void What_the_fields_are_unsure_by_makes_the_number_unsure(
         string sheet,
         string taped,
@@ -183,7 +189,7 @@ public class GeometrySheetsTests
         var fields = BenchSheets.Find(sheet)!.Fields;
         (string Field, double U)[] unsure =
         [
-            .. taped.Split(' ').Select(f => (f, 3.0)),
+            .. taped.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(f => (f, 3.0)),
             // An angle gauge is good to a fifth of a degree.
             .. gauged.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(f => (f, 0.2)),
             .. other

@@ -34,7 +34,15 @@ public class AccountsTests(Hosted server) : IClassFixture<Hosted>
                     request,
                     TestContext.Current.CancellationToken
                 );
-                if (path is "/api/sign-in" or "/api/first" or "/api/links/look" or "/api/links/use")
+                if (
+                    path
+                    is "/api/sign-in"
+                        or "/api/first"
+                        or "/api/links/look"
+                        or "/api/links/use"
+                        or "/api/address"
+                        or "/api/address/root"
+                )
                 {
                     Assert.NotEqual(HttpStatusCode.Unauthorized, answer.StatusCode);
                 }

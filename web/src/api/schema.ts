@@ -1664,6 +1664,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shop/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BroughtBack"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/commands": {
         parameters: {
             query?: never;
@@ -2482,6 +2534,15 @@ export interface components {
          * @enum {unknown}
          */
         BodyKind: "bodyOnFrame" | "unibody";
+        BroughtBack: {
+            /** Format: int32 */
+            jobs: number;
+            /** Format: int32 */
+            parts: number;
+            /** Format: int32 */
+            photographs: number;
+            notTaken: string[];
+        };
         /** @description A joint that the card works on, before it is stored. */
         CardJoint: {
             /** @description LF, RF, LR, RR, front, rear or vehicle. */

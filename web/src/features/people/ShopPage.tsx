@@ -9,6 +9,7 @@ import { useMe } from "../../api/job";
 import { Press } from "../../shared/Press";
 import { dayAndTime } from "../../shared/time";
 import { useAddress } from "../../shared/useAddress";
+import { WholeShop } from "../shop-file/WholeShop";
 import { useAsk } from "./ask";
 import { Elsewhere } from "./Elsewhere";
 import { Line } from "./Line";
@@ -149,6 +150,7 @@ export default function ShopPage() {
       )}
       {owns && <SettledOnce shop={shop.data} anew={anew} />}
       {me.role !== "viewer" && <OurWays />}
+      {owns && <WholeShop />}
     </Box>
   );
 }
