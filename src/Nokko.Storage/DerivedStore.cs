@@ -93,7 +93,56 @@ public static class DerivedStore
         {
             return;
         }
+        await db.KeepNames(d.Owner.Id, d.Vehicle.Id, d.Job.Id, cancel);
         await db.Database.ExecuteSqlAsync(
+            $"""
+            update job_evidence set rules = 0
+            where id in (select id from jobs where vehicle_id = {d.Vehicle.Id} and id <> {d.Job.Id} and shop_id = {db.ShopId})
+            """,
+            cancel
+        );
+    }
+
+    /// <summary>Hands on that an owner's data was erased: to the yard's lines, to whoever looks at a job of theirs, and to photographs that no job has any more.</summary>
+    /// <param name="db">The database, the changes saved.</param>
+    /// <param name="owner">The owner.</param>
+    /// <param name="photographs">Photographs that were taken out, by SHA-256.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static async Task KeepErased(
+        this NokkoDb db,
+        Guid owner,
+        string[] photographs,
+        CancellationToken cancel
+    )
+    {
+        await db.KeepNames(owner, Guid.Empty, Guid.Empty, cancel);
+        await db
+            .Summaries.Where(s =>
+                db.Jobs.Any(j =>
+                    j.Id == s.Id && db.Vehicles.Any(v => v.Id == j.VehicleId && v.OwnerId == owner)
+                )
+            )
+            .ExecuteUpdateAsync(
+                set => set.SetProperty(s => s.Revision, s => s.Revision + 1),
+                cancel
+            );
+        await db
+            .Files.Where(f =>
+                photographs.Contains(f.Sha256)
+                && !db.Set<Attachment>().Any(a => a.Sha256 == f.Sha256)
+            )
+            .ExecuteDeleteAsync(cancel);
+    }
+
+    /// <summary>Writes owner and vehicle anew into the yard's lines of their jobs, but for one.</summary>
+    private static Task<int> KeepNames(
+        this NokkoDb db,
+        Guid owner,
+        Guid vehicle,
+        Guid job,
+        CancellationToken cancel
+    ) =>
+        db.Database.ExecuteSqlAsync(
             $"""
             update job_summaries s
             set search = lower(concat_ws(' ', nullif(trim(o.name), ''), nullif(trim(o.contact), ''),
@@ -106,19 +155,11 @@ public static class DerivedStore
             from jobs j
             join vehicles v on v.id = j.vehicle_id
             join owners o on o.id = v.owner_id
-            where s.id = j.id and j.id <> {d.Job.Id} and j.shop_id = {db.ShopId}
-              and (v.id = {d.Vehicle.Id} or o.id = {d.Owner.Id})
+            where s.id = j.id and j.id <> {job} and j.shop_id = {db.ShopId}
+              and (v.id = {vehicle} or o.id = {owner})
             """,
             cancel
         );
-        await db.Database.ExecuteSqlAsync(
-            $"""
-            update job_evidence set rules = 0
-            where id in (select id from jobs where vehicle_id = {d.Vehicle.Id} and id <> {d.Job.Id} and shop_id = {db.ShopId})
-            """,
-            cancel
-        );
-    }
 
     private static async Task KeepEvidence(
         this NokkoDb db,

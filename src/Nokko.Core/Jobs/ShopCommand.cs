@@ -35,6 +35,9 @@ public sealed record ShopState
     /// <summary>The tip that is named.</summary>
     public Tip? Tip { get; init; }
 
+    /// <summary>What there is of the owner that is named.</summary>
+    public OwnersData? OwnersData { get; init; }
+
     /// <summary>The vehicle that is named.</summary>
     public KnownVehicle? Vehicle { get; init; }
 }
@@ -52,6 +55,7 @@ public sealed record ShopState
 [JsonDerivedType(typeof(KeepLimit), "keepLimit")]
 [JsonDerivedType(typeof(AddTip), "addTip")]
 [JsonDerivedType(typeof(DropTip), "dropTip")]
+[JsonDerivedType(typeof(EraseOwner), "eraseOwner")]
 public abstract record ShopCommand(Guid CommandId)
 {
     /// <summary>What is done, in a few words for the history.</summary>

@@ -138,6 +138,14 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         }
         db.Put(StoredCommand.Of(made.Entry, job, (sent.Hash, sent.Body, made.Changes)));
         await db.SaveChangesAsync(CancellationToken.None);
+        if (command is EraseOwner erased)
+        {
+            await db.KeepErased(
+                erased.Id,
+                [.. made.Changes.Select(c => c.Row).OfType<Attachment>().Select(a => a.Sha256)],
+                CancellationToken.None
+            );
+        }
         await transaction.CommitAsync(CancellationToken.None);
         return new Outcome(key, OutcomeStatus.Stored);
     }
@@ -194,6 +202,8 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     },
                     versions
                 );
+            case EraseOwner { Id: var id }:
+                return (new ShopState { OwnersData = await Of(id, versions, cancel) }, versions);
             case SavePlatform c:
                 var wanted = TypedText.Blank(c.Name) ?? "";
                 return (
@@ -249,6 +259,48 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             }
             return new ShopState { Part = found?.Part };
         }
+    }
+
+    /// <summary>What there is of an owner, held until it is erased.</summary>
+    private async Task<OwnersData?> Of(
+        Guid id,
+        Dictionary<Guid, uint> versions,
+        CancellationToken cancel
+    )
+    {
+        var owner = await db
+            .Owners.FromSql($"select *, xmin from owners where id = {id} for update")
+            .AsNoTracking()
+            .Select(o => new { Owner = o, Version = EF.Property<uint>(o, NokkoDb.VersionColumn) })
+            .FirstOrDefaultAsync(cancel);
+        if (owner is null)
+        {
+            return null;
+        }
+        versions[id] = owner.Version;
+        var vehicles = await db
+            .Vehicles.AsNoTracking()
+            .Where(v => v.OwnerId == id)
+            .Select(v => new { Vehicle = v, Version = EF.Property<uint>(v, NokkoDb.VersionColumn) })
+            .ToListAsync(cancel);
+        vehicles.ForEach(v => versions[v.Vehicle.Id] = v.Version);
+        var jobs = db.Jobs.Where(j => db.Vehicles.Any(v => v.Id == j.VehicleId && v.OwnerId == id));
+        return new OwnersData(
+            owner.Owner,
+            [.. vehicles.Select(v => v.Vehicle)],
+            await db
+                .Steps.AsNoTracking()
+                .Where(s =>
+                    s.AgreedBy != null
+                    && jobs.Any(j => j.Id == EF.Property<Guid>(s, NokkoDb.JobIdColumn))
+                )
+                .ToListAsync(cancel),
+            await db.Set<Attachment>()
+                .AsNoTracking()
+                .Where(a => jobs.Any(j => j.Id == EF.Property<Guid>(a, NokkoDb.JobIdColumn)))
+                .ToListAsync(cancel),
+            await jobs.AnyAsync(j => j.HandedOverAt == null, cancel)
+        );
     }
 
     /// <summary>A vehicle of the shop, held until the command is stored: two jobs of it do not open at once.</summary>

@@ -25,6 +25,22 @@ internal static class Links
     /// <summary>What stands behind # in the link: it is shown once.</summary>
     internal sealed record MadeLink(string Token, DateTimeOffset EndsAt);
 
+    /// <summary>A link that nobody has used yet; what stands in it is kept nowhere.</summary>
+    /// <param name="Id">Its key.</param>
+    /// <param name="Role">What its colleague will be.</param>
+    /// <param name="For">Whose password it changes; null where it makes a colleague.</param>
+    /// <param name="By">Who made it.</param>
+    /// <param name="MadeAt">When.</param>
+    /// <param name="EndsAt">Until when it holds.</param>
+    internal sealed record OpenLink(
+        Guid Id,
+        PersonRole Role,
+        string? For,
+        string? By,
+        DateTimeOffset MadeAt,
+        DateTimeOffset EndsAt
+    );
+
     internal sealed record TokenBody(string Token);
 
     /// <summary>What a link is for.</summary>
@@ -44,6 +60,7 @@ internal static class Links
     {
         owners.MapPost("/people/links", MakeForColleague);
         owners.MapPost("/people/{person:guid}/links", MakeForPassword);
+        owners.MapPost("/people/links/{link:guid}/end", End);
         // The link's own part goes in bodies only: addresses end up in logs.
         api.MapPost("/links/look", Look).AllowAnonymous().RequireRateLimiting(Guards.Door);
         api.MapPost("/links/use", Use).AllowAnonymous().RequireRateLimiting(Guards.Door);
@@ -67,11 +84,46 @@ internal static class Links
         TimeProvider clock,
         CancellationToken cancel
     ) =>
-        await ShopEndpoints.Of(db, me, person, cancel) is { } account
+        await PeopleEndpoints.Of(db, me, person, cancel) is { } account
             ? TypedResults.Ok(
                 await Make(db, me, clock, account.Role, account.Id, ForPassword, cancel)
             )
-            : ShopEndpoints.Nobody().Answer();
+            : PeopleEndpoints.Nobody().Answer();
+
+    /// <summary>Takes back a link that nobody has used.</summary>
+    private static async Task<Results<Ok, ProblemHttpResult>> End(
+        Guid link,
+        SignedIn me,
+        NokkoDb db,
+        CancellationToken cancel
+    ) =>
+        await db
+            .OneTimeLinks.Where(l => l.Id == link && l.ShopId == me.ShopId && l.UsedAt == null)
+            .ExecuteDeleteAsync(cancel) == 1
+            ? TypedResults.Ok()
+            : Trouble.Missing("This link was used already, or taken back.").Answer();
+
+    /// <summary>Links of a shop that still open something.</summary>
+    internal static Task<List<OpenLink>> Open(
+        NokkoDb db,
+        Guid shop,
+        DateTimeOffset now,
+        CancellationToken cancel
+    ) =>
+        db
+            .OneTimeLinks.AsNoTracking()
+            .Where(l => l.ShopId == shop && l.UsedAt == null && l.EndsAt > now)
+            .OrderBy(l => l.MadeAt)
+            .Select(l => new OpenLink(
+                l.Id,
+                l.Role,
+                db.Users.Where(a => a.Id == l.AccountId).Select(a => a.PersonName).FirstOrDefault(),
+                db.Users.Where(a => a.Id == l.MadeBy).Select(a => a.PersonName).FirstOrDefault(),
+                l.MadeAt,
+                l.EndsAt
+            ))
+            .Take(100)
+            .ToListAsync(cancel);
 
     private static async Task<MadeLink> Make(
         NokkoDb db,
@@ -83,6 +135,13 @@ internal static class Links
         CancellationToken cancel
     )
     {
+        // What was used or has ended is nobody's any more.
+        var past = clock.GetUtcNow();
+        await db
+            .OneTimeLinks.Where(l =>
+                l.ShopId == me.ShopId && (l.UsedAt != null || l.EndsAt <= past)
+            )
+            .ExecuteDeleteAsync(cancel);
         var token = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(Bytes));
         var now = clock.GetUtcNow();
         db.OneTimeLinks.Add(

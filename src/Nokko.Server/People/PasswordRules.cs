@@ -15,6 +15,15 @@ internal static class PasswordRules
     /// <summary>Rounds of PBKDF2 with HMAC-SHA-512, as OWASP asks for since 2023.</summary>
     public const int Rounds = 210_000;
 
+    /// <summary>What is tried first, in small letters.</summary>
+    private static readonly Lazy<HashSet<string>> Common = new(() =>
+    {
+        using var list = new StreamReader(
+            typeof(PasswordRules).Assembly.GetManifestResourceStream("common-passwords.txt")!
+        );
+        return list.ReadToEnd().Split('\n').Where(l => !l.StartsWith('#')).ToHashSet();
+    });
+
     /// <summary>What stands against a name and a password, at its field.</summary>
     public static Trouble? WhyNot(string? userName, string? password)
     {
@@ -26,6 +35,11 @@ internal static class PasswordRules
             : password!.Length > Most ? Trouble.At("password", $"At most {Most} letters.")
             : name.Length > 0 && password.Contains(name, StringComparison.OrdinalIgnoreCase)
                 ? Trouble.At("password", "The name itself is no password.")
+            : Common.Value.Contains(password.ToLowerInvariant())
+                ? Trouble.At(
+                    "password",
+                    "This is among the first that somebody tries. Several words are best."
+                )
             : null;
     }
 

@@ -32,14 +32,14 @@ internal static class ShopEndpoints
 
     internal sealed record ShopBody(uint Version, string Name, ShopSettingsInput Settings);
 
-    internal sealed record RoleBody(PersonRole Role);
-
     /// <summary>The shop as its people see it.</summary>
     /// <param name="Name">Its name.</param>
     /// <param name="Settings">What it has settled.</param>
     /// <param name="Version">Version of both, to change them.</param>
     /// <param name="DateLanguages">Languages in which dates can be written.</param>
     /// <param name="People">Who is there.</param>
+    /// <param name="Left">Who has left and stands on records by name.</param>
+    /// <param name="Links">Links that nobody has used yet, for its owners.</param>
     /// <param name="Roles">What each may do.</param>
     internal sealed record ShopPage(
         string Name,
@@ -47,8 +47,13 @@ internal static class ShopEndpoints
         uint Version,
         IReadOnlyList<DateLanguage> DateLanguages,
         IReadOnlyList<Colleague> People,
+        IReadOnlyList<LeftColleague> Left,
+        IReadOnlyList<Links.OpenLink> Links,
         IReadOnlyList<RoleView> Roles
     );
+
+    /// <summary>Somebody who has left, and whose name still stands on records.</summary>
+    internal sealed record LeftColleague(Guid Id, string Name, DateTimeOffset LeftAt);
 
     internal sealed record RoleView(PersonRole Role, string Said, string May);
 
@@ -73,8 +78,7 @@ internal static class ShopEndpoints
         api.MapGet("/shop", Show);
         var owners = api.MapGroup("").RequireAuthorization(Roles.Owners);
         owners.MapPut("/shop", Settle);
-        owners.MapPut("/people/{person:guid}/role", SetRole);
-        owners.MapPost("/people/{person:guid}/remove", Remove);
+        PeopleEndpoints.Map(owners);
         Links.Map(api, owners);
     }
 
@@ -164,7 +168,12 @@ internal static class ShopEndpoints
         return TypedResults.Ok();
     }
 
-    private static async Task<Ok<ShopPage>> Show(SignedIn me, NokkoDb db, CancellationToken cancel)
+    private static async Task<Ok<ShopPage>> Show(
+        SignedIn me,
+        NokkoDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
     {
         var shop = me.ShopId;
         var people = await db
@@ -198,6 +207,20 @@ internal static class ShopEndpoints
                 settled.Version,
                 ShopSettings.DateLanguages,
                 people,
+                await db
+                    .Users.AsNoTracking()
+                    .Where(a =>
+                        a.ShopId == shop
+                        && a.RemovedAt != null
+                        && a.PersonName != EraseOwner.Colleague
+                    )
+                    .OrderBy(a => a.PersonName)
+                    .Select(a => new LeftColleague(a.Id, a.PersonName, a.RemovedAt!.Value))
+                    .Take(MostPeople)
+                    .ToListAsync(cancel),
+                me.Role == PersonRole.Owner
+                    ? await Links.Open(db, shop, clock.GetUtcNow(), cancel)
+                    : [],
                 AllRoles
             )
         );
@@ -237,119 +260,6 @@ internal static class ShopEndpoints
                 .Answer();
         }
     }
-
-    private static async Task<Results<Ok, ProblemHttpResult>> SetRole(
-        Guid person,
-        RoleBody body,
-        SignedIn me,
-        UserManager<Account> users,
-        Sessions sessions,
-        NokkoDb db,
-        CancellationToken cancel
-    )
-    {
-        await using var transaction = await OneAtATime(db, me.ShopId, cancel);
-        if (await Of(db, me, person, cancel) is not { } account)
-        {
-            return Nobody().Answer();
-        }
-        if (!Enum.IsDefined(body.Role))
-        {
-            return Trouble.At("role", "Owner, fitter, apprentice or viewer.").Answer();
-        }
-        if (body.Role != PersonRole.Owner && await IsLastOwner(db, account, cancel))
-        {
-            return NoOwner().Answer();
-        }
-        account.Role = body.Role;
-        // Sign-ins of the old role end.
-        await users.UpdateSecurityStampAsync(account);
-        await transaction.CommitAsync(cancel);
-        sessions.Forget(account.Id);
-        return TypedResults.Ok();
-    }
-
-    private static async Task<Results<Ok, ProblemHttpResult>> Remove(
-        Guid person,
-        SignedIn me,
-        UserManager<Account> users,
-        Sessions sessions,
-        TimeProvider clock,
-        NokkoDb db,
-        CancellationToken cancel
-    )
-    {
-        await using var transaction = await OneAtATime(db, me.ShopId, cancel);
-        if (await Of(db, me, person, cancel) is not { } account)
-        {
-            return Nobody().Answer();
-        }
-        if (await IsLastOwner(db, account, cancel))
-        {
-            return NoOwner().Answer();
-        }
-        account.RemovedAt = clock.GetUtcNow();
-        account.PasswordHash = null;
-        // The name to sign in with is free again; the name on the record stays.
-        account.UserName = $"gone-{account.Id:N}";
-        await users.UpdateSecurityStampAsync(account);
-        await users.UpdateAsync(account);
-        await sessions.End(db, account.Id, _ => true);
-        await db.OneTimeLinks.Where(l => l.AccountId == person).ExecuteDeleteAsync(cancel);
-        await transaction.CommitAsync(cancel);
-        sessions.Forget(account.Id);
-        return TypedResults.Ok();
-    }
-
-    /// <summary>Two owners that take each other's role at once would leave none: changes of a shop's people wait for each other.</summary>
-    private static async Task<Microsoft.EntityFrameworkCore.Storage.IDbContextTransaction> OneAtATime(
-        NokkoDb db,
-        Guid shop,
-        CancellationToken cancel
-    )
-    {
-        var transaction = await db.Database.BeginTransactionAsync(cancel);
-        await db.Database.ExecuteSqlAsync(
-            $"select 1 from shops where id = {shop} for update",
-            cancel
-        );
-        return transaction;
-    }
-
-    /// <summary>Somebody of the own shop who is still there; null where there is no such person.</summary>
-    internal static Task<Account?> Of(
-        NokkoDb db,
-        SignedIn me,
-        Guid person,
-        CancellationToken cancel
-    )
-    {
-        var shop = me.ShopId;
-        return db.Users.SingleOrDefaultAsync(
-            a => a.Id == person && a.ShopId == shop && a.RemovedAt == null,
-            cancel
-        );
-    }
-
-    internal static Trouble Nobody() => Trouble.Missing("There is no such person in this shop.");
-
-    private static Trouble NoOwner() =>
-        Trouble.Gate("role", "A shop has an owner at least: make somebody else one first.");
-
-    private static async Task<bool> IsLastOwner(
-        NokkoDb db,
-        Account account,
-        CancellationToken cancel
-    ) =>
-        account.Role == PersonRole.Owner
-        && !await db.Users.AnyAsync(
-            a =>
-                a.ShopId == account.ShopId
-                && a.Id != account.Id
-                && a.Role == PersonRole.Owner
-                && a.RemovedAt == null,
-            cancel
-        );
 
     /// <summary>Why a name cannot be.</summary>
     internal static Trouble? Named(string? name, string field) =>

@@ -14,6 +14,26 @@ public class PasswordTests(Hosted server) : IClassFixture<Hosted>
         BinaryPrimitives.ReadUInt32BigEndian(Convert.FromBase64String(hash).AsSpan(5));
 
     [Fact]
+    public async Task What_is_tried_first_is_no_password()
+    {
+        var odd = await server.SignIn("odd");
+        foreach (var common in (string[])["password1", "QwertyUiop", "1qaz2wsx", "football"])
+        {
+            var refused = await odd.Put(
+                "/api/me/password",
+                new { now = "stance-42", password = common },
+                422
+            );
+            Assert.Equal("password", refused["field"]!.GetValue<string>());
+            Assert.Contains(
+                "among the first",
+                refused["detail"]!.GetValue<string>(),
+                StringComparison.Ordinal
+            );
+        }
+    }
+
+    [Fact]
     public async Task A_password_is_hashed_as_dearly_as_is_asked_for_and_an_old_hash_made_anew_at_the_next_sign_in()
     {
         // As a server is that nobody told otherwise.

@@ -184,6 +184,36 @@ public class PeopleTests
     }
 
     [Fact]
+    public async Task A_link_that_nobody_has_used_is_listed_and_can_be_taken_back()
+    {
+        await using var server = new Hosted();
+        var brenna = await server.SignIn();
+        var token = await Link(brenna, "fitter");
+        var odd = (await Person(brenna, "odd"))["id"]!.GetValue<Guid>();
+        await brenna.Post($"/api/people/{odd}/links", new { });
+        var open = (await brenna.Get("/api/shop"))["links"]!.AsArray();
+        Assert.Equal(
+            [(null, "Brenna Tarn"), ("Odd Farrow", "Brenna Tarn")],
+            open.Select(l => (l!["for"]?.GetValue<string>(), l["by"]!.GetValue<string>()))
+        );
+        // Nobody else sees them, and what stands in them is told to nobody.
+        var fitter = await server.SignIn("odd");
+        Assert.Empty((await fitter.Get("/api/shop"))["links"]!.AsArray());
+        Assert.DoesNotContain(token, open.ToJsonString(), StringComparison.Ordinal);
+        var end = $"/api/people/links/{open[0]!["id"]}/end";
+        await fitter.Post(end, new { }, 403);
+        await brenna.Post(end, new { });
+        await brenna.Post(end, new { }, 404);
+        await Come(server, token, "gil", 404);
+        Assert.Single((await brenna.Get("/api/shop"))["links"]!.AsArray());
+        // What was used is gone from the database with the next that is made.
+        var used = await Link(brenna, "fitter");
+        await Come(server, used, "hal");
+        await Link(brenna, "viewer");
+        Assert.Equal(2L, await server.Ask<long>("select count(*) from one_time_links"));
+    }
+
+    [Fact]
     public async Task Only_an_owner_says_who_comes_and_what_each_may_do()
     {
         await using var server = new Hosted();

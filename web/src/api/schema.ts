@@ -1588,6 +1588,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/{person}/erase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    person: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people/links": {
         parameters: {
             query?: never;
@@ -1655,6 +1690,41 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["MadeLink"];
                     };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/links/{link}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    link: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -4729,6 +4799,13 @@ export interface components {
             /** @description An overload leaf works only once the others have come down to it. */
             overload: boolean;
         };
+        LeftColleague: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            leftAt: string;
+        };
         LeftOut: {
             part: string;
             why: string;
@@ -5214,6 +5291,17 @@ export interface components {
             vehicles: number;
             /** @description The last of them. */
             said: string;
+        };
+        OpenLink: {
+            /** Format: uuid */
+            id: string;
+            role: components["schemas"]["PersonRole"];
+            for: null | string;
+            by: null | string;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: date-time */
+            endsAt: string;
         };
         /**
          * @description What hands do so that a part comes or goes.
@@ -6250,7 +6338,7 @@ export interface components {
             settings: components["schemas"]["ShopSettingsInput"];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
         /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
         ShopCommandAddTip: {
             /** @enum {string} */
@@ -6291,6 +6379,26 @@ export interface components {
              * @description The tip.
              */
             id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes out of the record who an owner is: name, contact, plates, VINs, who agreed. What was measured and fitted stays, without them. It cannot be taken back. */
+        ShopCommandEraseOwner: {
+            /** @enum {string} */
+            kind: "eraseOwner";
+            /**
+             * Format: uuid
+             * @description The owner.
+             */
+            id: string;
+            /**
+             * @description Whether the photographs of their jobs go, too.
+             * @default false
+             */
+            photographs: boolean;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6524,6 +6632,8 @@ export interface components {
             version: number;
             dateLanguages: components["schemas"]["DateLanguage"][];
             people: components["schemas"]["Colleague"][];
+            left: components["schemas"]["LeftColleague"][];
+            links: components["schemas"]["OpenLink"][];
             roles: components["schemas"]["RoleView"][];
         };
         /** @description What a shop has settled once: forms begin with it, and each job may still say otherwise. */

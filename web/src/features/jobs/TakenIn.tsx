@@ -15,6 +15,7 @@ import { knownWords, retyped, retypedWithUnit } from "../../shared/quantity";
 import { liveAxles } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { CorrectTakenIn } from "./CorrectTakenIn";
+import { EraseOwner } from "./EraseOwner";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import { noSizes, sizesBody, sizesLines, type SizesText } from "./sizes";
@@ -256,6 +257,7 @@ export default function TakenIn() {
         }}
         onMine={(fresh) => save("vehicle", fresh)}
       />
+      <EraseOwner />
     </Box>
   );
 }

@@ -7,7 +7,8 @@ import { useState } from "react";
 import { api, must, type Schemas } from "../../api/client";
 import { useMe } from "../../api/job";
 import { Press } from "../../shared/Press";
-import { dayAndTime } from "../../shared/time";
+import { Surely } from "../../shared/Surely";
+import { dayAndTime, dayOfYear } from "../../shared/time";
 import { useAddress } from "../../shared/useAddress";
 import { WholeShop } from "../shop-file/WholeShop";
 import { useAsk } from "./ask";
@@ -41,6 +42,7 @@ export default function ShopPage() {
       says: `${says} It works once, until ${dayAndTime(endsAt)}, and is shown only now.`,
       path: `/join#${token}`,
     });
+    void anew();
   };
   return (
     <Box
@@ -101,6 +103,40 @@ export default function ShopPage() {
             }}
           />
         ))}
+        {owns && shop.data.left.length > 0 && (
+          <>
+            <Typography variant="h3" sx={{ mt: 2 }}>
+              Who has left, and stands on records
+            </Typography>
+            {shop.data.left.map((p) => (
+              <Line
+                key={p.id}
+                about={
+                  <>
+                    <b>{p.name}</b>, left {dayOfYear(p.leftAt)}
+                  </>
+                }
+              >
+                <Surely
+                  says="Erase the name"
+                  label={`Erase the name: ${p.name}`}
+                  sure={`“Former colleague” instead of ${p.name}, on every record: yes`}
+                  act={async () => {
+                    if (
+                      await ask(() =>
+                        api.POST("/api/people/{person}/erase", {
+                          params: { path: { person: p.id } },
+                        }),
+                      )
+                    ) {
+                      await anew();
+                    }
+                  }}
+                />
+              </Line>
+            ))}
+          </>
+        )}
         <Typography role="alert" color="error">
           {at("role") ?? rest(["role", "name"])}
         </Typography>
@@ -121,6 +157,48 @@ export default function ShopPage() {
             }
           }}
         />
+      )}
+      {shop.data.links.length > 0 && (
+        <Box component="section">
+          <Typography variant="h3">Links that nobody has used yet</Typography>
+          {shop.data.links.map((l) => (
+            <Line
+              key={l.id}
+              about={
+                <>
+                  <b>
+                    {l.for === null
+                      ? `Somebody comes as ${l.role}`
+                      : `Another password for ${l.for}`}
+                  </b>
+                  <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
+                    {l.by ? `${l.by}, ` : ""}
+                    {dayAndTime(l.madeAt)}; until {dayAndTime(l.endsAt)}
+                  </Box>
+                </>
+              }
+            >
+              <Press
+                size="small"
+                aria-label={`Take it back: ${l.for ?? l.role}, ${dayAndTime(l.madeAt)}`}
+                act={async () => {
+                  if (
+                    await ask(() =>
+                      api.POST("/api/people/links/{link}/end", {
+                        params: { path: { link: l.id } },
+                      }),
+                    )
+                  ) {
+                    setLink(null);
+                    await anew();
+                  }
+                }}
+              >
+                Take it back
+              </Press>
+            </Line>
+          ))}
+        </Box>
       )}
       {link && (
         <Box
@@ -170,7 +248,6 @@ function PersonLine({
   remove: () => Promise<void>;
   password: () => Promise<void>;
 }) {
-  const [sure, setSure] = useState(false);
   const role = roles.find((r) => r.role === person.role);
   return (
     <Line
@@ -214,27 +291,13 @@ function PersonLine({
           >
             Forgot the password
           </Press>
-          {!person.isMe && !sure && (
-            <Press
-              size="small"
-              aria-label={`Leaves: ${person.name}`}
-              act={async () => {
-                setSure(true);
-                return Promise.resolve();
-              }}
-            >
-              Leaves
-            </Press>
-          )}
-          {sure && (
-            <Press
-              size="small"
-              variant="contained"
-              color="warning"
+          {!person.isMe && (
+            <Surely
+              says="Leaves"
+              label={`Leaves: ${person.name}`}
+              sure={`${person.name} is out from now on: yes`}
               act={remove}
-            >
-              {person.name} is out from now on: yes
-            </Press>
+            />
           )}
         </>
       ) : (

@@ -23,12 +23,15 @@ export function useSigningIn() {
   const [userName, setUserName] = useState("");
   const [password, setPassword] = useState("");
   const [code, setCode] = useState("");
+  const [wrongCode, setWrongCode] = useState(false);
   return {
     fields: { userName, setUserName, password, setPassword, code, setCode },
     asksCode: wasRefused("code"),
-    codeError: at("code"),
+    // The first time it is asked for, nothing of it was wrong.
+    codeError: wrongCode ? at("code") : undefined,
     error: rest(["code"]),
     signIn: async () => {
+      setWrongCode(code !== "");
       const answer = await ask(() =>
         api.POST("/api/sign-in", {
           body: { userName: userName.trim(), password, code: code || null },
