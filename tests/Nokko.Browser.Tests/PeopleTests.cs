@@ -104,4 +104,52 @@ public sealed class PeopleTests
         owner.Sees("Caster, 1.0°");
         Axe.Check(owner, "shop");
     }
+
+    [Fact]
+    public async Task A_whole_shop_moves_to_an_empty_server_and_who_has_left_is_forgotten_there()
+    {
+        await using var full = await ServerProcess.Start($"full_{Guid.NewGuid():N}");
+        await using var empty = await ServerProcess.Start($"moved_{Guid.NewGuid():N}", empty: true);
+        using var owner = new Driving.Browser();
+        owner.SignIn(full.Address, "brenna");
+        owner.Open($"{full.Address}/shop");
+        owner.Press("Leaves: Odd Farrow");
+        owner.Press("Odd Farrow is out from now on: yes");
+        owner.Sees("Who has left, and stands on records");
+        owner.Press("Take it out");
+        var zip = owner.Until(
+            _ =>
+                Directory.Exists(owner.Downloads)
+                    ? Directory.GetFiles(owner.Downloads, "*.zip").FirstOrDefault()
+                    : null,
+            "the shop's file"
+        )!;
+        owner.Open(empty.Address);
+        owner.Type("Code", ServerProcess.FirstCode);
+        owner.Type("Shop", "Marl Street Fitting");
+        owner.Type("Your name", "Ada Marl");
+        owner.Type("Name to sign in with", "ada");
+        owner.Type("Password", Password);
+        owner.Press("Open the shop");
+        owner.Sees("Yard");
+        owner.Open($"{empty.Address}/shop");
+        owner.Sees("The whole shop as a file");
+        owner.Driver.FindElement(By.CssSelector("input[aria-label='A whole shop']")).SendKeys(zip);
+        owner.Until(
+            d =>
+                d.FindElements(By.CssSelector("[role=status]"))
+                    .Any(e => e.Text.Contains("photographs are here", StringComparison.Ordinal)),
+            "the shop is here",
+            60
+        );
+        owner.Sees("Skarn Vale Fitting");
+        owner.Press("Erase the name: Odd Farrow");
+        owner.Press("“Former colleague” instead of Odd Farrow, on every record: yes");
+        owner.Until(
+            d => d.FindElements(By.XPath("//b[.='Odd Farrow']")).Count == 0,
+            "the name is gone"
+        );
+        owner.Open(empty.Address);
+        owner.Sees("SV 204 R");
+    }
 }
