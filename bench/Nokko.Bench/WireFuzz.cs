@@ -22,6 +22,7 @@ internal sealed class WireFuzz
         "/api/me/devices/end",
         "/api/people/{person}/remove",
         "/api/people/{person}/role",
+        "/api/people/{person}/erase",
     ];
 
     private readonly Random _chance = new(20261);
@@ -60,7 +61,7 @@ internal sealed class WireFuzz
         if (fuzz._broke.Count > 0)
         {
             throw new InvalidOperationException(
-                $"{fuzz._broke.Count} broke the server. The first:\n{string.Join('\n', fuzz._broke.Take(10))}"
+                $"{fuzz._broke.Count} broke the server. The first:\n{string.Join('\n', fuzz._broke.Take(10))}\n{server.Said}"
             );
         }
     }
@@ -166,6 +167,7 @@ internal sealed class WireFuzz
         {
             content!.Headers.ContentType = new MediaTypeHeaderValue(type);
         }
+        var sent = content is null ? [] : await content.ReadAsByteArrayAsync();
         using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(60));
         using var answer = await _http.SendAsync(
             request,
@@ -180,6 +182,24 @@ internal sealed class WireFuzz
         // What is signed out or held up would prove nothing.
         if (status >= 500 || status is 401 or 429)
         {
+            if (content is not null)
+            {
+                // As it was sent, to be sent again.
+                var kept = Path.Combine(
+                    Directory
+                        .CreateDirectory(
+                            Path.Combine(
+                                Environment.GetEnvironmentVariable("NOKKO_ROOT")!,
+                                ".data",
+                                "fuzz"
+                            )
+                        )
+                        .FullName,
+                    $"broke-{_broke.Count + 1}"
+                );
+                await File.WriteAllBytesAsync(kept, sent);
+                said = $"kept as {kept}: {said}";
+            }
             _broke.Add($"{status} {method} {address}: {said[..Math.Min(600, said.Length)]}");
         }
     }

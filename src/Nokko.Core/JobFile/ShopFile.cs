@@ -197,7 +197,11 @@ public sealed record ShopFile
 
     private static ShopPerson[] ReadPeople(IReadOnlyList<ShopPerson?>? people)
     {
-        foreach (var (person, i) in (people ?? [null]).Select((p, i) => (p, i)))
+        foreach (
+            var (person, i) in (
+                people ?? throw Refuse.Value("$.people", "There is a gap in this list.")
+            ).Select((p, i) => (p, i))
+        )
         {
             if (
                 person is null
@@ -213,7 +217,7 @@ public sealed record ShopFile
                 throw Refuse.Value($"$.people[{i}]", "This is nobody of a shop.");
             }
         }
-        ShopPerson[] all = [.. people!.OfType<ShopPerson>()];
+        ShopPerson[] all = [.. people.OfType<ShopPerson>()];
         return all.DistinctBy(p => p.Id).Count() < all.Length
             ? throw Refuse.Value("$.people", "A key stands there twice.")
             : all;

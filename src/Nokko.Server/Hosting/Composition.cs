@@ -268,9 +268,10 @@ internal static class Composition
                 "",
                 "There is a character in it that cannot be stored."
             ),
-            NpgsqlException or DbUpdateException { InnerException: NpgsqlException } => Lost(
-                context
-            ),
+            // What may pass by itself, a query wraps once more.
+            NpgsqlException
+            or DbUpdateException { InnerException: NpgsqlException }
+            or InvalidOperationException { InnerException: NpgsqlException } => Lost(context),
             _ => new Trouble(
                 StatusCodes.Status500InternalServerError,
                 "",

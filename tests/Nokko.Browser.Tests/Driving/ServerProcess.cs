@@ -128,9 +128,7 @@ public sealed class ServerProcess : IAsyncDisposable
                 await Task.Delay(50);
             }
         }
-        throw new InvalidOperationException(
-            "The server did not come up:\n" + string.Join('\n', _log)
-        );
+        throw new InvalidOperationException("The server did not come up:\n" + Said);
     }
 
     /// <summary>Ends it at once, as a power cut would.</summary>
@@ -138,6 +136,18 @@ public sealed class ServerProcess : IAsyncDisposable
     {
         _process!.Kill(entireProcessTree: true);
         await _process.WaitForExitAsync();
+    }
+
+    /// <summary>What it said so far.</summary>
+    public string Said
+    {
+        get
+        {
+            lock (_log)
+            {
+                return string.Join('\n', _log);
+            }
+        }
     }
 
     public async ValueTask DisposeAsync()
