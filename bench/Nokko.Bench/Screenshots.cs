@@ -70,12 +70,16 @@ internal static class Screenshots
         Shoot("shelf", "Moor box spacer");
         browser.Open($"{server.Address}/shop");
         browser.Sees("Who is here");
-        browser.Press("Make a link");
-        Shoot("people", "It works once");
+        browser.Press("Ways of fitting, and limits");
+        browser.Sees("Which end first?");
+        Scroll("//h2[.='Settled once']");
+        Shoot("people", "Bays");
         browser.Open($"{server.Address}/me");
         browser.Sees("One-time codes");
         browser.Press("Set codes up");
-        Shoot("own-page", "Type this key");
+        browser.Sees("type this key into it");
+        Scroll("//h2[.='Where you are signed in']");
+        Shoot("own-page", "type this key into it");
 
         browser.Scheme("dark");
         Job("LG 70 U", "geometry?at=vehicle-cornerScales", "Right front and left rear");

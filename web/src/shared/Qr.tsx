@@ -2,7 +2,14 @@ import Box from "@mui/material/Box";
 import { encode } from "uqr";
 
 /** An address as a QR code; black on white by day and by night, because cameras look for that. */
-export default function Qr({ of }: { of: string }) {
+export default function Qr({
+  of,
+  says = of,
+}: {
+  of: string;
+  /** What it is of, where the address itself is no words. */
+  says?: string;
+}) {
   const { data, size } = encode(of, { ecc: "M", border: 2 });
   const dark = data
     .flatMap((row, y) =>
@@ -13,7 +20,7 @@ export default function Qr({ of }: { of: string }) {
     <Box
       component="svg"
       role="img"
-      aria-label={`QR code of ${of}`}
+      aria-label={`QR code of ${says}`}
       viewBox={`0 0 ${String(size)} ${String(size)}`}
       shapeRendering="crispEdges"
       sx={{ width: 196, height: 196, display: "block", bgcolor: "#fff" }}

@@ -1,11 +1,13 @@
 import Box from "@mui/material/Box";
 import Link from "@mui/material/Link";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { Press } from "../../shared/Press";
 import { useAsk } from "./ask";
 import { Field } from "./Entry";
+
+const Qr = lazy(() => import("../../shared/Qr"));
 
 /** One-time codes: begun with a key for an app, confirmed by its first code, ended with the password. */
 export function OwnCodes({
@@ -69,8 +71,11 @@ export function OwnCodes({
       )}
       {!has && key && (
         <Box sx={{ display: "grid", gap: 1.5, mt: 1 }}>
+          <Suspense fallback={<Box sx={{ width: 196, height: 196 }} />}>
+            <Qr of={key.address} says="the key" />
+          </Suspense>
           <Typography>
-            Type this key into an app for one-time codes, or{" "}
+            Show this to an app for one-time codes, type this key into it, or{" "}
             <Link href={key.address}>open it there</Link> on this device:
             <Box
               component="b"
