@@ -78,6 +78,10 @@ internal static class Screenshots
         browser.Sees("One-time codes");
         browser.Press("Set codes up");
         browser.Sees("type this key into it");
+        browser.Until(
+            d => d.FindElements(OpenQA.Selenium.By.CssSelector("svg[aria-label^='QR']")).Count > 0,
+            "the key as a QR code"
+        );
         Scroll("//h2[.='Where you are signed in']");
         Shoot("own-page", "type this key into it");
 

@@ -9,10 +9,9 @@ namespace Nokko.Storage;
 /// <param name="given">Connection of the server's own role, where somebody made one.</param>
 public sealed class DatabaseRoles(string owner, string? given = null)
 {
-    private readonly NpgsqlConnectionStringBuilder _owner = Planned(owner);
-
-    /// <summary>Connection of the owner.</summary>
-    public string Owner => _owner.ConnectionString;
+    /// <summary>Connection of the owner, needed at the start alone: none is kept open.</summary>
+    public string Owner { get; } =
+        new NpgsqlConnectionStringBuilder(owner) { Pooling = false }.ConnectionString;
 
     /// <summary>Connection of the server's own role, once it is <see cref="Prepare">there</see>.</summary>
     public string Server { get; private set; } =
@@ -37,7 +36,7 @@ public sealed class DatabaseRoles(string owner, string? given = null)
             else
             {
                 // An owner that may make no roles works itself: its own tables hold it too.
-                Server = Owner;
+                Server = Planned(owner).ConnectionString;
             }
         }
         await using var server = new NpgsqlConnection(Server);

@@ -11,19 +11,27 @@ using Xunit;
 
 namespace Nokko.Browser.Tests;
 
-/// <summary>Tablets and phones of the shop, over TLS with a certificate that Nokko made.</summary>
-public sealed class OtherDevicesTests : IAsyncLifetime
+/// <summary>A server for other devices, once for the tests below.</summary>
+public sealed class ServerForOthers : IAsyncLifetime
 {
-    private const string Name = "nokko.marl.test";
+    public const string Name = "nokko.marl.test";
 
-    private ServerProcess _server = null!;
-
-    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
+    public ServerProcess Server { get; private set; } = null!;
 
     public async ValueTask InitializeAsync() =>
-        _server = await ServerProcess.StartForOthers($"tls_{Guid.NewGuid():N}", Name);
+        Server = await ServerProcess.StartForOthers($"tls_{Guid.NewGuid():N}", Name);
 
-    public ValueTask DisposeAsync() => _server.DisposeAsync();
+    public ValueTask DisposeAsync() => Server.DisposeAsync();
+}
+
+/// <summary>Tablets and phones of the shop, over TLS with a certificate that Nokko made.</summary>
+public sealed class OtherDevicesTests(ServerForOthers others) : IClassFixture<ServerForOthers>
+{
+    private const string Name = ServerForOthers.Name;
+
+    private readonly ServerProcess _server = others.Server;
+
+    private static CancellationToken Cancel => TestContext.Current.CancellationToken;
 
     [Fact]
     public async Task Two_devices_walk_round_together_over_tls()

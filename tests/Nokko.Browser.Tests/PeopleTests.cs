@@ -33,6 +33,7 @@ public sealed class PeopleTests
         owner.Sees("Where you are signed in");
         owner.Press("Marl Street Fitting");
         owner.Sees("Who is here");
+        Settle(owner, server.Address);
         owner.Choose("As", "apprentice");
         owner.Press("Make a link");
         owner.Sees("It works once");
@@ -72,13 +73,9 @@ public sealed class PeopleTests
         colleague.Sees("You look on here: what you change is not kept.");
     }
 
-    [Fact]
-    public async Task What_the_shop_settles_once_stands_in_the_forms_of_the_next_job()
+    /// <summary>What the shop settles once stands in the forms of the next job.</summary>
+    private static void Settle(Driving.Browser owner, string address)
     {
-        await using var server = await ServerProcess.Start($"settled_{Guid.NewGuid():N}");
-        using var owner = new Driving.Browser();
-        owner.SignIn(server.Address, "brenna");
-        owner.Open($"{server.Address}/shop");
         owner.Choose("Tape divided in", "1/32 in");
         owner.Choose("Measured from", "floor");
         owner.Type("Tolerance of a target", "wide");
@@ -92,10 +89,10 @@ public sealed class PeopleTests
         owner.Type("Tolerance of a target", "3/16");
         owner.Press("Keep it");
         owner.Sees("✓ Kept.");
-        owner.Open($"{server.Address}/take-in");
+        owner.Open($"{address}/take-in");
         Assert.Equal("3/16 in", owner.Field("Tolerance").GetAttribute("value"));
         // A limit of the shop's own, and back to the rule of thumb.
-        owner.Open($"{server.Address}/shop");
+        owner.Open($"{address}/shop");
         owner.Press("Ways of fitting, and limits");
         owner.Type("Another, °: caster", "0.7");
         owner.Press("Keep: caster");

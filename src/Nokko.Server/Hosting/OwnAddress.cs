@@ -100,10 +100,16 @@ internal sealed partial class OwnAddress
             )
         );
 
-    private Results<FileContentHttpResult, ProblemHttpResult> Root() =>
-        _certified?.Root is { } root
-            ? TypedResults.File(root.RawData, "application/x-x509-ca-cert", "nokko.crt")
-            : Trouble.Missing("There is nothing to trust by hand here.").Answer();
+    private Results<FileContentHttpResult, ProblemHttpResult> Root(HttpResponse response)
+    {
+        if (_certified?.Root is not { } root)
+        {
+            return Trouble.Missing("There is nothing to trust by hand here.").Answer();
+        }
+        // Not as an attachment: a tablet that is to install it would put it among the files.
+        response.Headers.ContentDisposition = "inline; filename=nokko.crt";
+        return TypedResults.File(root.RawData, "application/x-x509-ca-cert");
+    }
 
     [GeneratedRegex("....")]
     private static partial Regex Pairs();

@@ -29,10 +29,9 @@ public sealed class ServerProcess : IAsyncDisposable
     /// <summary>Starts it for other devices too, as a machine of this name.</summary>
     public static async Task<ServerProcess> StartForOthers(string database, string name)
     {
-        var first = await Start(database);
-        await first.Kill();
+        await CopyDemo(database);
         var port = new Uri(FreeAddress()).Port;
-        var server = new ServerProcess(first._connection, first.Address, false)
+        var server = new ServerProcess(TestCluster.On(database), FreeAddress(), false)
         {
             Others = $"https://{name}:{port}",
             Certificates = Directory.CreateTempSubdirectory("nokko-certificates").FullName,
@@ -48,20 +47,23 @@ public sealed class ServerProcess : IAsyncDisposable
     {
         if (!empty)
         {
-            await TestCluster.CopyDemo(
-                database,
-                async connection =>
-                {
-                    var maker = new ServerProcess(connection, FreeAddress(), false);
-                    await maker.Run();
-                    await maker.Kill();
-                }
-            );
+            await CopyDemo(database);
         }
         var server = new ServerProcess(TestCluster.On(database), FreeAddress(), empty);
         await server.Run();
         return server;
     }
+
+    private static Task CopyDemo(string database) =>
+        TestCluster.CopyDemo(
+            database,
+            async connection =>
+            {
+                var maker = new ServerProcess(connection, FreeAddress(), false);
+                await maker.Run();
+                await maker.Kill();
+            }
+        );
 
     /// <summary>A second server on the same database.</summary>
     public async Task<ServerProcess> Beside()

@@ -48,6 +48,67 @@ public class WhatAPlanRestsOnTests
         Assert.Empty(UBolts(Predict(leaf, Pair(Axle.Rear, shim, shim))));
     }
 
+    [Fact]
+    public void U_bolts_around_a_pack_whose_leaves_are_known_are_told_by_their_length()
+    {
+        var leaf = StacksTests.On(
+            StacksTests.Of(SuspensionKind.CoilOverArm),
+            StacksTests.Of(SuspensionKind.LeafOverslung, (SuspensionSizes.LeafArch, 40))
+        );
+        static Leaf Leaf(double half) =>
+            new()
+            {
+                FrontMm = half,
+                RearMm = half,
+                WidthMm = 60,
+                ThicknessMm = 8,
+                ArchMm = 120 * half * half / 360_000,
+            };
+        var known = StacksTests.Part(1, PartKind.LeafPack, null, (PartSizes.Rate, 60)) with
+        {
+            Leaves = [Leaf(600), Leaf(500), Leaf(400)],
+        };
+        var block = StacksTests.Part(2, PartKind.Block, 40);
+        // Three leaves of 8, the block, plate 12, nut 13 and three threads of 1.5.
+        Assert.Equal(
+            $"New U-bolts, at least {LengthText.Both(24 + 40 + 12 + 13 + 4.5)} inside from the axle's crown",
+            Assert.Single(UBolts(With(known, block))).What
+        );
+        Assert.Equal(
+            $"New U-bolts, at least {LengthText.Both(24 + 12 + 13 + 4.5)} inside from the axle's crown",
+            Assert.Single(UBolts(With(known))).What
+        );
+        // Of a pack whose leaves nobody wrote down no length is told, and no block is where none goes in.
+        var unknown = known with
+        {
+            Leaves = [],
+            Claim = Sample.Mm(50),
+        };
+        Assert.Equal(
+            "New U-bolts, as long as the new pack needs",
+            Assert.Single(UBolts(With(unknown))).What
+        );
+        Assert.Equal(
+            "New U-bolts, longer by the block",
+            Assert.Single(UBolts(With(unknown, block))).What
+        );
+
+        Prediction With(params PlacedPart[] parts) =>
+            Predict(
+                leaf,
+                [
+                    .. Corners
+                        .Of(Axle.Rear)
+                        .SelectMany(
+                            (c, i) =>
+                                parts.Select(
+                                    (p, j) => (c, p with { Id = Sample.Id(960 + (10 * i) + j) })
+                                )
+                        ),
+                ]
+            );
+    }
+
     [Theory]
     [InlineData(SuspensionKind.CoilOverArm, 1)]
     [InlineData(SuspensionKind.CoilFourLink, 0)]

@@ -138,16 +138,16 @@ public sealed class ErasingTests : IAsyncLifetime
         var tables = await _server.Ask<string[]>(
             "select array_agg(relname::text) from pg_class where relkind = 'r' and relnamespace = 'public'::regnamespace and relname <> 'files'"
         );
-        var found = 0;
-        foreach (var table in tables)
-        {
-            found += await _server.Ask<bool>(
-                $"select exists (select 1 from \"{table}\" t where lower(t::text) like lower('%{text}%'))"
-            )
-                ? 1
-                : 0;
-        }
-        return found;
+        return (int)
+            await _server.Ask<long>(
+                string.Join(
+                        " + ",
+                        tables.Select(t =>
+                            $"(exists (select 1 from \"{t}\" t where lower(t::text) like lower('%{text}%')))::int::bigint"
+                        )
+                    )
+                    .Insert(0, "select ")
+            );
     }
 
     private async Task<(TestJob Job, Guid Owner)> HandedOver()

@@ -76,7 +76,6 @@ export default function Trust() {
         <Button
           variant="contained"
           href="/api/address/root"
-          download="nokko.crt"
           sx={{ mt: 1 }}
         >
           Take nokko.crt
