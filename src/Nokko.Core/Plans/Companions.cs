@@ -309,8 +309,8 @@ internal static class Companions
             var pack = parts.FirstOrDefault(p => p.Kind == PartKind.LeafPack && p.Leaves.Count > 0);
             yield return new(
                 axle.Said(),
-                pack is null && block is null ? "New U-bolts, as long as the new pack needs"
-                    : pack is null ? "New U-bolts, longer by the block"
+                pack is null
+                    ? "New U-bolts, longer by the block"
                     : $"New U-bolts, at least {LengthText.Both(LeafPackBuild.UBoltMm(LeafPackBuild.Of(pack).ThicknessMm, block ?? 0))} inside from the axle's crown",
                 block is { } mm
                     ? $"they are never used again; {LengthText.Both(mm)} go between leaf and axle"
