@@ -73,11 +73,7 @@ export default function Trust() {
       </Typography>
       <Box>
         <Typography variant="h2">1. Take the certificate</Typography>
-        <Button
-          variant="contained"
-          href="/api/address/root"
-          sx={{ mt: 1 }}
-        >
+        <Button variant="contained" href="/api/address/root" sx={{ mt: 1 }}>
           Take nokko.crt
         </Button>
       </Box>
