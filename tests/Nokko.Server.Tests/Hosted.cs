@@ -493,6 +493,31 @@ public sealed class TestJob(Caller caller)
         );
     }
 
+    /// <summary>Keeps a photograph of one pixel and puts it into the job.</summary>
+    public async Task AddPhotograph()
+    {
+        using var picture = new ByteArrayContent(
+            Convert.FromBase64String(
+                "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=="
+            )
+        );
+        picture.Headers.ContentType = new("image/png");
+        using var answer = await caller.Http.PostAsync("/api/files", picture);
+        var kept = JsonNode.Parse(await answer.Content.ReadAsStringAsync())!;
+        await caller.Do(
+            Path,
+            "addPhotograph",
+            new
+            {
+                id = Guid.CreateVersion7(),
+                sha256 = kept["sha256"]!.GetValue<string>(),
+                mediaType = kept["mediaType"]!.GetValue<string>(),
+                of = (string?)null,
+                caption = "as it came",
+            }
+        );
+    }
+
     /// <summary>Makes all rubber that the work opened final on its wheels: before, nothing is judged.</summary>
     public async Task CloseRubber()
     {

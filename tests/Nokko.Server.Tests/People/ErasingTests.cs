@@ -168,29 +168,7 @@ public sealed class ErasingTests : IAsyncLifetime
         await _brenna.Shop("takeIn", takeIn);
         await job.BeginRound();
         await job.ReadAll("20 1/2", "20 1/2", "22 1/2", "22 1/2", "41", "41");
-        using var picture = new ByteArrayContent(
-            Convert.FromBase64String(
-                "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=="
-            )
-        );
-        picture.Headers.ContentType = new MediaTypeHeaderValue("image/png");
-        var kept = JsonNode.Parse(
-            await (
-                await _brenna.Http.PostAsync("/api/files", picture, Cancel)
-            ).Content.ReadAsStringAsync(Cancel)
-        )!;
-        await _brenna.Do(
-            job.Path,
-            "addPhotograph",
-            new
-            {
-                id = Guid.CreateVersion7(),
-                sha256 = kept["sha256"]!.GetValue<string>(),
-                mediaType = kept["mediaType"]!.GetValue<string>(),
-                of = (string?)null,
-                caption = "as it came",
-            }
-        );
+        await job.AddPhotograph();
         // A step at which the owner agreed, and the end of the job, as the database keeps them.
         await _server.Ask<object>(
             $"""

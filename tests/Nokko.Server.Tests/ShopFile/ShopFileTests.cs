@@ -285,29 +285,7 @@ public sealed class ShopFileTests : IAsyncLifetime
         );
         var job = new TestJob(_brenna);
         await job.TakeIn();
-        using var picture = new ByteArrayContent(
-            Convert.FromBase64String(
-                "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=="
-            )
-        );
-        picture.Headers.ContentType = new MediaTypeHeaderValue("image/png");
-        var kept = JsonNode.Parse(
-            await (
-                await _brenna.Http.PostAsync("/api/files", picture, Cancel)
-            ).Content.ReadAsStringAsync(Cancel)
-        )!;
-        await _brenna.Do(
-            job.Path,
-            "addPhotograph",
-            new
-            {
-                id = Guid.CreateVersion7(),
-                sha256 = kept["sha256"]!.GetValue<string>(),
-                mediaType = kept["mediaType"]!.GetValue<string>(),
-                of = (string?)null,
-                caption = "as it came",
-            }
-        );
+        await job.AddPhotograph();
         var linde = (await _brenna.Get("/api/shop"))["people"]!
             .AsArray()
             .Single(p => p!["userName"]!.GetValue<string>() == "linde")!["id"]!.GetValue<Guid>();
