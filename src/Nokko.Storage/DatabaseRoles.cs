@@ -158,7 +158,11 @@ public sealed class DatabaseRoles(string owner, string? given = null)
     private static string OwnRole(NpgsqlConnectionStringBuilder owner)
     {
         var database = owner.Database ?? owner.Username ?? "nokko";
-        var name = $"{(database.Length > 50 ? database[..50] : database)}_server";
+        // A name has 63 bytes; what is longer keeps its own end as a sum.
+        var name =
+            database.Length > 50
+                ? $"{database[..40]}_{Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(database)))[..9]}_server"
+                : $"{database}_server";
         return new NpgsqlConnectionStringBuilder(owner.ConnectionString)
         {
             Username = name,

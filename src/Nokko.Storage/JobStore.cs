@@ -188,7 +188,7 @@ public static class JobStore
     /// <summary>Adds the rows of a document to this shop, but for those that are there already. What follows from it is kept by <see cref="DerivedStore.SaveNew"/>.</summary>
     /// <param name="db">The database.</param>
     /// <param name="d">The document.</param>
-    /// <param name="there">Keys of rows that are there: owner, platform, what an earlier job of the vehicle brought. Those that are added are added to it.</param>
+    /// <param name="there">Keys of rows that are there: owner, platform, what an earlier job of the same vehicle brought of the vehicle's. Those that are added are added to it. A row of a job is of that job alone and never there.</param>
     public static void PutJob(this NokkoDb db, JobDocument d, ISet<Guid> there)
     {
         foreach (var list in JobRows.Lists.Where(l => l.Name != "history"))
@@ -196,8 +196,7 @@ public static class JobStore
             db.Write(
                 d,
                 list.Get(d)
-                    // A person stands in each job by itself.
-                    .Where(r => list.Name == "people" || there.Add(r.Id))
+                    .Where(r => db.IsOfJob(list) || there.Add(r.Id))
                     .Select(r => new RowChange.Added(r)),
                 new Dictionary<Guid, uint>()
             );
@@ -207,6 +206,11 @@ public static class JobStore
             db.Put(StoredCommand.Of(line, d.Job.Id, null));
         }
     }
+
+    private static bool IsOfJob(this NokkoDb db, RowList list) =>
+        list.Type == typeof(Person)
+        || db.Model.FindEntityType(list.Type)!.FindProperty(NokkoDb.JobIdColumn) is { } job
+            && job.IsShadowProperty();
 
     /// <summary>Adds a row of a job or of its vehicle.</summary>
     private static void PutOf(this NokkoDb db, Guid job, Guid vehicle, object row)

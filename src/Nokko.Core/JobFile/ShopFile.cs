@@ -219,7 +219,9 @@ public sealed record ShopFile
         }
         ShopPerson[] all = [.. people.OfType<ShopPerson>()];
         return all.DistinctBy(p => p.Id).Count() < all.Length
-            ? throw Refuse.Value("$.people", "A key stands there twice.")
+                ? throw Refuse.Value("$.people", "A key stands there twice.")
+            : all.DistinctBy(p => p.UserName, StringComparer.OrdinalIgnoreCase).Count() < all.Length
+                ? throw Refuse.Value("$.people", "A name to sign in with stands there twice.")
             : all;
     }
 

@@ -254,8 +254,8 @@ internal static class ShopEndpoints
         {
             return Trouble
                 .Gate(
-                    "",
-                    "Somebody settled this differently while you wrote. What you wrote is still here; look at theirs and keep yours again if you still mean it."
+                    "version",
+                    "Somebody settled this differently while you wrote. What you wrote is still here."
                 )
                 .Answer();
         }

@@ -199,7 +199,7 @@ internal static class ShopFileEndpoints
             return Trouble
                 .Gate(
                     "$",
-                    "Something of it is on this server already, in another shop. Nothing was brought in."
+                    "A key of it stands in it twice, or is on this server already, in another shop. Nothing was brought in."
                 )
                 .Answer();
         }
@@ -297,7 +297,7 @@ internal static class ShopFileEndpoints
     /// <summary>Jobs in the order in which they were taken in: a later one of a vehicle continues the rows of an earlier one.</summary>
     private static async Task<int> PutJobs(
         NokkoDb db,
-        HashSet<Guid> there,
+        HashSet<Guid> ofShop,
         IEnumerable<ZipArchiveEntry> entries,
         CancellationToken cancel
     )
@@ -308,14 +308,12 @@ internal static class ShopFileEndpoints
             var job = (await Read(entry, cancel)).Job;
             order.Add((job.TakenInAt, job.Id, entry));
         }
+        // What a vehicle carries from job to job, by vehicle: no other one has a share in it.
+        var ofVehicle = new Dictionary<Guid, HashSet<Guid>>();
         foreach (var (_, id, entry) in order.OrderBy(o => o.At).ThenBy(o => o.Id))
         {
             var d = await Read(entry, cancel);
-            if (there.Contains(id))
-            {
-                throw Refuse.Value(entry.FullName, "This job stands in the zip twice.");
-            }
-            if (!there.Contains(d.Owner.Id) || !there.Contains(d.Platform.Id))
+            if (!ofShop.Contains(d.Owner.Id) || !ofShop.Contains(d.Platform.Id))
             {
                 throw Refuse.Value(
                     entry.FullName,
@@ -331,6 +329,14 @@ internal static class ShopFileEndpoints
                         $"The file {sha256} is named but not in the zip."
                     );
                 }
+            }
+            if (!ofVehicle.TryGetValue(d.Vehicle.Id, out var there))
+            {
+                ofVehicle[d.Vehicle.Id] = there = [.. ofShop];
+            }
+            if (there.Contains(id))
+            {
+                throw Refuse.Value(entry.FullName, "This job stands in the zip twice.");
             }
             db.PutJob(d, there);
             await db.SaveNew(id, cancel);

@@ -170,6 +170,31 @@ public class ShopFileTests
         );
     }
 
+    [Fact]
+    public void Two_who_would_sign_in_with_one_name_are_refused()
+    {
+        var twice = JobJson.Canonical(
+            Whole() with
+            {
+                People =
+                [
+                    .. Whole().People,
+                    new ShopPerson(
+                        Guid.Parse("01900000-0000-7000-8000-000000000002"),
+                        "Another",
+                        "ADA",
+                        PersonRole.Fitter,
+                        Unit.Inch,
+                        null
+                    ),
+                ],
+            }
+        );
+        var refused = Assert.Throws<RefusedException>(() => ShopFile.Read(twice)).Refusal;
+        Assert.Equal("$.people", refused.Field);
+        Assert.Contains("sign in", refused.Message, StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("")]
     [InlineData("null")]

@@ -134,7 +134,27 @@ public sealed class ShopFileTests : IAsyncLifetime
     public async Task Whatever_is_wrong_in_it_is_said_with_its_place_and_nothing_of_it_stays()
     {
         var good = Entries(await Out(_brenna));
-        var job = good.Keys.First(k => k.StartsWith("jobs/", StringComparison.Ordinal));
+        var jobs = good.Keys.Where(k => k.StartsWith("jobs/", StringComparison.Ordinal));
+        var job = jobs.First();
+        // Two of different vehicles, with rows of their vehicles and of their own.
+        string[] pair =
+        [
+            .. jobs.Where(k =>
+                    JsonNode.Parse(good[k]) is { } j
+                    && j["readings"]!.AsArray().Count > 0
+                    && j["plans"]!.AsArray().Count > 0
+                )
+                .DistinctBy(k => JsonNode.Parse(good[k])!["vehicle"]!["id"]!.GetValue<string>())
+                .Take(2),
+        ];
+        string Of(int which, string list) =>
+            JsonNode.Parse(good[pair[which]])![list]![0]!["id"]!.GetValue<string>();
+        void Take(Dictionary<string, byte[]> zip, string list) =>
+            zip[pair[1]] = Encoding.UTF8.GetBytes(
+                Encoding
+                    .UTF8.GetString(zip[pair[1]])
+                    .Replace(Of(1, list), Of(0, list), StringComparison.Ordinal)
+            );
         foreach (
             var (what, broken, says) in new (string, Action<Dictionary<string, byte[]>>, string)[]
             {
@@ -186,6 +206,8 @@ public sealed class ShopFileTests : IAsyncLifetime
                     z => Edit(z, job, s => s["readings"] = "many"),
                     "not a value that may stand here"
                 ),
+                ("a reading of another vehicle's", z => Take(z, "readings"), "twice"),
+                ("a plan of another job's", z => Take(z, "plans"), "twice"),
                 (
                     "a photograph that is none",
                     z => z[$"files/{new string('a', 64)}"] = "picture"u8.ToArray(),
@@ -286,6 +308,29 @@ public sealed class ShopFileTests : IAsyncLifetime
         var job = new TestJob(_brenna);
         await job.TakeIn();
         await job.AddPhotograph();
+        await job.BeginRound();
+        await job.ReadAll("20 1/2", "20 1/2", "22 1/2", "22 1/2", "41", "41");
+        // It comes again: what was read before stands in the files of both jobs.
+        await _brenna.Do(
+            job.Path,
+            "handOver",
+            new
+            {
+                version = (await _brenna.Get(job.Path))["versions"]![
+                    job.Job.ToString()
+                ]!.GetValue<uint>(),
+                odometer = (object?)null,
+                ownerNotes = (string?)null,
+                followUps = Array.Empty<object>(),
+                reason = "its owner fetched it between two steps",
+            }
+        );
+        var again = new TestJob(_brenna) { Platform = job.Platform };
+        var takeIn = Caller.Command("takeIn", again.TakeInBody(job.Platform.ToString()));
+        takeIn["vehicleId"] = job.Vehicle.ToString();
+        takeIn["fitted"] = null;
+        var second = await _brenna.Shop("takeIn", takeIn);
+        Assert.Equal(6, second["document"]!["readings"]!.AsArray().Count);
         var linde = (await _brenna.Get("/api/shop"))["people"]!
             .AsArray()
             .Single(p => p!["userName"]!.GetValue<string>() == "linde")!["id"]!.GetValue<Guid>();
