@@ -31,7 +31,12 @@ public sealed class PeopleTests
         owner.Sees("Yard");
         owner.Press("Ada Marl: your own page");
         owner.Sees("Where you are signed in");
+        // The server does not answer for a while: the page says so, and comes when it does.
+        Blocked(owner, "*/api/shop");
         owner.Press("Marl Street Fitting");
+        owner.Sees("This page needs the network");
+        Blocked(owner);
+        owner.Driver.Navigate().Refresh();
         owner.Sees("Who is here");
         Settle(owner, server.Address);
         owner.Choose("As", "apprentice");
@@ -73,6 +78,15 @@ public sealed class PeopleTests
         colleague.Sees("You look on here: what you change is not kept.");
     }
 
+    private static void Blocked(Driving.Browser browser, params string[] addresses)
+    {
+        browser.Driver.ExecuteCdpCommand("Network.enable", []);
+        browser.Driver.ExecuteCdpCommand(
+            "Network.setBlockedURLs",
+            new Dictionary<string, object?> { ["urls"] = addresses }
+        );
+    }
+
     /// <summary>What the shop settles once stands in the forms of the next job.</summary>
     private static void Settle(Driving.Browser owner, string address)
     {
@@ -89,6 +103,25 @@ public sealed class PeopleTests
         owner.Type("Tolerance of a target", "3/16");
         owner.Press("Keep it");
         owner.Sees("✓ Kept.");
+        // Another tab was first: both are shown, and mine is kept when I say so.
+        var mine = owner.Driver.CurrentWindowHandle;
+        owner.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        owner.Open($"{address}/shop");
+        owner.Choose("Tape divided in", "1/8 in");
+        owner.Press("Keep it");
+        owner.Sees("✓ Kept.");
+        owner.Driver.Close();
+        owner.Driver.SwitchTo().Window(mine);
+        owner.Type("An hour costs", "84");
+        owner.Press("Keep it");
+        owner.Sees("Somebody else changed this first");
+        owner.Sees("1/8 in");
+        owner.Press("Keep mine over theirs");
+        owner.Sees("✓ Kept.");
+        owner.Until(
+            d => d.FindElements(By.CssSelector("form [role=alert] table")).Count == 0,
+            "the choice is made"
+        );
         owner.Open($"{address}/take-in");
         Assert.Equal("3/16 in", owner.Field("Tolerance").GetAttribute("value"));
         // A limit of the shop's own, and back to the rule of thumb.

@@ -226,7 +226,10 @@ internal static class ShopEndpoints
         );
     }
 
-    private static async Task<Results<Ok, ProblemHttpResult>> Settle(
+    /// <summary>Version of the shop as it is kept now.</summary>
+    internal sealed record KeptShop(uint Version);
+
+    private static async Task<Results<Ok<KeptShop>, ProblemHttpResult>> Settle(
         ShopBody body,
         SignedIn me,
         NokkoDb db,
@@ -244,7 +247,9 @@ internal static class ShopEndpoints
             (shop.Name, shop.Settings) = (body.Name.Trim(), settings);
             db.Entry(shop).Property(NokkoDb.VersionColumn).OriginalValue = body.Version;
             await db.SaveChangesAsync(cancel);
-            return TypedResults.Ok();
+            return TypedResults.Ok(
+                new KeptShop((uint)db.Entry(shop).Property(NokkoDb.VersionColumn).CurrentValue!)
+            );
         }
         catch (RefusedException e)
         {

@@ -278,7 +278,9 @@ export interface paths {
                     headers: {
                         [name: string]: unknown;
                     };
-                    content?: never;
+                    content: {
+                        "application/json": components["schemas"]["KeptShop"];
+                    };
                 };
             };
         };
@@ -4708,6 +4710,10 @@ export interface components {
         KeptFile: {
             sha256: string;
             mediaType: string;
+        };
+        KeptShop: {
+            /** Format: uint32 */
+            version: number;
         };
         KindView: {
             kind: components["schemas"]["SuspensionKind"];

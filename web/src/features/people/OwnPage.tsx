@@ -10,6 +10,7 @@ import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
 import { device } from "../../api/device";
 import { useMe } from "../../api/job";
+import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { Press } from "../../shared/Press";
 import { dayAndTime } from "../../shared/time";
 import { useAsk } from "./ask";
@@ -26,6 +27,9 @@ export default function OwnPage() {
     queryKey: ["own-page"],
     queryFn: async () => must(await api.GET("/api/me/page")),
   });
+  if (page.isError && !page.data) {
+    return <NeedsNetwork why={page.error} />;
+  }
   if (!me || !page.data) {
     return null;
   }

@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { api, type Schemas } from "../../api/client";
+import { Both, type Lines } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { Press } from "../../shared/Press";
 import { retypedWithUnit, typed } from "../../shared/quantity";
@@ -13,6 +14,7 @@ import { useAsk } from "./ask";
 import { Field } from "./Entry";
 
 const fields = [
+  "version",
   "name",
   "lengthUnit",
   "denominator",
@@ -23,6 +25,40 @@ const fields = [
   "dates",
 ];
 
+interface Text {
+  name: string;
+  lengthUnit: Schemas["ShopSettings"]["lengthUnit"];
+  denominator: string;
+  datum: Schemas["Datum"];
+  tolerance: string;
+  hour: string;
+  bays: string;
+  dates: string;
+}
+
+const textOf = ({ name, settings: s }: Schemas["ShopPage"]): Text => ({
+  name,
+  lengthUnit: s.lengthUnit,
+  denominator: String(s.denominator),
+  datum: s.datum,
+  tolerance: retypedWithUnit(s.tolerance),
+  hour: s.hourRate?.toString() ?? "",
+  bays: s.bays.join("\n"),
+  dates: s.dates,
+});
+
+/** The settings as lines, each with its label. */
+const linesOf = (t: Text): Lines => ({
+  "Name of the shop": t.name,
+  "Lengths, for who comes": t.lengthUnit,
+  "Tape divided in": t.denominator === "1" ? "1 mm" : `1/${t.denominator} in`,
+  "Measured from": datumWords[t.datum],
+  "Tolerance of a target": t.tolerance,
+  "An hour costs": t.hour,
+  Bays: t.bays.split("\n").join(", "),
+  Dates: t.dates,
+});
+
 /** What the shop has settled once: forms begin with it, each job may say otherwise. */
 export function SettledOnce({
   shop,
@@ -31,18 +67,42 @@ export function SettledOnce({
   shop: Schemas["ShopPage"];
   anew: () => Promise<void>;
 }) {
-  const { ask, at, rest } = useAsk();
+  const { ask, at, rest, forget } = useAsk();
   const unit = useUnit();
-  const was = shop.settings;
-  const [name, setName] = useState(shop.name);
-  const [lengthUnit, setLengthUnit] = useState(was.lengthUnit);
-  const [denominator, setDenominator] = useState(String(was.denominator));
-  const [datum, setDatum] = useState<string>(was.datum);
-  const [tolerance, setTolerance] = useState(retypedWithUnit(was.tolerance));
-  const [hour, setHour] = useState(was.hourRate?.toString() ?? "");
-  const [bays, setBays] = useState(was.bays.join("\n"));
-  const [dates, setDates] = useState(was.dates);
+  const [text, setText] = useState(() => textOf(shop));
+  const [seen, setSeen] = useState(shop.version);
   const [kept, setKept] = useState(false);
+  const set = (change: Partial<Text>) => {
+    setKept(false);
+    setText((was) => ({ ...was, ...change }));
+  };
+  const hourRate =
+    text.hour.trim() === "" ? null : Number(text.hour.replace(",", "."));
+  const noNumber = hourRate !== null && !(hourRate >= 0);
+  const keep = async (over: number) => {
+    const it = await ask(() =>
+      api.PUT("/api/shop", {
+        body: {
+          version: over,
+          name: text.name,
+          settings: {
+            lengthUnit: text.lengthUnit,
+            denominator: Number(text.denominator),
+            datum: text.datum,
+            tolerance: typed(text.tolerance, unit, "told"),
+            hourRate,
+            bays: text.bays.split("\n"),
+            dates: text.dates,
+          },
+        },
+      }),
+    );
+    setKept(it !== null);
+    if (it?.data) {
+      setSeen(it.data.version);
+    }
+    await anew();
+  };
   const list = (
     label: string,
     field: string,
@@ -67,8 +127,6 @@ export function SettledOnce({
       ))}
     </TextField>
   );
-  const hourRate = hour.trim() === "" ? null : Number(hour.replace(",", "."));
-  const noNumber = hourRate !== null && !(hourRate >= 0);
   return (
     <Box
       component="form"
@@ -92,33 +150,45 @@ export function SettledOnce({
       >
         <Field
           label="Name of the shop"
-          value={name}
-          set={setName}
+          value={text.name}
+          set={(name) => {
+            set({ name });
+          }}
           refused={at("name")}
         />
         {list(
           "Lengths, for who comes",
           "lengthUnit",
-          lengthUnit,
+          text.lengthUnit,
           (u) => {
-            setLengthUnit(u as typeof lengthUnit);
+            set({ lengthUnit: u as Text["lengthUnit"] });
           },
           [
             ["in", "inches"],
             ["mm", "millimetres"],
           ],
         )}
-        {list("Tape divided in", "denominator", denominator, setDenominator, [
-          ["8", "1/8 in"],
-          ["16", "1/16 in"],
-          ["32", "1/32 in"],
-          ["1", "1 mm"],
-        ])}
+        {list(
+          "Tape divided in",
+          "denominator",
+          text.denominator,
+          (denominator) => {
+            set({ denominator });
+          },
+          [
+            ["8", "1/8 in"],
+            ["16", "1/16 in"],
+            ["32", "1/32 in"],
+            ["1", "1 mm"],
+          ],
+        )}
         {list(
           "Measured from",
           "datum",
-          datum,
-          setDatum,
+          text.datum,
+          (d) => {
+            set({ datum: d as Schemas["Datum"] });
+          },
           (["hub", "floor", "rim", "frame"] as const).map((d) => [
             d,
             datumWords[d],
@@ -126,16 +196,20 @@ export function SettledOnce({
         )}
         <Field
           label="Tolerance of a target"
-          value={tolerance}
-          set={setTolerance}
+          value={text.tolerance}
+          set={(tolerance) => {
+            set({ tolerance });
+          }}
           placeholder={`${unit === "in" ? "1/4 in" : "6 mm"}, the rule of thumb`}
           slotProps={{ inputLabel: { shrink: true } }}
           refused={at("tolerance")}
         />
         <Field
           label="An hour costs"
-          value={hour}
-          set={setHour}
+          value={text.hour}
+          set={(hour) => {
+            set({ hour });
+          }}
           placeholder="100, a rule of thumb"
           slotProps={{ inputLabel: { shrink: true } }}
           refused={
@@ -145,8 +219,10 @@ export function SettledOnce({
         {list(
           "Dates",
           "dates",
-          dates,
-          setDates,
+          text.dates,
+          (dates) => {
+            set({ dates });
+          },
           shop.dateLanguages.map((l) => [
             l.tag,
             `${l.said}: ${dateIn(l.tag, new Date())}`,
@@ -154,43 +230,37 @@ export function SettledOnce({
         )}
         <Field
           label="Bays, one on each line"
-          value={bays}
-          set={setBays}
+          value={text.bays}
+          set={(bays) => {
+            set({ bays });
+          }}
           multiline
           refused={at("bays")}
         />
       </Box>
+      {at("version") !== undefined && shop.version !== seen && (
+        <Both
+          by={null}
+          at={null}
+          mine={linesOf(text)}
+          theirs={linesOf(textOf(shop))}
+          onTheirs={() => {
+            setText(textOf(shop));
+            setSeen(shop.version);
+            forget();
+          }}
+          onMine={() => keep(shop.version)}
+        />
+      )}
       <Typography role="alert" color="error">
         {rest(fields)}
       </Typography>
-      <Box sx={{ display: "flex", gap: 2, alignItems: "center" }}>
+      <Box sx={{ display: "flex", gap: 2, alignItems: "center", mt: 1 }}>
         <Press
           type="submit"
           variant="outlined"
           disabled={noNumber}
-          act={async () => {
-            setKept(false);
-            const it = await ask(() =>
-              api.PUT("/api/shop", {
-                body: {
-                  version: shop.version,
-                  name,
-                  settings: {
-                    lengthUnit,
-                    denominator: Number(denominator),
-                    datum: datum as Schemas["Datum"],
-                    tolerance: typed(tolerance, unit, "told"),
-                    hourRate,
-                    bays: bays.split("\n"),
-                    dates,
-                  },
-                },
-              }),
-            );
-            setKept(it !== null);
-            // Also after a refusal: the next time it is kept over what was seen.
-            await anew();
-          }}
+          act={() => keep(seen)}
         >
           Keep it
         </Press>

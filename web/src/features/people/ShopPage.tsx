@@ -6,6 +6,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, must, type Schemas } from "../../api/client";
 import { useMe } from "../../api/job";
+import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { Press } from "../../shared/Press";
 import { Surely } from "../../shared/Surely";
 import { dayAndTime, dayOfYear } from "../../shared/time";
@@ -30,6 +31,9 @@ export default function ShopPage() {
   const { ask, at, rest } = useAsk();
   const here = useAddress();
   const [link, setLink] = useState<{ says: string; path: string } | null>(null);
+  if (shop.isError && !shop.data) {
+    return <NeedsNetwork why={shop.error} />;
+  }
   if (!me || !shop.data) {
     return null;
   }

@@ -23,6 +23,10 @@ export function useAsk() {
     problem,
     /** Whether a field was refused at any time: once asked for, it stays. */
     wasRefused: (field: string) => refused.includes(field),
+    /** Forgets what was refused: it is settled otherwise. */
+    forget: () => {
+      setProblem(null);
+    },
     /** Why a field was refused. */
     at: (field: string) =>
       problem?.field === field ? problem.message : undefined,
