@@ -151,6 +151,10 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<ShopWay>>();
         Json<IReadOnlyList<GeometryLimit>>();
         Json<IReadOnlyList<KitPiece>>();
+        Json<PartFit>();
+        Json<IReadOnlyList<VariantList>>();
+        Json<IReadOnlyList<MatePlace>>();
+        Json<IReadOnlyList<FittedAnyway>>();
 
         void Json<T>() =>
             configurationBuilder

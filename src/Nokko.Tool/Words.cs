@@ -20,7 +20,7 @@ internal static class Words
         Put("stationWords", "Record<string, string>", Corners.Stations);
         Put(
             "partWords",
-            "Record<Kinds[\"PartKind\"], { said: string; belowSpring: boolean; offered: boolean; alone: boolean }>",
+            "Record<Kinds[\"PartKind\"], { said: string; belowSpring: boolean; offered: boolean; alone: boolean; also: string[] }>",
             PartRule.All.ToDictionary(
                 r => r.Kind,
                 r => new
@@ -29,6 +29,7 @@ internal static class Words
                     r.BelowSpring,
                     r.Offered,
                     r.Alone,
+                    Also = r.AlsoCalled,
                 }
             )
         );
@@ -63,6 +64,17 @@ internal static class Words
             "Record<Kinds[\"JointKind\"], { said: string; lookedAt: boolean }>",
             Enum.GetValues<JointKind>()
                 .ToDictionary(k => k, k => new { Said = k.Said(), LookedAt = k.IsLookedAt() })
+        );
+        Put(
+            "aspectWords",
+            "Record<Kinds[\"VariantAspect\"], string>",
+            Enum.GetValues<VariantAspect>().ToDictionary(a => a, a => a.Said())
+        );
+        Put(
+            "mateWords",
+            "Record<Kinds[\"MateKind\"], { said: string; length: boolean }>",
+            Enum.GetValues<MateKind>()
+                .ToDictionary(m => m, m => new { Said = m.Said(), Length = m.IsLength() })
         );
         Put("leftOpen", "string", FittingRules.LeftOpen);
         Put("secondEyes", "string", DoStep.SecondEyes);

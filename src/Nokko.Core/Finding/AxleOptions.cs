@@ -25,6 +25,8 @@ internal sealed record AxleOption(
 
     public int Opened => Touched > 0 ? 1 : 0;
 
+    public int Unsure => Math.Max(Left.Unsure, Right.Unsure);
+
     public int Irreversible => Left.Irreversible.Count + Right.Irreversible.Count;
 
     public double Hours => Left.Hours + Right.Hours;
@@ -254,7 +256,11 @@ internal sealed class AxleOptions
                 [],
                 .. here.Length > 0 ? [here] : Array.Empty<PlacedPart[]>(),
                 .. pool
-                    .Parts.Where(p => p.Kind == kind && !(here.Length == 1 && IsThere(here[0], p)))
+                    .Parts.Where(p =>
+                        p.Kind == kind
+                        && !(here.Length == 1 && IsThere(here[0], p))
+                        && pool.Fits(p, axle.Axle).State != FitState.DoesNot
+                    )
                     .Select(p => new[] { p with { Id = PieceId(p.Id, corner) } }),
             ];
             stacks =
@@ -282,7 +288,7 @@ internal sealed class AxleOptions
                 situation.Vehicle,
                 axle,
                 ends,
-                pool.PriceOf
+                pool
             );
             if (option is not null)
             {

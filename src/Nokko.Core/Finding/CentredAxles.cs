@@ -89,6 +89,7 @@ internal sealed class CentredAxles
             }
             var cure = _cures.FirstOrDefault(p =>
                 (p.Kind == PartKind.TrackBar || axle == Axle.Rear)
+                && _pool.Fits(p, axle).State != FitState.DoesNot
                 && _pool.Enough(Uses([.. come.Select(c => c.Item2.PartId!.Value), p.Id]))
                 && Worst(axle, rise(axle), [.. there, p]) <= _mostMm
             );

@@ -22,7 +22,7 @@ internal sealed class CornerOption
         CornerRise? bare,
         AxleState axle,
         TravelEnds ends,
-        Func<PlacedPart, double> priceOf
+        SearchPool pool
     )
     {
         (Corner, Parts, Rise, Bare) = (corner, parts, rise, bare);
@@ -34,7 +34,8 @@ internal sealed class CornerOption
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
         Hours = come.Sum(HoursOf);
         HoursGuessed = come.Any(p => p.Hours is null);
-        Cost = come.Sum(priceOf);
+        Cost = come.Sum(pool.PriceOf);
+        Unsure = come.Any(p => pool.Fits(p, axle.Axle).State == FitState.Unknown) ? 1 : 0;
         MoneyGuessed = come.Any(p => p.Price is null && !PartRule.Of(p.Kind).Turned);
         Irreversible = [.. Cuts(corner, come, axle)];
         Key = Ids(parts);
@@ -77,6 +78,9 @@ internal sealed class CornerOption
 
     /// <summary>Pieces that come or go.</summary>
     public int Touched { get; }
+
+    /// <summary>1 where nobody knows of a piece that comes whether it fits, else 0.</summary>
+    public int Unsure { get; }
 
     public double Hours { get; }
 
@@ -123,12 +127,16 @@ internal sealed class CornerOption
         Vehicles.Vehicle vehicle,
         AxleState axle,
         TravelEnds ends,
-        Func<PlacedPart, double> priceOf
+        SearchPool pool
     )
     {
         if (LiftLaw.Refusals(corner, parts, axle).FirstOrDefault() is { } refused)
         {
             return (null, refused);
+        }
+        if (pool.WhyNotTogether(parts, old, axle.Axle) is { } apart)
+        {
+            return (null, apart);
         }
         var (rise, why) = CornerRise.Of(corner, old, parts, vehicle, axle);
         if (rise is null)
@@ -136,7 +144,7 @@ internal sealed class CornerOption
             return (null, why);
         }
         var (bare, _) = CornerRise.Of(corner, [], parts, vehicle, axle);
-        return (new CornerOption(corner, parts, old, rise, bare, axle, ends, priceOf), null);
+        return (new CornerOption(corner, parts, old, rise, bare, axle, ends, pool), null);
     }
 
     /// <summary>What must be cut for pieces that come in.</summary>

@@ -19,6 +19,12 @@ public static class FoundWords
     )
     {
         var (a, b) = (above.Rank, below.Rank);
+        if (Differs(rules.Order, a, b) == nameof(Rank.Unsure))
+        {
+            return b.Unsure > a.Unsure
+                ? "nobody noted whether each of its parts fits this vehicle"
+                : $"less likely to land, {InHundred(below.Chance)} against {InHundred(above.Chance)}";
+        }
         if (rules.Order == SearchOrder.LeastCost && Money(b.Expected) != Money(a.Expected))
         {
             var (was, does) = (

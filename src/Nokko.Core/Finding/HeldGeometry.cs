@@ -108,7 +108,11 @@ internal sealed class HeldGeometry
             var set in CureParts
                 .Of(broken.Kind)
                 .SelectMany(Sets)
-                .Where(set => set.All(p => HasPlace(p.Kind, axle)))
+                .Where(set =>
+                    set.All(p =>
+                        HasPlace(p.Kind, axle) && _pool.Fits(p, axle).State != FitState.DoesNot
+                    )
+                )
                 .OrderBy(set => set.Sum(p => Takes(p) * Corners(p.Kind, axle).Count))
         )
         {

@@ -36,6 +36,7 @@ public enum SearchOrder
 /// <param name="Hours">Hours.</param>
 /// <param name="Cost">Price of what comes; what has none costs the median of its kind.</param>
 /// <param name="Parts">Ids of the parts, corner by corner; empty stands before all.</param>
+/// <param name="Unsure">1 where nobody knows of a part that comes whether it fits, else 0.</param>
 public readonly record struct Rank(
     int Missing,
     double Expected,
@@ -45,7 +46,8 @@ public readonly record struct Rank(
     int Opened,
     double Hours,
     double Cost,
-    string Parts
+    string Parts,
+    int Unsure = 0
 )
 {
     /// <summary>Width of a step of chance and of a limit's share.</summary>
@@ -62,9 +64,14 @@ public readonly record struct Rank(
 
     /// <summary>An order, the best first.</summary>
     /// <param name="order">By what.</param>
-    public static IComparer<Rank> By(SearchOrder order)
+    public static IComparer<Rank> By(SearchOrder order) => By(Named(order));
+
+    /// <summary>What gets there for least, whether it is known to fit or not.</summary>
+    internal static IComparer<Rank> LeastWay() => By(WhateverFits(SearchOrder.LeastCost));
+
+    private static Comparer<Rank> By(IReadOnlyList<(string Name, Func<Rank, double> Of)> named)
     {
-        var keys = Named(order).Select(n => n.Of).ToArray();
+        var keys = named.Select(n => n.Of).ToArray();
         return Comparer<Rank>.Create(
             (a, b) =>
             {
@@ -89,6 +96,13 @@ public readonly record struct Rank(
     /// <param name="order">The order.</param>
     /// <exception cref="ArgumentOutOfRangeException">It is no order.</exception>
     internal static IReadOnlyList<(string Name, Func<Rank, double> Of)> Named(SearchOrder order) =>
+        [FitsAndLands, .. WhateverFits(order), (nameof(Unsure), r => r.Unsure)];
+
+    /// <summary>What is known to fit and sure enough stands before all else.</summary>
+    private static (string, Func<Rank, double>) FitsAndLands { get; } =
+        (nameof(Unsure), r => r.Unsure == 0 && r.Missing <= EnoughMissing ? 0 : 1);
+
+    private static (string Name, Func<Rank, double> Of)[] WhateverFits(SearchOrder order) =>
         order switch
         {
             SearchOrder.LeastCost =>

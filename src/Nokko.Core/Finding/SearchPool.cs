@@ -13,10 +13,12 @@ internal sealed class SearchPool
     private readonly Dictionary<Guid, string> _names = [];
     private readonly Dictionary<PartKind, double> _median;
     private readonly bool _mayBuy;
+    private readonly Situation _situation;
+    private readonly Dictionary<(Guid, Vehicles.Axle), FitVerdict> _fits = [];
 
     public SearchPool(Situation situation, IReadOnlyList<Part> shelf, SearchRules rules)
     {
-        (_mayBuy, HourRate) = (rules.MayBuy, rules.HourRate);
+        (_situation, _mayBuy, HourRate) = (situation, rules.MayBuy, rules.HourRate);
         _median = shelf
             .Where(p => p.Price is not null && p.BinnedAt is null)
             .GroupBy(p => p.Kind)
@@ -35,9 +37,14 @@ internal sealed class SearchPool
             {
                 continue;
             }
+            var placed = PlacedPart.Of(part, part.Id);
             if (rules.WhyNot(part.Kind) is { } why)
             {
                 left.Add((part.Name, why));
+            }
+            else if (WhyNowhere(placed) is { } nowhere)
+            {
+                left.Add((part.Name, nowhere));
             }
             else if (part.Count == 0 && !_mayBuy)
             {
@@ -45,7 +52,7 @@ internal sealed class SearchPool
             }
             else
             {
-                Parts.Add(PlacedPart.Of(part, part.Id));
+                Parts.Add(placed);
             }
         }
         foreach (var piece in situation.From.Stacks.SelectMany(s => s.Parts))
@@ -113,6 +120,50 @@ internal sealed class SearchPool
                     or LiftFamily.Block
                     or LiftFamily.Shackle
                     or LiftFamily.Adjuster;
+
+    /// <summary>Whether a part of the shelf fits an axle, whatever stands there.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="axle">The axle.</param>
+    public FitVerdict Fits(PlacedPart part, Vehicles.Axle axle)
+    {
+        var key = (part.PartId ?? part.Id, axle);
+        if (!_fits.TryGetValue(key, out var verdict))
+        {
+            verdict = PartFit.Of(part, _situation.Platform, new FitPlace(_situation.Vehicle, axle));
+            _fits[key] = verdict;
+        }
+        return verdict;
+    }
+
+    /// <summary>Why pieces cannot stand at one corner together; null where they can, or where they stand there already.</summary>
+    /// <param name="parts">What would stand there.</param>
+    /// <param name="old">What stands there.</param>
+    /// <param name="axle">The axle.</param>
+    public string? WhyNotTogether(
+        IReadOnlyList<PlacedPart> parts,
+        IReadOnlyList<PlacedPart> old,
+        Vehicles.Axle axle
+    ) =>
+        parts.All(old.Contains)
+            ? null
+            : parts
+                .Where(p => p.Fit is not null && Fits(p, axle).State != FitState.DoesNot)
+                .Select(p =>
+                    PartFit.Of(
+                        p,
+                        _situation.Platform,
+                        new FitPlace(_situation.Vehicle, axle, parts)
+                    )
+                )
+                .FirstOrDefault(v => v.State == FitState.DoesNot)
+                ?.Why;
+
+    /// <summary>Why a part fits neither axle; null where it fits one, or where nobody knows.</summary>
+    private string? WhyNowhere(PlacedPart part) =>
+        Vehicles.Corners.Axles.Select(a => Fits(part, a)).ToArray() is var both
+        && both.All(v => v.State == FitState.DoesNot)
+            ? both[0].Why
+            : null;
 
     /// <summary>Settings of a torsion bar's adjuster that are looked at: in half turns from the untouched.</summary>
     private static IEnumerable<PlacedPart> Turns() =>

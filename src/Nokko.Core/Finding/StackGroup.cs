@@ -30,6 +30,8 @@ internal sealed class StackGroup
 
     public required int Opened { get; init; }
 
+    public required int Unsure { get; init; }
+
     public required double Hours { get; init; }
 
     public required double Cost { get; init; }
@@ -106,6 +108,7 @@ internal sealed class StackGroup
             Touched = o.Touched,
             Irreversible = o.Irreversible,
             Opened = o.Opened,
+            Unsure = o.Unsure,
             Hours = o.Hours,
             Cost = o.Cost,
             Doing = o.Doing(rate),
@@ -130,6 +133,7 @@ internal sealed class StackGroup
             Touched = Math.Min(a.Touched, b.Touched),
             Irreversible = Math.Min(a.Irreversible, b.Irreversible),
             Opened = Math.Min(a.Opened, b.Opened),
+            Unsure = Math.Min(a.Unsure, b.Unsure),
             Hours = Math.Min(a.Hours, b.Hours),
             Cost = Math.Min(a.Cost, b.Cost),
             Doing = Math.Min(a.Doing, b.Doing),

@@ -154,8 +154,14 @@ public sealed partial class StackSearch
             Hours(w),
             Cost(w),
             Cost(w) + (Hours(w) * _rules.HourRate),
+            Unsure(w),
             string.Join('|', w.Corners.Select(c => c.Key))
         );
+
+    private int Unsure(Worked w) =>
+        w.Beside.Any(b => _pool.Fits(b.Part, Corners.AxleOf(b.Corner)).State == FitState.Unknown)
+            ? 1
+            : Math.Max(w.Front.Unsure, w.Rear.Unsure);
 
     private static int Touched(Worked w) => w.Front.Touched + w.Rear.Touched + w.Beside.Count;
 

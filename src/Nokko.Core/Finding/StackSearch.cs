@@ -120,7 +120,7 @@ public sealed partial class StackSearch
                 yield return news;
             }
         }
-        foreach (var news in Walk(_rules.Order, cancel))
+        foreach (var news in Walk(_rules.Order, Rank.By(_rules.Order), cancel))
         {
             yield return news;
         }
@@ -132,7 +132,7 @@ public sealed partial class StackSearch
         for (var settled = false; !settled; )
         {
             settled = true;
-            foreach (var news in Walk(SearchOrder.LeastCost, cancel))
+            foreach (var news in Walk(SearchOrder.LeastCost, Rank.LeastWay(), cancel))
             {
                 // To leave it as it is is no try: done again, it gives the same again.
                 if (news is not { Proved: true, Found: { Stopped: null, Rank.Touched: > 0 } least })
@@ -159,10 +159,14 @@ public sealed partial class StackSearch
     }
 
     /// <summary>Every stack in an order, each proved when it comes.</summary>
-    private IEnumerable<SearchNews> Walk(SearchOrder order, CancellationToken cancel)
+    private IEnumerable<SearchNews> Walk(
+        SearchOrder order,
+        IComparer<Rank> by,
+        CancellationToken cancel
+    )
     {
         var steps = 0;
-        _open = new(Rank.By(order));
+        _open = new(by);
         _open.Enqueue(new Branch(_front!.Root, _rear!.Root, null), Bound(_front.Root, _rear.Root));
         while (_open.TryDequeue(out var branch, out _))
         {
@@ -332,6 +336,7 @@ public sealed partial class StackSearch
             front.Hours + rear.Hours,
             front.Cost + rear.Cost,
             front.Doing + rear.Doing,
+            Math.Max(front.Unsure, rear.Unsure),
             ""
         );
 
@@ -344,6 +349,7 @@ public sealed partial class StackSearch
         double hours,
         double cost,
         double doing,
+        int unsure,
         string parts
     ) =>
         new(
@@ -355,7 +361,8 @@ public sealed partial class StackSearch
             opened,
             hours,
             cost,
-            parts
+            parts,
+            unsure
         );
 
     /// <summary>Two groups of stacks, or one stack.</summary>

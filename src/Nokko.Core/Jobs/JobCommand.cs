@@ -31,6 +31,8 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(SavePlan), "savePlan")]
 [JsonDerivedType(typeof(ChoosePlan), "choosePlan")]
 [JsonDerivedType(typeof(DropPlan), "dropPlan")]
+[JsonDerivedType(typeof(FitAnyway), "fitAnyway")]
+[JsonDerivedType(typeof(SetMates), "setMates")]
 [JsonDerivedType(typeof(BeginFitting), "beginFitting")]
 [JsonDerivedType(typeof(DoStep), "doStep")]
 [JsonDerivedType(typeof(SetSpec), "setSpec")]

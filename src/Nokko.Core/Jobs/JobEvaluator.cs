@@ -128,6 +128,7 @@ public static class JobEvaluator
             Speaks(stances, from.Id)
         )
         {
+            Platform = d.Platform.Name,
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
             Weighed = Weighed(stances, from.Id),

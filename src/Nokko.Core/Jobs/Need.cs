@@ -21,6 +21,9 @@ public enum NeedKind
     /// <summary>The fitting begun.</summary>
     BeginFitting,
 
+    /// <summary>A plan mended that cannot be begun as it stands.</summary>
+    MendPlan,
+
     /// <summary>The fitting of a second pass begun.</summary>
     BeginSecondPass,
 
@@ -58,7 +61,7 @@ public enum NeedKind
 /// <summary>What a job needs next, as facts: the words are made when somebody reads them.</summary>
 /// <param name="Kind">What.</param>
 /// <param name="Count">How many: corners, steps, lines or follow-ups.</param>
-/// <param name="Text">A step, the station that is read again, or the axle that looks otherwise.</param>
+/// <param name="Text">A step, the station that is read again, the axle that looks otherwise, or what stands in the way of a plan.</param>
 /// <param name="RakeMm">Rake now, mm; null when it is not known.</param>
 /// <param name="RakeUMm">Its standard uncertainty, mm.</param>
 /// <param name="Datum">Its datum.</param>
@@ -81,7 +84,10 @@ public sealed record Need(
             or NeedKind.ReadAgain
             or NeedKind.EyeAndTape
             or NeedKind.SettleAgain => Phase.WalkRound,
-            NeedKind.ChooseParts or NeedKind.BeginFitting or NeedKind.BeginSecondPass => Phase.Plan,
+            NeedKind.ChooseParts
+            or NeedKind.BeginFitting
+            or NeedKind.MendPlan
+            or NeedKind.BeginSecondPass => Phase.Plan,
             NeedKind.NextStep or NeedKind.CloseLedgers or NeedKind.CloseRubber => Phase.Fit,
             NeedKind.Miss or NeedKind.Look => Phase.Prove,
             _ => throw new InvalidOperationException($"No phase is known for {Kind}."),
@@ -120,6 +126,7 @@ public sealed record Need(
                 $"{sits}Walk round it before anything is undone: {Counted("corner")} to read.",
             NeedKind.ChooseParts => $"{sits}Choose the parts that make it sit right.",
             NeedKind.BeginFitting => $"{sits}The plan stands: begin the fitting when it is agreed.",
+            NeedKind.MendPlan => $"{sits}The plan cannot be begun as it stands. {Text}",
             NeedKind.BeginSecondPass =>
                 $"{sits}A second pass is planned: begin the fitting when it is agreed.",
             NeedKind.NextStep => $"Next on the card: {Text}. {Counted("step")} to go.",
@@ -151,11 +158,11 @@ public sealed record Need(
         {
             return unread > 0 ? new Need(NeedKind.WalkBefore, unread)
                 : Progress.DraftChanges(d) == 0 ? new Need(NeedKind.ChooseParts)
-                : new Need(NeedKind.BeginFitting);
+                : Draft(d, results, NeedKind.BeginFitting);
         }
         if (Progress.DraftChanges(d) > 0)
         {
-            return new Need(NeedKind.BeginSecondPass);
+            return Draft(d, results, NeedKind.BeginSecondPass);
         }
         var left = Progress.CardOf(d).Steps.Where(s => !Progress.IsDone(d, s.Key)).ToArray();
         if (left.Length > 0)
@@ -192,6 +199,13 @@ public sealed record Need(
             _ => new Need(NeedKind.Look),
         };
     }
+
+    /// <summary>What a drafted plan needs: mended first, where it cannot be begun.</summary>
+    private static Need Draft(JobDocument d, JobResults results, NeedKind begin) =>
+        d.DraftPlan() is { } plan
+        && results.Predictions.FirstOrDefault(p => p.PlanId == plan.Id)?.WhyNotBegun() is { } why
+            ? new Need(NeedKind.MendPlan, Text: why)
+            : new Need(begin);
 
     private string Counted(string what) => Count == 1 ? $"1 {what}" : $"{Count} {what}s";
 }

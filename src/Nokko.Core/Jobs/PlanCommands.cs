@@ -264,6 +264,7 @@ public sealed record BeginFitting(
             work.Context.Others.With(results.Trials)
         )!;
         Gates(work, prediction);
+        NoteMisfits(work, prediction);
         TakeFromShelf(work, plan);
         var from = d.CurrentStage()!;
         work.Add(
@@ -302,9 +303,9 @@ public sealed record BeginFitting(
 
     private void Gates(JobWork work, Prediction prediction)
     {
-        if (prediction.Refusals.Count > 0)
+        if (prediction.WhyNotBegun() is { } not)
         {
-            throw Refuse.Value("plan", prediction.Refusals[0]);
+            throw Refuse.Value("plan", not);
         }
         var why =
             prediction.Cannot
@@ -336,6 +337,30 @@ public sealed record BeginFitting(
                 At = work.Now,
             }
         );
+    }
+
+    /// <summary>What goes in although it does not fit stays on the record as a deviation, with who decided it.</summary>
+    private void NoteMisfits(JobWork work, Prediction prediction)
+    {
+        var keys = new RowKeys(CommandId, work.Now);
+        foreach (var misfit in (prediction.Misfits ?? []).Where(m => m.Known))
+        {
+            var anyway = work
+                .Document.Plans.First(p => p.Id == Id)
+                .Anyway!.First(a => a.Part == misfit.Part && a.Says == misfit.Says);
+            work.Add(
+                new Deviation
+                {
+                    Id = keys.Next(),
+                    Where = misfit.Where,
+                    SheetSays = $"{misfit.Part}: {misfit.Says}.",
+                    Did = "Fitted all the same.",
+                    Why = anyway.Reason,
+                    PersonId = anyway.PersonId,
+                    At = work.Now,
+                }
+            );
+        }
     }
 
     private static void TakeFromShelf(JobWork work, Plan plan)

@@ -86,7 +86,8 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
             p.Leaves,
             Input(p.Hours),
             p.Limits,
-            p.MadeFor
+            p.MadeFor,
+            p.Fit
         ).Read() with
         {
             Thickness = p.Thickness,
@@ -118,11 +119,12 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
     private static JsonNode? Node(Part part) =>
         JsonSerializer.SerializeToNode(part, JobJson.Options);
 
-    /// <summary>What a table cannot carry stays as it is: leaves, and of every size that it does not change how it is known and what was typed.</summary>
+    /// <summary>What a table cannot carry stays as it is: leaves, for which vehicles it is, and of every size that it does not change how it is known and what was typed.</summary>
     private static Part Kept(Part now, Part next) =>
         next with
         {
             Leaves = next.Kind == now.Kind ? now.Leaves : [],
+            Fit = now.Fit,
             Thickness = Kept(now.Thickness, next.Thickness),
             Claim = Kept(now.Claim, next.Claim),
             Extension = Kept(now.Extension, next.Extension),

@@ -14,7 +14,7 @@ public sealed record PartSizeInput(string Name, QuantityInput? Value);
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Id">Key of what is made or meant.</param>
 /// <param name="Version">Version of the row as it was seen.</param>
-/// <param name="Number">Its number.</param>
+/// <param name="Number">Its number; null where it has none.</param>
 /// <param name="Name">Name.</param>
 /// <param name="Part">What kind of part.</param>
 /// <param name="Thickness">Thickness.</param>
@@ -29,11 +29,12 @@ public sealed record PartSizeInput(string Name, QuantityInput? Value);
 /// <param name="Hours">Hours of fitting it.</param>
 /// <param name="Limits">What it does not fit.</param>
 /// <param name="MadeFor">Engine, load and trim for which a spring's lift is stated.</param>
+/// <param name="Fit">For which vehicles it is.</param>
 public sealed record SavePart(
     Guid CommandId,
     Guid Id,
     uint? Version,
-    string Number,
+    string? Number,
     string Name,
     PartKind Part,
     QuantityInput? Thickness,
@@ -47,7 +48,8 @@ public sealed record SavePart(
     IReadOnlyList<Leaf>? Leaves = null,
     QuantityInput? Hours = null,
     string? Limits = null,
-    string? MadeFor = null
+    string? MadeFor = null,
+    PartFit? Fit = null
 ) : ShopCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -125,7 +127,7 @@ public sealed record SavePart(
         return new Part
         {
             Id = Id,
-            Number = TypedText.Needed(Number, "number", "What is its number?"),
+            Number = TypedText.Line(Number, "number") ?? "",
             Name = TypedText.Needed(Name, "name", "What is it called?"),
             Kind = Part,
             Thickness = QuantityInput.Read(
@@ -144,21 +146,59 @@ public sealed record SavePart(
             Hours = QuantityInput.Read(Hours, "hours", Unit.Hour),
             Limits = TypedText.Lines(Limits, "limits"),
             MadeFor = ReadMadeFor(rule),
+            Fit = ReadFit(),
             Notes = TypedText.Lines(Notes, "notes"),
         };
     }
 
+    private PartFit? ReadFit()
+    {
+        if (
+            Fit is not { } fit
+            || fit is { AnyPlatform: false, Platforms: [], NotPlatforms: [], Rules: [] }
+        )
+        {
+            return null;
+        }
+        if (
+            fit.Platforms.Count + fit.NotPlatforms.Count > PartFit.Most
+            || fit.Rules.Count > PartFit.Most
+        )
+        {
+            throw Refuse.Value("fit", $"At most {PartFit.Most} platforms, and as many conditions.");
+        }
+        if (fit.Platforms.Any(p => p is null) || fit.Rules.Any(r => r is null))
+        {
+            throw Refuse.Value("fit", "There is a place with nothing in it.");
+        }
+        var trimmed = fit.Trimmed();
+        var read = trimmed with { Rules = [.. trimmed.Rules.Select(ReadRule)] };
+        return read.WhyNever(Part) is { } why ? throw Refuse.Value("fit", why) : read;
+    }
+
+    /// <summary>What was typed of a bore is read as a tape is: it may be a fraction.</summary>
+    private static FitRule ReadRule(FitRule rule) =>
+        rule is FitRule.MustMeet { Mate: { Size: { Typed: { } typed } size } mate } meets
+            ? meets with
+            {
+                Mate = mate with
+                {
+                    Size = QuantityInput.Read(
+                        new QuantityInput(typed, size.Unit, size.Known, ["asTyped", "decimal"]),
+                        "fit",
+                        Unit.Mm
+                    ),
+                },
+            }
+            : rule;
+
     private string? ReadMadeFor(PartRule rule) =>
-        TypedText.Blank(MadeFor) switch
+        TypedText.Line(MadeFor, "madeFor") switch
         {
             null => null,
             _ when !rule.Sizes.Contains(PartSizes.DesignLift) => throw Refuse.Value(
                 "madeFor",
                 $"A {rule.Said} is not made for a load."
-            ),
-            { Length: > 200 } => throw Refuse.Value(
-                "madeFor",
-                "That is too long: 200 characters at most."
             ),
             var made => made,
         };
@@ -222,9 +262,63 @@ public sealed record SavePlatform(Guid CommandId, Guid Id, string Name) : ShopCo
     }
 }
 
+/// <summary>Adds a value to a platform's list of variants; one that is there already is that one.</summary>
+public sealed record AddVariant(Guid CommandId, Guid PlatformId, VariantAspect Aspect, string Value)
+    : ShopCommand(CommandId)
+{
+    /// <summary>Most values of one list.</summary>
+    public const int Most = 60;
+
+    /// <inheritdoc/>
+    public override string Does() => "variant noted";
+
+    private protected override IReadOnlyList<RowChange> Decide(
+        ShopState shop,
+        DecisionContext context
+    )
+    {
+        var platform = ShelfRules.Named(shop, PlatformId);
+        var value = TypedText.Needed(Value, "value", $"Which {Aspect.Said()}?");
+        var here = platform.ValuesOf(Aspect);
+        return here.Any(v => Variant.Same(v, value)) ? []
+            : here.Count >= Most
+                ? throw Refuse.Value("value", $"At most {Most}: drop one that is not used.")
+            : [new RowChange.Replaced(platform, platform.With(Aspect, [.. here, value]))];
+    }
+}
+
+/// <summary>Takes a value off a platform's list; vehicles that have it keep it.</summary>
+public sealed record DropVariant(
+    Guid CommandId,
+    Guid PlatformId,
+    VariantAspect Aspect,
+    string Value
+) : ShopCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "variant dropped";
+
+    private protected override IReadOnlyList<RowChange> Decide(
+        ShopState shop,
+        DecisionContext context
+    )
+    {
+        var platform = ShelfRules.Named(shop, PlatformId);
+        string[] left = [.. platform.ValuesOf(Aspect).Where(v => !Variant.Same(v, Value))];
+        return left.Length == platform.ValuesOf(Aspect).Count
+            ? []
+            : [new RowChange.Replaced(platform, platform.With(Aspect, left))];
+    }
+}
+
 /// <summary>What the commands on the shelf have in common.</summary>
 internal static class ShelfRules
 {
+    /// <summary>The platform that is named.</summary>
+    public static Platform Named(ShopState shop, Guid id) =>
+        shop.Platforms.FirstOrDefault(p => p.Id == id)
+        ?? throw Refuse.Gone("There is no such platform on the shop's list.");
+
     /// <summary>The part that is named.</summary>
     public static Part There(ShopState shop) =>
         shop.Part ?? throw Refuse.Gone("There is no such part on the shelf.");

@@ -51,6 +51,8 @@ public sealed record ShopState
 [JsonDerivedType(typeof(PutPartBack), "putPartBack")]
 [JsonDerivedType(typeof(ReadInShelf), "readInShelf")]
 [JsonDerivedType(typeof(SavePlatform), "savePlatform")]
+[JsonDerivedType(typeof(AddVariant), "addVariant")]
+[JsonDerivedType(typeof(DropVariant), "dropVariant")]
 [JsonDerivedType(typeof(SetShopWays), "setShopWays")]
 [JsonDerivedType(typeof(KeepLimit), "keepLimit")]
 [JsonDerivedType(typeof(AddTip), "addTip")]

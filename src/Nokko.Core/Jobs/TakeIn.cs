@@ -18,6 +18,68 @@ public sealed record FittedInput(
     QuantityInput? Claim
 );
 
+/// <summary>What tells a vehicle from others of its platform, as typed.</summary>
+/// <param name="Built">Year of build.</param>
+/// <param name="Body">Body or cab.</param>
+/// <param name="Bed">Bed.</param>
+/// <param name="Trim">Trim.</param>
+/// <param name="SuspensionOption">Suspension option.</param>
+public sealed record VariantInput(
+    int? Built = null,
+    string? Body = null,
+    string? Bed = null,
+    string? Trim = null,
+    string? SuspensionOption = null
+)
+{
+    /// <summary>A vehicle with what was typed.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="platform">Its platform, whose lists say how a value is written.</param>
+    /// <param name="input">What was typed; null leaves it as it is.</param>
+    /// <param name="engine">Engine as typed.</param>
+    /// <param name="drive">Driven wheels as typed.</param>
+    /// <exception cref="RefusedException">It is no year, or too long.</exception>
+    internal static Vehicle On(
+        Vehicle vehicle,
+        Platform platform,
+        VariantInput? input,
+        string? engine,
+        string? drive
+    )
+    {
+        var typed =
+            input
+            ?? new(
+                vehicle.Built,
+                vehicle.Body,
+                vehicle.Bed,
+                vehicle.Trim,
+                vehicle.SuspensionOption
+            );
+        return vehicle with
+        {
+            Built = typed.Built is null or (>= PartFit.FirstYear and <= PartFit.LastYear)
+                ? typed.Built
+                : throw Refuse.Value("variant.built", "Write the year with four digits."),
+            Engine = Value(VariantAspect.Engine, engine, "engine"),
+            Drive = Value(VariantAspect.Drive, drive, "drive"),
+            Body = Value(VariantAspect.Body, typed.Body, "variant.body"),
+            Bed = Value(VariantAspect.Bed, typed.Bed, "variant.bed"),
+            Trim = Value(VariantAspect.Trim, typed.Trim, "variant.trim"),
+            SuspensionOption = Value(
+                VariantAspect.SuspensionOption,
+                typed.SuspensionOption,
+                "variant.suspensionOption"
+            ),
+        };
+
+        string? Value(VariantAspect aspect, string? text, string field) =>
+            TypedText.Line(text, field) is { } value
+                ? platform.ValuesOf(aspect).FirstOrDefault(v => Variant.Same(v, value)) ?? value
+                : null;
+    }
+}
+
 /// <summary>Takes in a vehicle and opens its job. A vehicle that is known goes on in its own chain of stages.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="JobId">Key of the job.</param>
@@ -46,6 +108,7 @@ public sealed record FittedInput(
 /// <param name="PromisedOn">The day on which it is promised.</param>
 /// <param name="Odometer">Odometer.</param>
 /// <param name="Equipment">Equipment of the bay.</param>
+/// <param name="Variant">What tells it from others of its platform.</param>
 public sealed record TakeIn(
     Guid CommandId,
     Guid JobId,
@@ -73,7 +136,8 @@ public sealed record TakeIn(
     TargetInput Target,
     DateOnly? PromisedOn,
     QuantityInput? Odometer,
-    Equipment Equipment
+    Equipment Equipment,
+    VariantInput? Variant = null
 ) : ShopCommand(CommandId)
 {
     /// <summary>What the history calls it.</summary>
@@ -158,34 +222,37 @@ public sealed record TakeIn(
     )
     {
         var (plate, vin) = Mark(Plate, Vin);
-        if (shop.Platforms.All(p => p.Id != PlatformId))
-        {
-            throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
-        }
+        var platform =
+            shop.Platforms.FirstOrDefault(p => p.Id == PlatformId)
+            ?? throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
         var sizes = VehicleDefaults.Fill(Sizes.Read(), Sort);
         var tyre = Sizes.ReadTyre();
         changes.Add(
             new RowChange.Added(
-                new Vehicle
-                {
-                    Id = VehicleId,
-                    OwnerId = owner.Id,
-                    PlatformId = PlatformId,
-                    Make = TypedText.Needed(Make, "make", "What make is it?"),
-                    Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
-                    Plate = plate,
-                    Vin = vin,
-                    Engine = TypedText.Blank(Engine),
-                    Drive = TypedText.Blank(Drive),
-                    Kind = Sort,
-                    BodyKind = BodyKind,
-                    Front = new Vehicles.Suspension { Kind = Front },
-                    Rear = new Vehicles.Suspension { Kind = Rear },
-                    Dimensions = sizes,
-                    TyreSize = tyre ?? VehicleDefaults.TyreSize(Sort),
-                    TyreKnown = tyre is null ? Known.Estimated : Known.Document,
-                    Stations = VehicleDefaults.Stations(sizes, Sort),
-                }
+                VariantInput.On(
+                    new Vehicle
+                    {
+                        Id = VehicleId,
+                        OwnerId = owner.Id,
+                        PlatformId = PlatformId,
+                        Make = TypedText.Needed(Make, "make", "What make is it?"),
+                        Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
+                        Plate = plate,
+                        Vin = vin,
+                        Kind = Sort,
+                        BodyKind = BodyKind,
+                        Front = new Vehicles.Suspension { Kind = Front },
+                        Rear = new Vehicles.Suspension { Kind = Rear },
+                        Dimensions = sizes,
+                        TyreSize = tyre ?? VehicleDefaults.TyreSize(Sort),
+                        TyreKnown = tyre is null ? Known.Estimated : Known.Document,
+                        Stations = VehicleDefaults.Stations(sizes, Sort),
+                    },
+                    platform,
+                    Variant,
+                    Engine,
+                    Drive
+                )
             )
         );
         AddStage(

@@ -167,6 +167,7 @@ public sealed record SetSizes(Guid CommandId, uint Version, VehicleSizesInput Si
 /// <param name="PromisedOn">Day for which it is promised.</param>
 /// <param name="Odometer">Odometer when it came.</param>
 /// <param name="Equipment">What it is lifted with.</param>
+/// <param name="Variant">What tells the vehicle from others of its platform; null leaves it as it is.</param>
 /// <remarks>An owner and a vehicle may have other jobs: they are corrected there too.</remarks>
 public sealed record CorrectTakenIn(
     Guid CommandId,
@@ -186,7 +187,8 @@ public sealed record CorrectTakenIn(
     string? Wish,
     DateOnly? PromisedOn,
     QuantityInput? Odometer,
-    Equipment Equipment
+    Equipment Equipment,
+    VariantInput? Variant = null
 ) : JobCommand(CommandId)
 {
     /// <summary>As the history says it.</summary>
@@ -222,15 +224,19 @@ public sealed record CorrectTakenIn(
             work,
             d.Vehicle,
             VehicleVersion,
-            d.Vehicle with
-            {
-                Make = TypedText.Needed(Make, "make", "What make is it?"),
-                Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
-                Plate = plate,
-                Vin = vin,
-                Engine = TypedText.Blank(Engine),
-                Drive = TypedText.Blank(Drive),
-            }
+            VariantInput.On(
+                d.Vehicle with
+                {
+                    Make = TypedText.Needed(Make, "make", "What make is it?"),
+                    Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
+                    Plate = plate,
+                    Vin = vin,
+                },
+                d.Platform,
+                Variant,
+                Engine,
+                Drive
+            )
         );
         Change(
             work,

@@ -183,6 +183,10 @@ public sealed record Plan : IRow
     /// <summary>Whether it is the one that shall be fitted, of those that stand side by side.</summary>
     public bool Chosen { get; init; }
 
+    /// <summary>Parts that go in although they do not fit, each with the reason.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<FittedAnyway>? Anyway { get; init; }
+
     /// <summary>When the fitting began.</summary>
     public DateTimeOffset? BegunAt { get; init; }
 }

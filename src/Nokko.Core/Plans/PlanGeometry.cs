@@ -118,7 +118,18 @@ public sealed record PlanGeometry
                         : vehicle.Dimensions.RearTrack
                 )!.In(Unit.Mm),
                 Sides = [.. Corners.Of(axle).Select(c => CornerStack.At(plan.Stacks, c))],
-                Shelf = shelf ?? [],
+                Shelf =
+                [
+                    .. (shelf ?? []).Where(p =>
+                        PartFit
+                            .Of(
+                                PlacedPart.Of(p, p.Id),
+                                situation.Platform,
+                                new FitPlace(vehicle, axle)
+                            )
+                            .State != FitState.DoesNot
+                    ),
+                ],
                 Limits = situation.Limits,
                 BumpMm = Least(c => c.Bump),
                 DroopMm = Least(c => c.Droop),

@@ -72,6 +72,10 @@ public sealed record Prediction
     /// <summary>What it needs beside it.</summary>
     public IReadOnlyList<Companion> Companions { get; init; } = [];
 
+    /// <summary>Parts that do not fit, and parts of which nobody knows whether they do.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<Misfit>? Misfits { get; init; }
+
     /// <summary>What else it moves, kept with it when the fitting begins; null until then.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public IReadOnlyList<ForetoldMove>? Moves { get; init; }
@@ -93,6 +97,13 @@ public sealed record Prediction
 
     /// <summary>Why the stack must not be fitted; empty when nothing forbids it.</summary>
     public required IReadOnlyList<string> Refusals { get; init; }
+
+    /// <summary>Why the fitting cannot be begun, the first thing first; null where nothing stands in its way.</summary>
+    public string? WhyNotBegun() =>
+        Refusals.Count > 0 ? Refusals[0]
+        : Misfits?.FirstOrDefault(m => m.Stops) is { } misfit
+            ? $"{misfit.Part}, {misfit.Where}: {misfit.Says}. Take it out of the plan, or write there why it goes in all the same."
+        : null;
 }
 
 /// <summary>What the parts that come cost, and the hours to fit them.</summary>

@@ -20,7 +20,10 @@ public static class Predictor
     /// <param name="plan">The plan.</param>
     /// <param name="situation">The vehicle as it stands.</param>
     public static Prediction Predict(Plan plan, Situation situation) =>
-        Predict(plan, situation, null);
+        Predict(plan, situation, null) with
+        {
+            Misfits = Misfit.Of(plan, situation) is { Count: > 0 } misfits ? misfits : null,
+        };
 
     /// <summary>The same with axles as they would be if more were known of them.</summary>
     internal static Prediction Predict(

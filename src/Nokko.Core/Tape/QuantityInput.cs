@@ -93,17 +93,22 @@ public static class TypedText
     public static string? Blank(string? text) =>
         string.IsNullOrWhiteSpace(text) ? null : text.Trim();
 
+    /// <summary>A text of one line that may be left out.</summary>
+    /// <param name="text">What was typed.</param>
+    /// <param name="field">Field at which a refusal is said.</param>
+    /// <exception cref="RefusedException">It is longer than 200 characters.</exception>
+    public static string? Line(string? text, string field) =>
+        Blank(text) is { Length: > Most }
+            ? throw Refuse.Value(field, "That is too long: 200 characters at most.")
+            : Blank(text);
+
     /// <summary>A text that must be there.</summary>
     /// <param name="text">What was typed.</param>
     /// <param name="field">Field at which a refusal is said.</param>
     /// <param name="question">What is asked when it is missing.</param>
     /// <exception cref="RefusedException">It is missing or longer than 200 characters.</exception>
     public static string Needed(string? text, string field, string question) =>
-        Blank(text) is { } plain
-            ? plain.Length <= Most
-                ? plain
-                : throw Refuse.Value(field, "That is too long: 200 characters at most.")
-            : throw Refuse.Value(field, question);
+        Line(text, field) ?? throw Refuse.Value(field, question);
 
     /// <summary>A text of some lines that may be left out.</summary>
     /// <exception cref="RefusedException">It is longer than 2,000 characters.</exception>

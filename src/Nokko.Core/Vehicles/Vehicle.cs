@@ -26,6 +26,27 @@ public sealed record Platform : IRow
 
     /// <summary>Name in the shop's own list.</summary>
     public required string Name { get; init; }
+
+    /// <summary>The shop's own lists of what tells its vehicles apart.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<VariantList>? Variants { get; init; }
+
+    /// <summary>Its values of an aspect.</summary>
+    public IReadOnlyList<string> ValuesOf(VariantAspect aspect) =>
+        Variants?.FirstOrDefault(v => v.Aspect == aspect)?.Values ?? [];
+
+    /// <summary>The platform with other values of an aspect.</summary>
+    public Platform With(VariantAspect aspect, IReadOnlyList<string> values) =>
+        this with
+        {
+            Variants =
+            [
+                .. (Variants ?? [])
+                    .Where(v => v.Aspect != aspect)
+                    .Concat(values.Count > 0 ? [new VariantList(aspect, values)] : [])
+                    .OrderBy(v => v.Aspect),
+            ],
+        };
 }
 
 /// <summary>What sort of vehicle.</summary>
@@ -330,6 +351,22 @@ public sealed record Vehicle : IRow
     /// <summary>Suspension option as said.</summary>
     public string? SuspensionOption { get; init; }
 
+    /// <summary>Bed as said.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Bed { get; init; }
+
+    /// <summary>Trim as said.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Trim { get; init; }
+
+    /// <summary>Year in which it was built; null is not known.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public int? Built { get; init; }
+
+    /// <summary>What parts must meet, as far as somebody looked.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<MatePlace>? Mates { get; init; }
+
     /// <summary>Sort of vehicle.</summary>
     public required VehicleKind Kind { get; init; }
 
@@ -381,4 +418,19 @@ public sealed record Vehicle : IRow
 
     /// <summary>The suspension of an axle.</summary>
     public Suspension SuspensionOf(Axle axle) => axle == Axle.Front ? Front : Rear;
+
+    /// <summary>What tells it from others of its platform; null is not known.</summary>
+    /// <param name="aspect">Which of it.</param>
+    /// <exception cref="ArgumentOutOfRangeException">It is no aspect.</exception>
+    public string? Of(VariantAspect aspect) =>
+        aspect switch
+        {
+            VariantAspect.Engine => Engine,
+            VariantAspect.Drive => Drive,
+            VariantAspect.Body => Body,
+            VariantAspect.Bed => Bed,
+            VariantAspect.Trim => Trim,
+            VariantAspect.SuspensionOption => SuspensionOption,
+            _ => throw new ArgumentOutOfRangeException(nameof(aspect), aspect, "No aspect."),
+        };
 }

@@ -265,5 +265,17 @@ internal static class DemoFittings
             DemoSystems.DualRateBuilt,
             (job, shelf) => job.Plan("Two rates behind", At(Rear, shelf.DualCoil))
         ),
+        // Parts of another vehicle, and a bracket without what its maker asks for.
+        new(
+            "FH 18",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) =>
+                job.Plan(
+                    "The estate's plates",
+                    [.. At(Front, shelf.LowPlate), .. At(Front, shelf.Bracket)]
+                )
+        ),
     ];
 }

@@ -1,14 +1,30 @@
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Server.Demo;
 
 /// <summary>The made-up shop's shelf: every kind of part, no real brand, number or figure.</summary>
 internal sealed class DemoShelf
 {
-    public Part Thin { get; } = Plate("T-100", "Alder plate 1", 1, 2, 8);
-    public Part Middle { get; } = Plate("T-125", "Alder plate 1 1/4", 1.25, 2.5, 6);
-    public Part Thick { get; } = Plate("T-150", "Alder plate 1 1/2", 1.5, 2.5, 4);
+    /// <summary>Of the maker's sheet: on any strut, two of them, never three.</summary>
+    private static readonly PartFit Anywhere = new()
+    {
+        AnyPlatform = true,
+        Rules = [new FitRule.AtMost(2)],
+    };
+
+    public Part Thin { get; } = Plate("T-100", "Alder plate 1", 1, 2, 8) with { Fit = Anywhere };
+    public Part Middle { get; } =
+        Plate("T-125", "Alder plate 1 1/4", 1.25, 2.5, 6) with
+        {
+            Fit = Anywhere,
+        };
+    public Part Thick { get; } =
+        Plate("T-150", "Alder plate 1 1/2", 1.5, 2.5, 4) with
+        {
+            Fit = Anywhere,
+        };
     public Part Unmeasured { get; } = Plate("MB-3", "Moor box spacer", null, 3, 2);
     public Part Block { get; } =
         Inch("B-100", "Fell block 1", PartKind.Block, 1, 1, 4, 18) with
@@ -26,6 +42,15 @@ internal sealed class DemoShelf
     public Part Preload { get; } =
         Inch("PR-25", "Rowan preload ring", PartKind.PreloadSpacer, 1, 2, 4, 24) with
         {
+            Fit = new()
+            {
+                AnyPlatform = true,
+                Rules =
+                [
+                    new FitRule.NotBeside(PartKind.RaisedCollar),
+                    new FitRule.NotWith(VariantAspect.SuspensionOption, ["load-levelling"]),
+                ],
+            },
             Dimensions = Sizes((PartSizes.MaxStack, 30, Unit.Mm)),
         };
     public Part Lower { get; } =
@@ -117,13 +142,17 @@ internal sealed class DemoShelf
         Inch("SH-15", "Thorn shackle, 1 1/2 longer", PartKind.Shackle, 1.5, 0.75, 4, 34);
     public Part Puck { get; } = Inch("BP-25", "Marl puck 1", PartKind.BodyPuck, 1, 1, 12, 9);
     public Part Bracket { get; } =
-        Inch("DB-50", "Sedge drop bracket", PartKind.DropBracket, 2, 2, 2, 180);
+        Inch("DB-50", "Sedge drop bracket", PartKind.DropBracket, 2, 2, 2, 180) with
+        {
+            Fit = new() { AnyPlatform = true, Rules = [new FitRule.NeedsPart(PartKind.DiffDrop)] },
+        };
     public Part Subframe { get; } =
         Inch("SB-30", "Teasel subframe block", PartKind.SubframeBlock, 1.1875, 1.1875, 4, 42);
     public Part LowPlate { get; } =
         Inch("ST-30", "Teasel strut plate", PartKind.StrutTopSpacer, 1.1875, 1.1875, 2, 44) with
         {
             Dimensions = Sizes((PartSizes.Recess, 22, Unit.Mm)),
+            Fit = new() { Platforms = [new("Tindra Lark")] },
         };
     public Part RearRing { get; } =
         Inch("SR-30", "Teasel coil ring", PartKind.CoilSpacer, 1.1875, 1.1875, 2, 26);

@@ -32,6 +32,13 @@ internal static class DemoShop
         {
             Id = Guid.CreateVersion7(),
             Name = "Ostrel Drover, second shape",
+            Variants =
+            [
+                new(VariantAspect.Engine, ["2.4 diesel", "2.0 petrol"]),
+                new(VariantAspect.Drive, ["selectable four", "rear"]),
+                new(VariantAspect.Body, ["single cab", "double cab"]),
+                new(VariantAspect.SuspensionOption, ["standard", "load-levelling"]),
+            ],
         };
         var packer = new Platform { Id = Guid.CreateVersion7(), Name = "Skeld Packer" };
         var rescue = new Owner

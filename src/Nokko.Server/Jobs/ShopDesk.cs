@@ -216,6 +216,10 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     },
                     versions
                 );
+            case AddVariant { PlatformId: var id }:
+                return (await OfPlatform(id), versions);
+            case DropVariant { PlatformId: var id }:
+                return (await OfPlatform(id), versions);
             case SavePart { Id: var id }:
                 return (await OfPart(id), versions);
             case BinPart { Id: var id }:
@@ -240,6 +244,25 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                 );
             default:
                 throw new ArgumentOutOfRangeException(nameof(command));
+        }
+
+        // Held until the command is stored: two who add to one list at once both succeed.
+        async Task<ShopState> OfPlatform(Guid id)
+        {
+            var found = await db
+                .Platforms.FromSql($"select *, xmin from platforms where id = {id} for update")
+                .AsNoTracking()
+                .Select(p => new
+                {
+                    Platform = p,
+                    Version = EF.Property<uint>(p, NokkoDb.VersionColumn),
+                })
+                .FirstOrDefaultAsync(cancel);
+            if (found is not null)
+            {
+                versions[id] = found.Version;
+            }
+            return new ShopState { Platforms = found is null ? [] : [found.Platform] };
         }
 
         async Task<ShopState> OfPart(Guid id)

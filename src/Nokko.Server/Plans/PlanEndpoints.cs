@@ -20,6 +20,38 @@ internal static class PlanEndpoints
     {
         jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan).OpenToViewers();
         jobs.MapGet("/{job:guid}/geometry", Geometry);
+        jobs.MapGet("/{job:guid}/fits", Fits);
+    }
+
+    /// <summary>Whether a part of the shelf fits a job's vehicle as it stands, at each axle.</summary>
+    internal sealed record PartFits(Guid PartId, FitVerdict Front, FitVerdict Rear);
+
+    /// <summary>What is known of the parts on the shelf; a part that is not named here is one of which nobody noted anything.</summary>
+    private static async Task<Results<Ok<PartFits[]>, ProblemHttpResult>> Fits(
+        Guid job,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await db.LoadDocument(job, cancel) is not { } d)
+        {
+            return Trouble.Missing("There is no such job in this shop.").Answer();
+        }
+        var vehicle = d.VehicleNow();
+        var noted = await db
+            .Parts.AsNoTracking()
+            .Where(p => p.Fit != null && p.BinnedAt == null)
+            .ToListAsync(cancel);
+        return TypedResults.Ok<PartFits[]>([
+            .. noted.Select(p => new PartFits(
+                p.Id,
+                At(p, Core.Vehicles.Axle.Front),
+                At(p, Core.Vehicles.Axle.Rear)
+            )),
+        ]);
+
+        FitVerdict At(Part part, Core.Vehicles.Axle axle) =>
+            PartFit.Of(PlacedPart.Of(part, part.Id), d.Platform.Name, new FitPlace(vehicle, axle));
     }
 
     /// <summary>What a plan moves besides the height, through the whole travel or in numbers alone; without a plan, what is fitted now.</summary>

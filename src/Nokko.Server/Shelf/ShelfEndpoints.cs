@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
@@ -41,11 +42,9 @@ internal static class ShelfEndpoints
         ShelfFiles.Map(api);
     }
 
-    private static async Task<Ok<ShelfPart[]>> Parts(
-        NokkoDb db,
-        Guid? after,
-        CancellationToken cancel
-    ) => TypedResults.Ok(await List(db.Parts.Where(p => p.BinnedAt == null), after, cancel));
+    /// <summary>The whole shelf: a device keeps it, and finds in it without asking again.</summary>
+    private static async Task<Ok<ShelfPart[]>> Parts(NokkoDb db, CancellationToken cancel) =>
+        TypedResults.Ok(await List(db.Parts.Where(p => p.BinnedAt == null), cancel));
 
     private static async Task<Ok<ShelfPart[]>> Binned(
         NokkoDb db,
@@ -54,19 +53,14 @@ internal static class ShelfEndpoints
     )
     {
         var since = clock.GetUtcNow() - BinKeeps;
-        return TypedResults.Ok(await List(db.Parts.Where(p => p.BinnedAt > since), null, cancel));
+        return TypedResults.Ok(await List(db.Parts.Where(p => p.BinnedAt > since), cancel));
     }
 
-    private static Task<ShelfPart[]> List(
-        IQueryable<Part> parts,
-        Guid? after,
-        CancellationToken cancel
-    ) =>
+    private static Task<ShelfPart[]> List(IQueryable<Part> parts, CancellationToken cancel) =>
         parts
             .AsNoTracking()
-            .Where(p => after == null || p.Id > after)
             .OrderBy(p => p.Id)
-            .Take(200)
+            .Take(ReadInShelf.Most)
             .Select(p => new ShelfPart(p, EF.Property<uint>(p, NokkoDb.VersionColumn)))
             .ToArrayAsync(cancel);
 

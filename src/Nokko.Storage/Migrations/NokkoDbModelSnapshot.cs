@@ -1193,6 +1193,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<string>("Anyway")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("anyway");
+
                     b.Property<DateTimeOffset?>("BegunAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("begun_at");
@@ -1440,6 +1444,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("extension");
 
+                    b.Property<string>("Fit")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("fit");
+
                     b.Property<string>("Hours")
                         .HasColumnType("jsonb")
                         .HasColumnName("hours");
@@ -1554,6 +1562,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
 
+                    b.Property<string>("Variants")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("variants");
+
                     b.HasKey("Id")
                         .HasName("pk_platforms");
 
@@ -1571,6 +1583,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<string>("Bed")
+                        .HasColumnType("text")
+                        .HasColumnName("bed");
+
                     b.Property<string>("Body")
                         .HasColumnType("text")
                         .HasColumnName("body");
@@ -1579,6 +1595,10 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("body_kind");
+
+                    b.Property<int?>("Built")
+                        .HasColumnType("integer")
+                        .HasColumnName("built");
 
                     b.Property<string>("Dimensions")
                         .IsRequired()
@@ -1602,6 +1622,10 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("make");
+
+                    b.Property<string>("Mates")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("mates");
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -1632,6 +1656,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<string>("SuspensionOption")
                         .HasColumnType("text")
                         .HasColumnName("suspension_option");
+
+                    b.Property<string>("Trim")
+                        .HasColumnType("text")
+                        .HasColumnName("trim");
 
                     b.Property<string>("TyreKnown")
                         .HasColumnType("text")

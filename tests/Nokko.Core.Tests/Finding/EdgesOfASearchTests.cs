@@ -508,4 +508,64 @@ public class EdgesOfASearchTests
                 .Stopped
         );
     }
+
+    [Fact]
+    public void What_does_not_fit_is_left_out_with_its_reason_and_what_nobody_knows_stands_behind()
+    {
+        var situation = Here(
+            Sample.Pickup,
+            target: Sample.Level with
+            {
+                Tolerance = Sample.Mm(25),
+            }
+        ) with
+        {
+            Platform = "Drover",
+        };
+        PartFit For(string platform) => new() { Platforms = [new(platform)] };
+        Part[] shelf =
+        [
+            // As good as its sister and cheaper, but of unknown fit.
+            Shelf(1, 30, 2) with
+            {
+                Price = 10,
+            },
+            Shelf(2, 30, 2) with
+            {
+                Price = 60,
+                Fit = For("Drover"),
+            },
+            Shelf(3, 30, 2) with
+            {
+                Price = 1,
+                Fit = For("Marsh"),
+            },
+        ];
+        var search = new StackSearch(situation, shelf, new());
+        Assert.Equal([("part 3", "made for Marsh, not for Drover")], search.LeftOut);
+        var found = All(situation, shelf, new()).Where(s => s.Rank.Touched == 2).ToArray();
+        Assert.Equal(
+            [("part 2", 0), ("part 1", 1)],
+            found
+                .Where(s => s.Rank.Missing <= Rank.EnoughMissing)
+                .Select(s => (s.Plan.Stacks[0].Parts[0].Name, s.Rank.Unsure))
+        );
+        Assert.Equal(
+            "nobody noted whether each of its parts fits this vehicle",
+            FoundWords.Behind(found[0], found[1], new(), null)
+        );
+        // What is known to fit and hardly lands stands before nothing.
+        shelf[1] = shelf[1] with
+        {
+            Thickness = Sample.Mm(3),
+        };
+        Assert.Equal(
+            "part 1",
+            All(situation, shelf, new())
+                .First(s => s.Rank.Touched == 2)
+                .Plan.Stacks[0]
+                .Parts[0]
+                .Name
+        );
+    }
 }

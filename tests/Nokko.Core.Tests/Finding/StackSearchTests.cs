@@ -488,6 +488,7 @@ public class StackSearchTests
                                 Unit = Unit.Hour,
                                 Known = Known.Told,
                             },
+                    Fit = Fit(random),
                 }
             )
             .ToArray();
@@ -506,7 +507,8 @@ public class StackSearchTests
         return (
             Measured(target, heights) with
             {
-                Vehicle = vehicle,
+                Vehicle = vehicle with { Engine = random.Next(2) == 0 ? "V6" : null },
+                Platform = "Drover",
                 Weighed =
                 [
                     .. new[] { 550.0, 550, 400, 400 }.Select(kg => new Estimate(Around(kg, 12), 1)),
@@ -524,6 +526,26 @@ public class StackSearchTests
             }
         );
     }
+
+    /// <summary>For which vehicles a drawn part is: often for this one.</summary>
+    private static PartFit? Fit(Random random) =>
+        random.Next(8) switch
+        {
+            0 => null,
+            1 => new PartFit { Platforms = [new("Marsh")] },
+            2 => new PartFit { AnyPlatform = true, Rules = [new FitRule.OnlyAt(Axle.Front)] },
+            3 => new PartFit
+            {
+                AnyPlatform = true,
+                Rules = [new FitRule.NotBeside(Kinds[random.Next(Kinds.Length)])],
+            },
+            4 => new PartFit
+            {
+                Platforms = [new("Drover")],
+                Rules = [new FitRule.OnlyWith(VariantAspect.Engine, ["V6", "V8"])],
+            },
+            _ => new PartFit { Platforms = [new("Marsh"), new("drover")] },
+        };
 
     private static IEnumerable<(Rank Rank, double Chance)> All(
         Situation s,
@@ -622,7 +644,8 @@ public class StackSearchTests
             ],
         };
         var p = Predictor.Predict(plan, s);
-        if (p.Cannot is not null || p.Refusals.Count > 0)
+        var misfits = p.Misfits ?? [];
+        if (p.Cannot is not null || p.Refusals.Count > 0 || misfits.Any(m => m.Known))
         {
             return null;
         }
@@ -651,7 +674,8 @@ public class StackSearchTests
                         c.Select(x => x.Id.ToString("N")).Order(StringComparer.Ordinal)
                     )
                 )
-            )
+            ),
+            misfits.Count > 0 ? 1 : 0
         );
         return (rank, chance);
     }

@@ -235,6 +235,17 @@ public class AskedMeasuresTests
             ],
             Of(fitted)
         );
+        static string Why(JobDocument d) =>
+            AskedMeasures
+                .Of(d)
+                .Single(a => a is { Measure: Measures.FenderAtLock, Place: "LF" })
+                .Why;
+        Assert.StartsWith(
+            "Another tyre takes of this gap",
+            Why(Planned(Corner.LF, Corner.RF, PartKind.Tyre)),
+            StringComparison.Ordinal
+        );
+        Assert.StartsWith("Another tyre is on", Why(fitted), StringComparison.Ordinal);
     }
 
     [Fact]

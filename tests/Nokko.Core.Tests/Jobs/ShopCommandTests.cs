@@ -430,4 +430,172 @@ public class ShopCommandTests
             Refused(new SavePlatform(Sample.Id(1), Sample.Id(2), " "), Shop).Field
         );
     }
+
+    [Fact]
+    public void A_platforms_lists_take_a_value_once_however_it_is_written()
+    {
+        Platform With(params string[] engines) => Drover.With(VariantAspect.Engine, engines);
+        AddVariant Add(string value) => new(Sample.Id(400), Drover.Id, VariantAspect.Engine, value);
+        Assert.Equal(["V6"], Row<Platform>(Made(Add(" V6 "), Shop)).ValuesOf(VariantAspect.Engine));
+        Assert.Empty(Made(Add("v 6"), new ShopState { Platforms = [With("V6")] }));
+        Assert.Equal(
+            ["V6", "V8"],
+            Row<Platform>(Made(Add("V8"), new ShopState { Platforms = [With("V6")] }))
+                .ValuesOf(VariantAspect.Engine)
+        );
+        var full = With([.. Enumerable.Range(1, 60).Select(n => $"engine {n}")]);
+        Assert.Equal("value", Refused(Add("V8"), new ShopState { Platforms = [full] }).Field);
+        Assert.Empty(Made(Add("engine 60"), new ShopState { Platforms = [full] }));
+        Assert.Equal("value", Refused(Add(" "), Shop).Field);
+        Assert.Equal(RefusalKind.Gone, Refused(Add("V6"), new ShopState()).Kind);
+        DropVariant Drop(string value) =>
+            new(Sample.Id(401), Drover.Id, VariantAspect.Engine, value);
+        var two = new ShopState
+        {
+            Platforms = [With("V6", "V8").With(VariantAspect.Bed, ["long"])],
+        };
+        var left = Row<Platform>(Made(Drop("v6"), two));
+        Assert.Equal(["V8"], left.ValuesOf(VariantAspect.Engine));
+        Assert.Equal(["long"], left.ValuesOf(VariantAspect.Bed));
+        Assert.Empty(Made(Drop("I4"), two));
+        Assert.Empty(
+            Row<Platform>(Made(Drop("V6"), new ShopState { Platforms = [With("V6")] })).Variants!
+        );
+    }
+
+    [Fact]
+    public void A_part_says_for_which_vehicles_it_is_and_needs_no_number()
+    {
+        SavePart With(PartFit? fit) => Workshop.SavePlate() with { Number = " ", Fit = fit };
+        var read = With(
+                new PartFit
+                {
+                    Platforms = [new(" Drover ", 2010)],
+                    NotPlatforms = [" Marsh"],
+                    Rules =
+                    [
+                        new FitRule.OnlyWith(VariantAspect.Engine, [" V6 "]),
+                        new FitRule.NotWith(VariantAspect.Trim, [" Ridge "]),
+                        new FitRule.MustMeet(new(MateKind.CoilEnds, Written: " flat ")),
+                        new FitRule.MustMeet(
+                            new(
+                                MateKind.BarDiameter,
+                                new Quantity
+                                {
+                                    Value = 0,
+                                    Unit = Unit.Inch,
+                                    Known = Known.Box,
+                                    Typed = "7/8",
+                                }
+                            )
+                        ),
+                    ],
+                }
+            )
+            .Read();
+        Assert.Equal("", read.Number);
+        var fit = read.Fit!;
+        Assert.Equal(("Drover", "Marsh"), (fit.Platforms[0].Name, fit.NotPlatforms[0]));
+        Assert.Equal(["V6"], Assert.IsType<FitRule.OnlyWith>(fit.Rules[0]).Values);
+        Assert.Equal(["Ridge"], Assert.IsType<FitRule.NotWith>(fit.Rules[1]).Values);
+        Assert.Equal("flat", Assert.IsType<FitRule.MustMeet>(fit.Rules[2]).Mate.Written);
+        Assert.Equal(
+            22.225,
+            Assert.IsType<FitRule.MustMeet>(fit.Rules[3]).Mate.Size!.In(Unit.Mm),
+            1e-9
+        );
+        // Nothing said is nothing noted.
+        Assert.Null(With(new PartFit()).Read().Fit);
+        Assert.NotNull(With(new PartFit { AnyPlatform = true }).Read().Fit);
+
+        void Not(PartFit wrong, string says)
+        {
+            var why = Refused(With(wrong), Shop);
+            Assert.Equal("fit", why.Field);
+            Assert.Contains(says, why.Message, StringComparison.Ordinal);
+        }
+        Not(
+            new PartFit { Rules = [new FitRule.OnlyAt(Axle.Front), new FitRule.OnlyAt(Axle.Rear)] },
+            "never hold together"
+        );
+        Not(new PartFit { Platforms = [null!] }, "nothing in it");
+        Not(new PartFit { Rules = [null!] }, "nothing in it");
+        Not(
+            new PartFit { NotPlatforms = [.. Enumerable.Range(0, 61).Select(n => $"{n}")] },
+            "At most 60"
+        );
+        Not(
+            new PartFit { Rules = [.. Enumerable.Repeat(new FitRule.AtMost(2), 61)] },
+            "At most 60"
+        );
+    }
+
+    [Fact]
+    public void A_vehicle_comes_with_its_variant_as_the_list_writes_it()
+    {
+        var shop = new ShopState { Platforms = [Drover.With(VariantAspect.Trim, ["Ridge line"])] };
+        var vehicle = Row<Vehicle>(
+            Made(
+                Come with
+                {
+                    Engine = " 2.0 petrol ",
+                    Variant = new(2011, "double cab", "short", "ridgeline", "standard"),
+                },
+                shop
+            )
+        );
+        Assert.Equal(
+            ("2.0 petrol", 2011, "double cab", "short", "Ridge line", "standard"),
+            (
+                vehicle.Engine,
+                vehicle.Built,
+                vehicle.Body,
+                vehicle.Bed,
+                vehicle.Trim,
+                vehicle.SuspensionOption
+            )
+        );
+        Refusal Of(VariantInput variant) => Refused(Come with { Variant = variant }, shop);
+        Assert.Equal("variant.built", Of(new(1919)).Field);
+        Assert.Equal("variant.built", Of(new(2101)).Field);
+        Assert.Equal("variant.bed", Of(new(Bed: new string('x', 201))).Field);
+        Assert.Equal(1920, Row<Vehicle>(Made(Come with { Variant = new(1920) }, shop)).Built);
+    }
+
+    [Fact]
+    public void A_table_leaves_a_size_as_it_was_typed_where_it_is_the_same()
+    {
+        var typed = Sample.Mm(25.4) with { Typed = "1 in", Known = Known.Measured };
+        Part With(Quantity? thickness) =>
+            new()
+            {
+                Id = Sample.Id(1),
+                Number = "T-1",
+                Name = "plate",
+                Kind = PartKind.StrutTopSpacer,
+                Thickness = thickness,
+                Count = 1,
+            };
+        Quantity? Kept(Quantity? now, Quantity? next) =>
+            ReadInShelf
+                .Against(
+                    new Dictionary<(string, string), Part> { [("T-1", "plate")] = With(now) },
+                    With(next),
+                    whole: false
+                )
+                .Next.Thickness;
+        // The last bits of a number are no change; what can be seen is one.
+        Assert.Same(typed, Kept(typed, Sample.Mm(25.4 * (1 + 5e-10))));
+        Assert.NotSame(typed, Kept(typed, Sample.Mm(25.4 * (1 + 5e-9))));
+        var inch = new Quantity
+        {
+            Value = 25.4,
+            Unit = Unit.Inch,
+            Known = Known.Box,
+        };
+        Assert.Same(inch, Kept(typed, inch));
+        Assert.Null(Kept(typed, null));
+        Assert.Same(typed, Kept(null, typed));
+        Assert.Null(Kept(null, null));
+    }
 }

@@ -70,6 +70,10 @@ public class WhatIsKeptTests
             ("LF", true, "a jack is in the way"),
             (d.Readings[0].Place.Name, d.Readings[0].Skipped, d.Readings[0].Note)
         );
+        Assert.Equal(
+            (ReadingKind.Height, PlaceKind.Station),
+            (d.Readings[0].Kind, d.Readings[0].Place.Kind)
+        );
         // The record tells both: that it was passed over, and what nobody came to.
         var told = Progress.NotMeasuredOf(d, JobEvaluator.Evaluate(d));
         Assert.Contains("as found: left front passed over, a jack is in the way", told);
@@ -79,6 +83,90 @@ public class WhatIsKeptTests
                 t.EndsWith("not read", StringComparison.Ordinal)
                 && !t.Contains("left front", StringComparison.Ordinal)
         );
+    }
+
+    [Fact]
+    public void A_measure_that_is_passed_over_is_kept_as_that_measure_at_its_place()
+    {
+        _shop.Walk();
+        _shop.Do(
+            new PassOver(
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Round,
+                "LF",
+                Measures.CamberAngle,
+                "RF",
+                "no gauge here",
+                _shop.Now
+            )
+        );
+        var read = Assert.Single(_shop.Document.Readings);
+        Assert.Equal(
+            (Measures.CamberAngle, ReadingKind.Angle, "RF"),
+            (read.Measure, read.Kind, read.Place.Name)
+        );
+        Assert.Equal(Measures.PlaceKindOf(Measures.Find(Measures.CamberAngle)!), read.Place.Kind);
+    }
+
+    [Fact]
+    public void A_round_is_walked_in_the_order_that_was_given_or_in_that_of_the_round_before()
+    {
+        void Begin(params string[]? order)
+        {
+            _shop.Do(
+                new BeginWalkRound(
+                    _shop.Key(),
+                    _shop.Key(),
+                    _shop.Document.CurrentStage()!.Id,
+                    Workshop.Conditions() with
+                    {
+                        Order = order,
+                    }
+                )
+            );
+            _shop.Now = _shop.Now.AddMinutes(1);
+        }
+        IReadOnlyList<string> Last() => _shop.Document.WalkRounds.MaxBy(w => w.At)!.Order;
+        Begin("RF", "LF", "RR", "LR");
+        Assert.Equal(["RF", "LF", "RR", "LR"], Last());
+        Begin(null);
+        Assert.Equal(["RF", "LF", "RR", "LR"], Last());
+        Begin("LF", "RF");
+        Assert.Equal(["LF", "RF"], Last());
+    }
+
+    [Fact]
+    public void A_station_that_is_placed_again_is_that_station()
+    {
+        _shop.Walk();
+        PlaceStation At(double x) =>
+            new(_shop.Key(), 0, "LF", x, 900, Carrier.Body, null, _shop.Round);
+        var before = _shop.Document.Vehicle.Stations;
+        _shop.Do(At(120));
+        var after = _shop.Document.Vehicle.Stations;
+        Assert.Equal(before.Select(s => s.Name), after.Select(s => s.Name));
+        Assert.Equal(120, after.Single(s => s.Name == "LF").X.In(Unit.Mm));
+        Assert.Equal(before.Where(s => s.Name != "LF"), after.Where(s => s.Name != "LF"));
+    }
+
+    [Fact]
+    public void Standard_heights_are_of_stations_that_the_vehicle_has()
+    {
+        var why = _shop.Refused(
+            new NoteStandard(
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Key(),
+                Datum.Hub,
+                [
+                    new StandardHeightInput(_shop.Key(), "LF", Workshop.Typed("21", Unit.Inch)),
+                    new StandardHeightInput(_shop.Key(), "XX", Workshop.Typed("21", Unit.Inch)),
+                ],
+                "the maker's sheet"
+            )
+        );
+        Assert.Equal(RefusalKind.BadValue, why.Kind);
     }
 
     [Fact]

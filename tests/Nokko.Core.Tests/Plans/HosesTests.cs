@@ -330,6 +330,15 @@ public class HosesTests
         Assert.True(One(one, MechanismKind.Hoses, "rear").Beyond);
         Assert.Equal(30, One(both, MechanismKind.Hoses, "rear").Stands.Figure.Value!.Value, 1e-6);
         Assert.False(One(both, MechanismKind.Hoses, "rear").Beyond);
+        Assert.Equal(
+            "As planned: further on one side only",
+            One(one, MechanismKind.Hoses, "rear").Stands.Said
+        );
+        Assert.StartsWith(
+            "As planned: the brake hose reaches",
+            One(both, MechanismKind.Hoses, "rear").Stands.Said,
+            StringComparison.Ordinal
+        );
         var (left, set) = (
             One(one, MechanismKind.SwayBar, "rear"),
             One(both, MechanismKind.SwayBar, "rear")

@@ -204,6 +204,12 @@ public class ShaftsTests
         };
         var within = One(Of(own, turned), MechanismKind.CvShaft, "front");
         Assert.Equal((12, false, false), (within.Limit, within.LimitIsRule, within.Beyond));
+        Assert.EndsWith(
+            "within 12°, the limit that was entered.",
+            within.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Contains("beyond 8°, a rule of thumb.", shafts.Says, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using Nokko.Core.Evidence;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
@@ -462,6 +463,73 @@ public class ProofTests
             .Proofs[0];
         Assert.Null(proof.AsWanted);
         Assert.Equal(Verdict.Reached, proof.Overall);
+    }
+
+    [Fact]
+    public void What_moved_is_told_from_the_rounds_of_both_stages_and_the_wall_that_was_noted_with_the_lamps()
+    {
+        var job = Sample.Job(Before, Lifted(51.26));
+        var (first, last) = (job.Plans[0].FromStageId, job.Plans[0].ToStageId);
+        var n = 900;
+        Reading Lamp(Guid? stage, string lamp, double mm, double? wall) =>
+            new()
+            {
+                Id = Sample.Id(++n),
+                WalkRoundId = job.WalkRounds.First(w => w.StageId == stage).Id,
+                Kind = ReadingKind.Length,
+                Measure = Measures.LampCutOff,
+                Place = new Place { Kind = PlaceKind.Point, Name = lamp },
+                Value = Sample.Mm(mm),
+                Over = wall is { } w ? Sample.Mm(w) : null,
+                PersonId = Sample.Id(5),
+                TakenAt = Sample.At(41),
+                StoredAt = Sample.At(41),
+            };
+        MovedProof Moved(params Reading[] more) =>
+            JobEvaluator
+                .Evaluate(
+                    job with
+                    {
+                        Readings = [.. job.Readings, .. more],
+                        FrozenPredictions =
+                        [
+                            job.FrozenPredictions[0] with
+                            {
+                                Prediction = job.FrozenPredictions[0].Prediction with
+                                {
+                                    Moves =
+                                    [
+                                        new(
+                                            MechanismKind.Headlights,
+                                            "vehicle",
+                                            Result.Of(80, Unit.Mm, 2, []),
+                                            Result.Of(44, Unit.Mm, 1, [])
+                                        ),
+                                    ],
+                                },
+                            },
+                        ],
+                    }
+                )
+                .Proofs[0]
+                .Moved.Single();
+        Reading[] pair =
+        [
+            Lamp(first, "left lamp", 700, 3810),
+            Lamp(first, "right lamp", 702, null),
+            Lamp(last, "left lamp", 760, null),
+            Lamp(last, "right lamp", 762, null),
+        ];
+        var told = Moved(pair);
+        Assert.Equal(60, told.Measured.Value!.Value, 1e-9);
+        // Half of the usual distance: half of the tilt's 80.
+        Assert.Equal(44 + 40, told.Foretold.Value!.Value, 1e-3);
+        // Another measure over another length says nothing of the wall.
+        var over = Lamp(first, "LF", 10, 1000) with
+        {
+            Measure = Measures.HoseSlack,
+        };
+        Assert.Equal(told.Foretold.Value, Moved([.. pair, over]).Foretold.Value);
     }
 
     [Fact]

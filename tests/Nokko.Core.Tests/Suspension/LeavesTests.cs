@@ -242,6 +242,31 @@ public class LeavesTests
         );
     }
 
+    [Theory]
+    [InlineData(600, 650, false)]
+    [InlineData(601, 650, true)]
+    [InlineData(600, 651, true)]
+    [InlineData(500, 500, false)]
+    public void A_leaf_ends_inside_the_main_leafs_eyes(double front, double rear, bool said)
+    {
+        bool Longer(params Leaf[] leaves) =>
+            LeafPackBuild
+                .Checks(
+                    new PlacedPart
+                    {
+                        Id = Guid.Empty,
+                        Name = "pack",
+                        Kind = PartKind.LeafPack,
+                        Leaves = leaves,
+                    }
+                )
+                .Any(c => c.Contains("longer than the main leaf", StringComparison.Ordinal));
+        var (main, other) = (Plain(600, 650), Plain(front, rear));
+        Assert.Equal(said, Longer(main, other));
+        Assert.Equal(said, Longer(main, Plain(300, 300), other));
+        Assert.False(Longer(main));
+    }
+
     [Fact]
     public void A_u_bolt_holds_stack_plate_nut_and_three_threads() =>
         Assert.Equal(40 + 25.4 + 12 + 13 + 4.5, LeafPackBuild.UBoltMm(40, 25.4), 9);

@@ -86,7 +86,10 @@ export function useAnswers() {
       void client.invalidateQueries({ queryKey: ["job", job] });
     }
     void client.invalidateQueries({ queryKey: ["yard"] });
-    void client.invalidateQueries({ queryKey: ["parts"] });
+    // Pieces leave the shelf, or come back to it, where a stage is opened or taken back.
+    if (answer.rows.some((row) => row.list === "stages")) {
+      void client.invalidateQueries({ queryKey: ["parts"] });
+    }
     void client.invalidateQueries({ queryKey: ["history", job] });
     void client.invalidateQueries({ queryKey: ["comparison", job] });
   };

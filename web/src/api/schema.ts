@@ -414,9 +414,7 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: {
-                    after?: string;
-                };
+                query?: never;
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -2100,6 +2098,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/fits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PartFits"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/stacks": {
         parameters: {
             query?: never;
@@ -3156,6 +3191,100 @@ export interface components {
         FirstStart: {
             open: boolean;
         };
+        /** @description A platform that a part is made for. */
+        FitPlatform: {
+            /** @description Its name on the shop's list. */
+            name: string;
+            /**
+             * Format: int32
+             * @description First year of build; null is from the beginning.
+             */
+            from: null | number;
+            /**
+             * Format: int32
+             * @description Last year of build; null is to the end.
+             */
+            to: null | number;
+        };
+        /** @description One condition under which a part fits. The hierarchy is closed. */
+        FitRule: components["schemas"]["FitRuleOnlyWith"] | components["schemas"]["FitRuleNotWith"] | components["schemas"]["FitRuleOnlyAt"] | components["schemas"]["FitRuleMustMeet"] | components["schemas"]["FitRuleNotLevelled"] | components["schemas"]["FitRuleNeedsPart"] | components["schemas"]["FitRuleNotBeside"] | components["schemas"]["FitRuleAtMost"];
+        /** @description So many at one corner, never more. */
+        FitRuleAtMost: {
+            /** @enum {string} */
+            kind: "atMost";
+            /** Format: int32 */
+            count: number;
+        };
+        /** @description A bore, a pattern or an end that must be the vehicle's. */
+        FitRuleMustMeet: {
+            /** @enum {string} */
+            kind: "mustMeet";
+            mate: components["schemas"]["Mate"];
+        };
+        /** @description Only where another kind of part is fitted at the axle. */
+        FitRuleNeedsPart: {
+            /** @enum {string} */
+            kind: "needsPart";
+            part: components["schemas"]["PartKind"];
+        };
+        /** @description Not where another kind of part stands at its corner, or at its axle where an axle has one of them. */
+        FitRuleNotBeside: {
+            /** @enum {string} */
+            kind: "notBeside";
+            part: components["schemas"]["PartKind"];
+        };
+        /** @description Not on a vehicle whose axle is held at its height by itself. */
+        FitRuleNotLevelled: {
+            /** @enum {string} */
+            kind: "notLevelled";
+            axle: components["schemas"]["Axle"];
+        };
+        /** @description Not on vehicles with one of these. */
+        FitRuleNotWith: {
+            /** @enum {string} */
+            kind: "notWith";
+            aspect: components["schemas"]["VariantAspect"];
+            values: string[];
+        };
+        /** @description At one axle alone. */
+        FitRuleOnlyAt: {
+            /** @enum {string} */
+            kind: "onlyAt";
+            axle: components["schemas"]["Axle"];
+        };
+        /** @description Only on vehicles with one of these. */
+        FitRuleOnlyWith: {
+            /** @enum {string} */
+            kind: "onlyWith";
+            aspect: components["schemas"]["VariantAspect"];
+            values: string[];
+        };
+        /**
+         * @description Whether a part fits a vehicle.
+         * @enum {unknown}
+         */
+        FitState: "fits" | "unknown" | "doesNot";
+        /** @description Whether a part fits, and why not or what to ask. What is not known is never said to fit. */
+        FitVerdict: {
+            /** @description Whether it does. */
+            state: components["schemas"]["FitState"];
+            /** @description Why not, or what is not known; null where it fits. */
+            why: null | string;
+        };
+        /** @description A part that goes in although it does not fit. */
+        FittedAnyway: {
+            /** @description Its name. */
+            part: string;
+            /** @description Why it does not fit, as it was read then: another reason is asked about again. */
+            says: string;
+            /** @description Why it goes in all the same. */
+            reason: string;
+            /**
+             * Format: uuid
+             * @description Who decided it.
+             */
+            personId: string;
+        };
         /** @description Something that is fitted when the vehicle comes. */
         FittedInput: {
             /** Format: uuid */
@@ -3460,7 +3589,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -3746,6 +3875,7 @@ export interface components {
             odometer: null | components["schemas"]["QuantityInput"];
             /** @description What it is lifted with. */
             equipment: components["schemas"]["Equipment"];
+            variant?: null | components["schemas"]["VariantInput"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -3835,6 +3965,32 @@ export interface components {
             id: string;
             /** @description A few words. */
             note: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Says why a part goes in although it does not fit; without a reason it is asked about again. */
+        JobCommandFitAnyway: {
+            /** @enum {string} */
+            kind: "fitAnyway";
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen.
+             */
+            version: number;
+            /** @description Name of the part. */
+            part: string;
+            /** @description Why it does not fit, as it was read. */
+            says: string;
+            /** @description Why it goes in all the same; null takes an earlier reason back. */
+            reason: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -4195,6 +4351,23 @@ export interface components {
             /** Format: uint32 */
             version: number;
             loads: components["schemas"]["LoadInput"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes what parts must meet on the vehicle: studs, bores, ends, bars. */
+        JobCommandSetMates: {
+            /** @enum {string} */
+            kind: "setMates";
+            /**
+             * Format: uint32
+             * @description Version of the vehicle as seen.
+             */
+            version: number;
+            /** @description All of them; one that is empty is not known. */
+            mates: components["schemas"]["MateInput"][];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5022,6 +5195,33 @@ export interface components {
              */
             at: string;
         };
+        /** @description How a part meets a vehicle at a place: a length, or how it is written. */
+        Mate: {
+            /** @description What meets. */
+            kind: components["schemas"]["MateKind"];
+            size: null | components["schemas"]["Quantity"];
+            /** @description As written, of the others: 3 × M10 on 120, pigtail. */
+            written: null | string;
+        };
+        /** @description What a part must meet, as typed: a length, or as it is written. */
+        MateInput: {
+            axle: components["schemas"]["Axle"];
+            mate: components["schemas"]["MateKind"];
+            size: null | components["schemas"]["QuantityInput"];
+            written: null | string;
+        };
+        /**
+         * @description What a part must meet on a vehicle.
+         * @enum {unknown}
+         */
+        MateKind: "strutStuds" | "strutClamp" | "wheelStuds" | "hubBore" | "coilEnds" | "coilBore" | "barDiameter" | "leafWidth";
+        /** @description A place of a vehicle at which parts must meet it. */
+        MatePlace: {
+            /** @description The axle. */
+            axle: components["schemas"]["Axle"];
+            /** @description What is there. */
+            is: components["schemas"]["Mate"];
+        };
         Me: {
             /** Format: uuid */
             personId: string;
@@ -5162,6 +5362,19 @@ export interface components {
             care: null | components["schemas"]["Caution"];
             travel: null | components["schemas"]["MechanismTravel"];
         };
+        /** @description A part of a plan that does not fit, or of which nobody knows whether it does. */
+        Misfit: {
+            /** @description front or rear. */
+            where: string;
+            /** @description Its name. */
+            part: string;
+            /** @description Why not, or what would tell it. */
+            says: string;
+            /** @description Whether it is known not to fit; else nobody knows. */
+            known: boolean;
+            /** @description Why it goes in all the same; null where nobody said. */
+            reason: null | string;
+        };
         MostUsed: {
             corner: components["schemas"]["Corner"];
             use: components["schemas"]["LimitUse"];
@@ -5200,7 +5413,7 @@ export interface components {
              * @default 0
              */
             count: number;
-            /** @description A step, the station that is read again, or the axle that looks otherwise. */
+            /** @description A step, the station that is read again, the axle that looks otherwise, or what stands in the way of a plan. */
             text: null | string;
             /**
              * Format: double
@@ -5220,7 +5433,7 @@ export interface components {
          * @description What a job needs from a person next.
          * @enum {unknown}
          */
-        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape";
+        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "mendPlan" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape";
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */
@@ -5445,6 +5658,7 @@ export interface components {
             limits: null | string;
             /** @description Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it. */
             madeFor: null | string;
+            fit: null | components["schemas"]["PartFit"];
             /** @description Notes. */
             notes: null | string;
             /**
@@ -5452,6 +5666,23 @@ export interface components {
              * @description When it was taken off the shelf; it can be put back for 90 days.
              */
             binnedAt: null | string;
+        };
+        /** @description For which vehicles a part is. */
+        PartFit: {
+            /** @description Whether it is for vehicles of every platform, as far as its rules go. */
+            anyPlatform: boolean;
+            /** @description Platforms that it is made for, and no other; empty where nobody noted one. */
+            platforms: components["schemas"]["FitPlatform"][];
+            /** @description Platforms that it is known not to fit. */
+            notPlatforms: string[];
+            /** @description Its conditions. */
+            rules: components["schemas"]["FitRule"][];
+        };
+        PartFits: {
+            /** Format: uuid */
+            partId: string;
+            front: components["schemas"]["FitVerdict"];
+            rear: components["schemas"]["FitVerdict"];
         };
         /**
          * @description What a part does in a stack.
@@ -5606,6 +5837,7 @@ export interface components {
             limits: null | string;
             /** @description Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it. */
             madeFor: null | string;
+            fit: null | components["schemas"]["PartFit"];
         };
         /** @description A part in its place: one that is already there by its key, a new one from the shelf, or a setting that is turned. */
         PlacingInput: {
@@ -5646,6 +5878,8 @@ export interface components {
             stacks: components["schemas"]["CornerStack"][];
             /** @description Whether it is the one that shall be fitted, of those that stand side by side. */
             chosen: boolean;
+            /** @description Parts that go in although they do not fit, each with the reason. */
+            anyway: null | components["schemas"]["FittedAnyway"][];
             /**
              * Format: date-time
              * @description When the fitting began.
@@ -5813,6 +6047,8 @@ export interface components {
             id: string;
             /** @description Name in the shop's own list. */
             name: string;
+            /** @description The shop's own lists of what tells its vehicles apart. */
+            variants: null | components["schemas"]["VariantList"][];
         };
         /** @description A point as typed; both empty takes it out. */
         PointInput: {
@@ -5865,6 +6101,8 @@ export interface components {
             corners: components["schemas"]["CornerOutlook"][];
             /** @description What it needs beside it. */
             companions: components["schemas"]["Companion"][];
+            /** @description Parts that do not fit, and parts of which nobody knows whether they do. */
+            misfits: null | components["schemas"]["Misfit"][];
             /** @description What else it moves, kept with it when the fitting begins; null until then. */
             moves: null | components["schemas"]["ForetoldMove"][];
             /** @description Lift over today and over standard height, front and rear. */
@@ -5992,6 +6230,11 @@ export interface components {
             cost: number;
             /** @description Ids of the parts, corner by corner; empty stands before all. */
             parts: string;
+            /**
+             * Format: int32
+             * @description 1 where nobody knows of a part that comes whether it fits, else 0.
+             */
+            unsure: number;
         };
         /** @description A stack with its place in the order, for files. */
         RankedStack: {
@@ -6344,7 +6587,7 @@ export interface components {
             settings: components["schemas"]["ShopSettingsInput"];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
         /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
         ShopCommandAddTip: {
             /** @enum {string} */
@@ -6358,6 +6601,20 @@ export interface components {
             operation: components["schemas"]["OperationKind"];
             /** @description The tip. */
             text: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Adds a value to a platform's list of variants; one that is there already is that one. */
+        ShopCommandAddVariant: {
+            /** @enum {string} */
+            kind: "addVariant";
+            /** Format: uuid */
+            platformId: string;
+            aspect: components["schemas"]["VariantAspect"];
+            value: string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6385,6 +6642,20 @@ export interface components {
              * @description The tip.
              */
             id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes a value off a platform's list; vehicles that have it keep it. */
+        ShopCommandDropVariant: {
+            /** @enum {string} */
+            kind: "dropVariant";
+            /** Format: uuid */
+            platformId: string;
+            aspect: components["schemas"]["VariantAspect"];
+            value: string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6469,8 +6740,8 @@ export interface components {
              * @description Version of the row as it was seen.
              */
             version: null | number;
-            /** @description Its number. */
-            number: string;
+            /** @description Its number; null where it has none. */
+            number: null | string;
             /** @description Name. */
             name: string;
             /** @description What kind of part. */
@@ -6501,6 +6772,7 @@ export interface components {
             limits?: null | string;
             /** @description Engine, load and trim for which a spring's lift is stated. */
             madeFor?: null | string;
+            fit?: null | components["schemas"]["PartFit"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6620,6 +6892,7 @@ export interface components {
             odometer: null | components["schemas"]["QuantityInput"];
             /** @description Equipment of the bay. */
             equipment: components["schemas"]["Equipment"];
+            variant?: null | components["schemas"]["VariantInput"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -7518,6 +7791,34 @@ export interface components {
             name: null | string;
             userName: null | string;
         };
+        /**
+         * @description What tells vehicles of one platform apart. The shop keeps a list of values of each for a platform.
+         * @enum {unknown}
+         */
+        VariantAspect: "engine" | "drive" | "body" | "bed" | "trim" | "suspensionOption";
+        /** @description What tells a vehicle from others of its platform, as typed. */
+        VariantInput: {
+            /**
+             * Format: int32
+             * @description Year of build.
+             */
+            built?: null | number;
+            /** @description Body or cab. */
+            body?: null | string;
+            /** @description Bed. */
+            bed?: null | string;
+            /** @description Trim. */
+            trim?: null | string;
+            /** @description Suspension option. */
+            suspensionOption?: null | string;
+        };
+        /** @description Values of a platform's variants. */
+        VariantList: {
+            /** @description Of what. */
+            aspect: components["schemas"]["VariantAspect"];
+            /** @description The values, each once. */
+            values: string[];
+        };
         /** @description A vehicle, apart from its owner and its jobs. */
         Vehicle: {
             /**
@@ -7551,6 +7852,17 @@ export interface components {
             body: null | string;
             /** @description Suspension option as said. */
             suspensionOption: null | string;
+            /** @description Bed as said. */
+            bed: null | string;
+            /** @description Trim as said. */
+            trim: null | string;
+            /**
+             * Format: int32
+             * @description Year in which it was built; null is not known.
+             */
+            built: null | number;
+            /** @description What parts must meet, as far as somebody looked. */
+            mates: null | components["schemas"]["MatePlace"][];
             /** @description Sort of vehicle. */
             kind: components["schemas"]["VehicleKind"];
             /** @description How the body is carried. */

@@ -194,6 +194,7 @@ function plansWith(
               fromStageId: c.fromStageId,
               toStageId: null,
               chosen: false,
+              anyway: null,
               begunAt: null,
             }),
             name: c.name,
@@ -266,6 +267,7 @@ const setting = (
   hours: null,
   limits: null,
   madeFor: null,
+  fit: null,
 });
 
 /** The commands of one kind among letters, in order. */

@@ -9,6 +9,14 @@ import { BothWays, type Lines } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
+import {
+  keepOnLists,
+  variantBody,
+  VariantFields,
+  variantLabels,
+  variantText,
+  type VariantText,
+} from "../../shared/VariantFields";
 import { useOnce } from "../../shared/useOnce";
 
 const labels = {
@@ -18,8 +26,6 @@ const labels = {
   ownerContact: "Phone or mail",
   make: "Make",
   name: "Model",
-  engine: "Engine",
-  drive: "Drive",
   odometer: "Odometer",
   wish: "In the owner's words",
   carries: "Carries and tows",
@@ -34,6 +40,7 @@ const spoken: Key[] = ["wish", "carries", "troubles"];
 interface Texts extends Record<Key, string> {
   promisedOn: string;
   equipment: Schemas["Equipment"];
+  variant: VariantText;
 }
 
 export const equipmentWords: Record<Schemas["Equipment"], string> = {
@@ -50,8 +57,7 @@ function textsOf({ document: { owner, vehicle, job } }: JobView): Texts {
     ownerContact: owner.contact ?? "",
     make: vehicle.make,
     name: vehicle.name,
-    engine: vehicle.engine ?? "",
-    drive: vehicle.drive ?? "",
+    variant: variantText(vehicle),
     odometer: job.odometerIn?.value.toString() ?? "",
     wish: job.wish ?? "",
     carries: job.carries ?? "",
@@ -64,6 +70,12 @@ function textsOf({ document: { owner, vehicle, job } }: JobView): Texts {
 const linesOf = (t: Texts): Lines => ({
   ...Object.fromEntries(
     (Object.keys(labels) as Key[]).map((key) => [labels[key], t[key]]),
+  ),
+  ...Object.fromEntries(
+    (Object.keys(variantLabels) as (keyof VariantText)[]).map((key) => [
+      variantLabels[key],
+      t.variant[key],
+    ]),
   ),
   "Promised for": t.promisedOn,
   "Lifted with": equipmentWords[t.equipment],
@@ -85,8 +97,10 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
   const save = async (over: JobView) => {
     setProblem(null);
     const version = (of: { id: string }) => over.versions[of.id] ?? 0;
-    const { owner, vehicle, job } = over.document;
+    const { owner, vehicle, job, platform } = over.document;
     try {
+      // Without a network the list waits for another time; the correction itself is kept.
+      await keepOnLists(platform, texts.variant).catch(() => undefined);
       await send(
         {
           kind: "correctTakenIn",
@@ -99,8 +113,9 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
           name: texts.name,
           plate: texts.plate || null,
           vin: texts.vin || null,
-          engine: texts.engine || null,
-          drive: texts.drive || null,
+          engine: texts.variant.engine || null,
+          drive: texts.variant.drive || null,
+          variant: variantBody(texts.variant),
           carries: texts.carries || null,
           troubles: texts.troubles || null,
           wish: texts.wish || null,
@@ -146,6 +161,14 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
             {...at(problem, key)}
           />
         ))}
+        <VariantFields
+          text={texts.variant}
+          platformId={view.document.platform.id}
+          problem={problem}
+          onChange={(variant) => {
+            setTexts({ ...texts, variant });
+          }}
+        />
         <TextField
           type="date"
           label="Promised for"

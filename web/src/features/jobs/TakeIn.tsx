@@ -3,12 +3,12 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
-import { api, must, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { shop } from "../../api/job";
+import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -16,6 +16,13 @@ import { useDraft } from "../../shared/useDraft";
 import { useSettings } from "../../shared/useSettings";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { liveAxles } from "../../shared/suspensions";
+import {
+  keepOnLists,
+  noVariant,
+  variantBody,
+  VariantFields,
+} from "../../shared/VariantFields";
+import { usePlatforms } from "../../shared/usePlatforms";
 import { useOnce } from "../../shared/useOnce";
 import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
@@ -34,12 +41,12 @@ const blank = {
   ownerName: "",
   ownerContact: "",
   platformId: "",
+  newPlatform: "",
   make: "",
   name: "",
   plate: "",
   vin: "",
-  engine: "",
-  drive: "",
+  variant: noVariant,
   odometer: "",
   wish: "",
   carries: "",
@@ -53,6 +60,9 @@ const blank = {
   /** A vehicle that was here before, whose chain goes on; null is a new one. */
   known: null as Schemas["VehicleHere"] | null,
 };
+
+/** A platform that is not on the list yet. */
+const another = "another";
 
 /** Takes in a vehicle. What is typed is kept on the device until it is stored. */
 export default function TakeIn() {
@@ -71,6 +81,7 @@ export default function TakeIn() {
   const whole = {
     ...kept,
     target: { ...levelByHub, ...kept.target },
+    variant: { ...noVariant, ...kept.variant },
     sizes: { ...noSizes, ...kept.sizes },
   };
   const draft = touched
@@ -88,10 +99,7 @@ export default function TakeIn() {
     keep(next);
   };
   const [problem, setProblem] = useState<Error | null>(null);
-  const platforms = useQuery({
-    queryKey: ["platforms"],
-    queryFn: async () => must(await api.GET("/api/platforms")),
-  });
+  const platforms = usePlatforms();
 
   const suspensions = useSuspensionKinds();
 
@@ -103,8 +111,7 @@ export default function TakeIn() {
       | "name"
       | "plate"
       | "vin"
-      | "engine"
-      | "drive"
+      | "newPlatform"
       | "odometer"
       | "wish"
       | "carries"
@@ -121,10 +128,32 @@ export default function TakeIn() {
     />
   );
 
+  /** The platform that is chosen; a new one is put on the list first. */
+  const platformOf = async () => {
+    if (draft.platformId !== another) {
+      return platforms.data?.find((p) => p.id === draft.platformId);
+    }
+    const name = draft.newPlatform.trim();
+    if (name === "") {
+      throw new Problem(422, "newPlatform", "Name the platform.", [], null);
+    }
+    await shop({ kind: "savePlatform", id: v7(), name });
+    const { data } = await platforms.refetch();
+    const made = data?.find((p) => p.name === name);
+    if (made) {
+      setDraft({ ...draft, platformId: made.id, newPlatform: "" });
+    }
+    return made;
+  };
+
   const once = useOnce();
   const take = async () => {
     setProblem(null);
     try {
+      const platform = await platformOf();
+      if (!draft.known) {
+        await keepOnLists(platform, draft.variant);
+      }
       await shop(
         {
           kind: "takeIn",
@@ -134,13 +163,14 @@ export default function TakeIn() {
           ownerId: draft.ids.owner,
           ownerName: draft.ownerName,
           ownerContact: draft.ownerContact || null,
-          platformId: draft.platformId || v7(),
+          platformId: platform?.id ?? v7(),
           make: draft.make,
           name: draft.name,
           plate: draft.plate || null,
           vin: draft.vin || null,
-          engine: draft.engine || null,
-          drive: draft.drive || null,
+          engine: draft.variant.engine || null,
+          drive: draft.variant.drive || null,
+          variant: variantBody(draft.variant),
           sort: draft.kind,
           bodyKind: draft.bodyKind,
           front: draft.front,
@@ -219,9 +249,7 @@ export default function TakeIn() {
               {...at(problem, "platformId")}
               helperText={
                 at(problem, "platformId").helperText ??
-                (platforms.data?.length === 0
-                  ? "The list is empty: add the first one under Shelf"
-                  : "Vehicles that share a suspension")
+                "Vehicles that share a suspension"
               }
             >
               {platforms.data?.map((p) => (
@@ -229,9 +257,20 @@ export default function TakeIn() {
                   {p.name}
                 </MenuItem>
               ))}
+              <MenuItem value={another}>A new one …</MenuItem>
             </TextField>
-            {field("engine", "Engine")}
-            {field("drive", "Drive")}
+            {draft.platformId === another &&
+              field("newPlatform", "Name of the new platform")}
+            {!draft.known && (
+              <VariantFields
+                text={draft.variant}
+                platformId={draft.platformId}
+                problem={problem}
+                onChange={(variant) => {
+                  setDraft({ ...draft, variant });
+                }}
+              />
+            )}
             {field("odometer", unit === "in" ? "Odometer, mi" : "Odometer, km")}
           </Grid>
         </Section>

@@ -14,6 +14,7 @@ import { asError } from "../../shared/ProblemNote";
 import { knownWords, retyped, retypedWithUnit } from "../../shared/quantity";
 import { liveAxles } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
+import { variantText } from "../../shared/VariantFields";
 import { CorrectTakenIn } from "./CorrectTakenIn";
 import { EraseOwner } from "./EraseOwner";
 import { History } from "./History";
@@ -114,8 +115,8 @@ export default function TakenIn() {
     ["Plate", d.vehicle.plate],
     ["VIN", d.vehicle.vin],
     [
-      "Engine and drive",
-      [d.vehicle.engine, d.vehicle.drive].filter(Boolean).join(", "),
+      "Variant",
+      Object.values(variantText(d.vehicle)).filter(Boolean).join(", "),
     ],
     [
       "Odometer",

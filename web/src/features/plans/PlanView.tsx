@@ -19,6 +19,7 @@ import { Wanted } from "../finding/Wanted";
 import { usePreview } from "../jobs/JobLayout";
 import { Cautions } from "./Cautions";
 import { CornerColumn } from "./CornerColumn";
+import { Misfits } from "./Misfits";
 import { PlanNeeds, PlanSays } from "./PlanSays";
 import { PlanTable } from "./PlanTable";
 import { PlanTabs } from "./PlanTabs";
@@ -239,6 +240,9 @@ export default function PlanView() {
             On “Take out”: Delete takes the part out, ← and → carry it to the
             next corner.
           </Typography>
+          {draft && (
+            <Misfits plan={draft} misfits={prediction?.misfits ?? []} />
+          )}
           <PlanNeeds prediction={prediction} />
           {draft && <PlanB key={draft.id} plan={draft} />}
           <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>

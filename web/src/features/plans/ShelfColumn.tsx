@@ -8,6 +8,8 @@ import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
+import { isPart } from "../../shared/parts";
+import { nothingNoted, useFits } from "../../shared/useFits";
 import { partWords } from "../../api/words";
 import { Grip } from "./Grip";
 import type { Axle, Side, Turned } from "./stacks";
@@ -33,6 +35,16 @@ const settings: Record<
 
 /** From here on the list is worth a search. */
 const many = 8;
+
+/** So many are shown at once; the rest is found. */
+const atOnce = 40;
+
+/** What is known to fit stands first, what nobody knows behind it. */
+const known: Record<Schemas["FitState"], number> = {
+  fits: 0,
+  unknown: 1,
+  doesNot: 2,
+};
 
 /** The parts that have a place on the chosen axle, those that lift first. Pointing at one shows in the band what it would do. */
 export function ShelfColumn({
@@ -64,7 +76,9 @@ export function ShelfColumn({
   const rule = (p: Schemas["Part"]) =>
     kinds.find((k) => k.rule.kind === p.kind);
   const lifts = (p: Schemas["Part"]) => rule(p)?.rule.family !== "none";
-  const fits = parts
+  const fitOf = useFits();
+  const state = (p: Schemas["Part"]) => fitOf(p, axle).state;
+  const withPlace = parts
     .map((p) => p.part)
     .filter(
       (p) =>
@@ -73,24 +87,86 @@ export function ShelfColumn({
         // A steered axle takes no block; the shelf does not tempt anybody.
         !(p.kind === "block" && axle === "front"),
     );
-  const mine = fits
-    .filter((p) =>
-      `${p.name} ${p.number} ${partWords[p.kind].said}`
-        .toLowerCase()
-        .includes(find.trim().toLowerCase()),
-    )
+  const found = withPlace
+    .filter((p) => isPart(p, find.trim()))
     .sort(
       (a, b) =>
         Number(lifts(b)) - Number(lifts(a)) ||
+        known[state(a)] - known[state(b)] ||
         order.indexOf(a.kind) - order.indexOf(b.kind) ||
         (a.thickness ? inMm(a.thickness) : 1e9) -
           (b.thickness ? inMm(b.thickness) : 1e9),
     );
+  const mine = found.filter((p) => state(p) !== "doesNot");
+  const not = found.filter((p) => state(p) === "doesNot");
   const where = side === "both" ? `both ${axle}` : `the ${side} ${axle}`;
+  const line = (p: Schemas["Part"]) => (
+    <Box
+      component="li"
+      key={p.id}
+      onMouseEnter={() => {
+        onTry(p);
+      }}
+      onMouseLeave={() => {
+        onTry(null);
+      }}
+      sx={{
+        display: "flex",
+        alignItems: "center",
+        gap: 1,
+        py: 0.5,
+        borderBottom: 1,
+        borderColor: "divider",
+      }}
+    >
+      <Grip grip={grip(p, p.name)} name={p.name} />
+      <Box
+        aria-hidden
+        sx={{
+          width: 34,
+          height: p.thickness ? Math.min(56, inMm(p.thickness) * 0.6) : 10,
+          bgcolor: "secondary.main",
+          opacity: p.thickness ? 1 : 0.35,
+          flex: "none",
+        }}
+      />
+      <Box sx={{ flex: 1, lineHeight: 1.25, minWidth: 0 }}>
+        <b>
+          {p.thickness
+            ? showText(inMm(p.thickness), unit)
+            : rule(p)?.rule.amount === null
+              ? ""
+              : "Thickness unknown"}
+        </b>{" "}
+        {p.name}
+        <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>
+          {partWords[p.kind].said} {p.number}
+          {p.claim && ` · says ${showText(inMm(p.claim), unit)}`} · {p.count} on
+          the shelf
+        </Box>
+        <FitMark verdict={fitOf(p, axle)} />
+      </Box>
+      <Button
+        variant="outlined"
+        aria-label={`Put in ${p.name}, ${where}`}
+        onFocus={() => {
+          onTry(p);
+        }}
+        onBlur={() => {
+          onTry(null);
+        }}
+        onClick={() => {
+          onPlace(p);
+        }}
+      >
+        Put in
+      </Button>
+    </Box>
+  );
   return (
     <Box component="section" data-drop="off">
       <Typography variant="h2">Shelf, for {where}</Typography>
-      {fits.length === 0 && (
+      {withPlace.length === 0 && (
         <Typography>
           Nothing on the shelf fits here.{" "}
           <Link component={To} to="/shelf">
@@ -99,7 +175,7 @@ export function ShelfColumn({
           .
         </Typography>
       )}
-      {fits.length > many && (
+      {withPlace.length > many && (
         <TextField
           label="Find on the shelf"
           size="small"
@@ -124,71 +200,47 @@ export function ShelfColumn({
           overflowY: "auto",
         }}
       >
-        {mine.map((p) => (
-          <Box
-            component="li"
-            key={p.id}
-            onMouseEnter={() => {
-              onTry(p);
-            }}
-            onMouseLeave={() => {
-              onTry(null);
-            }}
-            sx={{
-              display: "flex",
-              alignItems: "center",
-              gap: 1,
-              py: 0.5,
-              borderBottom: 1,
-              borderColor: "divider",
-            }}
-          >
-            <Grip grip={grip(p, p.name)} name={p.name} />
-            <Box
-              aria-hidden
-              sx={{
-                width: 34,
-                height: p.thickness
-                  ? Math.min(56, inMm(p.thickness) * 0.6)
-                  : 10,
-                bgcolor: "secondary.main",
-                opacity: p.thickness ? 1 : 0.35,
-                flex: "none",
-              }}
-            />
-            <Box sx={{ flex: 1, lineHeight: 1.25, minWidth: 0 }}>
-              <b>
-                {p.thickness
-                  ? showText(inMm(p.thickness), unit)
-                  : rule(p)?.rule.amount === null
-                    ? ""
-                    : "Thickness unknown"}
-              </b>{" "}
-              {p.name}
-              <Box sx={{ color: "text.secondary", fontSize: "0.88rem" }}>
-                {partWords[p.kind].said} {p.number}
-                {p.claim && ` · says ${showText(inMm(p.claim), unit)}`} ·{" "}
-                {p.count} on the shelf
-              </Box>
-            </Box>
-            <Button
-              variant="outlined"
-              aria-label={`Put in ${p.name}, ${where}`}
-              onFocus={() => {
-                onTry(p);
-              }}
-              onBlur={() => {
-                onTry(null);
-              }}
-              onClick={() => {
-                onPlace(p);
-              }}
-            >
-              Put in
-            </Button>
-          </Box>
-        ))}
+        {mine.slice(0, atOnce).map(line)}
       </Box>
+      {mine.length > atOnce && (
+        <Typography color="text.secondary" sx={{ py: 1 }}>
+          {(mine.length - atOnce).toString()} more: find them by name, number or
+          kind.
+        </Typography>
+      )}
+      {not.length > 0 && (
+        <details>
+          <Box
+            component="summary"
+            sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
+          >
+            {not.length.toString()} that {not.length === 1 ? "does" : "do"} not
+            fit this vehicle
+          </Box>
+          <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+            {not.slice(0, atOnce).map(line)}
+          </Box>
+        </details>
+      )}
+    </Box>
+  );
+}
+
+/** Whether a part fits, where that is not plain. */
+function FitMark({ verdict }: { verdict: Schemas["FitVerdict"] }) {
+  return verdict.state === "fits" ? null : (
+    <Box
+      sx={{
+        fontSize: "0.88rem",
+        color: verdict.state === "doesNot" ? "error.main" : "text.secondary",
+        fontWeight: verdict.state === "doesNot" ? 600 : 400,
+      }}
+    >
+      {verdict.state === "doesNot"
+        ? `■ does not fit: ${verdict.why ?? ""}`
+        : verdict === nothingNoted
+          ? "? not noted whether it fits"
+          : `? fits, if: ${verdict.why ?? ""}`}
     </Box>
   );
 }

@@ -36,6 +36,7 @@ const piece = (
   hours: null,
   limits: null,
   madeFor: null,
+  fit: null,
 });
 
 const both: Stacks = [

@@ -14,6 +14,7 @@ import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { partWords } from "../../api/words";
+import { FitForm } from "./FitForm";
 import { kindsOffered } from "./kinds";
 import {
   blankLeaf,
@@ -102,7 +103,7 @@ export function PartForm({
       }}
     >
       {field("name", "Name")}
-      {field("number", "Number")}
+      {field("number", "Number", "none")}
       <TextField
         select
         label="It is a"
@@ -164,6 +165,14 @@ export function PartForm({
       {field("hours", "Hours to fit one")}
       {field("limits", "What its maker forbids")}
       {field("notes", "Notes")}
+      <FitForm
+        fit={draft.fit}
+        problem={save.error}
+        onChange={(fit) => {
+          setAnswers([]);
+          onChange({ ...draft, fit });
+        }}
+      />
       {draft.kind === "leafPack" && (
         <Leaves
           leaves={draft.leaves}

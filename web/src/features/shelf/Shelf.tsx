@@ -1,6 +1,8 @@
 import { shop } from "../../api/job";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
@@ -12,6 +14,9 @@ import { useDraft } from "../../shared/useDraft";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
 import { partWords } from "../../api/words";
+import { isPart } from "../../shared/parts";
+import { usePlatforms } from "../../shared/usePlatforms";
+import { fitSays, mayFit } from "./fit";
 import { PartForm } from "./PartForm";
 import { blankPart, editPart, type PartText } from "./part";
 import { Platforms } from "./Platforms";
@@ -32,16 +37,39 @@ function byKindAndThickness(
   );
 }
 
+/** So many are shown at once; the rest is found, or shown when it is asked for. */
+const atOnce = 30;
+
 /** The parts at hand. Thickness and claim are two numbers: one is taped, the other is what a box says. */
 export default function Shelf() {
   const client = useQueryClient();
   const kinds = usePartKinds();
   const parts = useParts();
   const [draft, setDraft, clear] = useDraft<PartText | null>("part", null);
+  const [find, setFind] = useState("");
+  const [kind, setKind] = useState("");
+  const [platform, setPlatform] = useState("");
+  const [most, setMost] = useState(atOnce);
+  const platforms = usePlatforms().data ?? [];
+  const all = parts.data ?? [];
+  const found = all
+    .filter(
+      ({ part: p }) =>
+        (kind === "" || p.kind === kind) &&
+        (platform === "" || mayFit(p, platform)) &&
+        isPart(p, find.trim()),
+    )
+    .toSorted(byKindAndThickness);
   const takeOff = async (id: string) => {
     await shop({ kind: "binPart", id });
     await client.invalidateQueries({ queryKey: ["parts"] });
   };
+  const choose = (set: (value: string) => void) => ({
+    onChange: (e: { target: { value: string } }) => {
+      set(e.target.value);
+      setMost(atOnce);
+    },
+  });
   return (
     <Box
       component="main"
@@ -75,12 +103,65 @@ export default function Shelf() {
           onDone={clear}
         />
       )}
-      <Box component="ul" sx={{ listStyle: "none", p: 0 }}>
-        {parts.data?.toSorted(byKindAndThickness).map((row, i, all) => (
+      <Box
+        role="search"
+        sx={{
+          display: "grid",
+          gap: 1,
+          gridTemplateColumns: { xs: "1fr 1fr", sm: "2fr 1fr 1fr" },
+        }}
+      >
+        <TextField
+          label="Find by name, number or what it is"
+          size="small"
+          value={find}
+          {...choose(setFind)}
+          sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
+        />
+        <TextField
+          select
+          label="Kind"
+          size="small"
+          value={kind}
+          {...choose(setKind)}
+        >
+          <MenuItem value="">every kind</MenuItem>
+          {order
+            .filter((k) => all.some(({ part }) => part.kind === k))
+            .map((k) => (
+              <MenuItem key={k} value={k}>
+                {partWords[k as Schemas["PartKind"]].said}
+              </MenuItem>
+            ))}
+        </TextField>
+        <TextField
+          select
+          label="May fit"
+          size="small"
+          value={platform}
+          {...choose(setPlatform)}
+        >
+          <MenuItem value="">every platform</MenuItem>
+          {platforms.map((p) => (
+            <MenuItem key={p.id} value={p.name}>
+              {p.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {all.length > 0 && (
+        <Typography role="status" color="text.secondary" sx={{ mt: 0.5 }}>
+          {found.length === all.length
+            ? `${all.length.toString()} parts`
+            : `${found.length.toString()} of ${all.length.toString()} parts`}
+        </Typography>
+      )}
+      <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 0 }}>
+        {found.slice(0, most).map((row, i, shown) => (
           <Line
             key={row.part.id}
             row={row}
-            first={row.part.kind !== all[i - 1]?.part.kind}
+            first={row.part.kind !== shown[i - 1]?.part.kind}
             kinds={kinds}
             onChange={() => {
               setDraft(editPart(row));
@@ -90,6 +171,19 @@ export default function Shelf() {
           />
         ))}
       </Box>
+      {found.length > most && (
+        <Button
+          variant="outlined"
+          onClick={() => {
+            setMost(most + 100);
+          }}
+        >
+          Show more: {(found.length - most).toString()} are not shown
+        </Button>
+      )}
+      {all.length > 0 && found.length === 0 && (
+        <Typography>Nothing on the shelf is called that.</Typography>
+      )}
       {parts.data?.length === 0 && (
         <Typography>
           The shelf is empty. Put the first part on it: its thickness taped, its
@@ -138,6 +232,7 @@ function Line({
     part.hours && `${part.hours.value.toString()} ${part.hours.unit} to fit`,
     part.madeFor && `made for ${part.madeFor}`,
     part.limits && `maker: ${part.limits}`,
+    part.fit && fitSays(part.fit, (q) => showText(inMm(q), unit)),
   ].filter(Boolean);
   return (
     <>

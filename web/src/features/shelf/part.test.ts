@@ -109,6 +109,7 @@ describe("part", () => {
         hours: null,
         limits: null,
         madeFor: null,
+        fit: null,
         notes: null,
         binnedAt: null,
       },

@@ -36,7 +36,16 @@ export interface PartText {
   limits: string;
   madeFor: string;
   notes: string;
+  fit: Schemas["PartFit"];
 }
+
+/** Of which nobody noted anything. */
+export const noFit: Schemas["PartFit"] = {
+  anyPlatform: false,
+  platforms: [],
+  notPlatforms: [],
+  rules: [],
+};
 
 export const blankLeaf: LeafText = {
   count: "1",
@@ -68,6 +77,7 @@ export const blankPart = (): PartText => ({
   limits: "",
   madeFor: "",
   notes: "",
+  fit: noFit,
 });
 
 export const editPart = ({
@@ -103,6 +113,7 @@ export const editPart = ({
   limits: p.limits ?? "",
   madeFor: p.madeFor ?? "",
   notes: p.notes ?? "",
+  fit: p.fit ?? noFit,
 });
 
 /** Whether its maker states a lift at a design load: then it belongs to an engine, load and trim. */
@@ -135,7 +146,7 @@ export function partCommand(
     kind: "savePart",
     id: p.id,
     version: p.version,
-    number: p.number,
+    number: p.number || null,
     name: p.name,
     part: p.kind,
     thickness:
@@ -173,5 +184,6 @@ export function partCommand(
     limits: p.limits || null,
     // A kind that is made for no load has none, whatever was typed before.
     madeFor: kind && isMadeForALoad(kind) ? p.madeFor || null : null,
+    fit: p.fit,
   };
 }

@@ -9,6 +9,7 @@ import { text, shownU } from "../../shared/length";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { AxleSuspension } from "./AxleSuspension";
 import { Loads } from "./Loads";
+import { Mates } from "./Mates";
 
 /** The suspension of each axle with its drawing, what is measured and what is assumed, and the loads. */
 export default function VehicleView() {
@@ -68,6 +69,7 @@ export default function VehicleView() {
           />
         ))}
       <Loads />
+      <Mates />
     </Box>
   );
 }

@@ -1,0 +1,127 @@
+import TextField from "@mui/material/TextField";
+import { shop } from "../api/job";
+import type { Schemas } from "../api/client";
+import { aspectWords } from "../api/words";
+import { at } from "./ProblemNote";
+import { usePlatforms } from "./usePlatforms";
+
+export type Aspect = Schemas["VariantAspect"];
+
+export const aspects = Object.keys(aspectWords) as Aspect[];
+
+/** What tells a vehicle from others of its platform, as typed. */
+export type VariantText = Record<Aspect | "built", string>;
+
+export const noVariant: VariantText = {
+  built: "",
+  engine: "",
+  drive: "",
+  body: "",
+  bed: "",
+  trim: "",
+  suspensionOption: "",
+};
+
+export const variantText = (v: Schemas["Vehicle"]): VariantText => ({
+  built: v.built?.toString() ?? "",
+  engine: v.engine ?? "",
+  drive: v.drive ?? "",
+  body: v.body ?? "",
+  bed: v.bed ?? "",
+  trim: v.trim ?? "",
+  suspensionOption: v.suspensionOption ?? "",
+});
+
+export const variantLabels: Record<keyof VariantText, string> = {
+  built: "Built in",
+  engine: "Engine",
+  drive: "Drive",
+  body: "Body or cab",
+  bed: "Bed",
+  trim: "Trim",
+  suspensionOption: "Suspension option",
+};
+
+/** The variant as it goes to the server, beside engine and drive. */
+export const variantBody = (t: VariantText): Schemas["VariantInput"] => ({
+  // What is no number the server refuses in words.
+  built: t.built.trim() === "" ? null : Math.trunc(Number(t.built)) || 0,
+  body: t.body || null,
+  bed: t.bed || null,
+  trim: t.trim || null,
+  suspensionOption: t.suspensionOption || null,
+});
+
+const fieldOf = (key: keyof VariantText) =>
+  key === "engine" || key === "drive" ? key : `variant.${key}`;
+
+/** Puts what is new on the platform's lists, so that the next vehicle is offered it. */
+export async function keepOnLists(
+  platform: Schemas["Platform"] | undefined,
+  t: VariantText,
+) {
+  const same = (a: string, b: string) =>
+    a.replace(/\s/g, "").toLowerCase() === b.replace(/\s/g, "").toLowerCase();
+  for (const aspect of platform ? aspects : []) {
+    const value = t[aspect].trim();
+    const list = platform?.variants?.find((v) => v.aspect === aspect)?.values;
+    if (platform && value !== "" && !list?.some((v) => same(v, value))) {
+      await shop({
+        kind: "addVariant",
+        platformId: platform.id,
+        aspect,
+        value,
+      });
+    }
+  }
+}
+
+/** What tells a vehicle from others of its platform: chosen from the shop's list, or new on it. */
+export function VariantFields({
+  text,
+  platformId,
+  problem,
+  onChange,
+}: {
+  text: VariantText;
+  platformId: string;
+  problem: Error | null;
+  onChange: (text: VariantText) => void;
+}) {
+  const platform = usePlatforms().data?.find((p) => p.id === platformId);
+  return (
+    <>
+      <TextField
+        label={variantLabels.built}
+        value={text.built}
+        placeholder="year"
+        onChange={(e) => {
+          onChange({ ...text, built: e.target.value });
+        }}
+        slotProps={{ htmlInput: { inputMode: "numeric" } }}
+        {...at(problem, "variant.built")}
+      />
+      {aspects.map((aspect) => {
+        const list = platform?.variants?.find((v) => v.aspect === aspect);
+        return (
+          <span key={aspect} style={{ display: "contents" }}>
+            <TextField
+              label={variantLabels[aspect]}
+              value={text[aspect]}
+              onChange={(e) => {
+                onChange({ ...text, [aspect]: e.target.value });
+              }}
+              {...at(problem, fieldOf(aspect))}
+              slotProps={{ htmlInput: { list: `variant-${aspect}` } }}
+            />
+            <datalist id={`variant-${aspect}`}>
+              {list?.values.map((v) => (
+                <option key={v} value={v} />
+              ))}
+            </datalist>
+          </span>
+        );
+      })}
+    </>
+  );
+}

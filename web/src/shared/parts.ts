@@ -1,0 +1,19 @@
+import type { Schemas } from "../api/client";
+import { partWords } from "../api/words";
+
+const plain = (text: string) =>
+  text
+    .toLowerCase()
+    .normalize("NFD")
+    .replace(/[\u0300-\u036f]/g, "");
+
+/** Whether a part is what is looked for: each word stands in its name, its number, its kind, or in another name of its kind. */
+export function isPart(part: Schemas["Part"], find: string): boolean {
+  const words = partWords[part.kind];
+  const text = plain(
+    [part.name, part.number, words.said, ...words.also, part.madeFor].join(" "),
+  );
+  return plain(find)
+    .split(/\s+/)
+    .every((word) => text.includes(word));
+}
