@@ -167,7 +167,10 @@ internal static class JobFileReferences
                             x.ToStageId is null || stages.Contains(x.ToStageId.Value),
                             $"{p}.toStageId",
                             "The file does not define this stage."
-                        )
+                        ),
+                        (x.Anyway ?? [])
+                            .Select((a, i) => Someone(people, a.PersonId, $"{p}.anyway[{i}]"))
+                            .FirstOrDefault(e => e is not null)
                     )
             ),
             Each(

@@ -165,7 +165,11 @@ internal static class JobFileEndpoints
         var platform = await db
             .Platforms.AsNoTracking()
             .FirstOrDefaultAsync(p => p.Id == d.Platform.Id || p.Name == d.Platform.Name, cancel);
-        if (platform is not null && platform != d.Platform)
+        // What the list here says of its variants stays.
+        if (
+            platform is not null
+            && (platform.Id, platform.Name) != (d.Platform.Id, d.Platform.Name)
+        )
         {
             throw Refuse.Gate(
                 "$.platform",

@@ -247,23 +247,14 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         }
 
         // Held until the command is stored: two who add to one list at once both succeed.
-        async Task<ShopState> OfPlatform(Guid id)
-        {
-            var found = await db
-                .Platforms.FromSql($"select *, xmin from platforms where id = {id} for update")
-                .AsNoTracking()
-                .Select(p => new
-                {
-                    Platform = p,
-                    Version = EF.Property<uint>(p, NokkoDb.VersionColumn),
-                })
-                .FirstOrDefaultAsync(cancel);
-            if (found is not null)
+        async Task<ShopState> OfPlatform(Guid id) =>
+            new()
             {
-                versions[id] = found.Version;
-            }
-            return new ShopState { Platforms = found is null ? [] : [found.Platform] };
-        }
+                Platforms = await db
+                    .Platforms.FromSql($"select * from platforms where id = {id} for update")
+                    .AsNoTracking()
+                    .ToListAsync(cancel),
+            };
 
         async Task<ShopState> OfPart(Guid id)
         {

@@ -135,6 +135,9 @@ public partial class BrokenFileTests
         );
     }
 
+    private const string Mm22 =
+        """{ "value": 22, "unit": "mm", "u": null, "known": "measured", "typed": null }""";
+
     private static string Thinned(params string[] lists)
     {
         var root = JsonNode.Parse(
@@ -154,6 +157,31 @@ public partial class BrokenFileTests
                 .ToArray();
             rows.RemoveAll(row => !kept.Contains(row));
         }
+        root["platform"]!["variants"] = JsonNode.Parse(
+            """[{ "aspect": "engine", "values": ["V6"] }]"""
+        );
+        root["vehicle"]!["built"] = 2014;
+        root["vehicle"]!["mates"] = JsonNode.Parse(
+            $$"""[{ "axle": "front", "is": { "kind": "barDiameter", "size": {{Mm22}}, "written": null } }]"""
+        );
+        root["plans"]![0]!["anyway"] = JsonNode.Parse(
+            $$"""[{ "part": "plate", "says": "made for Marsh", "reason": "compared", "personId": "{{root["people"]![0]!["id"]}}" }]"""
+        );
+        root["plans"]![0]!["stacks"]![0]!["parts"]![0]!["fit"] = JsonNode.Parse(
+            $$"""
+            {
+              "anyPlatform": false,
+              "platforms": [{ "name": "Drover", "from": 2010, "to": null }],
+              "notPlatforms": ["Marsh"],
+              "rules": [
+                { "kind": "onlyWith", "aspect": "engine", "values": ["V6"] },
+                { "kind": "mustMeet", "mate": { "kind": "barDiameter", "size": {{Mm22}}, "written": null } },
+                { "kind": "atMost", "count": 2 },
+                { "kind": "needsPart", "part": "diffDrop" }
+              ]
+            }
+            """
+        );
         return root.ToJsonString();
     }
 

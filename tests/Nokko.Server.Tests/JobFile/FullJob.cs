@@ -27,6 +27,30 @@ internal static class FullJob
                 ["z"] = Mm(610),
             }
         );
+        file["vehicle"]!["built"] = 2014;
+        file["vehicle"]!["bed"] = "long";
+        file["vehicle"]!["trim"] = "Ridge";
+        file["vehicle"]!["mates"] = new JsonArray(
+            new JsonObject
+            {
+                ["axle"] = "front",
+                ["is"] = new JsonObject
+                {
+                    ["kind"] = "strutStuds",
+                    ["size"] = null,
+                    ["written"] = "3 × M10 on 120",
+                },
+            }
+        );
+        file["plans"]![0]!["anyway"] = new JsonArray(
+            new JsonObject
+            {
+                ["part"] = "plate",
+                ["says"] = "made for Marsh",
+                ["reason"] = "compared on the bench",
+                ["personId"] = person,
+            }
+        );
         Add(
             "kits",
             new JsonObject

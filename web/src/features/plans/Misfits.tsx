@@ -89,6 +89,7 @@ function Not({
         <Box>
           Goes in all the same: {misfit.reason}{" "}
           <Button
+            aria-label={`Take that back: ${misfit.part}`}
             onClick={() => {
               void say(null);
             }}
@@ -119,7 +120,11 @@ function Not({
             sx={{ flex: 1, minWidth: 240 }}
             {...at(problem, "reason")}
           />
-          <Button type="submit" variant="outlined">
+          <Button
+            type="submit"
+            variant="outlined"
+            aria-label={`Fit it all the same: ${misfit.part}`}
+          >
             Fit it all the same
           </Button>
         </Box>
