@@ -37,6 +37,14 @@ public sealed class FitsTests(DemoServer demo)
         );
         b.Press("Fit it all the same: Teasel strut plate");
         b.Sees("Goes in all the same: Same strut, compared on the bench");
+        // On the list: two pieces of each side's parts, the differential's one, and what is never used again.
+        b.Press("What to buy");
+        b.Sees("✓ Every part of the plan is here.");
+        b.Sees("Sedge differential drop DD-25, front · 58.00 EUR each");
+        b.Sees("never used again");
+        b.Sees("Parts of the plan 506.00 EUR");
+        Axe.Check(b, "what to buy");
+        b.Press("Back to the plan");
         b.Press("Agreed: begin the fitting");
         b.Until(d => d.Url.EndsWith("/fit", StringComparison.Ordinal), "the card");
         b.Open(b.Driver.Url.Replace("/fit", "/hand-over", StringComparison.Ordinal));
@@ -77,6 +85,7 @@ public sealed class FitsTests(DemoServer demo)
         b.Sees("2014, V6 petrol, load-levelling");
 
         b.Open($"{_server.Address}/shelf");
+        b.Press("Platforms, and what tells their vehicles apart");
         b.Sees("Vell Runner · V6 petrol · load-levelling");
         b.Press("Put a part on the shelf");
         b.Type("Name", "Runner plate");

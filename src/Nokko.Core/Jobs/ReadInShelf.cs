@@ -87,7 +87,9 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
             Input(p.Hours),
             p.Limits,
             p.MadeFor,
-            p.Fit
+            p.Fit,
+            p.Supplier,
+            p.DueOn
         ).Read() with
         {
             Thickness = p.Thickness,
@@ -119,12 +121,14 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
     private static JsonNode? Node(Part part) =>
         JsonSerializer.SerializeToNode(part, JobJson.Options);
 
-    /// <summary>What a table cannot carry stays as it is: leaves, for which vehicles it is, and of every size that it does not change how it is known and what was typed.</summary>
+    /// <summary>What a table cannot carry stays as it is: leaves, under which conditions it fits, and of every size that it does not change how it is known and what was typed.</summary>
     private static Part Kept(Part now, Part next) =>
         next with
         {
             Leaves = next.Kind == now.Kind ? now.Leaves : [],
-            Fit = now.Fit,
+            Fit = next.Fit is { } fit ? fit with { Rules = now.Fit?.Rules ?? [] } : now.Fit,
+            Supplier = next.Supplier ?? now.Supplier,
+            DueOn = next.DueOn ?? now.DueOn,
             Thickness = Kept(now.Thickness, next.Thickness),
             Claim = Kept(now.Claim, next.Claim),
             Extension = Kept(now.Extension, next.Extension),

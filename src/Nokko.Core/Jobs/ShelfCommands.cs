@@ -30,6 +30,8 @@ public sealed record PartSizeInput(string Name, QuantityInput? Value);
 /// <param name="Limits">What it does not fit.</param>
 /// <param name="MadeFor">Engine, load and trim for which a spring's lift is stated.</param>
 /// <param name="Fit">For which vehicles it is.</param>
+/// <param name="Supplier">From whom it comes.</param>
+/// <param name="DueOn">When what is ordered of it comes.</param>
 public sealed record SavePart(
     Guid CommandId,
     Guid Id,
@@ -49,7 +51,9 @@ public sealed record SavePart(
     QuantityInput? Hours = null,
     string? Limits = null,
     string? MadeFor = null,
-    PartFit? Fit = null
+    PartFit? Fit = null,
+    string? Supplier = null,
+    DateOnly? DueOn = null
 ) : ShopCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -147,6 +151,8 @@ public sealed record SavePart(
             Limits = TypedText.Lines(Limits, "limits"),
             MadeFor = ReadMadeFor(rule),
             Fit = ReadFit(),
+            Supplier = TypedText.Line(Supplier, "supplier"),
+            DueOn = DueOn,
             Notes = TypedText.Lines(Notes, "notes"),
         };
     }

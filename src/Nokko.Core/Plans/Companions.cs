@@ -53,8 +53,12 @@ internal static class Companions
         var kind = suspension.Kind;
         CornerOutlook[] corners = [.. all.Where(c => Corners.AxleOf(c.Corner) == axle)];
         bool Has(PartKind wanted) => parts.Any(p => p.Kind == wanted);
-        Companion Needs(string what, string why, bool placed) =>
-            new(axle.Said(), what, why, placed);
+        Companion Needs(
+            string what,
+            string why,
+            bool placed,
+            Consequence word = Consequence.Must
+        ) => new(axle.Said(), what, why, placed, word);
         var lift = corners.Select(c => c.Rise.Value ?? 0).DefaultIfEmpty(0).Max();
         if (
             suspension.HeightControl is not null
@@ -112,7 +116,8 @@ internal static class Companions
             yield return Needs(
                 $"Sway-bar links, about {LengthText.Both(longer)} longer",
                 "they bring the bar back to its angle; connect both at ride height only",
-                Has(PartKind.SwayBarLink)
+                Has(PartKind.SwayBarLink),
+                longer >= MuchMm ? Consequence.Must : Consequence.May
             );
         }
         if (kind.IsLiveAxle())
@@ -129,10 +134,18 @@ internal static class Companions
                 yield return Needs(
                     "Differential drop, on a driven axle",
                     "CV joints run steeper by the lift",
-                    Has(PartKind.DiffDrop)
+                    Has(PartKind.DiffDrop),
+                    Consequence.Check
                 );
             }
-            yield return Needs("Toe and camber at the alignment shop", "height moves both", false);
+            yield return Needs(
+                "Toe and camber at the alignment shop",
+                "height moves both",
+                false
+            ) with
+            {
+                Work = true,
+            };
         }
         foreach (var companion in OfParts(axle, parts))
         {
@@ -143,7 +156,8 @@ internal static class Companions
             yield return Needs(
                 "Hose slack, taped at the old full droop",
                 "nobody knows yet whether the brake hose reaches the new one",
-                false
+                false,
+                Consequence.Check
             );
         }
     }
@@ -173,7 +187,8 @@ internal static class Companions
                 axle.Said(),
                 "Pinion angle against the shaft",
                 "the rise tilts the shaft; a shim or a taper takes it back",
-                Has(PartKind.AxleShim)
+                Has(PartKind.AxleShim),
+                Consequence.Check
             );
         }
         else if (!kind.IsLeaf())
@@ -213,7 +228,8 @@ internal static class Companions
                 axle.Said(),
                 "Shocks that are longer",
                 "the old ones end the droop where they did",
-                Has(PartKind.Shock)
+                Has(PartKind.Shock),
+                Consequence.May
             );
         }
     }
@@ -239,7 +255,8 @@ internal static class Companions
                 axle.Said(),
                 $"Track bar {LengthText.Both(bar.CentringBarMm - bar.BarMm)} longer, or one end relocated by {LengthText.Both(lift)}{also}",
                 $"else the axle sits {LengthText.Both(bar.ShiftMm)} toward the bar's end at the body, and the gaps beside its tyres differ by {LengthText.Both(2 * bar.ShiftMm)}: the check{care}",
-                placed
+                placed,
+                Math.Abs(bar.ShiftMm) > Target.UsualToleranceMm ? Consequence.Must : Consequence.May
             )
             : new(
                 axle.Said(),
@@ -272,7 +289,9 @@ internal static class Companions
                 "vehicle",
                 $"Headlights, {(tilt > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(tilt))} on a wall at 25 ft (7.6 m)",
                 "the body's angle tilts them; only that is turned at the screw, against a mark made before the work",
-                false
+                false,
+                Consequence.Must,
+                Work: true
             );
         }
     }
@@ -298,7 +317,8 @@ internal static class Companions
                 plate.Extension is { } e
                     ? $"its studs give {LengthText.Both(e.In(Unit.Mm))}"
                     : "count the threads before it goes together",
-                false
+                false,
+                Consequence.Must
             );
         }
         if (parts.Any(p => p.Kind is PartKind.Block or PartKind.LeafPack))
@@ -315,7 +335,8 @@ internal static class Companions
                 block is { } mm
                     ? $"they are never used again; {LengthText.Both(mm)} go between leaf and axle"
                     : "they are never used again",
-                false
+                false,
+                Consequence.Must
             );
         }
     }
@@ -335,7 +356,8 @@ internal static class Companions
             "vehicle",
             $"Body bolts {LengthText.Both(tallest)} longer",
             "old length and the puck",
-            false
+            false,
+            Consequence.Must
         );
         yield return new(
             "vehicle",

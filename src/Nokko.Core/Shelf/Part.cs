@@ -44,6 +44,14 @@ public sealed record Part : IRow
     /// <summary>Currency of the price, ISO 4217.</summary>
     public string? Currency { get; init; }
 
+    /// <summary>From whom it comes, as said.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Supplier { get; init; }
+
+    /// <summary>When what is ordered of it comes; null where nothing is ordered, or nobody knows.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public DateOnly? DueOn { get; init; }
+
     /// <summary>Hours to fit one piece.</summary>
     public Quantity? Hours { get; init; }
 

@@ -187,8 +187,10 @@ internal sealed class DemoShelf
     public Part Bellows { get; } =
         Inch("AB-1", "Siskin air spring", PartKind.AirSpring, null, null, 2, 185);
     public Part DualCoil { get; } =
-        Inch("DC-2", "Heron coil, two rates", PartKind.Coil, null, 1.5, 2, 128) with
+        Inch("DC-2", "Heron coil, two rates", PartKind.Coil, null, 1.5, 0, 128) with
         {
+            Supplier = "Brae Springs",
+            DueOn = DateOnly.FromDateTime(DateTime.UtcNow.AddDays(5)),
             Dimensions = Sizes(
                 (PartSizes.Rate, 18, Unit.NewtonPerMm),
                 (PartSizes.FreeLength, 512, Unit.Mm),

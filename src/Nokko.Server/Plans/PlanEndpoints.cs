@@ -1,3 +1,6 @@
+using System.Globalization;
+using System.Text;
+using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
@@ -21,6 +24,115 @@ internal static class PlanEndpoints
         jobs.MapPost("/{job:guid}/plans/preview", PreviewPlan).OpenToViewers();
         jobs.MapGet("/{job:guid}/geometry", Geometry);
         jobs.MapGet("/{job:guid}/fits", Fits);
+        jobs.MapGet("/{job:guid}/plans/{plan:guid}/shopping", Shopping);
+        jobs.MapGet("/{job:guid}/plans/{plan:guid}/shopping.csv", ShoppingCsv);
+    }
+
+    /// <summary>What a plan takes that is not on the vehicle yet.</summary>
+    private static async Task<Results<Ok<ShoppingList>, ProblemHttpResult>> Shopping(
+        Guid job,
+        Guid plan,
+        NokkoDb db,
+        CancellationToken cancel
+    ) =>
+        await ListOf(job, plan, db, cancel) is { } list
+            ? TypedResults.Ok(list)
+            : Trouble.Missing("This plan is not there any more.").Answer();
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> ShoppingCsv(
+        Guid job,
+        Guid plan,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (await ListOf(job, plan, db, cancel) is not { } list)
+        {
+            return Trouble.Missing("This plan is not there any more.").Answer();
+        }
+        await using var text = new StringWriter(CultureInfo.InvariantCulture);
+        await using (var csv = CsvWriter.Create(text))
+        {
+            foreach (var column in ShoppingColumns)
+            {
+                csv.WriteField(column);
+            }
+            await csv.EndRecordAsync(cancel);
+            foreach (var l in list.Lines)
+            {
+                string?[] fields =
+                [
+                    l.Kind.ToString().ToLowerInvariant(),
+                    l.Word.ToString().ToLowerInvariant(),
+                    l.Where,
+                    l.What,
+                    l.Count?.ToString(CultureInfo.InvariantCulture),
+                    l.ToOrder?.ToString(CultureInfo.InvariantCulture),
+                    l.Price?.ToString("0.00", CultureInfo.InvariantCulture),
+                    l.Currency,
+                    l.Supplier,
+                    l.DueOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                    l.Why,
+                ];
+                foreach (var field in fields)
+                {
+                    csv.WriteField(CsvCell.Plain(field));
+                }
+                await csv.EndRecordAsync(cancel);
+            }
+        }
+        return TypedResults.File(
+            Encoding.UTF8.GetBytes(text.ToString()),
+            "text/csv; charset=utf-8",
+            "shopping.csv"
+        );
+    }
+
+    private static readonly string[] ShoppingColumns =
+    [
+        "kind",
+        "word",
+        "where",
+        "what",
+        "count",
+        "to_order",
+        "price",
+        "currency",
+        "supplier",
+        "due_on",
+        "why",
+    ];
+
+    private static async Task<ShoppingList?> ListOf(
+        Guid job,
+        Guid plan,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        if (
+            await db.LoadJob(job, new JobWanted(), cancel) is not { Document: var d } loaded
+            || d.Plans.FirstOrDefault(p => p.Id == plan) is not { } wanted
+        )
+        {
+            return null;
+        }
+        var stances = JobEvaluator.StancesOf(d);
+        var prediction = JobEvaluator.Predict(
+            d,
+            wanted,
+            stances,
+            loaded.Others.With(JobEvaluator.TrialsOf(d, stances))
+        )!;
+        Guid[] ids =
+        [
+            .. wanted.Stacks.SelectMany(s => s.Parts).Select(p => p.PartId).OfType<Guid>(),
+        ];
+        var shelf = await db
+            .Parts.AsNoTracking()
+            .Where(p => ids.Contains(p.Id))
+            .ToDictionaryAsync(p => p.Id, cancel);
+        return ShoppingList.Of(d, wanted, prediction, shelf);
     }
 
     /// <summary>Whether a part of the shelf fits a job's vehicle as it stands, at each axle.</summary>

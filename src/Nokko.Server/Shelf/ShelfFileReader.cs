@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using CsvHelper;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
@@ -11,7 +12,7 @@ using Nokko.Server.Jobs;
 namespace Nokko.Server.Shelf;
 
 /// <summary>Reads a shelf from CSV or JSON, part by part, through the same border as what is typed; what is wrong is said of its line.</summary>
-internal static class ShelfFileReader
+internal static partial class ShelfFileReader
 {
     private const int MostCharacters = 2 * 1024 * 1024;
 
@@ -23,7 +24,7 @@ internal static class ShelfFileReader
         MaxRecordSize = MostCharacters,
     };
 
-    private static readonly string[] Needed = ["number", "name", "kind", "count"];
+    private static readonly string[] Needed = ["name", "kind", "count"];
 
     /// <summary>The parts of a file with their lines, whether it carries all of a part (a table does not), or why it cannot be read as a whole.</summary>
     public static (
@@ -172,9 +173,57 @@ internal static class ShelfFileReader
             [],
             Quantity(Cell("hours"), "hours", Known.Estimated),
             Cell("limits"),
-            Cell("made_for")
+            Cell("made_for"),
+            Fits(Cell("fits"), Cell("not_fits")),
+            Cell("supplier"),
+            Day(Cell("due_on"))
         ).Read();
     }
+
+    /// <summary>Platforms with their years, as <c>Drover [2010-2014]; Marsh</c>; <c>*</c> is any. Conditions are in the JSON only.</summary>
+    private static PartFit? Fits(string? fits, string? not)
+    {
+        var (named, out_) = (Named(fits), Named(not));
+        return named.Length + out_.Length == 0
+            ? null
+            : new PartFit
+            {
+                AnyPlatform = named.Contains("*"),
+                Platforms = [.. named.Where(n => n != "*").Select(Platform)],
+                NotPlatforms = out_,
+            };
+
+        static string[] Named(string? cell) =>
+            (cell ?? "").Split(
+                ';',
+                StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
+            );
+    }
+
+    private static FitPlatform Platform(string text)
+    {
+        if (Years().Match(text) is not { Success: true } years)
+        {
+            return new FitPlatform(text);
+        }
+        return new FitPlatform(
+            years.Groups["name"].Value,
+            Year(years.Groups["from"].Value),
+            Year(years.Groups["to"].Value)
+        );
+
+        static int? Year(string digits) =>
+            digits.Length == 0 ? null : int.Parse(digits, CultureInfo.InvariantCulture);
+    }
+
+    [GeneratedRegex(@"^(?<name>.+?)\s*\[(?<from>[0-9]{4})?-(?<to>[0-9]{4})?\]$")]
+    private static partial Regex Years();
+
+    private static DateOnly? Day(string? cell) =>
+        cell is null ? null
+        : DateOnly.TryParseExact(cell, "yyyy-MM-dd", CultureInfo.InvariantCulture, 0, out var day)
+            ? day
+        : throw Refuse.Value("due_on", "Write the day as 2027-04-30.");
 
     private static IEnumerable<PartSizeInput> Sizes(string? cell) =>
         (cell ?? "")

@@ -34,6 +34,10 @@ internal static class ShelfFiles
         "hours",
         "limits",
         "made_for",
+        "fits",
+        "not_fits",
+        "supplier",
+        "due_on",
         "notes",
     ];
 
@@ -146,8 +150,22 @@ internal static class ShelfFiles
             Text(p.Hours),
             p.Limits,
             p.MadeFor,
+            Fits(p.Fit),
+            p.Fit is { } fit ? string.Join("; ", fit.NotPlatforms) : null,
+            p.Supplier,
+            p.DueOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
             p.Notes,
         ];
+
+    private static string? Fits(PartFit? fit) =>
+        fit is null ? null
+        : fit.AnyPlatform ? "*"
+        : string.Join(
+            "; ",
+            fit.Platforms.Select(p =>
+                p is { From: null, To: null } ? p.Name : $"{p.Name} [{p.From}-{p.To}]"
+            )
+        );
 
     private static string? Text(Quantity? q) =>
         q is null ? null : string.Create(CultureInfo.InvariantCulture, $"{q.Value} {q.Unit}");

@@ -1440,6 +1440,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("jsonb")
                         .HasColumnName("dimensions");
 
+                    b.Property<DateOnly?>("DueOn")
+                        .HasColumnType("date")
+                        .HasColumnName("due_on");
+
                     b.Property<string>("Extension")
                         .HasColumnType("jsonb")
                         .HasColumnName("extension");
@@ -1491,6 +1495,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
+
+                    b.Property<string>("Supplier")
+                        .HasColumnType("text")
+                        .HasColumnName("supplier");
 
                     b.Property<string>("Thickness")
                         .HasColumnType("jsonb")

@@ -2135,6 +2135,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/plans/{plan}/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                    plan: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShoppingList"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/plans/{plan}/shopping.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                    plan: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/stacks": {
         parameters: {
             query?: never;
@@ -2650,6 +2724,63 @@ export interface components {
             photographs: number;
             notTaken: string[];
         };
+        /**
+         * @description What a line of a shopping list is.
+         * @enum {unknown}
+         */
+        BuyKind: "part" | "fastener" | "beside" | "work";
+        /** @description One thing to get before the vehicle goes up. */
+        BuyLine: {
+            /** @description What it is. */
+            kind: components["schemas"]["BuyKind"];
+            /** @description Whether it must be, is to be checked, or may be. */
+            word: components["schemas"]["Consequence"];
+            /** @description Corner, axle or vehicle. */
+            where: string;
+            /** @description What, in a few words. */
+            what: string;
+            /** @description Why; null where it is plain. */
+            why: null | string;
+            /**
+             * Format: int32
+             * @description How many; null where it is not counted.
+             */
+            count: null | number;
+            /**
+             * Format: int32
+             * @description How many of them are not here; null where nobody counts them.
+             */
+            toOrder: null | number;
+            /**
+             * Format: double
+             * @description Price of one; null is not known.
+             */
+            price: null | number;
+            /** @description Its currency. */
+            currency: null | string;
+            /** @description From whom, as said. */
+            supplier: null | string;
+            /**
+             * Format: date
+             * @description When what is ordered comes; null is not known.
+             */
+            dueOn: null | string;
+        };
+        /** @description A sum of money in one currency. */
+        BuySum: {
+            /** @description The currency; empty where nobody wrote one. */
+            currency: string;
+            /**
+             * Format: double
+             * @description Of all that comes.
+             */
+            all: number;
+            /**
+             * Format: double
+             * @description Of what is not here.
+             */
+            toOrder: number;
+        };
         /** @description A joint that the card works on, before it is stored. */
         CardJoint: {
             /** @description LF, RF, LR, RR, front, rear or vehicle. */
@@ -2782,6 +2913,13 @@ export interface components {
             why: string;
             /** @description Whether the plan has it. */
             placed: boolean;
+            /** @description Whether it must be, is to be checked, or may be. */
+            word: components["schemas"]["Consequence"];
+            /**
+             * @description Whether it is work, not a part: done elsewhere, or not in the price.
+             * @default false
+             */
+            work: boolean;
         };
         Compared: {
             comparison: components["schemas"]["Comparison"];
@@ -2835,6 +2973,12 @@ export interface components {
              */
             floorDecides: boolean;
         };
+        /**
+         * @description What follows from a plan, in one word.
+         * @default check
+         * @enum {unknown}
+         */
+        Consequence: "must" | "check" | "may";
         /** @description A gap at a tyre. */
         Contact: {
             /** @description To what. */
@@ -5653,6 +5797,13 @@ export interface components {
             price: null | number;
             /** @description Currency of the price, ISO 4217. */
             currency: null | string;
+            /** @description From whom it comes, as said. */
+            supplier: null | string;
+            /**
+             * Format: date
+             * @description When what is ordered of it comes; null where nothing is ordered, or nobody knows.
+             */
+            dueOn: null | string;
             hours: null | components["schemas"]["Quantity"];
             /** @description What its maker forbids or bounds, in the maker's words. */
             limits: null | string;
@@ -6773,6 +6924,13 @@ export interface components {
             /** @description Engine, load and trim for which a spring's lift is stated. */
             madeFor?: null | string;
             fit?: null | components["schemas"]["PartFit"];
+            /** @description From whom it comes. */
+            supplier?: null | string;
+            /**
+             * Format: date
+             * @description When what is ordered of it comes.
+             */
+            dueOn?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6984,6 +7142,25 @@ export interface components {
              * @description How far a torque may lie from its spec, as a share; null is double FittingRules.Band.
              */
             torqueBand: null | number;
+        };
+        /** @description What a plan takes that is not on the vehicle yet. */
+        ShoppingList: {
+            /** @description Parts first, then fasteners, what it needs beside, and work. */
+            lines: components["schemas"]["BuyLine"][];
+            /** @description Of the known prices, by currency. */
+            sums: components["schemas"]["BuySum"][];
+            /**
+             * Format: int32
+             * @description Lines of parts without a price.
+             */
+            unpriced: number;
+            /** @description Whether something that must be is not here. */
+            waits: boolean;
+            /**
+             * Format: date
+             * @description The day on which the last of it comes; null where nothing waits, or nobody knows.
+             */
+            dueOn: null | string;
         };
         /** @enum {unknown} */
         Side: "left" | "right";

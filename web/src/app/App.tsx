@@ -14,6 +14,7 @@ const TakenIn = lazy(() => import("../features/jobs/TakenIn"));
 const Vehicle = lazy(() => import("../features/vehicles/VehicleView"));
 const WalkRound = lazy(() => import("../features/walk-rounds/WalkRoundView"));
 const Plan = lazy(() => import("../features/plans/PlanView"));
+const Shopping = lazy(() => import("../features/plans/Shopping"));
 const Geometry = lazy(() => import("../features/geometry/GeometryView"));
 const Fit = lazy(() => import("../features/fitting/FitView"));
 const Sheets = lazy(() => import("../features/fitting/SheetsView"));
@@ -88,6 +89,7 @@ export function App() {
             <Route path="vehicle" element={<Vehicle />} />
             <Route path="walk-round" element={<WalkRound />} />
             <Route path="plan" element={<Plan />} />
+            <Route path="plan/shopping" element={<Shopping />} />
             <Route path="geometry" element={<Geometry />} />
             <Route path="fit" element={<Fit />} />
             <Route path="fit/sheets" element={<Sheets />} />

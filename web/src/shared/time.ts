@@ -33,3 +33,6 @@ export const dayAndTime = (instant: string): string =>
 /** The day of an instant with its year, where this device is. */
 export const dayOfYear = (instant: string): string =>
   dateIn(written, new Date(instant));
+
+/** A day without a time, as the shop writes dates. */
+export const dayText = (day: string): string => dayOfYear(`${day}T12:00:00`);

@@ -11,12 +11,9 @@ import { useJob } from "../../api/job";
 import { ResultLength } from "../../shared/Length";
 import { oddsSays } from "../../shared/chance";
 import { nameOf, saidOf } from "../geometry/geometry";
+import { consequences, placeWords } from "./consequences";
 
-const axleWords: Record<string, string> = {
-  front: "front",
-  rear: "rear",
-  vehicle: "whole vehicle",
-};
+const words = Object.keys(consequences) as Schemas["Consequence"][];
 
 /** What the plan will do, with and without its loads. */
 export function PlanSays({
@@ -183,13 +180,39 @@ export function PlanNeeds({
           <Typography variant="h2" sx={{ mt: 1.5 }}>
             What it needs beside it
           </Typography>
-          <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
-            {open.map((c) => (
-              <li key={`${c.where} ${c.what}`}>
-                <b>{c.what}</b> ({axleWords[c.where] ?? c.where}): {c.why}
-              </li>
-            ))}
-          </Box>
+          {words.map((word) => {
+            const its = open.filter((c) => c.word === word);
+            return (
+              its.length > 0 && (
+                <Box
+                  key={word}
+                  sx={{
+                    display: "grid",
+                    gridTemplateColumns: "64px minmax(0, 1fr)",
+                    mt: 0.5,
+                  }}
+                >
+                  <Box
+                    sx={{
+                      fontWeight: 700,
+                      color:
+                        word === "must" ? "warning.main" : "text.secondary",
+                    }}
+                  >
+                    {consequences[word]}
+                  </Box>
+                  <Box component="ul" sx={{ my: 0, pl: 2 }}>
+                    {its.map((c) => (
+                      <li key={`${c.where} ${c.what}`}>
+                        <b>{c.what}</b> ({placeWords[c.where] ?? c.where}):{" "}
+                        {c.why}
+                      </li>
+                    ))}
+                  </Box>
+                </Box>
+              )
+            );
+          })}
         </Box>
       )}
     </Box>

@@ -1,9 +1,11 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { Fragment, useEffect, useState } from "react";
+import { Link } from "react-router";
 import { Press } from "../../shared/Press";
 import { api, type Schemas } from "../../api/client";
 import { begunPlan, currentStage, draftPlan } from "../../api/document";
@@ -244,6 +246,16 @@ export default function PlanView() {
             <Misfits plan={draft} misfits={prediction?.misfits ?? []} />
           )}
           <PlanNeeds prediction={prediction} />
+          {draft && (
+            <Button
+              component={Link}
+              to={`../plan/shopping?plan=${draft.id}`}
+              variant="outlined"
+              sx={{ mt: 1 }}
+            >
+              What to buy
+            </Button>
+          )}
           {draft && <PlanB key={draft.id} plan={draft} />}
           <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>
             <BothWays problem={problem} {...at.both} />

@@ -69,7 +69,8 @@ export function PartForm({
       | "hours"
       | "limits"
       | "madeFor"
-      | "notes",
+      | "notes"
+      | "supplier",
     label: string,
     placeholder = money.has(key) ? "unknown" : undefined,
   ) => (
@@ -162,6 +163,17 @@ export function PartForm({
       {field("count", "Pieces")}
       {field("price", "Price of one")}
       {field("currency", "Currency, three letters")}
+      {field("supplier", "From whom")}
+      <TextField
+        type="date"
+        label="Ordered, comes on"
+        value={draft.dueOn}
+        onChange={(e) => {
+          onChange({ ...draft, dueOn: e.target.value });
+        }}
+        slotProps={{ inputLabel: { shrink: true } }}
+        {...at(save.error, "dueOn")}
+      />
       {field("hours", "Hours to fit one")}
       {field("limits", "What its maker forbids")}
       {field("notes", "Notes")}

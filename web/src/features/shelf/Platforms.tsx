@@ -25,8 +25,13 @@ export function Platforms() {
     },
   });
   return (
-    <Box component="section" sx={{ mt: 3 }}>
-      <Typography variant="h2">Platforms</Typography>
+    <Box component="details" sx={{ mt: 1 }}>
+      <Typography
+        component="summary"
+        sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
+      >
+        Platforms, and what tells their vehicles apart
+      </Typography>
       <Typography color="text.secondary">
         Vehicles that share a suspension. What one job teaches, the next of its
         platform uses, so keep one name for each. What tells vehicles of one

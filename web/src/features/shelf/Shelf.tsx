@@ -3,13 +3,16 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
+import type { Theme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, must, type Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { knownWords, quantityText } from "../../shared/quantity";
+import { dayText } from "../../shared/time";
 import { useDraft } from "../../shared/useDraft";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
@@ -37,8 +40,8 @@ function byKindAndThickness(
   );
 }
 
-/** So many are shown at once; the rest is found, or shown when it is asked for. */
-const atOnce = 30;
+/** So many are shown at once, on a phone and elsewhere; the rest is found, or shown when it is asked for. */
+const atOnce = { phone: 8, desk: 30 };
 
 /** The parts at hand. Thickness and claim are two numbers: one is taped, the other is what a box says. */
 export default function Shelf() {
@@ -49,7 +52,11 @@ export default function Shelf() {
   const [find, setFind] = useState("");
   const [kind, setKind] = useState("");
   const [platform, setPlatform] = useState("");
-  const [most, setMost] = useState(atOnce);
+  const phone = useMediaQuery((theme) => theme.breakpoints.down("sm"));
+  const few = phone ? atOnce.phone : atOnce.desk;
+  /** So many more than a few were asked for. */
+  const [more, setMore] = useState(0);
+  const most = few + more;
   const platforms = usePlatforms().data ?? [];
   const all = parts.data ?? [];
   const found = all
@@ -67,7 +74,7 @@ export default function Shelf() {
   const choose = (set: (value: string) => void) => ({
     onChange: (e: { target: { value: string } }) => {
       set(e.target.value);
-      setMost(atOnce);
+      setMore(0);
     },
   });
   return (
@@ -163,6 +170,7 @@ export default function Shelf() {
             row={row}
             first={row.part.kind !== shown[i - 1]?.part.kind}
             kinds={kinds}
+            phone={phone}
             onChange={() => {
               setDraft(editPart(row));
               window.scrollTo({ top: 0 });
@@ -175,7 +183,7 @@ export default function Shelf() {
         <Button
           variant="outlined"
           onClick={() => {
-            setMost(most + 100);
+            setMore(more + 100);
           }}
         >
           Show more: {(found.length - most).toString()} are not shown
@@ -201,16 +209,19 @@ function Line({
   row: { part },
   first,
   kinds,
+  phone,
   onChange,
   onTakeOff,
 }: {
   row: Schemas["ShelfPart"];
   first: boolean;
   kinds: Schemas["PartKindView"][];
+  phone: boolean;
   onChange: () => void;
   onTakeOff: () => void;
 }) {
   const unit = useUnit();
+  const [open, setOpen] = useState(false);
   const kind = kinds.find((k) => k.rule.kind === part.kind);
   const amount = kind?.rule.amount ?? null;
   const sizes = Object.entries(part.dimensions).map(
@@ -229,6 +240,8 @@ function Line({
     part.price !== null
       ? `${part.price.toFixed(2)} ${part.currency ?? ""}`.trim()
       : null,
+    part.supplier && `from ${part.supplier}`,
+    part.dueOn && `comes ${dayText(part.dueOn)}`,
     part.hours && `${part.hours.value.toString()} ${part.hours.unit} to fit`,
     part.madeFor && `made for ${part.madeFor}`,
     part.limits && `maker: ${part.limits}`,
@@ -254,7 +267,8 @@ function Line({
         component="li"
         sx={{
           display: "flex",
-          gap: 2,
+          flexWrap: { xs: "wrap", sm: "nowrap" },
+          columnGap: 2,
           alignItems: "center",
           borderBottom: 1,
           borderColor: "divider",
@@ -264,7 +278,7 @@ function Line({
         <Box
           aria-hidden
           sx={{
-            width: 44,
+            width: { xs: 26, sm: 44 },
             flex: "none",
             height: part.thickness
               ? Math.min(60, inMm(part.thickness) * 0.8)
@@ -275,19 +289,54 @@ function Line({
         />
         <Box sx={{ flex: 1, minWidth: 0 }}>
           <b>{part.name}</b> {part.number}
-          <Box sx={{ color: "text.secondary" }}>{facts.join(" · ")}</Box>
+          <Box
+            sx={{
+              color: "text.secondary",
+              // On a phone one line until it is opened.
+              ...(phone &&
+                !open && {
+                  whiteSpace: "nowrap",
+                  overflow: "hidden",
+                  textOverflow: "ellipsis",
+                }),
+            }}
+          >
+            {facts.join(" · ")}
+          </Box>
         </Box>
         <Box sx={{ fontWeight: 700 }}>{part.count}</Box>
-        <Button
-          variant="outlined"
-          aria-label={`Change ${part.name}`}
-          onClick={onChange}
-        >
-          Change
-        </Button>
-        <Button aria-label={`Take off ${part.name}`} onClick={onTakeOff}>
-          Take off
-        </Button>
+        {phone && (
+          <Button
+            aria-expanded={open}
+            aria-label={`More of ${part.name}`}
+            onClick={() => {
+              setOpen(!open);
+            }}
+            sx={{ minWidth: 48, px: 1 }}
+          >
+            {open ? "▲" : "▼"}
+          </Button>
+        )}
+        {(!phone || open) && (
+          <Box
+            sx={{
+              display: "flex",
+              gap: 1,
+              flexBasis: { xs: "100%", sm: "auto" },
+            }}
+          >
+            <Button
+              variant="outlined"
+              aria-label={`Change ${part.name}`}
+              onClick={onChange}
+            >
+              Change
+            </Button>
+            <Button aria-label={`Take off ${part.name}`} onClick={onTakeOff}>
+              Take off
+            </Button>
+          </Box>
+        )}
       </Box>
     </>
   );

@@ -110,6 +110,8 @@ describe("part", () => {
         limits: null,
         madeFor: null,
         fit: null,
+        supplier: null,
+        dueOn: null,
         notes: null,
         binnedAt: null,
       },

@@ -36,6 +36,8 @@ export interface PartText {
   limits: string;
   madeFor: string;
   notes: string;
+  supplier: string;
+  dueOn: string;
   fit: Schemas["PartFit"];
 }
 
@@ -77,6 +79,8 @@ export const blankPart = (): PartText => ({
   limits: "",
   madeFor: "",
   notes: "",
+  supplier: "",
+  dueOn: "",
   fit: noFit,
 });
 
@@ -113,6 +117,8 @@ export const editPart = ({
   limits: p.limits ?? "",
   madeFor: p.madeFor ?? "",
   notes: p.notes ?? "",
+  supplier: p.supplier ?? "",
+  dueOn: p.dueOn ?? "",
   fit: p.fit ?? noFit,
 });
 
@@ -185,5 +191,7 @@ export function partCommand(
     // A kind that is made for no load has none, whatever was typed before.
     madeFor: kind && isMadeForALoad(kind) ? p.madeFor || null : null,
     fit: p.fit,
+    supplier: p.supplier || null,
+    dueOn: p.dueOn || null,
   };
 }

@@ -1,0 +1,221 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>What a line of a shopping list is.</summary>
+public enum BuyKind
+{
+    /// <summary>A part that the plan puts in.</summary>
+    Part,
+
+    /// <summary>A fastener that is never used again, or has another length.</summary>
+    Fastener,
+
+    /// <summary>Something that the plan needs beside it and does not have.</summary>
+    Beside,
+
+    /// <summary>Work that is done elsewhere or is not in the price.</summary>
+    Work,
+}
+
+/// <summary>One thing to get before the vehicle goes up.</summary>
+/// <param name="Kind">What it is.</param>
+/// <param name="Word">Whether it must be, is to be checked, or may be.</param>
+/// <param name="Where">Corner, axle or vehicle.</param>
+/// <param name="What">What, in a few words.</param>
+/// <param name="Why">Why; null where it is plain.</param>
+/// <param name="Count">How many; null where it is not counted.</param>
+/// <param name="ToOrder">How many of them are not here; null where nobody counts them.</param>
+/// <param name="Price">Price of one; null is not known.</param>
+/// <param name="Currency">Its currency.</param>
+/// <param name="Supplier">From whom, as said.</param>
+/// <param name="DueOn">When what is ordered comes; null is not known.</param>
+public sealed record BuyLine(
+    BuyKind Kind,
+    Consequence Word,
+    string Where,
+    string What,
+    string? Why,
+    int? Count,
+    int? ToOrder = null,
+    decimal? Price = null,
+    string? Currency = null,
+    string? Supplier = null,
+    DateOnly? DueOn = null
+);
+
+/// <summary>A sum of money in one currency.</summary>
+/// <param name="Currency">The currency; empty where nobody wrote one.</param>
+/// <param name="All">Of all that comes.</param>
+/// <param name="ToOrder">Of what is not here.</param>
+public sealed record BuySum(string Currency, decimal All, decimal ToOrder);
+
+/// <summary>What a plan takes that is not on the vehicle yet.</summary>
+/// <param name="Lines">Parts first, then fasteners, what it needs beside, and work.</param>
+/// <param name="Sums">Of the known prices, by currency.</param>
+/// <param name="Unpriced">Lines of parts without a price.</param>
+/// <param name="Waits">Whether something that must be is not here.</param>
+/// <param name="DueOn">The day on which the last of it comes; null where nothing waits, or nobody knows.</param>
+public sealed record ShoppingList(
+    IReadOnlyList<BuyLine> Lines,
+    IReadOnlyList<BuySum> Sums,
+    int Unpriced,
+    bool Waits,
+    DateOnly? DueOn
+)
+{
+    /// <summary>The list of a plan.</summary>
+    /// <remarks>Source: docs/computation/companions.md#what-to-buy.</remarks>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan, begun or not.</param>
+    /// <param name="prediction">What it does; its companions are what it needs beside it.</param>
+    /// <param name="shelf">Parts that it names, as they lie on the shelf now, by key.</param>
+    public static ShoppingList Of(
+        JobDocument d,
+        Plan plan,
+        Prediction prediction,
+        IReadOnlyDictionary<Guid, Part> shelf
+    )
+    {
+        BuyLine[] parts = [.. Parts(d, plan, shelf)];
+        BuyLine[] lines =
+        [
+            .. parts,
+            .. Fasteners(d, plan),
+            .. prediction
+                .Companions.Where(c => !c.Placed)
+                .Select(c => new BuyLine(
+                    c.Work ? BuyKind.Work : BuyKind.Beside,
+                    c.Word,
+                    c.Where,
+                    c.What,
+                    c.Why,
+                    null
+                ))
+                .OrderBy(l => l.Kind)
+                .ThenBy(l => l.Word),
+        ];
+        BuyLine[] waiting = [.. parts.Where(l => l.ToOrder > 0)];
+        return new ShoppingList(
+            lines,
+            [
+                .. parts
+                    .Where(l => l.Price is not null)
+                    .GroupBy(l => l.Currency ?? "")
+                    .Select(g => new BuySum(
+                        g.Key,
+                        g.Sum(l => l.Price!.Value * l.Count!.Value),
+                        g.Sum(l => l.Price!.Value * l.ToOrder!.Value)
+                    ))
+                    .OrderBy(s => s.Currency, StringComparer.Ordinal),
+            ],
+            parts.Count(l => l.Price is null),
+            waiting.Length > 0,
+            waiting.Length > 0 && waiting.All(l => l.DueOn is not null)
+                ? waiting.Max(l => l.DueOn)
+                : null
+        );
+    }
+
+    private static IEnumerable<BuyLine> Parts(
+        JobDocument d,
+        Plan plan,
+        IReadOnlyDictionary<Guid, Part> shelf
+    )
+    {
+        var from = d.Stages.First(s => s.Id == plan.FromStageId);
+        var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
+        var come = plan
+            .Stacks.SelectMany(s => s.Parts.Select(p => (s.Corner, Part: p)))
+            .Where(c => !there.Contains(c.Part.Id) && !PartRule.Of(c.Part.Kind).Turned);
+        foreach (var group in come.GroupBy(c => (c.Part.PartId, c.Part.Name)))
+        {
+            var (part, count) = (group.First().Part, group.Count());
+            var here = group.Key.PartId is { } id ? shelf.GetValueOrDefault(id) : null;
+            // What was begun has left the shelf already.
+            var missing = plan.BegunAt is not null ? 0 : Math.Max(0, count - (here?.Count ?? 0));
+            yield return new BuyLine(
+                BuyKind.Part,
+                Consequence.Must,
+                Where(part.Kind, [.. group.Select(g => g.Corner)]),
+                $"{part.Name} {part.Number}".TrimEnd(),
+                null,
+                count,
+                missing,
+                part.Price,
+                part.Currency,
+                here?.Supplier,
+                missing > 0 ? here?.DueOn : null
+            );
+        }
+    }
+
+    private static string Where(PartKind kind, Corner[] corners) =>
+        corners.Select(Corners.AxleOf).Distinct().Count() > 1 ? "front and rear"
+        // What an axle has once is placed at a corner only because it must stand somewhere.
+        : corners.Distinct().Count() > 1 || PartRule.Of(kind).PerAxle
+            ? Corners.AxleOf(corners[0]).Said()
+        : Corners.Said(corners[0]);
+
+    /// <summary>Fasteners that are never used again, of the joints that the card opens; and the bolts of body mounts that grow.</summary>
+    private static IEnumerable<BuyLine> Fasteners(JobDocument d, Plan plan)
+    {
+        var known = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
+        foreach (var joint in Progress.CardOf(d, plan).Joints)
+        {
+            var its = known.GetValueOrDefault(joint.Place);
+            if (its is { None: true })
+            {
+                continue;
+            }
+            // Where it is stands beside it.
+            var place = joint.Place.StartsWith($"{joint.Where} ", StringComparison.Ordinal)
+                ? joint.Place[(joint.Where.Length + 1)..]
+                : joint.Place;
+            var pucks = joint.Kind == JointKind.Cushion ? PuckMm(plan, joint.Where) : 0;
+            foreach (var fastener in its?.Fasteners ?? joint.Fasteners)
+            {
+                var length = LengthOf(fastener, pucks);
+                if (!fastener.NewPartOnly && length is null)
+                {
+                    continue;
+                }
+                yield return new BuyLine(
+                    BuyKind.Fastener,
+                    Consequence.Must,
+                    joint.Where,
+                    string.Join(
+                        ", ",
+                        new[] { $"{place}: {fastener.Position}", fastener.Thread, length }
+                            .OfType<string>()
+                            .Where(t => t.Length > 0)
+                    ),
+                    pucks > 0 && fastener.LengthFound is null && fastener.LengthNeeded is null
+                            ? "old length and what the mount grows by: measure one"
+                        : fastener.NewPartOnly ? "never used again"
+                        : "another length",
+                    fastener.Count
+                );
+            }
+        }
+    }
+
+    /// <summary>Pucks that come between body and frame at a corner, together, mm.</summary>
+    private static double PuckMm(Plan plan, string where) =>
+        Corners
+            .All.Where(c => c.Name() == where)
+            .SelectMany(c => CornerStack.At(plan.Stacks, c))
+            .Where(p => p.Kind == PartKind.BodyPuck)
+            .Sum(p => p.Thickness?.In(Unit.Mm) ?? 0);
+
+    /// <summary>The length that a fastener needs where it is another one than the old one's, or where it is known.</summary>
+    private static string? LengthOf(Fastener fastener, double pucksMm) =>
+        fastener.LengthNeeded is { } needed ? $"{LengthText.Both(needed.In(Unit.Mm))} long"
+        : pucksMm <= 0 ? null
+        : fastener.LengthFound is { } found ? $"{LengthText.Both(found.In(Unit.Mm) + pucksMm)} long"
+        : $"{LengthText.Both(pucksMm)} longer than the old one";
+}
