@@ -9,7 +9,7 @@ using Nokko.Core.Units;
 
 namespace Nokko.Bench;
 
-/// <summary>The search of a shelf of 60 parts with all four corners free.</summary>
+/// <summary>The search of a shelf with all four corners free: 60 parts, or 2,000 of which 200 fit the vehicle.</summary>
 internal static class FindingBench
 {
     private static readonly PartKind[] Kinds =
@@ -21,8 +21,10 @@ internal static class FindingBench
         PartKind.StrutLowerSpacer,
     ];
 
-    /// <summary>A pickup that shall be level without a lean, and a shelf of 60 parts.</summary>
-    public static (Situation Situation, Part[] Shelf) Case()
+    /// <summary>A pickup that shall be level without a lean, and a shelf.</summary>
+    /// <param name="parts">Parts on the shelf.</param>
+    /// <param name="fit">How many of them are noted for this vehicle; the others are for another one.</param>
+    public static (Situation Situation, Part[] Shelf) Case(int parts, int fit)
     {
         var file = Path.Combine(
             Environment.GetEnvironmentVariable("NOKKO_ROOT")!,
@@ -42,6 +44,7 @@ internal static class FindingBench
                 JobEvaluator.Speaks(JobEvaluator.Evaluate(job).WalkRounds, from.Id)
             )
             {
+                Platform = job.Platform.Name,
                 Target = job.Job.Target with
                 {
                     NoLean = true,
@@ -49,16 +52,24 @@ internal static class FindingBench
                     LeastRearLift = Quantity.Mm(0, Known.Told),
                 },
             },
-            Shelf()
+            Shelf(parts, fit, job.Platform.Name)
         );
     }
 
     /// <summary>Seconds to the first answer and to the proved best, stacks there are and stacks that were worked out.</summary>
-    public static (double First, double Best, double Ten, double Stacks, long Looked) Run()
+    public static (double First, double Best, double Ten, double Stacks, long Looked) Run(
+        int parts = 60,
+        int fit = 60,
+        bool sidesDiffer = true
+    )
     {
-        var (situation, shelf) = Case();
+        var (situation, shelf) = Case(parts, fit);
         var watch = Stopwatch.StartNew();
-        var search = new StackSearch(situation, shelf, new SearchRules { SidesDiffer = true });
+        var search = new StackSearch(
+            situation,
+            shelf,
+            new SearchRules { SidesDiffer = sidesDiffer }
+        );
         var (first, best) = (0.0, 0.0);
         var ranked = 0;
         foreach (var news in search.Run())
@@ -76,13 +87,13 @@ internal static class FindingBench
         return (first, best, watch.Elapsed.TotalSeconds, search.Combinations, search.Looked);
     }
 
-    private static Part[] Shelf()
+    private static Part[] Shelf(int parts, int fit, string platform)
     {
         var random = new Random(11);
         return
         [
             .. Enumerable
-                .Range(0, 60)
+                .Range(0, parts)
                 .Select(i => new Part
                 {
                     Id = new Guid(i + 1, 0, 0, new byte[8]),
@@ -91,6 +102,10 @@ internal static class FindingBench
                     Kind = Kinds[i % Kinds.Length],
                     Thickness = Quantity.Mm(5 + random.Next(0, 46), Known.Measured),
                     Count = random.Next(1, 5),
+                    Fit = new PartFit
+                    {
+                        Platforms = [new(i < fit ? platform : "another platform")],
+                    },
                     Price = random.Next(10, 90),
                     Hours = new Quantity
                     {

@@ -159,6 +159,10 @@ internal static class Measures
         yield return new Row("60 parts, four corners free: ten proved", ten, double.NaN, "s");
         yield return new Row("60 parts, four corners free: stacks", stacks, double.NaN, "");
         yield return new Row("stacks worked out for ten", looked, stacks / 50, "");
+        var large = FindingBench.Run(2_000, 200, sidesDiffer: false);
+        yield return new Row("2,000 parts, 200 fit: first answer", large.First, 3, "s");
+        yield return new Row("2,000 parts, 200 fit: best one proved", large.Best, 3, "s");
+        yield return new Row("2,000 parts, 200 fit: stacks", large.Stacks, double.NaN, "");
         yield return new Row(
             "prediction over the bare equilibrium, ratio",
             Ms(nameof(PredictionBench.Prediction)) / Ms(nameof(PredictionBench.Equilibrium)),
