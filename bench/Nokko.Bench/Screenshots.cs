@@ -37,14 +37,6 @@ internal static class Screenshots
         browser.Press("Longer bar");
         Scroll("//h1[.='Geometry']");
         Shoot("geometry", "Set it to, hole to hole");
-        Job("FH 9", "geometry?at=front-contacts", "What is left round the tyre");
-        browser
-            .Driver.FindElement(
-                OpenQA.Selenium.By.CssSelector("input[aria-label='Wheel through its lock']")
-            )
-            .SendKeys(OpenQA.Selenium.Keys.PageUp + OpenQA.Selenium.Keys.PageUp);
-        Scroll("//h1[.='Geometry']");
-        Shoot("geometry-tyres", "front edge out");
         browser.Resize(1280, 1180);
         Job("HO 32 T", "plan", "Wanted");
         browser.Press("Say what is wanted");
@@ -74,16 +66,11 @@ internal static class Screenshots
         browser.Sees("Which end first?");
         Scroll("//h2[.='Settled once']");
         Shoot("people", "Bays");
-        browser.Open($"{server.Address}/me");
-        browser.Sees("One-time codes");
-        browser.Press("Set codes up");
-        browser.Sees("type this key into it");
-        browser.Until(
-            d => d.FindElements(OpenQA.Selenium.By.CssSelector("svg[aria-label^='QR']")).Count > 0,
-            "the key as a QR code"
-        );
-        Scroll("//h2[.='Where you are signed in']");
-        Shoot("own-page", "type this key into it");
+        Job("FH 18", "plan", "Does not fit");
+        Scroll("//button[contains(., 'Left front')]");
+        Shoot("fits", "made for Tindra Lark");
+        Job("FH 17", "plan/shopping", "What to buy");
+        Shoot("shopping", "never used again");
 
         browser.Scheme("dark");
         Job("LG 70 U", "geometry?at=vehicle-cornerScales", "Right front and left rear");

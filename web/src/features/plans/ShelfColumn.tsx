@@ -87,16 +87,16 @@ export function ShelfColumn({
         // A steered axle takes no block; the shelf does not tempt anybody.
         !(p.kind === "block" && axle === "front"),
     );
-  const found = withPlace
-    .filter((p) => isPart(p, find.trim()))
-    .sort(
-      (a, b) =>
-        Number(lifts(b)) - Number(lifts(a)) ||
-        known[state(a)] - known[state(b)] ||
-        order.indexOf(a.kind) - order.indexOf(b.kind) ||
-        (a.thickness ? inMm(a.thickness) : 1e9) -
-          (b.thickness ? inMm(b.thickness) : 1e9),
-    );
+  // In order once; what is typed only takes out.
+  const ordered = withPlace.toSorted(
+    (a, b) =>
+      Number(lifts(b)) - Number(lifts(a)) ||
+      known[state(a)] - known[state(b)] ||
+      order.indexOf(a.kind) - order.indexOf(b.kind) ||
+      (a.thickness ? inMm(a.thickness) : 1e9) -
+        (b.thickness ? inMm(b.thickness) : 1e9),
+  );
+  const found = ordered.filter((p) => isPart(p, find.trim()));
   const mine = found.filter((p) => state(p) !== "doesNot");
   const not = found.filter((p) => state(p) === "doesNot");
   const where = side === "both" ? `both ${axle}` : `the ${side} ${axle}`;

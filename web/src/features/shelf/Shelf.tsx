@@ -3,7 +3,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import type { Theme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
@@ -58,15 +57,13 @@ export default function Shelf() {
   const [more, setMore] = useState(0);
   const most = few + more;
   const platforms = usePlatforms().data ?? [];
-  const all = parts.data ?? [];
-  const found = all
-    .filter(
-      ({ part: p }) =>
-        (kind === "" || p.kind === kind) &&
-        (platform === "" || mayFit(p, platform)) &&
-        isPart(p, find.trim()),
-    )
-    .toSorted(byKindAndThickness);
+  const all = (parts.data ?? []).toSorted(byKindAndThickness);
+  const found = all.filter(
+    ({ part: p }) =>
+      (kind === "" || p.kind === kind) &&
+      (platform === "" || mayFit(p, platform)) &&
+      isPart(p, find.trim()),
+  );
   const takeOff = async (id: string) => {
     await shop({ kind: "binPart", id });
     await client.invalidateQueries({ queryKey: ["parts"] });
