@@ -11,6 +11,8 @@ internal static partial class Hands
     /// <summary>Opens a copy of a demo job, so that tests on one server leave each other alone.</summary>
     public static void OpenCopy(this Driving.Browser b, string plate, string phase = "walk-round")
     {
+        // The yard shows a page of its jobs; others may stand before this one by now.
+        b.Type("Find owner, plate or vehicle", plate);
         var job = JobOf(
             b.Until(
                 d =>

@@ -58,7 +58,7 @@ internal static class Companions
             string why,
             bool placed,
             Consequence word = Consequence.Must
-        ) => new(axle.Said(), what, why, placed, word);
+        ) => new(axle.Said(), what, why, placed) { Word = word };
         var lift = corners.Select(c => c.Rise.Value ?? 0).DefaultIfEmpty(0).Max();
         if (
             suspension.HeightControl is not null
@@ -187,8 +187,7 @@ internal static class Companions
                 axle.Said(),
                 "Pinion angle against the shaft",
                 "the rise tilts the shaft; a shim or a taper takes it back",
-                Has(PartKind.AxleShim),
-                Consequence.Check
+                Has(PartKind.AxleShim)
             );
         }
         else if (!kind.IsLeaf())
@@ -228,9 +227,11 @@ internal static class Companions
                 axle.Said(),
                 "Shocks that are longer",
                 "the old ones end the droop where they did",
-                Has(PartKind.Shock),
-                Consequence.May
-            );
+                Has(PartKind.Shock)
+            )
+            {
+                Word = Consequence.May,
+            };
         }
     }
 
@@ -255,9 +256,14 @@ internal static class Companions
                 axle.Said(),
                 $"Track bar {LengthText.Both(bar.CentringBarMm - bar.BarMm)} longer, or one end relocated by {LengthText.Both(lift)}{also}",
                 $"else the axle sits {LengthText.Both(bar.ShiftMm)} toward the bar's end at the body, and the gaps beside its tyres differ by {LengthText.Both(2 * bar.ShiftMm)}: the check{care}",
-                placed,
-                Math.Abs(bar.ShiftMm) > Target.UsualToleranceMm ? Consequence.Must : Consequence.May
+                placed
             )
+            {
+                Word =
+                    Math.Abs(bar.ShiftMm) > Target.UsualToleranceMm
+                        ? Consequence.Must
+                        : Consequence.May,
+            }
             : new(
                 axle.Said(),
                 axle == Axle.Front
@@ -289,10 +295,12 @@ internal static class Companions
                 "vehicle",
                 $"Headlights, {(tilt > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(tilt))} on a wall at 25 ft (7.6 m)",
                 "the body's angle tilts them; only that is turned at the screw, against a mark made before the work",
-                false,
-                Consequence.Must,
-                Work: true
-            );
+                false
+            )
+            {
+                Word = Consequence.Must,
+                Work = true,
+            };
         }
     }
 
@@ -317,9 +325,11 @@ internal static class Companions
                 plate.Extension is { } e
                     ? $"its studs give {LengthText.Both(e.In(Unit.Mm))}"
                     : "count the threads before it goes together",
-                false,
-                Consequence.Must
-            );
+                false
+            )
+            {
+                Word = Consequence.Must,
+            };
         }
         if (parts.Any(p => p.Kind is PartKind.Block or PartKind.LeafPack))
         {
@@ -335,9 +345,11 @@ internal static class Companions
                 block is { } mm
                     ? $"they are never used again; {LengthText.Both(mm)} go between leaf and axle"
                     : "they are never used again",
-                false,
-                Consequence.Must
-            );
+                false
+            )
+            {
+                Word = Consequence.Must,
+            };
         }
     }
 
@@ -356,9 +368,11 @@ internal static class Companions
             "vehicle",
             $"Body bolts {LengthText.Both(tallest)} longer",
             "old length and the puck",
-            false,
-            Consequence.Must
-        );
+            false
+        )
+        {
+            Word = Consequence.Must,
+        };
         yield return new(
             "vehicle",
             "Steering shaft, brake lines, hoses, wires, filler, shrouds, bumper brackets",

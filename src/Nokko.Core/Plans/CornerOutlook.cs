@@ -102,28 +102,28 @@ public sealed record CornerOutlook
 /// <param name="What">What, in a few words.</param>
 /// <param name="Why">Why.</param>
 /// <param name="Placed">Whether the plan has it.</param>
-/// <param name="Word">Whether it must be, is to be checked, or may be.</param>
-/// <param name="Work">Whether it is work, not a part: done elsewhere, or not in the price.</param>
-public sealed record Companion(
-    string Where,
-    string What,
-    string Why,
-    bool Placed,
-    Consequence Word = Consequence.Check,
-    bool Work = false
-);
+public sealed record Companion(string Where, string What, string Why, bool Placed)
+{
+    /// <summary>Whether it must be, is to be checked, or may be.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public Consequence Word { get; init; }
+
+    /// <summary>Whether it is work, not a part: done elsewhere, or not in the price.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Work { get; init; }
+}
 
 /// <summary>What follows from a plan, in one word.</summary>
 public enum Consequence
 {
     /// <summary>Without it the plan is not fitted.</summary>
-    Must,
+    Must = -1,
 
     /// <summary>Looked at or measured: it depends on this vehicle.</summary>
-    Check,
+    Check = 0,
 
     /// <summary>It is better with it.</summary>
-    May,
+    May = 1,
 }
 
 /// <summary>Lift of one axle, over today and over standard height side by side: a sagged spring flatters a lift, a heavier engine eats one.</summary>

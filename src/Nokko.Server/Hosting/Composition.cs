@@ -312,7 +312,10 @@ internal static class Composition
             var leftOut = context
                 .JsonTypeInfo.Properties.Where(p =>
                     (isSent && p.AssociatedParameter is { HasDefaultValue: true })
-                    || (p.PropertyType == typeof(bool) && p.ShouldSerialize is not null)
+                    || (
+                        (p.PropertyType == typeof(bool) || p.PropertyType.IsEnum)
+                        && p.ShouldSerialize is not null
+                    )
                 )
                 .Select(p => p.Name)
                 .ToHashSet();

@@ -137,6 +137,22 @@ public class WhatIsKeptTests
     }
 
     [Fact]
+    public void A_new_station_comes_last_in_the_round_that_is_walked_and_only_once()
+    {
+        _shop.Walk();
+        IReadOnlyList<string> Order() =>
+            _shop.Document.WalkRounds.Single(w => w.Id == _shop.Round).Order;
+        var before = Order();
+        PlaceStation Eye(double x) =>
+            new(_shop.Key(), 0, "tow eye", x, 0, Carrier.Frame, null, _shop.Round);
+        _shop.Do(Eye(-4800));
+        Assert.Equal([.. before, "tow eye"], Order());
+        _shop.Do(Eye(-4700));
+        Assert.Equal([.. before, "tow eye"], Order());
+        Assert.Equal(-4700, _shop.Document.Vehicle.Stations[^1].X.In(Unit.Mm));
+    }
+
+    [Fact]
     public void A_station_that_is_placed_again_is_that_station()
     {
         _shop.Walk();

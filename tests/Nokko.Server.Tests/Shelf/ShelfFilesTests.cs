@@ -54,6 +54,100 @@ public class ShelfFilesTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task A_table_carries_platforms_with_their_years_and_leaves_conditions_alone()
+    {
+        var caller = await server.SignIn();
+        await caller.Part(
+            Guid.CreateVersion7(),
+            new
+            {
+                version = (uint?)null,
+                number = (string?)null,
+                name = "Wether plate",
+                part = "strutTopSpacer",
+                thickness = (object?)null,
+                claim = (object?)null,
+                count = 2,
+                price = (decimal?)null,
+                currency = (string?)null,
+                notes = (string?)null,
+                supplier = "Brae Springs",
+                dueOn = "2027-04-30",
+                fit = new
+                {
+                    anyPlatform = false,
+                    platforms = new object[]
+                    {
+                        new
+                        {
+                            name = "Wether",
+                            from = 2010,
+                            to = 2014,
+                        },
+                        new { name = "Wether, long" },
+                        new { name = "Tup", to = 1999 },
+                    },
+                    notPlatforms = new[] { "Gimmer" },
+                    rules = new object[] { new { kind = "atMost", count = 2 } },
+                },
+            }
+        );
+        var text = await caller.Http.GetStringAsync(
+            "/api/parts.csv",
+            TestContext.Current.CancellationToken
+        );
+        var line = text.Split('\n')
+            .Single(l => l.Contains("Wether plate", StringComparison.Ordinal));
+        Assert.Contains(
+            "Wether [2010-2014]; Wether, long; Tup [-1999]",
+            line,
+            StringComparison.Ordinal
+        );
+        Assert.Contains("Brae Springs,2027-04-30", line, StringComparison.Ordinal);
+        await ReadIn(
+            caller,
+            "name;kind;count;fits;due_on\nWether plate;strutTopSpacer;5;Wether [2012-];\n".Replace(
+                "Wether [2012-]",
+                "\"Wether [2012-]; Ewe\"",
+                StringComparison.Ordinal
+            ),
+            store: true
+        );
+        var part = (await caller.Get("/api/parts"))
+            .AsArray()
+            .Single(p => p!["part"]!["name"]!.GetValue<string>() == "Wether plate")!["part"]!;
+        Assert.Equal(
+            "Wether 2012 , Ewe  ",
+            string.Join(
+                ", ",
+                part["fit"]!["platforms"]!
+                    .AsArray()
+                    .Select(p => $"{p!["name"]} {p["from"]} {p["to"]}")
+            )
+        );
+        Assert.Equal(2, part["fit"]!["rules"]![0]!["count"]!.GetValue<int>());
+        Assert.Equal(
+            ("Brae Springs", 5, ""),
+            (
+                part["supplier"]!.GetValue<string>(),
+                part["count"]!.GetValue<int>(),
+                part["number"]!.GetValue<string>()
+            )
+        );
+        var wrong = await ReadIn(
+            caller,
+            "name,kind,count,fits,due_on\na,block,1,Ewe [2014-2010],\nb,block,1,,30.4.2027\n"
+        );
+        Assert.Equal(
+            [
+                "fit: Ewe: it ends in 2010, before it begins in 2014.",
+                "due_on: Write the day as 2027-04-30.",
+            ],
+            wrong["lines"]!.AsArray().Select(l => l!["problem"]!.GetValue<string>())
+        );
+    }
+
+    [Fact]
     public async Task A_table_is_looked_at_first_and_stored_on_demand()
     {
         var caller = await server.SignIn();
@@ -102,7 +196,7 @@ public class ShelfFilesTests(Hosted server) : IClassFixture<Hosted>
     [InlineData("number,name\n1,2", "“kind” is missing")]
     [InlineData("number,name,kind,count,colour\n", "no column “colour”")]
     [InlineData("number,name,kind,count\n\"open,2,block,1", "not CSV")]
-    [InlineData("", "“number” is missing")]
+    [InlineData("", "“name” is missing")]
     public async Task A_file_that_is_no_shelf_is_refused_whole(string text, string says)
     {
         var report = await ReadIn(await server.SignIn(), text, store: true);

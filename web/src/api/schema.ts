@@ -2914,12 +2914,9 @@ export interface components {
             /** @description Whether the plan has it. */
             placed: boolean;
             /** @description Whether it must be, is to be checked, or may be. */
-            word: components["schemas"]["Consequence"];
-            /**
-             * @description Whether it is work, not a part: done elsewhere, or not in the price.
-             * @default false
-             */
-            work: boolean;
+            word?: components["schemas"]["Consequence"];
+            /** @description Whether it is work, not a part: done elsewhere, or not in the price. */
+            work?: boolean;
         };
         Compared: {
             comparison: components["schemas"]["Comparison"];
@@ -2975,10 +2972,9 @@ export interface components {
         };
         /**
          * @description What follows from a plan, in one word.
-         * @default check
          * @enum {unknown}
          */
-        Consequence: "must" | "check" | "may";
+        Consequence: "check" | "may" | "must";
         /** @description A gap at a tyre. */
         Contact: {
             /** @description To what. */

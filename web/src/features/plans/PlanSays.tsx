@@ -181,7 +181,7 @@ export function PlanNeeds({
             What it needs beside it
           </Typography>
           {words.map((word) => {
-            const its = open.filter((c) => c.word === word);
+            const its = open.filter((c) => (c.word ?? "check") === word);
             return (
               its.length > 0 && (
                 <Box
