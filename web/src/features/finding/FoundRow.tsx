@@ -107,6 +107,17 @@ export function FoundRow({
             {s.beyond.map((m) => saidOf(m)).join(", ")}
           </Typography>
         )}
+        {(s.prediction.misfits ?? []).map((m) => (
+          <Typography
+            key={`${m.where} ${m.part} ${m.says}`}
+            sx={{
+              fontSize: "0.9rem",
+              color: m.known ? "warning.main" : "text.primary",
+            }}
+          >
+            {m.known ? "▲" : "?"} {m.part}: {m.says}
+          </Typography>
+        ))}
         {s.cures.length > 0 && (
           <Typography sx={{ fontSize: "0.9rem" }}>
             {curesSay(s.cures, (amount) => money(amount, s.currency))}
