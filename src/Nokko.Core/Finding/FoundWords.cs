@@ -19,11 +19,10 @@ public static class FoundWords
     )
     {
         var (a, b) = (above.Rank, below.Rank);
-        if (Differs(rules.Order, a, b) == nameof(Rank.Unsure))
+        // By all else it would stand before it, or beside it.
+        if (b.Unsure > a.Unsure && Rank.By(rules.Order).Compare(b with { Unsure = 0 }, a) <= 0)
         {
-            return b.Unsure > a.Unsure
-                ? "nobody noted whether each of its parts fits this vehicle"
-                : $"less likely to land, {InHundred(below.Chance)} against {InHundred(above.Chance)}";
+            return "nobody noted whether each of its parts fits this vehicle";
         }
         if (rules.Order == SearchOrder.LeastCost && Money(b.Expected) != Money(a.Expected))
         {

@@ -64,12 +64,14 @@ public readonly record struct Rank(
 
     /// <summary>An order, the best first.</summary>
     /// <param name="order">By what.</param>
-    public static IComparer<Rank> By(SearchOrder order) => By(Named(order));
+    /// <param name="knownFirst">Whether all that is known to fit stands before what is not; else that parts equals only.</param>
+    public static IComparer<Rank> By(SearchOrder order, bool knownFirst = false) =>
+        By(knownFirst ? [Fits, .. Named(order)] : [.. Named(order), Fits]);
 
-    /// <summary>What gets there for least, whether it is known to fit or not.</summary>
-    internal static IComparer<Rank> LeastWay() => By(WhateverFits(SearchOrder.LeastCost));
+    /// <summary>Whatever is known to fit first, and of that what is sure enough.</summary>
+    internal static IComparer<Rank> KnownAndSure() => By([Fits, SureEnough]);
 
-    private static Comparer<Rank> By(IReadOnlyList<(string Name, Func<Rank, double> Of)> named)
+    private static Comparer<Rank> By((string Name, Func<Rank, double> Of)[] named)
     {
         var keys = named.Select(n => n.Of).ToArray();
         return Comparer<Rank>.Create(
@@ -95,14 +97,7 @@ public readonly record struct Rank(
     /// <summary>What an order compares, the first thing first, each by its name; then ids of parts.</summary>
     /// <param name="order">The order.</param>
     /// <exception cref="ArgumentOutOfRangeException">It is no order.</exception>
-    internal static IReadOnlyList<(string Name, Func<Rank, double> Of)> Named(SearchOrder order) =>
-        [FitsAndLands, .. WhateverFits(order), (nameof(Unsure), r => r.Unsure)];
-
-    /// <summary>What is known to fit and sure enough stands before all else.</summary>
-    private static (string, Func<Rank, double>) FitsAndLands { get; } =
-        (nameof(Unsure), r => r.Unsure == 0 && r.Missing <= EnoughMissing ? 0 : 1);
-
-    private static (string Name, Func<Rank, double> Of)[] WhateverFits(SearchOrder order) =>
+    internal static (string Name, Func<Rank, double> Of)[] Named(SearchOrder order) =>
         order switch
         {
             SearchOrder.LeastCost =>
@@ -120,6 +115,8 @@ public readonly record struct Rank(
             SearchOrder.FewestTouched => [SureEnough, (nameof(Touched), r => r.Touched), .. Then],
             _ => throw new ArgumentOutOfRangeException(nameof(order), order, "No such order."),
         };
+
+    private static (string, Func<Rank, double>) Fits { get; } = (nameof(Unsure), r => r.Unsure);
 
     private static (string, Func<Rank, double>) Sure { get; } = (nameof(Missing), r => r.Missing);
 

@@ -135,6 +135,10 @@ internal sealed class SearchPool
         return verdict;
     }
 
+    /// <summary>Whether nobody knows of a part whether it fits.</summary>
+    public bool AnyUnsure =>
+        Parts.Any(p => Vehicles.Corners.Axles.Any(a => Fits(p, a).State == FitState.Unknown));
+
     /// <summary>Why pieces cannot stand at one corner together; null where they can, or where they stand there already.</summary>
     /// <param name="parts">What would stand there.</param>
     /// <param name="old">What stands there.</param>

@@ -120,7 +120,7 @@ public sealed partial class StackSearch
                 yield return news;
             }
         }
-        foreach (var news in Walk(_rules.Order, Rank.By(_rules.Order), cancel))
+        foreach (var news in Walk(_rules.Order, Rank.By(_rules.Order, KnownLands(cancel)), cancel))
         {
             yield return news;
         }
@@ -132,7 +132,9 @@ public sealed partial class StackSearch
         for (var settled = false; !settled; )
         {
             settled = true;
-            foreach (var news in Walk(SearchOrder.LeastCost, Rank.LeastWay(), cancel))
+            foreach (
+                var news in Walk(SearchOrder.LeastCost, Rank.By(SearchOrder.LeastCost), cancel)
+            )
             {
                 // To leave it as it is is no try: done again, it gives the same again.
                 if (news is not { Proved: true, Found: { Stopped: null, Rank.Touched: > 0 } least })
@@ -158,19 +160,38 @@ public sealed partial class StackSearch
         _best = null;
     }
 
+    /// <summary>Whether a stack lands surely enough of which every piece that comes is known to fit: then what nobody knows stands behind.</summary>
+    private bool KnownLands(CancellationToken cancel)
+    {
+        if (!_pool.AnyUnsure)
+        {
+            return false;
+        }
+        // Nothing is looked at that is not one itself.
+        var lands = Walk(SearchOrder.Surest, Rank.KnownAndSure(), cancel, Lands)
+            .Any(n =>
+                n is { Proved: true, Found: { Stopped: null, Rank: var rank } } && Lands(rank)
+            );
+        _best = null;
+        return lands;
+
+        static bool Lands(Rank rank) => rank is { Unsure: 0, Missing: <= Rank.EnoughMissing };
+    }
+
     /// <summary>Every stack in an order, each proved when it comes.</summary>
     private IEnumerable<SearchNews> Walk(
         SearchOrder order,
         IComparer<Rank> by,
-        CancellationToken cancel
+        CancellationToken cancel,
+        Func<Rank, bool>? worth = null
     )
     {
         var steps = 0;
         _open = new(by);
         _open.Enqueue(new Branch(_front!.Root, _rear!.Root, null), Bound(_front.Root, _rear.Root));
-        while (_open.TryDequeue(out var branch, out _))
+        while (_open.TryDequeue(out var branch, out var stands))
         {
-            if (cancel.IsCancellationRequested)
+            if (cancel.IsCancellationRequested || worth?.Invoke(stands) == false)
             {
                 yield break;
             }

@@ -568,4 +568,66 @@ public class EdgesOfASearchTests
                 .Name
         );
     }
+
+    [Theory]
+    [InlineData(SearchOrder.LeastCost)]
+    [InlineData(SearchOrder.Surest)]
+    [InlineData(SearchOrder.LeastMoney)]
+    public void That_all_are_known_to_fit_changes_no_order_among_them(SearchOrder order)
+    {
+        var situation = Here(
+            Sample.Pickup,
+            target: Sample.Level with
+            {
+                Tolerance = Sample.Mm(15),
+            }
+        ) with
+        {
+            Platform = "Drover",
+        };
+        string[] Order(PartFit? fit) =>
+            [
+                .. All(
+                        situation,
+                        [
+                            // Dear and sure, cheap and less sure, and some between.
+                            Shelf(1, 30, 2) with
+                            {
+                                Price = 900,
+                                Fit = fit,
+                            },
+                            Shelf(2, 24, 2) with
+                            {
+                                Price = 5,
+                                Fit = fit,
+                            },
+                            Shelf(3, 36, 2) with
+                            {
+                                Price = 40,
+                                Fit = fit,
+                            },
+                            Shelf(4, 15, 2) with
+                            {
+                                Price = 1,
+                                Fit = fit,
+                            },
+                        ],
+                        new() { Order = order }
+                    )
+                    .Where(s => s.Rank.Touched == 2)
+                    .Select(s => s.Rank.Parts),
+            ];
+        var known = Order(new PartFit { Platforms = [new("Drover")] });
+        Assert.Equal(4, known.Length);
+        Assert.Equal(Order(null), known);
+        // The dear one is sure enough, and the cheap one is not: by cost it stands first all the same.
+        if (order == SearchOrder.LeastCost)
+        {
+            Assert.Contains(
+                All(situation, [Shelf(1, 30, 2)], new()),
+                s => s.Rank is { Touched: 2, Missing: <= Rank.EnoughMissing }
+            );
+            Assert.DoesNotContain(Sample.Id(901).ToString("N"), known[0], StringComparison.Ordinal);
+        }
+    }
 }
