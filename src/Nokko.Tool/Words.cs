@@ -72,9 +72,17 @@ internal static class Words
         );
         Put(
             "mateWords",
-            "Record<Kinds[\"MateKind\"], { said: string; length: boolean }>",
+            "Record<Kinds[\"MateKind\"], { said: string; length: boolean; on: Kinds[\"SuspensionKind\"][] }>",
             Enum.GetValues<MateKind>()
-                .ToDictionary(m => m, m => new { Said = m.Said(), Length = m.IsLength() })
+                .ToDictionary(
+                    m => m,
+                    m => new
+                    {
+                        Said = m.Said(),
+                        Length = m.IsLength(),
+                        On = Enum.GetValues<SuspensionKind>().Where(k => m.IsOn(k)),
+                    }
+                )
         );
         Put("leftOpen", "string", FittingRules.LeftOpen);
         Put("secondEyes", "string", DoStep.SecondEyes);

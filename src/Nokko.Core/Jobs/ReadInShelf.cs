@@ -45,7 +45,10 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
         {
             if (!seen.Add((part.Number, part.Name)))
             {
-                throw Refuse.Value("parts", $"{part.Number} {part.Name} is there twice.");
+                throw Refuse.Value(
+                    "parts",
+                    $"{part.Number} {part.Name}".TrimStart() + " is there twice."
+                );
             }
             var line = Against(shop.Shelf, part, Whole);
             if (line.Now is not { } now)

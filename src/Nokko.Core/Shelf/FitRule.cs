@@ -109,7 +109,9 @@ public abstract record FitRule
                 ?.Is
                 is { } there
                 ? Unless(Mate.Meets(there), $"made for {Said()}, this one has {there.Said()}")
-                : FitVerdict.Ask($"made for {Said()}: look at this one's");
+            : !Mate.Kind.IsOn(place.Vehicle.SuspensionOf(place.Axle).Kind)
+                ? FitVerdict.Not($"made for {Said()}, this {place.Axle.Said()} has none")
+            : FitVerdict.Ask($"made for {Said()}: look at this one's");
 
         internal override string? WhyNever(PartKind kind) =>
             Mate.Kind.IsLength() && Mate.Size is not { Value: > 0 } ? "How wide? Write the length."

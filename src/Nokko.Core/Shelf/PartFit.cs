@@ -134,19 +134,19 @@ public sealed record PartFit
     /// <summary>Most platforms, and most rules.</summary>
     public const int Most = 60;
 
-    /// <summary>The same without blanks around names and values.</summary>
+    /// <summary>The same without blanks around names and values, and without empty ones.</summary>
     public PartFit Trimmed() =>
         this with
         {
             Platforms = [.. Platforms.Select(p => p with { Name = Trim(p.Name) })],
-            NotPlatforms = [.. NotPlatforms.Select(Trim)],
+            NotPlatforms = Trim(NotPlatforms),
             Rules =
             [
                 .. Rules.Select(r =>
                     r switch
                     {
-                        FitRule.OnlyWith o => o with { Values = [.. o.Values.Select(Trim)] },
-                        FitRule.NotWith n => n with { Values = [.. n.Values.Select(Trim)] },
+                        FitRule.OnlyWith o => o with { Values = Trim(o.Values) },
+                        FitRule.NotWith n => n with { Values = Trim(n.Values) },
                         FitRule.MustMeet { Mate: { Written: { } written } mate } m => m with
                         {
                             Mate = mate with { Written = Trim(written) },
@@ -158,6 +158,23 @@ public sealed record PartFit
         };
 
     private static string Trim(string? text) => text?.Trim() ?? "";
+
+    private static string[] Trim(IEnumerable<string?> texts) =>
+        [.. texts.Select(Trim).Where(t => t.Length > 0)];
+
+    /// <summary>For which vehicles it is, in one line; what is not said nobody noted.</summary>
+    public string Said() =>
+        string.Join(
+            " · ",
+            new[]
+            {
+                AnyPlatform ? "any platform" : null,
+                Platforms.Count > 0 ? $"for {Made()}" : null,
+                NotPlatforms.Count > 0 ? $"not for {string.Join(", ", NotPlatforms)}" : null,
+            }
+                .OfType<string>()
+                .Concat(Rules.Select(r => r.Said()))
+        );
 
     private string Made() => string.Join(", ", Platforms.Select(p => p.Said()));
 

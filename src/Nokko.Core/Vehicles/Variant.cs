@@ -143,4 +143,20 @@ public static class Variant
                 or MateKind.CoilBore
                 or MateKind.BarDiameter
                 or MateKind.LeafWidth;
+
+    /// <summary>
+    /// Whether an axle of a kind has it: nobody is asked for strut studs of an axle that has none. Wheels and a bar
+    /// may be on any.
+    /// </summary>
+    /// <param name="kind">What meets.</param>
+    /// <param name="suspension">The axle's suspension.</param>
+    public static bool IsOn(this MateKind kind, SuspensionKind suspension) =>
+        kind switch
+        {
+            MateKind.StrutStuds => suspension.HasCoilOver(),
+            MateKind.StrutClamp => suspension == SuspensionKind.Strut,
+            MateKind.CoilEnds or MateKind.CoilBore => suspension.HasCoil(),
+            MateKind.LeafWidth => suspension.Rubs(),
+            _ => true,
+        };
 }

@@ -15,7 +15,11 @@ internal static class ShelfEndpoints
     /// <summary>For how long a part that was taken off the shelf can be put back.</summary>
     private static readonly TimeSpan BinKeeps = TimeSpan.FromDays(90);
 
-    internal sealed record ShelfPart(Part Part, uint Version);
+    /// <summary>A part with its version.</summary>
+    /// <param name="Part">The part.</param>
+    /// <param name="Version">Version of its row.</param>
+    /// <param name="Fits">For which vehicles it is, in one line; null where nobody noted it.</param>
+    internal sealed record ShelfPart(Part Part, uint Version, string? Fits);
 
     /// <summary>A kind of part with its rule and where it has a place.</summary>
     internal sealed record PartKindView(
@@ -61,7 +65,11 @@ internal static class ShelfEndpoints
             .AsNoTracking()
             .OrderBy(p => p.Id)
             .Take(ReadInShelf.Most)
-            .Select(p => new ShelfPart(p, EF.Property<uint>(p, NokkoDb.VersionColumn)))
+            .Select(p => new ShelfPart(
+                p,
+                EF.Property<uint>(p, NokkoDb.VersionColumn),
+                p.Fit == null ? null : p.Fit.Said()
+            ))
             .ToArrayAsync(cancel);
 
     private static async Task<Ok<Platform[]>> Platforms(NokkoDb db, CancellationToken cancel) =>

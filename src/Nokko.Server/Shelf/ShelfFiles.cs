@@ -104,31 +104,8 @@ internal static class ShelfFiles
             "shelf.json"
         );
 
-    private static async Task<FileContentHttpResult> Csv(NokkoDb db, CancellationToken cancel)
-    {
-        await using var text = new StringWriter(CultureInfo.InvariantCulture);
-        await using (var csv = CsvWriter.Create(text))
-        {
-            foreach (var column in Columns)
-            {
-                csv.WriteField(column);
-            }
-            await csv.EndRecordAsync(cancel);
-            foreach (var part in await Shelf(db, cancel))
-            {
-                foreach (var field in Fields(part))
-                {
-                    csv.WriteField(CsvCell.Plain(field));
-                }
-                await csv.EndRecordAsync(cancel);
-            }
-        }
-        return TypedResults.File(
-            Encoding.UTF8.GetBytes(text.ToString()),
-            "text/csv; charset=utf-8",
-            "shelf.csv"
-        );
-    }
+    private static async Task<FileContentHttpResult> Csv(NokkoDb db, CancellationToken cancel) =>
+        await CsvTable.Of("shelf.csv", Columns, (await Shelf(db, cancel)).Select(Fields));
 
     private static IEnumerable<string?> Fields(Part p) =>
         [

@@ -82,27 +82,12 @@ internal static class ReadingsCsv
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
-        await using var text = new StringWriter(CultureInfo.InvariantCulture);
-        await using (var csv = CsvWriter.Create(text))
-        {
-            foreach (var column in Columns)
-            {
-                csv.WriteField(column);
-            }
-            await csv.EndRecordAsync(cancel);
-            foreach (var reading in d.Readings)
-            {
-                foreach (var field in Fields(reading, d))
-                {
-                    csv.WriteField(CsvCell.Plain(field));
-                }
-                await csv.EndRecordAsync(cancel);
-            }
-        }
-        return TypedResults.File(
-            Encoding.UTF8.GetBytes(text.ToString()),
-            "text/csv; charset=utf-8",
-            $"readings-{d.Vehicle.Plate ?? d.Vehicle.Name}.csv".Replace(' ', '-').ToLowerInvariant()
+        return await CsvTable.Of(
+            $"readings-{d.Vehicle.Plate ?? d.Vehicle.Name}.csv"
+                .Replace(' ', '-')
+                .ToLowerInvariant(),
+            Columns,
+            d.Readings.Select(r => Fields(r, d))
         );
     }
 

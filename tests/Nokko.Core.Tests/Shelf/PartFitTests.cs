@@ -143,14 +143,37 @@ public class PartFitTests
             "made for strut studs 4 × M10 on 120, this one has 3 x M10 on 120",
             On(Studs("4 × M10 on 120")).Why
         );
-        // Nobody looked at the rear's.
-        Assert.Equal(FitState.Unknown, On(Studs("3×M10 on 120"), Axle.Rear).State);
+        // Nobody looked at this one's; a leaf axle has none to look at.
+        var unseen = Pickup with
+        {
+            Mates = [],
+        };
+        Assert.Equal(FitState.Unknown, On(Studs("3×M10 on 120"), vehicle: unseen).State);
+        Assert.Equal(
+            "made for strut studs 3×M10 on 120, this rear has none",
+            On(Studs("3×M10 on 120"), Axle.Rear).Why
+        );
         FitRule Bar(double mm) =>
             new FitRule.MustMeet(new(MateKind.BarDiameter, Sample.Mm(mm), null));
         Assert.Equal(FitVerdict.Fits, On(Bar(22.5), Axle.Rear));
         Assert.Equal(FitVerdict.Fits, On(Bar(21.5), Axle.Rear));
         Assert.Equal(FitState.DoesNot, On(Bar(22.6), Axle.Rear).State);
         Assert.Equal(FitState.DoesNot, On(Bar(21.4), Axle.Rear).State);
+    }
+
+    [Theory]
+    [InlineData(SuspensionKind.Strut, "strut studs, strut clamp, coil ends, coil bore")]
+    [InlineData(SuspensionKind.CoilOverArm, "strut studs, coil ends, coil bore")]
+    [InlineData(SuspensionKind.CoilFourLink, "coil ends, coil bore")]
+    [InlineData(SuspensionKind.LeafOverslung, "leaf width")]
+    [InlineData(SuspensionKind.TransverseLeaf, "leaf width")]
+    [InlineData(SuspensionKind.TorsionBarArm, "")]
+    public void An_axle_is_asked_for_what_its_suspension_has(SuspensionKind kind, string mates)
+    {
+        MateKind[] onAny = [MateKind.WheelStuds, MateKind.HubBore, MateKind.BarDiameter];
+        var asked = Enum.GetValues<MateKind>().Where(m => m.IsOn(kind)).ToList();
+        Assert.Equal(onAny, asked.Intersect(onAny));
+        Assert.Equal(mates, string.Join(", ", asked.Except(onAny).Select(m => m.Said())));
     }
 
     [Fact]
@@ -369,6 +392,50 @@ public class PartFitTests
             "A drag link has its place at the front: it would fit nowhere.",
             fit.WhyNever(PartKind.DragLink)
         );
+    }
+
+    [Fact]
+    public void For_which_vehicles_it_is_is_said_in_one_line()
+    {
+        Assert.Equal("", new PartFit().Said());
+        Assert.Equal("any platform", new PartFit { AnyPlatform = true }.Said());
+        Assert.Equal(
+            "for Drover 2010 to 2014, Marsh, Heron from 2018, Vale to 1999 · not for Moor",
+            new PartFit
+            {
+                Platforms =
+                [
+                    new("Drover", 2010, 2014),
+                    new("Marsh"),
+                    new("Heron", 2018),
+                    new("Vale", null, 1999),
+                ],
+                NotPlatforms = ["Moor"],
+            }.Said()
+        );
+        Assert.Equal(
+            "only with engine V6 or V8 · not with a load-levelling rear · sway-bar diameter 7/8 in (22 mm) · only with a differential drop · never more than 2 at one corner",
+            Rules(
+                    new FitRule.OnlyWith(VariantAspect.Engine, ["V6", "V8"]),
+                    new FitRule.NotLevelled(Axle.Rear),
+                    new FitRule.MustMeet(new(MateKind.BarDiameter, Sample.Mm(22))),
+                    new FitRule.NeedsPart(PartKind.DiffDrop),
+                    new FitRule.AtMost(2)
+                )
+                .Said()
+        );
+    }
+
+    [Fact]
+    public void Empty_names_and_values_of_a_file_count_for_nothing()
+    {
+        var fit = new PartFit
+        {
+            NotPlatforms = [null!, " ", " Marsh "],
+            Rules = [new FitRule.OnlyWith(VariantAspect.Engine, [null!, " V6 ", ""])],
+        }.Trimmed();
+        Assert.Equal(["Marsh"], fit.NotPlatforms);
+        Assert.Equal(["V6"], Assert.IsType<FitRule.OnlyWith>(fit.Rules[0]).Values);
     }
 
     [Fact]

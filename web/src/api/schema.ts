@@ -6720,6 +6720,7 @@ export interface components {
             part: components["schemas"]["Part"];
             /** Format: uint32 */
             version: number;
+            fits: null | string;
         };
         ShelfText: {
             text: string;

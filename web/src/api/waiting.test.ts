@@ -160,6 +160,26 @@ describe("a job while the network is gone", () => {
     ).toEqual(["p"]);
   });
 
+  it("holds the reason why a part goes in all the same, until it is taken back", () => {
+    const why = (reason: string | null, says = "made for another") =>
+      letter({
+        kind: "fitAnyway",
+        id: "p",
+        version: 1,
+        part: "plate",
+        says,
+        reason,
+      });
+    const reasons = (...letters: Letter[]) =>
+      withWaiting(view, letters).document.plans[0]?.anyway?.map(
+        (a) => a.reason,
+      );
+    expect(reasons(why("the same strut"))).toEqual(["the same strut"]);
+    expect(reasons(why("a"), why("b"))).toEqual(["b"]);
+    expect(reasons(why("a"), why("b", "too many"))).toEqual(["a", "b"]);
+    expect(reasons(why("a"), why(null))).toEqual([]);
+  });
+
   it("shows what was taken in as it was corrected here", () => {
     const d = withWaiting(view, [
       letter({
@@ -167,6 +187,7 @@ describe("a job while the network is gone", () => {
         ownerName: "Ida Vik",
         plate: "IV 7",
         wish: "level",
+        variant: { built: 2014, bed: "long" },
         odometer: { typed: "81000", unit: "km", known: "told" },
       }),
     ]).document;
@@ -176,6 +197,7 @@ describe("a job while the network is gone", () => {
       "level",
     ]);
     expect(d.job.odometerIn).toMatchObject({ value: 81000, unit: "km" });
+    expect(d.vehicle).toMatchObject({ built: 2014, bed: "long" });
     expect(d.job.id).toBe("j");
   });
 });

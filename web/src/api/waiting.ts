@@ -76,12 +76,21 @@ function corrected(
   d: Schemas["JobDocument"],
   c: CommandOf<"correctTakenIn">,
 ): Pick<Schemas["JobDocument"], "owner" | "vehicle" | "job"> {
-  const { make, name, plate, vin, engine, drive } = c;
+  const { make, name, plate, vin, engine, drive, variant } = c;
   const { wish, carries, troubles, promisedOn, equipment } = c;
   const value = Number(c.odometer?.typed.replace(",", "."));
   return {
     owner: { ...d.owner, name: c.ownerName, contact: c.ownerContact },
-    vehicle: { ...d.vehicle, make, name, plate, vin, engine, drive },
+    vehicle: {
+      ...d.vehicle,
+      make,
+      name,
+      plate,
+      vin,
+      engine,
+      drive,
+      ...variant,
+    },
     job: {
       ...d.job,
       wish,
@@ -208,6 +217,10 @@ function plansWith(
           return plans.map((p) =>
             p.toStageId === null ? { ...p, chosen: p.id === c.id } : p,
           );
+        case "fitAnyway":
+          return plans.map((p) =>
+            p.id === c.id ? { ...p, anyway: anywayWith(p, c) } : p,
+          );
         case "dropPlan":
           return plans.filter((p) => p.id !== c.id);
         default:
@@ -215,6 +228,15 @@ function plansWith(
       }
     }, d.plans);
 }
+
+/** The reasons of a plan with one that is written, or taken back. */
+const anywayWith = (
+  { anyway }: Schemas["Plan"],
+  { part, says, reason }: CommandOf<"fitAnyway">,
+): Schemas["FittedAnyway"][] => [
+  ...(anyway ?? []).filter((a) => a.part !== part || a.says !== says),
+  ...(reason === null ? [] : [{ part, says, reason, personId: "" }]),
+];
 
 /** Placings as pieces: what stands somewhere already, a part of the shelf, or a collar that is turned up. */
 export function stacksOf(

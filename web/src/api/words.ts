@@ -122,15 +122,15 @@ export const aspectWords: Record<Kinds["VariantAspect"], string> = {
   "trim": "trim",
   "suspensionOption": "suspension option",
 };
-export const mateWords: Record<Kinds["MateKind"], { said: string; length: boolean }> = {
-  "strutStuds": {"said":"strut studs","length":false},
-  "strutClamp": {"said":"strut clamp","length":true},
-  "wheelStuds": {"said":"wheel studs","length":false},
-  "hubBore": {"said":"hub bore","length":true},
-  "coilEnds": {"said":"coil ends","length":false},
-  "coilBore": {"said":"coil bore","length":true},
-  "barDiameter": {"said":"sway-bar diameter","length":true},
-  "leafWidth": {"said":"leaf width","length":true},
+export const mateWords: Record<Kinds["MateKind"], { said: string; length: boolean; on: Kinds["SuspensionKind"][] }> = {
+  "strutStuds": {"said":"strut studs","length":false,"on":["coilOverArm","strut","trailingArm","coilOverAxle"]},
+  "strutClamp": {"said":"strut clamp","length":true,"on":["strut"]},
+  "wheelStuds": {"said":"wheel studs","length":false,"on":["coilOverArm","strut","multiLink","transverseLeaf","torsionBarArm","trailingArm","coilFourLink","coilRadiusArm","coilOverAxle","leafOverslung","leafUnderslung"]},
+  "hubBore": {"said":"hub bore","length":true,"on":["coilOverArm","strut","multiLink","transverseLeaf","torsionBarArm","trailingArm","coilFourLink","coilRadiusArm","coilOverAxle","leafOverslung","leafUnderslung"]},
+  "coilEnds": {"said":"coil ends","length":false,"on":["coilOverArm","strut","multiLink","trailingArm","coilFourLink","coilRadiusArm","coilOverAxle"]},
+  "coilBore": {"said":"coil bore","length":true,"on":["coilOverArm","strut","multiLink","trailingArm","coilFourLink","coilRadiusArm","coilOverAxle"]},
+  "barDiameter": {"said":"sway-bar diameter","length":true,"on":["coilOverArm","strut","multiLink","transverseLeaf","torsionBarArm","trailingArm","coilFourLink","coilRadiusArm","coilOverAxle","leafOverslung","leafUnderslung"]},
+  "leafWidth": {"said":"leaf width","length":true,"on":["transverseLeaf","leafOverslung","leafUnderslung"]},
 };
 export const leftOpen: string = "Left open, without a final pass.";
 export const secondEyes: string = "vehicle/second-eyes";

@@ -55,17 +55,15 @@ export const variantBody = (t: VariantText): Schemas["VariantInput"] => ({
 const fieldOf = (key: keyof VariantText) =>
   key === "engine" || key === "drive" ? key : `variant.${key}`;
 
-/** Puts what is new on the platform's lists, so that the next vehicle is offered it. */
+/** Puts what is new on the platform's lists, so that the next vehicle is offered it; what is there in other letters the server knows. */
 export async function keepOnLists(
   platform: Schemas["Platform"] | undefined,
   t: VariantText,
 ) {
-  const same = (a: string, b: string) =>
-    a.replace(/\s/g, "").toLowerCase() === b.replace(/\s/g, "").toLowerCase();
   for (const aspect of platform ? aspects : []) {
     const value = t[aspect].trim();
     const list = platform?.variants?.find((v) => v.aspect === aspect)?.values;
-    if (platform && value !== "" && !list?.some((v) => same(v, value))) {
+    if (platform && value !== "" && !list?.includes(value)) {
       await shop({
         kind: "addVariant",
         platformId: platform.id,

@@ -1,7 +1,8 @@
 import type { Schemas } from "../api/client";
 import { partWords } from "../api/words";
 
-const plain = (text: string) =>
+/** A text without case and accents. */
+export const plain = (text: string) =>
   text
     .toLowerCase()
     .normalize("NFD")

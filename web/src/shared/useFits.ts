@@ -3,13 +3,7 @@ import { api, must, type Schemas } from "../api/client";
 import { currentStage } from "../api/document";
 import { remembered, useJob } from "../api/job";
 
-/** What is known of a part of which nobody noted anything. */
-export const nothingNoted: Schemas["FitVerdict"] = {
-  state: "unknown",
-  why: "nobody noted which platforms it fits",
-};
-
-/** Whether parts of the shelf fit the job's vehicle as it stands; without a network, as this device saw it last. */
+/** Whether parts of the shelf fit the job's vehicle as it stands; without a network, as this device saw it last. Null of a part of which nobody noted anything, undefined until it is known. */
 export function useFits() {
   const view = useJob();
   const { job, vehicle } = view.document;
@@ -31,7 +25,7 @@ export function useFits() {
         ),
       ),
   });
-  const of = new Map(fits.data?.map((f) => [f.partId, f]));
+  const of = fits.data && new Map(fits.data.map((f) => [f.partId, f]));
   return (part: Schemas["Part"], axle: "front" | "rear") =>
-    of.get(part.id)?.[axle] ?? nothingNoted;
+    of && (of.get(part.id)?.[axle] ?? null);
 }

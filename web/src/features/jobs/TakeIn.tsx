@@ -8,7 +8,6 @@ import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { shop } from "../../api/job";
-import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -22,11 +21,11 @@ import {
   variantBody,
   VariantFields,
 } from "../../shared/VariantFields";
-import { usePlatforms } from "../../shared/usePlatforms";
 import { useOnce } from "../../shared/useOnce";
 import { equipmentWords } from "./CorrectTakenIn";
 import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody } from "./sizes";
+import { PlatformChoice, usePlatformOf } from "./PlatformChoice";
 import { SizesDrawing } from "./SizesDrawing";
 import { KnownHere } from "./KnownHere";
 import {
@@ -60,9 +59,6 @@ const blank = {
   /** A vehicle that was here before, whose chain goes on; null is a new one. */
   known: null as Schemas["VehicleHere"] | null,
 };
-
-/** A platform that is not on the list yet. */
-const another = "another";
 
 /** Takes in a vehicle. What is typed is kept on the device until it is stored. */
 export default function TakeIn() {
@@ -99,7 +95,7 @@ export default function TakeIn() {
     keep(next);
   };
   const [problem, setProblem] = useState<Error | null>(null);
-  const platforms = usePlatforms();
+  const platformOf = usePlatformOf();
 
   const suspensions = useSuspensionKinds();
 
@@ -111,7 +107,6 @@ export default function TakeIn() {
       | "name"
       | "plate"
       | "vin"
-      | "newPlatform"
       | "odometer"
       | "wish"
       | "carries"
@@ -128,31 +123,13 @@ export default function TakeIn() {
     />
   );
 
-  /** The platform that is chosen; a new one is put on the list first. */
-  const platformOf = async () => {
-    if (draft.platformId !== another) {
-      return platforms.data?.find((p) => p.id === draft.platformId);
-    }
-    const name = draft.newPlatform.trim();
-    if (name === "") {
-      throw new Problem(422, "newPlatform", "Name the platform.", [], null);
-    }
-    await shop({ kind: "savePlatform", id: v7(), name });
-    const { data } = await platforms.refetch();
-    const made = data?.find((p) => p.name === name);
-    if (made) {
-      setDraft({ ...draft, platformId: made.id, newPlatform: "" });
-    }
-    return made;
-  };
-
   const once = useOnce();
   const take = async () => {
     setProblem(null);
     try {
-      const platform = await platformOf();
+      const platform = await platformOf(draft.platformId, draft.newPlatform);
       if (!draft.known) {
-        await keepOnLists(platform, draft.variant);
+        await keepOnLists(platform.lists, draft.variant);
       }
       await shop(
         {
@@ -163,7 +140,7 @@ export default function TakeIn() {
           ownerId: draft.ids.owner,
           ownerName: draft.ownerName,
           ownerContact: draft.ownerContact || null,
-          platformId: platform?.id ?? v7(),
+          platformId: platform.id,
           make: draft.make,
           name: draft.name,
           plate: draft.plate || null,
@@ -239,28 +216,14 @@ export default function TakeIn() {
           <Grid>
             {field("make", "Make")}
             {field("name", "Model")}
-            <TextField
-              select
-              label="Platform"
-              value={draft.platformId}
-              onChange={(e) => {
-                setDraft({ ...draft, platformId: e.target.value });
+            <PlatformChoice
+              id={draft.platformId}
+              name={draft.newPlatform}
+              problem={problem}
+              onChange={(platformId, newPlatform) => {
+                setDraft({ ...draft, platformId, newPlatform });
               }}
-              {...at(problem, "platformId")}
-              helperText={
-                at(problem, "platformId").helperText ??
-                "Vehicles that share a suspension"
-              }
-            >
-              {platforms.data?.map((p) => (
-                <MenuItem key={p.id} value={p.id}>
-                  {p.name}
-                </MenuItem>
-              ))}
-              <MenuItem value={another}>A new one …</MenuItem>
-            </TextField>
-            {draft.platformId === another &&
-              field("newPlatform", "Name of the new platform")}
+            />
             {!draft.known && (
               <VariantFields
                 text={draft.variant}

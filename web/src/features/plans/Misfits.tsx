@@ -3,9 +3,10 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { JobView, Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { BothWays } from "../../shared/BothWays";
+import { asError, at } from "../../shared/ProblemNote";
 import { useOnce } from "../../shared/useOnce";
 
 /** Parts that do not fit, each with a place for the reason why it goes in all the same; and what nobody knows. */
@@ -46,6 +47,13 @@ export function Misfits({
   );
 }
 
+const reasonOf = (
+  plan: Schemas["Plan"] | undefined,
+  misfit: Schemas["Misfit"],
+) =>
+  plan?.anyway?.find((a) => a.part === misfit.part && a.says === misfit.says)
+    ?.reason ?? null;
+
 function Not({
   plan,
   misfit,
@@ -58,7 +66,9 @@ function Not({
   const once = useOnce();
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<Error | null>(null);
-  const say = (words: string | null) =>
+  // The plan says it as soon as it is written here; what is foretold follows when the server has it.
+  const written = reasonOf(plan, misfit);
+  const say = (words: string | null, over: JobView = view) =>
     once(async () => {
       setProblem(null);
       try {
@@ -66,7 +76,7 @@ function Not({
           {
             kind: "fitAnyway",
             id: plan.id,
-            version: view.versions[plan.id] ?? 0,
+            version: over.versions[plan.id] ?? 0,
             part: misfit.part,
             says: misfit.says,
             reason: words,
@@ -78,6 +88,8 @@ function Not({
         setProblem(asError(e));
       }
     });
+  const planIn = (fresh: JobView) =>
+    fresh.document.plans.find((p) => p.id === plan.id);
   const label = `Why ${misfit.part} goes in all the same, ${misfit.where}`;
   return (
     <Box sx={{ borderLeft: 4, borderColor: "error.main", pl: 1.5, my: 1 }}>
@@ -85,9 +97,9 @@ function Not({
         ■ {misfit.part}, {misfit.where}
       </b>
       : {misfit.says}.
-      {misfit.reason != null ? (
+      {written !== null ? (
         <Box>
-          Goes in all the same: {misfit.reason}{" "}
+          Goes in all the same: {written}{" "}
           <Button
             aria-label={`Take that back: ${misfit.part}`}
             onClick={() => {
@@ -129,7 +141,15 @@ function Not({
           </Button>
         </Box>
       )}
-      <ProblemNote problem={problem} />
+      <BothWays
+        problem={problem}
+        mine={{ [label]: reason }}
+        theirs={(fresh) => ({ [label]: reasonOf(planIn(fresh), misfit) ?? "" })}
+        onTheirs={() => {
+          setProblem(null);
+        }}
+        onMine={(fresh) => say(reason || null, fresh)}
+      />
     </Box>
   );
 }

@@ -13,8 +13,6 @@ import { oddsSays } from "../../shared/chance";
 import { nameOf, saidOf } from "../geometry/geometry";
 import { consequences, placeWords } from "./consequences";
 
-const words = Object.keys(consequences) as Schemas["Consequence"][];
-
 /** What the plan will do, with and without its loads. */
 export function PlanSays({
   prediction,
@@ -180,7 +178,7 @@ export function PlanNeeds({
           <Typography variant="h2" sx={{ mt: 1.5 }}>
             What it needs beside it
           </Typography>
-          {words.map((word) => {
+          {consequences.map((word) => {
             const its = open.filter((c) => (c.word ?? "check") === word);
             return (
               its.length > 0 && (
@@ -199,7 +197,7 @@ export function PlanNeeds({
                         word === "must" ? "warning.main" : "text.secondary",
                     }}
                   >
-                    {consequences[word]}
+                    {word}
                   </Box>
                   <Box component="ul" sx={{ my: 0, pl: 2 }}>
                     {its.map((c) => (

@@ -9,7 +9,7 @@ import type { Schemas } from "../../api/client";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { isPart } from "../../shared/parts";
-import { nothingNoted, useFits } from "../../shared/useFits";
+import { useFits } from "../../shared/useFits";
 import { partWords } from "../../api/words";
 import { Grip } from "./Grip";
 import type { Axle, Side, Turned } from "./stacks";
@@ -77,7 +77,7 @@ export function ShelfColumn({
     kinds.find((k) => k.rule.kind === p.kind);
   const lifts = (p: Schemas["Part"]) => rule(p)?.rule.family !== "none";
   const fitOf = useFits();
-  const state = (p: Schemas["Part"]) => fitOf(p, axle).state;
+  const state = (p: Schemas["Part"]) => fitOf(p, axle)?.state ?? "unknown";
   const withPlace = parts
     .map((p) => p.part)
     .filter(
@@ -226,21 +226,27 @@ export function ShelfColumn({
   );
 }
 
-/** Whether a part fits, where that is not plain. */
-function FitMark({ verdict }: { verdict: Schemas["FitVerdict"] }) {
-  return verdict.state === "fits" ? null : (
+/** Whether a part fits, where that is not plain; nothing until it is known. */
+function FitMark({
+  verdict,
+}: {
+  verdict: Schemas["FitVerdict"] | null | undefined;
+}) {
+  if (verdict === undefined || verdict?.state === "fits") {
+    return null;
+  }
+  const not = verdict?.state === "doesNot";
+  return (
     <Box
       sx={{
         fontSize: "0.88rem",
-        color: verdict.state === "doesNot" ? "error.main" : "text.secondary",
-        fontWeight: verdict.state === "doesNot" ? 600 : 400,
+        color: not ? "error.main" : "text.secondary",
+        fontWeight: not ? 600 : 400,
       }}
     >
-      {verdict.state === "doesNot"
-        ? `■ does not fit: ${verdict.why ?? ""}`
-        : verdict === nothingNoted
-          ? "? not noted whether it fits"
-          : `? fits, if: ${verdict.why ?? ""}`}
+      {verdict === null
+        ? "? not noted whether it fits"
+        : `${not ? "■ does not fit" : "? fits, if"}: ${verdict.why ?? ""}`}
     </Box>
   );
 }

@@ -11,7 +11,7 @@ import { remembered, useJob } from "../../api/job";
 import { Paper } from "../../shared/Paper";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { dayText } from "../../shared/time";
-import { consequences, placeWords } from "./consequences";
+import { placeWords } from "./consequences";
 
 const titles: Record<Schemas["BuyKind"], string> = {
   part: "Parts",
@@ -198,7 +198,7 @@ function Lines({
           <tr key={i}>
             <td>
               {l.count !== null ? `${l.count.toString()} ×` : ""}
-              {priced ? "" : l.count === null && consequences[l.word]}
+              {priced ? "" : l.count === null && l.word}
             </td>
             <td>
               <b>{l.what}</b>, {placeWords[l.where] ?? l.where}

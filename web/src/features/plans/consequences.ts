@@ -1,19 +1,11 @@
 import type { Schemas } from "../../api/client";
+import { stationWords } from "../../api/words";
 
-/** What follows from a plan, in one word, the first thing first. */
-export const consequences: Record<Schemas["Consequence"], string> = {
-  must: "must",
-  check: "check",
-  may: "may",
-};
+/** What follows from a plan, each in its one word, the first thing first. */
+export const consequences: Schemas["Consequence"][] = ["must", "check", "may"];
 
 /** Places as said in a bay. */
 export const placeWords: Record<string, string> = {
-  front: "front",
-  rear: "rear",
+  ...stationWords,
   vehicle: "whole vehicle",
-  LF: "left front",
-  RF: "right front",
-  LR: "left rear",
-  RR: "right rear",
 };

@@ -18,7 +18,7 @@ import { useParts } from "../../shared/useParts";
 import { partWords } from "../../api/words";
 import { isPart } from "../../shared/parts";
 import { usePlatforms } from "../../shared/usePlatforms";
-import { fitSays, mayFit } from "./fit";
+import { mayFit } from "./fit";
 import { PartForm } from "./PartForm";
 import { blankPart, editPart, type PartText } from "./part";
 import { Platforms } from "./Platforms";
@@ -107,52 +107,54 @@ export default function Shelf() {
           onDone={clear}
         />
       )}
-      <Box
-        role="search"
-        sx={{
-          display: "grid",
-          gap: 1,
-          gridTemplateColumns: { xs: "1fr 1fr", sm: "2fr 1fr 1fr" },
-        }}
-      >
-        <TextField
-          label="Find by name, number or what it is"
-          size="small"
-          value={find}
-          {...choose(setFind)}
-          sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
-        />
-        <TextField
-          select
-          label="Kind"
-          size="small"
-          value={kind}
-          {...choose(setKind)}
+      {all.length > 0 && (
+        <Box
+          role="search"
+          sx={{
+            display: "grid",
+            gap: 1,
+            gridTemplateColumns: { xs: "1fr 1fr", sm: "2fr 1fr 1fr" },
+          }}
         >
-          <MenuItem value="">every kind</MenuItem>
-          {order
-            .filter((k) => all.some(({ part }) => part.kind === k))
-            .map((k) => (
-              <MenuItem key={k} value={k}>
-                {partWords[k as Schemas["PartKind"]].said}
+          <TextField
+            label="Find by name, number or what it is"
+            size="small"
+            value={find}
+            {...choose(setFind)}
+            sx={{ gridColumn: { xs: "1 / -1", sm: "auto" } }}
+          />
+          <TextField
+            select
+            label="Kind"
+            size="small"
+            value={kind}
+            {...choose(setKind)}
+          >
+            <MenuItem value="">every kind</MenuItem>
+            {order
+              .filter((k) => all.some(({ part }) => part.kind === k))
+              .map((k) => (
+                <MenuItem key={k} value={k}>
+                  {partWords[k as Schemas["PartKind"]].said}
+                </MenuItem>
+              ))}
+          </TextField>
+          <TextField
+            select
+            label="May fit"
+            size="small"
+            value={platform}
+            {...choose(setPlatform)}
+          >
+            <MenuItem value="">every platform</MenuItem>
+            {platforms.map((p) => (
+              <MenuItem key={p.id} value={p.name}>
+                {p.name}
               </MenuItem>
             ))}
-        </TextField>
-        <TextField
-          select
-          label="May fit"
-          size="small"
-          value={platform}
-          {...choose(setPlatform)}
-        >
-          <MenuItem value="">every platform</MenuItem>
-          {platforms.map((p) => (
-            <MenuItem key={p.id} value={p.name}>
-              {p.name}
-            </MenuItem>
-          ))}
-        </TextField>
-      </Box>
+          </TextField>
+        </Box>
+      )}
       {all.length > 0 && (
         <Typography role="status" color="text.secondary" sx={{ mt: 0.5 }}>
           {found.length === all.length
@@ -203,7 +205,7 @@ export default function Shelf() {
 }
 
 function Line({
-  row: { part },
+  row: { part, fits },
   first,
   kinds,
   phone,
@@ -242,7 +244,7 @@ function Line({
     part.hours && `${part.hours.value.toString()} ${part.hours.unit} to fit`,
     part.madeFor && `made for ${part.madeFor}`,
     part.limits && `maker: ${part.limits}`,
-    part.fit && fitSays(part.fit, (q) => showText(inMm(q), unit)),
+    fits,
   ].filter(Boolean);
   return (
     <>

@@ -85,6 +85,7 @@ describe("part", () => {
 
   it("starts an edit from what is stored", () => {
     const now = editPart({
+      fits: null,
       version: 7,
       part: {
         ...({} as object),

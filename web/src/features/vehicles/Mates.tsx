@@ -4,6 +4,7 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { JobView, Schemas } from "../../api/client";
+import { currentStage } from "../../api/document";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { mateWords } from "../../api/words";
 import { BothWays, type Lines } from "../../shared/BothWays";
@@ -48,9 +49,16 @@ export function Mates() {
   const unit = useUnit();
   const once = useOnce();
   const { vehicle } = view.document;
+  const stage = currentStage(view.document);
   const seen = useSeenVersion(vehicle.id);
   const [texts, setTexts] = useState(() => textsOf(vehicle));
   const [problem, setProblem] = useState<Error | null>(null);
+  // Of an axle only what its suspension has, and what somebody wrote down all the same.
+  const asked = (axle: Schemas["Axle"]) =>
+    kinds.filter(
+      (kind) =>
+        mateWords[kind].on.includes(stage[axle].kind) || texts[key(axle, kind)],
+    );
   const save = async (over?: JobView) => {
     setProblem(null);
     try {
@@ -106,13 +114,13 @@ export function Mates() {
             mb: 1.5,
             display: "grid",
             gap: 1.5,
-            gridTemplateColumns: "repeat(auto-fill, minmax(170px, 1fr))",
+            gridTemplateColumns: "repeat(auto-fill, minmax(210px, 1fr))",
           }}
         >
           <Typography component="legend" sx={{ fontWeight: 600, mb: 0.5 }}>
             {axle === "front" ? "Front" : "Rear"}
           </Typography>
-          {kinds.map((kind) => {
+          {asked(axle).map((kind) => {
             const i = places.findIndex(
               (p) => p.axle === axle && p.kind === kind,
             );
@@ -137,7 +145,7 @@ export function Mates() {
           })}
         </Box>
       ))}
-      <Button type="submit" variant="contained">
+      <Button type="submit" variant="outlined">
         Keep what parts must meet
       </Button>
       <BothWays
