@@ -99,16 +99,19 @@ internal static class JobStatement
             $"{w}.vehicle_id = v.id and ({w}.job_id = j.id or {w}.at < j.taken_in_at)";
     }
 
-    /// <summary>Parts that are named, that a plan names, and that a change took which shall be taken back.</summary>
+    /// <summary>Parts that are named, that a plan or a kit of it names, and that a change took which shall be taken back.</summary>
     private static string Wanted(IModel model)
     {
         var (plans, commands) = (Name<Plan>(model), Name<StoredCommand>(model));
+        var kits = Name<Kit>(model);
         return $"""
             (t.id = any(@parts)
               or t.id in (
                 select (p ->> 'partId')::uuid
                 from {plans} l, jsonb_array_elements(l.stacks) s, jsonb_array_elements(s -> 'parts') p
                 where l.job_id = j.id and l.id = any(@plans))
+              or t.id in (
+                select k.part_id from {kits} k where k.job_id = j.id and k.plan_id = any(@plans))
               or t.id in (
                 select (h -> 'now' ->> 'id')::uuid
                 from {commands} c, jsonb_array_elements(c.changes) h

@@ -151,6 +151,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<ShopWay>>();
         Json<IReadOnlyList<GeometryLimit>>();
         Json<IReadOnlyList<KitPiece>>();
+        Json<KitSheet>();
+        Json<KitContents>();
         Json<PartFit>();
         Json<IReadOnlyList<VariantList>>();
         Json<IReadOnlyList<MatePlace>>();

@@ -63,6 +63,7 @@ internal sealed partial class Operations(
             PartKind.BrakeHose => [OperationKind.BrakeHose],
             PartKind.BrakeHoseBracket => [OperationKind.HoseBracket],
             PartKind.Unknown => [OperationKind.Unknown],
+            PartKind.Kit => [],
             _ => throw new ArgumentOutOfRangeException(nameof(part), part, "No part."),
         };
 

@@ -20,7 +20,28 @@ internal static class JobFileParts
             .FirstOrDefault(e => e is not null)
         ?? d.Stages.SelectMany((s, i) => Parts(s.Stacks, $"$.stages[{i}]"))
             .Concat(d.Plans.SelectMany((p, i) => Parts(p.Stacks, $"$.plans[{i}]")))
+            .Concat(d.Kits.SelectMany(Pieces))
             .FirstOrDefault();
+
+    private static IEnumerable<JobFileError> Pieces(Kit kit, int k)
+    {
+        for (var i = 0; i < kit.Pieces.Count; i++)
+        {
+            var (piece, at) = (kit.Pieces[i], $"$.kits[{k}].pieces[{i}]");
+            if (piece.Count < 1 || piece.Found < 0)
+            {
+                yield return new($"{at}.count", "A piece is there once at least; count it.");
+            }
+            if (piece.Stacks.Any(s => s.Parts.Count == 0))
+            {
+                yield return new($"{at}.stacks", "A corner at which nothing of it stands.");
+            }
+            foreach (var error in Parts(piece.Stacks, at))
+            {
+                yield return error;
+            }
+        }
+    }
 
     private static JobFileError? Names(Vehicles.Suspension suspension, string path) =>
         suspension.Dimensions.Keys.FirstOrDefault(k => SuspensionSizes.Find(k) is null) is { } name

@@ -198,6 +198,16 @@ internal static class JobFileReferences
                     )
             ),
             Each(
+                d.Kits,
+                "kits",
+                (k, p) =>
+                    Known(
+                        plans.Contains(k.PlanId),
+                        $"{p}.planId",
+                        "The file does not define this plan."
+                    )
+            ),
+            Each(
                 d.TorqueEntries,
                 "torqueEntries",
                 (t, p) =>

@@ -168,30 +168,7 @@ public sealed record ShopFile
     /// <summary>A part that could be typed as it is; it stays as it is.</summary>
     private static Part ReadPart(Part part, int i)
     {
-        At(
-            $"$.parts[{i}]",
-            () =>
-                new SavePart(
-                    Guid.Empty,
-                    part.Id,
-                    null,
-                    part.Number,
-                    part.Name,
-                    part.Kind,
-                    Typed(part.Thickness),
-                    Typed(part.Claim),
-                    part.Count,
-                    part.Price,
-                    part.Currency,
-                    part.Notes,
-                    Typed(part.Extension),
-                    [.. part.Dimensions.Select(d => new PartSizeInput(d.Key, Typed(d.Value)))],
-                    part.Leaves,
-                    Typed(part.Hours),
-                    part.Limits,
-                    part.MadeFor
-                ).Read()
-        );
+        At($"$.parts[{i}]", () => ReadInShelf.Checked(part));
         return part;
     }
 

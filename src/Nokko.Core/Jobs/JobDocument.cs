@@ -203,6 +203,9 @@ public sealed record JobDocument
             now.Kind == was.Kind ? now : was;
     }
 
+    /// <summary>The kits of a plan.</summary>
+    public IEnumerable<Kit> KitsOf(Plan plan) => Kits.Where(k => k.PlanId == plan.Id);
+
     /// <summary>Passes over a joint under one plan, in order; what was noted at one instant goes on from pass to pass.</summary>
     /// <param name="joint">Key of the joint.</param>
     /// <param name="plan">Key of the plan.</param>

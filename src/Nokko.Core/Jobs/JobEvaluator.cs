@@ -129,6 +129,7 @@ public static class JobEvaluator
         )
         {
             Platform = d.Platform.Name,
+            Kits = d.Kits,
             Loads = d.Job.Loads,
             Standard = Standard(d, stances),
             Weighed = Weighed(stances, from.Id),
@@ -258,7 +259,8 @@ public static class JobEvaluator
                 .SelectMany(s => s.Measures)
                 .LastOrDefault(m => m.Measure == MeasureValues.CrossWeight)
                 ?.Value,
-            LimitsOf(d).Of(MechanismKind.CornerScales)
+            LimitsOf(d).Of(MechanismKind.CornerScales),
+            d.KitsOf(plan)
         ) with
         {
             Moved = MovedProof.Of(

@@ -97,6 +97,7 @@ public static class JobRows
             .Concat(
                 d.Stages.SelectMany(s => s.Stacks)
                     .Concat(d.Plans.SelectMany(p => p.Stacks))
+                    .Concat(d.Kits.SelectMany(k => k.Pieces).SelectMany(p => p.Stacks))
                     .SelectMany(s => s.Parts)
                     .Select(p => p.Id)
             )

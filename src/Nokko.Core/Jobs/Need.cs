@@ -203,7 +203,12 @@ public sealed record Need(
     /// <summary>What a drafted plan needs: mended first, where it cannot be begun.</summary>
     private static Need Draft(JobDocument d, JobResults results, NeedKind begin) =>
         d.DraftPlan() is { } plan
-        && results.Predictions.FirstOrDefault(p => p.PlanId == plan.Id)?.WhyNotBegun() is { } why
+        && PlanRules.WhyNotBegun(
+            d,
+            plan,
+            results.Predictions.FirstOrDefault(p => p.PlanId == plan.Id)
+        )
+            is { } why
             ? new Need(NeedKind.MendPlan, Text: why)
             : new Need(begin);
 

@@ -84,7 +84,8 @@ internal static class Placing
         : placing.Earlier is { } earlier ? PlacedPart.EarlierStops(placing.Id, Earlier(earlier))
         : placed.TryGetValue(placing.Id, out var there) ? there
         : placing.PartId is { } partId && shelf.TryGetValue(partId, out var part)
-            ? PlacedPart.Of(part, placing.Id)
+            ? part.Kind != PartKind.Kit ? PlacedPart.Of(part, placing.Id)
+                : throw Refuse.Value("stacks", $"{part.Name} is a kit: put it in as a whole.")
         : throw Refuse.Value(
             "stacks",
             "One of the parts is no longer on the shelf. Choose it again."

@@ -92,6 +92,10 @@ public sealed record DropPlan(Guid CommandId, Guid Id, uint Version) : JobComman
     {
         var plan = PlanRules.Draft(work.Document, Id);
         work.Seen(plan, Version);
+        foreach (var kit in work.Document.KitsOf(plan))
+        {
+            work.Withdraw(kit);
+        }
         work.Withdraw(plan);
     }
 }
@@ -142,7 +146,7 @@ public sealed record BeginFitting(
             results.WalkRounds,
             work.Context.Others.With(results.Trials)
         )!;
-        Gates(work, prediction);
+        Gates(work, plan, prediction);
         NoteMisfits(work, prediction);
         TakeFromShelf(work, plan);
         var from = d.CurrentStage()!;
@@ -180,9 +184,9 @@ public sealed record BeginFitting(
         work.Edit(plan, Version, begun);
     }
 
-    private void Gates(JobWork work, Prediction prediction)
+    private void Gates(JobWork work, Plan plan, Prediction prediction)
     {
-        if (prediction.WhyNotBegun() is { } not)
+        if (PlanRules.WhyNotBegun(work.Document, plan, prediction) is { } not)
         {
             throw Refuse.Value("plan", not);
         }
@@ -279,6 +283,42 @@ public sealed record BeginFitting(
             }
             work.Replace(part, part with { Count = part.Count - needed.Count() });
         }
+        foreach (var box in work.Document.KitsOf(plan).GroupBy(k => k.PartId))
+        {
+            if (box.Key is not { } key || !work.Context.Shelf.TryGetValue(key, out var part))
+            {
+                continue;
+            }
+            if (part.Count < box.Count())
+            {
+                throw Refuse.Value(
+                    "plan",
+                    $"The plan needs {box.Count()} of {part.Name}, the shelf holds {part.Count}."
+                );
+            }
+            work.Replace(part, part with { Count = part.Count - box.Count() });
+        }
+        foreach (var kit in work.Document.KitsOf(plan))
+        {
+            // What stands in the stack that is fitted is used; bolts and sleeves are ticked off.
+            work.Replace(
+                kit,
+                kit with
+                {
+                    Pieces =
+                    [
+                        .. kit.Pieces.Select(p =>
+                            p.Stacks.Count > 0 && p.End != KitPieceEnd.LeftOut
+                                ? p with
+                                {
+                                    End = KitPieceEnd.Used,
+                                }
+                                : p
+                        ),
+                    ],
+                }
+            );
+        }
     }
 }
 
@@ -289,6 +329,29 @@ internal static class PlanRules
     public static Stage StageOf(JobDocument d, Guid id) =>
         d.Stages.FirstOrDefault(s => s.Id == id)
         ?? throw Refuse.Value("fromStageId", "This job has no such stage.");
+
+    /// <summary>Why the fitting of a plan cannot be begun, the first thing first; null where nothing stands in its way.</summary>
+    public static string? WhyNotBegun(JobDocument d, Plan plan, Prediction? prediction) =>
+        prediction?.WhyNotBegun()
+        ?? d.KitsOf(plan).Select(k => k.WhyNotBegun(plan.Stacks)).FirstOrDefault(w => w is not null)
+        ?? FromElsewhere(d, plan);
+
+    /// <summary>A piece whose kit is in another plan: nobody would take its box off the shelf.</summary>
+    private static string? FromElsewhere(JobDocument d, Plan plan)
+    {
+        var stands = d.Stages.First(s => s.Id == plan.FromStageId).Stacks;
+        var there = stands.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
+        var kits = d.KitsOf(plan).Select(k => k.Id).ToHashSet();
+        return
+            plan
+                .Stacks.SelectMany(s => s.Parts)
+                .FirstOrDefault(p =>
+                    !there.Contains(p.Id) && p.KitId is { } kit && !kits.Contains(kit)
+                )
+                is { } piece
+            ? $"{piece.Name} comes out of a kit that is not in this plan: put the kit in, or take the piece out."
+            : null;
+    }
 
     /// <summary>A plan that is not fitted yet.</summary>
     public static Plan Draft(JobDocument d, Guid id) =>

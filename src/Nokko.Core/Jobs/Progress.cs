@@ -242,6 +242,13 @@ public sealed record Progress(
             }
         }
         lines.AddRange(
+            from kit in d.Kits
+            where d.Plans.Any(p => p.Id == kit.PlanId && p.BegunAt is not null)
+            from piece in kit.Pieces
+            where piece.End is KitPieceEnd.Open or KitPieceEnd.Missing
+            select $"{kit.Name}: {piece.Count} {piece.Name}, neither used nor left out"
+        );
+        lines.AddRange(
             d.OffLines.Where(o => o.Fate is null).Select(o => $"{o.What}: off, not back")
         );
         lines.AddRange(d.Promises.Where(p => p.KeptAt is null).Select(p => $"Promised: {p.What}"));

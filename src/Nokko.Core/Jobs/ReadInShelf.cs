@@ -66,11 +66,90 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
     /// <summary>A part of a file through the same border as a typed one; its quantities stay as they are.</summary>
     /// <exception cref="RefusedException">It cannot be; the field is named.</exception>
     public static Part Checked(Part? p) =>
-        p is null || p.Dimensions.Values.Any(d => d is null) || p.Leaves.Any(l => l is null)
+        p is null
+        || HasGaps(p.Dimensions, p.Leaves)
+        || p.Contents is { } box
+            && box.Pieces.Any(b =>
+                b is null || b.Part is { } its && HasGaps(its.Dimensions, its.Leaves)
+            )
             ? throw Refuse.Value("parts", "There is a place with nothing in it.")
             : Read(p);
 
-    private static Part Read(Part p) =>
+    private static bool HasGaps(
+        IReadOnlyDictionary<string, Quantity> sizes,
+        IReadOnlyList<Leaf> leaves
+    ) => sizes.Values.Any(d => d is null) || leaves.Any(l => l is null);
+
+    private static KitInput? Input(KitContents? box) =>
+        box is null
+            ? null
+            : new KitInput(
+                Input(box.FrontClaim),
+                Input(box.RearClaim),
+                [
+                    .. box.Pieces.Select(b => new BoxedPieceInput(
+                        b.Name,
+                        b.Count,
+                        b.At,
+                        b.Part?.Kind,
+                        Input(b.Part?.Thickness),
+                        Input(b.Part?.Extension),
+                        b.Part is { } its ? Input(its.Dimensions) : null,
+                        b.Part?.Leaves
+                    )),
+                ],
+                box.Sheet?.Source,
+                box.Sheet?.Steps,
+                box.Sheet?.Torques,
+                box.Sheet?.Warnings
+            );
+
+    private static PartSizeInput[] Input(IReadOnlyDictionary<string, Quantity> sizes) =>
+        [.. sizes.Select(d => new PartSizeInput(d.Key, Input(d.Value)))];
+
+    /// <summary>What was read keeps the figures that it came with.</summary>
+    private static KitContents? AsWritten(KitContents? read, KitContents? written) =>
+        read is null
+            ? null
+            : read with
+            {
+                FrontClaim = written!.FrontClaim,
+                RearClaim = written.RearClaim,
+                Pieces =
+                [
+                    .. read.Pieces.Zip(
+                        written.Pieces,
+                        (r, w) =>
+                            r with
+                            {
+                                Part = r.Part is { } part
+                                    ? part with
+                                    {
+                                        Thickness = w.Part!.Thickness,
+                                        Extension = w.Part.Extension,
+                                        Dimensions = w.Part.Dimensions,
+                                    }
+                                    : null,
+                            }
+                    ),
+                ],
+            };
+
+    private static Part Read(Part p)
+    {
+        var read = AsTyped(p).Read();
+        return read with
+        {
+            Thickness = p.Thickness,
+            Claim = p.Claim,
+            Extension = p.Extension,
+            Dimensions = p.Dimensions,
+            Hours = p.Hours,
+            Contents = AsWritten(read.Contents, p.Contents),
+        };
+    }
+
+    private static SavePart AsTyped(Part p) =>
         new SavePart(
             Guid.Empty,
             p.Id,
@@ -85,22 +164,16 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
             p.Currency,
             p.Notes,
             Input(p.Extension),
-            [.. p.Dimensions.Select(d => new PartSizeInput(d.Key, Input(d.Value)))],
+            Input(p.Dimensions),
             p.Leaves,
             Input(p.Hours),
             p.Limits,
             p.MadeFor,
             p.Fit,
             p.Supplier,
-            p.DueOn
-        ).Read() with
-        {
-            Thickness = p.Thickness,
-            Claim = p.Claim,
-            Extension = p.Extension,
-            Dimensions = p.Dimensions,
-            Hours = p.Hours,
-        };
+            p.DueOn,
+            Input(p.Contents)
+        );
 
     /// <summary>A part of a file against a shelf, on which it is known by its number and name.</summary>
     /// <param name="shelf">What lies there.</param>
@@ -124,11 +197,12 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
     private static JsonNode? Node(Part part) =>
         JsonSerializer.SerializeToNode(part, JobJson.Options);
 
-    /// <summary>What a table cannot carry stays as it is: leaves, under which conditions it fits, and of every size that it does not change how it is known and what was typed.</summary>
+    /// <summary>What a table cannot carry stays as it is: leaves, what is in a box, under which conditions it fits, and of every size that it does not change how it is known and what was typed.</summary>
     private static Part Kept(Part now, Part next) =>
         next with
         {
             Leaves = next.Kind == now.Kind ? now.Leaves : [],
+            Contents = next.Kind == now.Kind ? now.Contents : null,
             Fit = next.Fit is { } fit ? fit with { Rules = now.Fit?.Rules ?? [] } : now.Fit,
             Supplier = next.Supplier ?? now.Supplier,
             DueOn = next.DueOn ?? now.DueOn,

@@ -32,6 +32,7 @@ public sealed record PartSizeInput(string Name, QuantityInput? Value);
 /// <param name="Fit">For which vehicles it is.</param>
 /// <param name="Supplier">From whom it comes.</param>
 /// <param name="DueOn">When what is ordered of it comes.</param>
+/// <param name="Contents">What is in the box, of a kit.</param>
 public sealed record SavePart(
     Guid CommandId,
     Guid Id,
@@ -53,7 +54,8 @@ public sealed record SavePart(
     string? MadeFor = null,
     PartFit? Fit = null,
     string? Supplier = null,
-    DateOnly? DueOn = null
+    DateOnly? DueOn = null,
+    KitInput? Contents = null
 ) : ShopCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -153,9 +155,15 @@ public sealed record SavePart(
             Fit = ReadFit(),
             Supplier = TypedText.Line(Supplier, "supplier"),
             DueOn = DueOn,
+            Contents = ReadContents(rule),
             Notes = TypedText.Lines(Notes, "notes"),
         };
     }
+
+    private KitContents? ReadContents(PartRule rule) =>
+        Contents is not { } kit ? null
+        : rule.Kind == PartKind.Kit ? kit.Read()
+        : throw Refuse.Value("contents", $"A {rule.Said} is no box: choose a kit.");
 
     private PartFit? ReadFit()
     {

@@ -81,7 +81,7 @@ public sealed record ShoppingList(
         IReadOnlyDictionary<Guid, Part> shelf
     )
     {
-        BuyLine[] parts = [.. Parts(d, plan, shelf)];
+        BuyLine[] parts = [.. Boxes(d, plan, shelf), .. Parts(d, plan, shelf)];
         BuyLine[] lines =
         [
             .. parts,
@@ -131,7 +131,11 @@ public sealed record ShoppingList(
         var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
         var come = plan
             .Stacks.SelectMany(s => s.Parts.Select(p => (s.Corner, Part: p)))
-            .Where(c => !there.Contains(c.Part.Id) && !PartRule.Of(c.Part.Kind).Turned);
+            .Where(c =>
+                !there.Contains(c.Part.Id)
+                && c.Part.KitId is null
+                && !PartRule.Of(c.Part.Kind).Turned
+            );
         foreach (var group in come.GroupBy(c => (c.Part.PartId, c.Part.Name)))
         {
             var (part, count) = (group.First().Part, group.Count());
@@ -151,6 +155,57 @@ public sealed record ShoppingList(
                 here?.Supplier,
                 missing > 0 ? here?.DueOn : null
             );
+        }
+    }
+
+    /// <summary>Boxes, and pieces that were missing in one.</summary>
+    private static IEnumerable<BuyLine> Boxes(
+        JobDocument d,
+        Plan plan,
+        IReadOnlyDictionary<Guid, Part> shelf
+    )
+    {
+        foreach (var box in d.KitsOf(plan).GroupBy(k => (k.PartId, k.Name)))
+        {
+            var (kit, count) = (box.First(), box.Count());
+            var here = kit.PartId is { } id ? shelf.GetValueOrDefault(id) : null;
+            var missing = plan.BegunAt is not null ? 0 : Math.Max(0, count - (here?.Count ?? 0));
+            yield return new BuyLine(
+                BuyKind.Part,
+                Consequence.Must,
+                "vehicle",
+                $"{kit.Name} {kit.Number}".TrimEnd(),
+                null,
+                count,
+                missing,
+                kit.Price,
+                kit.Currency,
+                here?.Supplier,
+                missing > 0 ? here?.DueOn : null
+            );
+            foreach (
+                var piece in box.SelectMany(k => k.Pieces)
+                    .Where(p => p.Missing > 0 && p.End != KitPieceEnd.LeftOut)
+            )
+            {
+                yield return new BuyLine(
+                    BuyKind.Part,
+                    Consequence.Must,
+                    piece.Stacks.Count > 0
+                        ? Where(
+                            piece.Stacks[0].Parts[0].Kind,
+                            [.. piece.Stacks.Select(s => s.Corner)]
+                        )
+                        : "vehicle",
+                    piece.Name,
+                    $"missing in the box of {kit.Name}",
+                    piece.Missing,
+                    piece.Missing,
+                    null,
+                    null,
+                    here?.Supplier
+                );
+            }
         }
     }
 

@@ -44,8 +44,11 @@ public sealed record Misfit(
             foreach (var part in CornerStack.At(to, corner))
             {
                 var verdict = On(part, corner, to, situation);
+                // Of a piece of a kit of which nothing else is noted, the kit speaks.
+                var kits = part is { KitId: not null, Fit: null };
                 if (
                     verdict.Why is { } why
+                    && !kits
                     && (
                         come.Contains(part)
                         || verdict.State == FitState.DoesNot
@@ -70,7 +73,49 @@ public sealed record Misfit(
                 }
             }
         }
+        foreach (var kit in situation.Kits.Where(k => k.PlanId == plan.Id))
+        {
+            found.AddRange(Of(kit, plan, situation));
+        }
         return [.. found.OrderBy(f => !f.Known)];
+    }
+
+    /// <summary>Of a kit as a whole, at every axle at which something of it stands; what is the same at both is said once.</summary>
+    private static IEnumerable<Misfit> Of(Kit kit, Plan plan, Situation situation)
+    {
+        Axle[] at =
+        [
+            .. kit
+                .Pieces.SelectMany(p => p.Stacks)
+                .Select(s => Corners.AxleOf(s.Corner))
+                .Distinct()
+                .Order(),
+        ];
+        return (at.Length > 0 ? at : Corners.Axles)
+            .Select(axle =>
+                (
+                    Axle: axle,
+                    Verdict: PartFit.Of(
+                        kit.AsPart(),
+                        situation.Platform,
+                        new FitPlace(
+                            situation.Vehicle,
+                            axle,
+                            null,
+                            [.. Corners.Of(axle).SelectMany(c => CornerStack.At(plan.Stacks, c))]
+                        )
+                    )
+                )
+            )
+            .Where(v => v.Verdict.Why is not null)
+            .GroupBy(v => v.Verdict)
+            .Select(g => new Misfit(
+                g.Count() > 1 ? "vehicle" : g.First().Axle.Said(),
+                kit.Name,
+                g.Key.Why!,
+                g.Key.State == FitState.DoesNot,
+                plan.Anyway?.FirstOrDefault(a => a.Part == kit.Name && a.Says == g.Key.Why)?.Reason
+            ));
     }
 
     private static FitVerdict On(

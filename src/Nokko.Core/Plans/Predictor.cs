@@ -102,7 +102,7 @@ public static class Predictor
             ],
             Landing = Landing(on, rises, situation),
             Loaded = Loaded(on, rises, baseline, loads, front, rear),
-            Cost = CostOf(plan, from),
+            Cost = CostOf(plan, situation),
             Cannot = null,
             Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
             Refusals = refusals,
@@ -278,27 +278,40 @@ public static class Predictor
                 : Result.No(Unit.Mm, with.Cannot ?? without.Cannot!);
     }
 
-    private static PlanCost CostOf(Plan plan, Stage from)
+    private static PlanCost CostOf(Plan plan, Situation situation)
     {
+        var from = situation.From;
         var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
-        var come = plan.Stacks.SelectMany(s => s.Parts).Where(p => !there.Contains(p.Id)).ToArray();
-        // A piece that moves costs nothing, but it takes its time.
-        PlacedPart[] placed =
-        [
-            .. Corners.All.SelectMany(c => CornerStack.Change(c, from.Stacks, plan.Stacks).Come),
-        ];
-        var currencies = come.Where(p => p.Price is not null)
-            .Select(p => p.Currency)
-            .Distinct()
+        // What comes out of a box costs what the box costs.
+        var come = plan
+            .Stacks.SelectMany(s => s.Parts)
+            .Where(p => !there.Contains(p.Id) && p.KitId is null)
             .ToArray();
+        var kits = situation.Kits.Where(k => k.PlanId == plan.Id).ToArray();
+        // A piece that moves costs nothing, but it takes its time.
+        double?[] hours =
+        [
+            .. Corners
+                .All.SelectMany(c => CornerStack.Change(c, from.Stacks, plan.Stacks).Come)
+                .Select(p => p.Hours?.In(Unit.Hour)),
+            .. kits.Select(k => k.Hours?.In(Unit.Hour)),
+        ];
+        (decimal? Price, string? Currency)[] prices =
+        [
+            .. come.Select(p => (p.Price, p.Currency)),
+            .. kits.Select(k => (k.Price, k.Currency)),
+        ];
+        string?[] currencies =
+        [
+            .. prices.Where(p => p.Price is not null).Select(p => p.Currency).Distinct(),
+        ];
         return new PlanCost(
-            come.Length,
-            currencies.Length == 1 ? come.Sum(p => p.Price ?? 0) : null,
+            prices.Length,
+            currencies.Length == 1 ? prices.Sum(p => p.Price ?? 0) : null,
             currencies.Length == 1 ? currencies[0] : null,
-            placed.Any(p => p.Hours is not null)
-                ? placed.Sum(p => p.Hours?.In(Unit.Hour) ?? 0)
-                : null,
+            hours.Any(h => h is not null) ? hours.Sum(h => h ?? 0) : null,
             come.Count(p => p.Price is null && !PartRule.Of(p.Kind).Turned)
+                + kits.Count(k => k.Price is null)
         );
     }
 

@@ -28,6 +28,9 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
     /// <summary>Name of the vehicle's platform on the shop's list; null is not known.</summary>
     public string? Platform { get; init; }
 
+    /// <summary>Kits of the job, of whichever plan.</summary>
+    public IReadOnlyList<Kit> Kits { get; init; } = [];
+
     /// <summary>Loads that were stated.</summary>
     public IReadOnlyList<StatedLoad> Loads { get; init; } = [];
 

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
@@ -97,6 +98,10 @@ public sealed record PlanProof
 
     /// <summary>Observed lift against thickness and claim.</summary>
     public required IReadOnlyList<AxleLift> Lifts { get; init; }
+
+    /// <summary>Claims of its kits beside what came.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<KitClaim>? Kits { get; init; }
 
     /// <summary>Rises and the rigid-body check.</summary>
     public required Comparison? Comparison { get; init; }

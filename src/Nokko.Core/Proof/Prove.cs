@@ -46,6 +46,7 @@ public static class Prove
     /// <param name="marks">What was done otherwise than it should be and may show in the heights.</param>
     /// <param name="diagonals">What right front and left rear carry after, of 100; null is not weighed.</param>
     /// <param name="evenWithin">Off the half by no more, they are even; of 100.</param>
+    /// <param name="kits">Kits of the plan.</param>
     public static PlanProof Of(
         Plan plan,
         FrozenPrediction frozen,
@@ -56,7 +57,8 @@ public static class Prove
         IReadOnlyList<string>? heldBack = null,
         IReadOnlyList<string>? marks = null,
         Result? diagonals = null,
-        double evenWithin = CrossWeight.EvenWithin
+        double evenWithin = CrossWeight.EvenWithin,
+        IEnumerable<Kit>? kits = null
     )
     {
         heldBack ??= [];
@@ -122,6 +124,14 @@ public static class Prove
                     ? [.. target.Select(t => t with { Reached = Verdict.CannotTell })]
                     : target,
             Lifts = comparison is null ? [] : [.. Lifts(plan, from, comparison)],
+            Kits =
+                comparison is not null
+                && kits
+                    ?.SelectMany(k => KitClaim.Of(k, from.Stacks, plan.Stacks, comparison))
+                    .ToArray()
+                    is { Length: > 0 } claims
+                    ? claims
+                    : null,
             Comparison = comparison,
             AsWanted =
                 target.Count == 0 ? null : Missing(Worst([.. target.Select(t => t.Reached)])),

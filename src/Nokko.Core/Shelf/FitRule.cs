@@ -148,7 +148,7 @@ public abstract record FitRule
 
         internal override string? WhyNever(PartKind kind) =>
             Part == kind ? "It cannot ask for itself."
-            : Part == PartKind.Unknown ? "Which part does it need?"
+            : Part is PartKind.Unknown or PartKind.Kit ? "Which part does it need?"
             : null;
     }
 

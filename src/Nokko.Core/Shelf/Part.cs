@@ -65,6 +65,10 @@ public sealed record Part : IRow
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public PartFit? Fit { get; init; }
 
+    /// <summary>What is in the box, of a kit; null of every other part, and of a kit that nobody opened.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public KitContents? Contents { get; init; }
+
     /// <summary>Notes.</summary>
     public string? Notes { get; init; }
 
@@ -80,6 +84,10 @@ public sealed record PlacedPart
 
     /// <summary>The part on the shelf, when it came from there.</summary>
     public Guid? PartId { get; init; }
+
+    /// <summary>The kit out of whose box it comes; null where it comes by itself.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Guid? KitId { get; init; }
 
     /// <summary>Part number.</summary>
     public string? Number { get; init; }
@@ -225,58 +233,4 @@ public sealed record CornerStack
             [.. next.ExceptBy(old.Select(p => p.Id), p => p.Id)]
         );
     }
-}
-
-/// <summary>A boxed set of parts.</summary>
-public sealed record Kit : IRow
-{
-    /// <summary>Key.</summary>
-    public required Guid Id { get; init; }
-
-    /// <summary>Name on the box.</summary>
-    public required string Name { get; init; }
-
-    /// <summary>What the maker says the kit lifts in front.</summary>
-    public Quantity? FrontClaim { get; init; }
-
-    /// <summary>What the maker says the kit lifts at the rear.</summary>
-    public Quantity? RearClaim { get; init; }
-
-    /// <summary>Pieces with their ends.</summary>
-    public IReadOnlyList<KitPiece> Pieces { get; init; } = [];
-
-    /// <summary>Why it was fitted although the maker says that it does not fit.</summary>
-    public string? OverrideReason { get; init; }
-}
-
-/// <summary>How a piece of a kit ended.</summary>
-public enum KitPieceEnd
-{
-    /// <summary>Not decided.</summary>
-    Open,
-
-    /// <summary>Fitted.</summary>
-    Used,
-
-    /// <summary>Left out on purpose.</summary>
-    LeftOut,
-
-    /// <summary>Not in the box.</summary>
-    Missing,
-}
-
-/// <summary>A piece of a kit.</summary>
-public sealed record KitPiece
-{
-    /// <summary>Name as on the sheet.</summary>
-    public required string Name { get; init; }
-
-    /// <summary>Pieces counted.</summary>
-    public required int Count { get; init; }
-
-    /// <summary>How it ended.</summary>
-    public required KitPieceEnd End { get; init; }
-
-    /// <summary>Why it was left out.</summary>
-    public string? Why { get; init; }
 }

@@ -132,6 +132,9 @@ public enum PartKind
 
     /// <summary>Fitted, but nobody knows what it is.</summary>
     Unknown,
+
+    /// <summary>A boxed set of parts; its pieces stand in stacks, never it itself.</summary>
+    Kit,
 }
 
 /// <summary>How a part acts on ride height.</summary>

@@ -217,6 +217,7 @@ public sealed partial record PartRule
                 PartActs.Untold,
                 Anywhere
             ),
+            new(PartKind.Kit, "kit", null, LiftFamily.None, 80, [], PartActs.Not, _ => false),
         ];
 
     /// <summary>A part with which the vehicle stands no higher.</summary>

@@ -58,6 +58,7 @@ public sealed partial record PartRule
             PartKind.WheelSpacer => ["hub spacer", "track widener"],
             PartKind.Tyre => ["tire"],
             PartKind.Unknown => [],
+            PartKind.Kit => ["lift kit", "box", "set"],
             _ => throw new ArgumentOutOfRangeException(nameof(Kind), Kind, "No kind."),
         };
 }

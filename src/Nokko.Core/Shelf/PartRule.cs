@@ -83,9 +83,9 @@ public sealed partial record PartRule(
     [JsonIgnore]
     public bool AmountMayBeBelowZero => Kind == PartKind.LevelSensorLink;
 
-    /// <summary>Whether it lies on a shelf: a setting does not, and what nobody knows is not offered.</summary>
+    /// <summary>Whether it lies on a shelf and can stand in a stack: a setting does not lie there, a kit stands in none, and what nobody knows is not offered.</summary>
     [JsonIgnore]
-    public bool Offered => !Turned && Kind != PartKind.Unknown;
+    public bool Offered => !Turned && Kind is not (PartKind.Unknown or PartKind.Kit);
 
     /// <summary>Every kind's rule.</summary>
     public static IReadOnlyList<PartRule> All { get; } = [.. OfStack(), .. OfAxle()];

@@ -80,6 +80,15 @@ public sealed record Comparison
             )
             : Result.No(Unit.Mm, $"Both {axle.Said()} lips must be read before and after.");
 
+    /// <summary>Mean rise of all four lips, mm; what they have in common stays common.</summary>
+    public Result MeanRise() =>
+        Vehicles.Corners.Axles.SelectMany(Lips).ToArray() is { Length: 4 } lips
+            ? Stance.Rises.Sum(
+                [.. lips.Select(l => (0.25, l))],
+                lips.All(l => l.Decides) ? Known.Measured : Known.Estimated
+            )
+            : Result.No(Unit.Mm, "All four lips must be read before and after.");
+
     /// <summary>Rises of an axle's lips as far as there are any, left first.</summary>
     /// <param name="axle">front or rear.</param>
     public IReadOnlyList<MeasuredRise> Lips(Axle axle) =>

@@ -14,7 +14,15 @@ namespace Nokko.Server.Plans;
 /// <summary>Previews stacks.</summary>
 internal static class PlanEndpoints
 {
-    internal sealed record Preview(Guid FromStageId, IReadOnlyList<CornerPlacingsInput> Stacks);
+    /// <summary>Stacks to look at.</summary>
+    /// <param name="FromStageId">The stage from which they are planned.</param>
+    /// <param name="Stacks">What shall stand at the corners.</param>
+    /// <param name="PlanId">The plan that is changed: its kits are in it; null for a new one.</param>
+    internal sealed record Preview(
+        Guid FromStageId,
+        IReadOnlyList<CornerPlacingsInput> Stacks,
+        Guid? PlanId = null
+    );
 
     public static void Map(RouteGroupBuilder jobs)
     {
@@ -121,9 +129,10 @@ internal static class PlanEndpoints
             var stances = JobEvaluator.StancesOf(d);
             var plan = new Plan
             {
-                Id = Guid.Empty,
+                Id = body.PlanId ?? Guid.Empty,
                 Name = "",
                 FromStageId = stage.Id,
+                Anyway = d.Plans.FirstOrDefault(p => p.Id == body.PlanId)?.Anyway,
                 Stacks = CornerPlacingsInput.Stacks(
                     body.Stacks,
                     d,

@@ -90,7 +90,11 @@ internal static class ShoppingEndpoints
         )!;
         Guid[] named =
         [
-            .. wanted.Stacks.SelectMany(s => s.Parts).Select(p => p.PartId).OfType<Guid>(),
+            .. wanted
+                .Stacks.SelectMany(s => s.Parts)
+                .Select(p => p.PartId)
+                .Concat(d.KitsOf(wanted).Select(k => k.PartId))
+                .OfType<Guid>(),
         ];
         return ShoppingList.Of(
             d,

@@ -105,7 +105,7 @@ internal sealed class KitTable : IEntityTypeConfiguration<Kit>
 {
     public void Configure(EntityTypeBuilder<Kit> table)
     {
-        table.OfJob("kits");
+        table.OfJob("kits").Edited();
     }
 }
 

@@ -1370,9 +1370,25 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<string>("Claim")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("claim");
+
+                    b.Property<string>("Currency")
+                        .HasColumnType("text")
+                        .HasColumnName("currency");
+
+                    b.Property<string>("Fit")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("fit");
+
                     b.Property<string>("FrontClaim")
                         .HasColumnType("jsonb")
                         .HasColumnName("front_claim");
+
+                    b.Property<string>("Hours")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("hours");
 
                     b.Property<Guid>("JobId")
                         .HasColumnType("uuid")
@@ -1383,22 +1399,44 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("name");
 
-                    b.Property<string>("OverrideReason")
+                    b.Property<string>("Number")
                         .HasColumnType("text")
-                        .HasColumnName("override_reason");
+                        .HasColumnName("number");
+
+                    b.Property<Guid?>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
 
                     b.Property<string>("Pieces")
                         .IsRequired()
                         .HasColumnType("jsonb")
                         .HasColumnName("pieces");
 
+                    b.Property<Guid>("PlanId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("plan_id");
+
+                    b.Property<decimal?>("Price")
+                        .HasColumnType("numeric")
+                        .HasColumnName("price");
+
                     b.Property<string>("RearClaim")
                         .HasColumnType("jsonb")
                         .HasColumnName("rear_claim");
 
+                    b.Property<string>("Sheet")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("sheet");
+
                     b.Property<Guid>("ShopId")
                         .HasColumnType("uuid")
                         .HasColumnName("shop_id");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
 
                     b.HasKey("Id")
                         .HasName("pk_kits");
@@ -1426,6 +1464,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<string>("Claim")
                         .HasColumnType("jsonb")
                         .HasColumnName("claim");
+
+                    b.Property<string>("Contents")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("contents");
 
                     b.Property<int>("Count")
                         .HasColumnType("integer")

@@ -236,7 +236,7 @@ public class PartRulesTests
         };
         var placed = PlacedPart.Of(part, Sample.Id(2));
         // By name: a figure that is added to the shelf later must not be forgotten here.
-        string[] notFigures = ["Id", "Count", "Notes", "BinnedAt", "Supplier", "DueOn"];
+        string[] notFigures = ["Id", "Count", "Notes", "BinnedAt", "Supplier", "DueOn", "Contents"];
         foreach (
             var property in typeof(Part).GetProperties().Where(p => !notFigures.Contains(p.Name))
         )

@@ -2715,6 +2715,38 @@ export interface components {
          * @enum {unknown}
          */
         BodyKind: "bodyOnFrame" | "unibody";
+        /** @description Pieces of one name in a box. */
+        BoxedPiece: {
+            /** @description Name as on the sheet. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many there must be, 1 or more.
+             */
+            count: number;
+            /** @description Corners at which they stand, each with the same number of them; empty for bolts, sleeves and other small things. */
+            at: components["schemas"]["Corner"][];
+            part: null | components["schemas"]["PlacedPart"];
+        };
+        /** @description Pieces of one name in a box, as typed. */
+        BoxedPieceInput: {
+            /** @description Name as on the sheet. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many there must be.
+             */
+            count: number;
+            /** @description Corners at which they stand; empty for small things. */
+            at?: null | components["schemas"]["Corner"][];
+            part?: null | components["schemas"]["PartKind"];
+            thickness?: null | components["schemas"]["QuantityInput"];
+            extension?: null | components["schemas"]["QuantityInput"];
+            /** @description Sizes. */
+            sizes?: null | components["schemas"]["PartSizeInput"][];
+            /** @description Its leaves. */
+            leaves?: null | components["schemas"]["Leaf"][];
+        };
         BroughtBack: {
             /** Format: int32 */
             jobs: number;
@@ -3729,7 +3761,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4016,6 +4048,28 @@ export interface components {
             /** @description What it is lifted with. */
             equipment: components["schemas"]["Equipment"];
             variant?: null | components["schemas"]["VariantInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes what is in the box of a kit, what of it is left out, and what was used. */
+        JobCommandCountKit: {
+            /** @enum {string} */
+            kind: "countKit";
+            /**
+             * Format: uuid
+             * @description The kit.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen.
+             */
+            version: number;
+            /** @description Every piece, in any order. */
+            pieces: components["schemas"]["KitPieceInput"][];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -4390,6 +4444,36 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Puts a kit of the shelf into a plan: its pieces stand where its sheet has them. */
+        JobCommandPlaceKit: {
+            /** @enum {string} */
+            kind: "placeKit";
+            /**
+             * Format: uuid
+             * @description Key of the kit in this job.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description The kit on the shelf.
+             */
+            partId: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Places a station that is measured beside or instead of the usual six. */
         JobCommandPlaceStation: {
             /** @enum {string} */
@@ -4733,6 +4817,26 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Takes a kit out of a plan, with every piece of it. */
+        JobCommandTakeKitOut: {
+            /** @enum {string} */
+            kind: "takeKitOut";
+            /**
+             * Format: uuid
+             * @description The kit.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Keeps some sizes of an axle beside those that are known; an empty one is taken out. */
         JobCommandTapeSizes: {
             /** @enum {string} */
@@ -5036,21 +5140,82 @@ export interface components {
             sizes: components["schemas"]["SuspensionSize"][];
             spacePoints: components["schemas"]["SpacePointName"][];
         };
-        /** @description A boxed set of parts. */
+        /** @description A kit in a job: the box as it came, and what became of each piece. */
         Kit: {
             /**
              * Format: uuid
              * @description Key.
              */
             id: string;
+            /**
+             * Format: uuid
+             * @description The plan in which it is.
+             */
+            planId: string;
+            /**
+             * Format: uuid
+             * @description The kit on the shelf.
+             */
+            partId: null | string;
+            /** @description Part number. */
+            number: null | string;
             /** @description Name on the box. */
             name: string;
+            claim: null | components["schemas"]["Quantity"];
             frontClaim: null | components["schemas"]["Quantity"];
             rearClaim: null | components["schemas"]["Quantity"];
+            /**
+             * Format: double
+             * @description Price of the box.
+             */
+            price: null | number;
+            /** @description Currency of the price, ISO 4217. */
+            currency: null | string;
+            hours: null | components["schemas"]["Quantity"];
+            fit: null | components["schemas"]["PartFit"];
+            sheet: null | components["schemas"]["KitSheet"];
             /** @description Pieces with their ends. */
             pieces: components["schemas"]["KitPiece"][];
-            /** @description Why it was fitted although the maker says that it does not fit. */
-            overrideReason: null | string;
+        };
+        /** @description What a kit's maker says that it lifts, beside what came. No prediction rests on it. */
+        KitClaim: {
+            /** @description Name of the kit. */
+            kit: string;
+            axle: null | components["schemas"]["Axle"];
+            /**
+             * Format: double
+             * @description What its maker says, mm.
+             */
+            claimMm: number;
+            /** @description Mean rise of the lips, mm. */
+            came: components["schemas"]["Result"];
+            /** @description Whether what came is within 2 u of the claim, or more; null where it cannot be told. */
+            kept: null | boolean;
+            /** @description What makes it another comparison than its maker's: pieces left out, parts beside it. */
+            but: string[];
+        };
+        /** @description What is in the box of a kit that lies on the shelf. What it lifts as a whole is the part's own claim. */
+        KitContents: {
+            frontClaim: null | components["schemas"]["Quantity"];
+            rearClaim: null | components["schemas"]["Quantity"];
+            /** @description The pieces, each name once. */
+            pieces: components["schemas"]["BoxedPiece"][];
+            sheet: null | components["schemas"]["KitSheet"];
+        };
+        /** @description What is in a kit's box, as typed. */
+        KitInput: {
+            frontClaim: null | components["schemas"]["QuantityInput"];
+            rearClaim: null | components["schemas"]["QuantityInput"];
+            /** @description The pieces. */
+            pieces: null | components["schemas"]["BoxedPieceInput"][];
+            /** @description Which sheet; needed where anything of it is written. */
+            source?: null | string;
+            /** @description Steps that are its own, a line each. */
+            steps?: null | string;
+            /** @description Torques that it names, a line each. */
+            torques?: null | string;
+            /** @description What it warns of, a line each. */
+            warnings?: null | string;
         };
         /** @description A piece of a kit. */
         KitPiece: {
@@ -5058,19 +5223,59 @@ export interface components {
             name: string;
             /**
              * Format: int32
-             * @description Pieces counted.
+             * @description How many there must be.
              */
             count: number;
+            /**
+             * Format: int32
+             * @description How many were in the box; null where nobody counted.
+             */
+            found: null | number;
             /** @description How it ended. */
             end: components["schemas"]["KitPieceEnd"];
             /** @description Why it was left out. */
             why: null | string;
+            /** @description Where it stands in the plan unless it is left out; empty for bolts, sleeves and other small things. */
+            stacks: components["schemas"]["CornerStack"][];
         };
         /**
          * @description How a piece of a kit ended.
          * @enum {unknown}
          */
         KitPieceEnd: "open" | "used" | "leftOut" | "missing";
+        /** @description What became of the pieces of one name. */
+        KitPieceInput: {
+            /** @description Name of the piece. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many were in the box; null where nobody counted.
+             */
+            found: null | number;
+            /**
+             * @description Whether it is left out on purpose.
+             * @default false
+             */
+            leftOut: boolean;
+            /** @description Why it is left out. */
+            why?: null | string;
+            /**
+             * @description Whether it was used, of small things once the fitting began; what stands in a stack is used then.
+             * @default false
+             */
+            used: boolean;
+        };
+        /** @description What a kit's sheet says, as the shop typed it, a line each. */
+        KitSheet: {
+            /** @description Which sheet: print, page, day. */
+            source: string;
+            /** @description Steps that are its own. */
+            steps: null | string;
+            /** @description Torques that it names. */
+            torques: null | string;
+            /** @description What it warns of. */
+            warnings: null | string;
+        };
         /**
          * @description How a value is known. Only Known.Measured decides a verdict; all others inform.
          * @enum {unknown}
@@ -5806,6 +6011,7 @@ export interface components {
             /** @description Engine, load and trim of the vehicle for which its maker states a spring's lift; null when nobody noted it. */
             madeFor: null | string;
             fit: null | components["schemas"]["PartFit"];
+            contents: null | components["schemas"]["KitContents"];
             /** @description Notes. */
             notes: null | string;
             /**
@@ -5835,7 +6041,7 @@ export interface components {
          * @description What a part does in a stack.
          * @enum {unknown}
          */
-        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "airSpring" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "linkBracket" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "steeringStops" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "wheelSpacer" | "tyre" | "unknown";
+        PartKind: "strutTopSpacer" | "strutLowerSpacer" | "preloadSpacer" | "raisedCollar" | "torsionAdjuster" | "coilOver" | "coilSpacer" | "coil" | "airSpring" | "leafPack" | "block" | "shackle" | "bodyPuck" | "bodyMount" | "dropBracket" | "subframeBlock" | "diffDrop" | "bumpStopExtension" | "shock" | "swayBarLink" | "halfShaftSpacer" | "trackBar" | "trackBarBracket" | "upperArm" | "lowerArm" | "upright" | "casterBush" | "linkBracket" | "axleShim" | "uBolts" | "crossMember" | "steeringDamper" | "dragLink" | "pitmanArm" | "steeringStops" | "propshaft" | "levelSensorLink" | "brakeHose" | "brakeHoseBracket" | "wheelSpacer" | "tyre" | "unknown" | "kit";
         PartKindView: {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];
@@ -5957,6 +6163,11 @@ export interface components {
              * @description The part on the shelf, when it came from there.
              */
             partId: null | string;
+            /**
+             * Format: uuid
+             * @description The kit out of whose box it comes; null where it comes by itself.
+             */
+            kitId: null | string;
             /** @description Part number. */
             number: null | string;
             /** @description Name as said. */
@@ -6116,6 +6327,8 @@ export interface components {
             target: components["schemas"]["TargetProof"][];
             /** @description Observed lift against thickness and claim. */
             lifts: components["schemas"]["AxleLift"][];
+            /** @description Claims of its kits beside what came. */
+            kits: null | components["schemas"]["KitClaim"][];
             comparison: null | components["schemas"]["Comparison"];
             /** @description Work that is still open, so that there is no verdict yet; in it and in IReadOnlyList&lt;string&gt; PlanProof.WhyNot. */
             heldBack: string[];
@@ -6266,6 +6479,8 @@ export interface components {
             /** Format: uuid */
             fromStageId: string;
             stacks: components["schemas"]["CornerPlacingsInput"][];
+            /** Format: uuid */
+            planId: null | string;
         };
         /** @description How a job stands and what comes next. */
         Progress: {
@@ -6928,6 +7143,7 @@ export interface components {
              * @description When what is ordered of it comes.
              */
             dueOn?: null | string;
+            contents?: null | components["schemas"]["KitInput"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.

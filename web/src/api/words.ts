@@ -60,6 +60,7 @@ export const partWords: Record<Kinds["PartKind"], { said: string; belowSpring: b
   "wheelSpacer": {"said":"wheel spacer","belowSpring":true,"offered":true,"alone":true,"also":["hub spacer","track widener"]},
   "tyre": {"said":"tyre","belowSpring":true,"offered":true,"alone":true,"also":["tire"]},
   "unknown": {"said":"unknown part","belowSpring":true,"offered":false,"alone":false,"also":[]},
+  "kit": {"said":"kit","belowSpring":true,"offered":false,"alone":false,"also":["lift kit","box","set"]},
 };
 export const familyWords: Record<Kinds["LiftFamily"], string> = {
   "none": "several kinds at once",
