@@ -5,13 +5,13 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
 
-/// <summary>Puts a kit of the shelf into a plan: its pieces stand where its sheet has them.</summary>
+/// <summary>Puts a kit of the shelf into a plan: its pieces stand where its sheet has them. Where nothing is planned yet, a plan begins with it.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Id">Key of the kit in this job.</param>
 /// <param name="PlanId">The plan.</param>
-/// <param name="Version">Its version as seen.</param>
+/// <param name="Version">Its version as seen; null begins a plan of this key.</param>
 /// <param name="PartId">The kit on the shelf.</param>
-public sealed record PlaceKit(Guid CommandId, Guid Id, Guid PlanId, uint Version, Guid PartId)
+public sealed record PlaceKit(Guid CommandId, Guid Id, Guid PlanId, uint? Version, Guid PartId)
     : JobCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -23,7 +23,8 @@ public sealed record PlaceKit(Guid CommandId, Guid Id, Guid PlanId, uint Version
     internal override void Decide(JobWork work)
     {
         var d = work.Document;
-        var plan = PlanRules.Draft(d, PlanId);
+        var fresh = Version is null && d.DraftPlans().Count == 0;
+        var plan = fresh ? Fresh(d) : PlanRules.Draft(d, PlanId);
         if (
             work.Context.Shelf.GetValueOrDefault(PartId) is not { Kind: PartKind.Kit } box
             || box.BinnedAt is not null
@@ -60,15 +61,31 @@ public sealed record PlaceKit(Guid CommandId, Guid Id, Guid PlanId, uint Version
             throw Refuse.Value("kit", twice);
         }
         work.Add(kit);
-        work.Edit(
-            plan,
-            Version,
-            plan with
-            {
-                Stacks = KitRules.With(plan.Stacks, kit.Pieces.SelectMany(p => p.Stacks)),
-            }
-        );
+        var with = plan with
+        {
+            Stacks = KitRules.With(plan.Stacks, kit.Pieces.SelectMany(p => p.Stacks)),
+        };
+        if (fresh)
+        {
+            work.Add(with);
+        }
+        else
+        {
+            work.Edit(plan, Version, with);
+        }
     }
+
+    private Plan Fresh(JobDocument d) =>
+        d.CurrentStage() is { } stage
+            ? new Plan
+            {
+                Id = PlanId,
+                Name = "Plan A",
+                FromStageId = stage.Id,
+                Stacks = stage.Stacks,
+                Chosen = true,
+            }
+            : throw Refuse.Gone("This job has no stage from which to plan.");
 
     private KitPiece PieceOf(BoxedPiece piece, JobWork work) =>
         new()

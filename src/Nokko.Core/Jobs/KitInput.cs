@@ -105,9 +105,9 @@ public sealed record BoxedPieceInput(
 /// <param name="Torques">Torques that it names, a line each.</param>
 /// <param name="Warnings">What it warns of, a line each.</param>
 public sealed record KitInput(
-    QuantityInput? FrontClaim,
-    QuantityInput? RearClaim,
-    IReadOnlyList<BoxedPieceInput>? Pieces,
+    QuantityInput? FrontClaim = null,
+    QuantityInput? RearClaim = null,
+    IReadOnlyList<BoxedPieceInput>? Pieces = null,
     string? Source = null,
     string? Steps = null,
     string? Torques = null,

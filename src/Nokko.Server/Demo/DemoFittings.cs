@@ -277,5 +277,13 @@ internal static class DemoFittings
                     [.. At(Front, shelf.LowPlate), .. At(Front, shelf.Bracket)]
                 )
         ),
+        // A box with a nut too few.
+        new(
+            "FH 19",
+            "Ostrel",
+            "Drover",
+            null,
+            (job, shelf) => job.Kit(shelf.LevelKit, ("flange nut M10", 5))
+        ),
     ];
 }

@@ -185,6 +185,31 @@ internal sealed partial class DemoJob
         );
     }
 
+    /// <summary>A plan with a kit whose box was opened and counted; all of it is there but what is named.</summary>
+    public void Kit(Part box, params (string Piece, int Found)[] short_)
+    {
+        _shelf[box.Id] = box;
+        Later(20);
+        Do(new PlaceKit(NewId(), NewId(), NewId(), null, box.Id));
+        var kit = Document.Kits[^1];
+        Later(10);
+        Do(
+            new CountKit(
+                NewId(),
+                kit.Id,
+                0,
+                [
+                    .. kit.Pieces.Select(p => new KitPieceInput(
+                        p.Name,
+                        short_.FirstOrDefault(s => s.Piece == p.Name) is { Piece: not null } few
+                            ? few.Found
+                            : p.Count
+                    )),
+                ]
+            )
+        );
+    }
+
     /// <summary>A piece that is on the vehicle already, to stand elsewhere.</summary>
     public PlacingInput Moved(Corner from) =>
         new(Document.CurrentStage()!.Stacks.Single(s => s.Corner == from).Parts[0].Id, null);

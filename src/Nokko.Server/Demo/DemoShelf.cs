@@ -219,6 +219,68 @@ internal sealed class DemoShelf
             ),
         };
 
+    /// <summary>A kit for any strut over a leaf axle, with a sheet.</summary>
+    public Part LevelKit { get; } =
+        Inch("LK-15", "Rowan levelling kit", PartKind.Kit, null, null, 2, 210) with
+        {
+            Supplier = "Brae Springs",
+            Fit = new() { AnyPlatform = true, Rules = [new FitRule.NotLevelled(Axle.Rear)] },
+            Contents = new KitContents
+            {
+                FrontClaim = Of(2.25, Unit.Inch, Known.Box),
+                RearClaim = Of(1, Unit.Inch, Known.Box),
+                Pieces =
+                [
+                    Boxed("strut plate", 2, PartKind.StrutTopSpacer, 1.25, Corner.LF, Corner.RF),
+                    Boxed("block", 2, PartKind.Block, 1, Corner.LR, Corner.RR),
+                    new BoxedPiece("flange nut M10", 6, []),
+                    Boxed("U-bolts, a set", 2, PartKind.UBolts, null, Corner.LR, Corner.RR),
+                ],
+                Sheet = new KitSheet(
+                    "leaflet in the box, print 3",
+                    "Feed the strut's old studs through the plate before the new ones.\nTurn the block's pin down, its step to the front.",
+                    "Strut nuts and U-bolts: as the vehicle's own service information says.",
+                    "Never over a plate that is in already."
+                ),
+            },
+        };
+
+    /// <summary>A kit for one platform alone.</summary>
+    public Part EstateKit { get; } =
+        Inch("EK-30", "Teasel estate kit", PartKind.Kit, null, 1.1875, 1, 164) with
+        {
+            Fit = new() { Platforms = [new("Tindra Lark")] },
+            Contents = new KitContents
+            {
+                Pieces =
+                [
+                    Boxed("strut plate", 2, PartKind.StrutTopSpacer, 1.1875, Corner.LF, Corner.RF),
+                    Boxed("coil ring", 2, PartKind.CoilSpacer, 1.1875, Corner.LR, Corner.RR),
+                    new BoxedPiece("sleeve", 2, []),
+                ],
+            },
+        };
+
+    private static BoxedPiece Boxed(
+        string name,
+        int count,
+        PartKind kind,
+        double? inches,
+        params Corner[] at
+    ) =>
+        new(
+            name,
+            count,
+            at,
+            new PlacedPart
+            {
+                Id = Guid.Empty,
+                Name = name,
+                Kind = kind,
+                Thickness = inches is { } t ? Of(t, Unit.Inch, Known.Measured) : null,
+            }
+        );
+
     public IEnumerable<Part> All =>
         [
             Thin,
@@ -256,6 +318,8 @@ internal sealed class DemoShelf
             Bellows,
             Tyre,
             SmallTyre,
+            LevelKit,
+            EstateKit,
         ];
 
     private static Part Plate(

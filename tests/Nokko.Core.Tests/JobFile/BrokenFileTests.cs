@@ -20,6 +20,10 @@ public partial class BrokenFileTests
         "$.job.takenInBy",
         "$.job.handedOverBy",
         "$.plans[].stacks[].parts[].partId",
+        "$.kits[].partId",
+        "$.kits[].pieces[].stacks[].parts[].partId",
+        // A piece of the vehicle may be out of the box of an earlier job.
+        "$.kits[].pieces[].stacks[].parts[].kitId",
         "$.stages[].stacks[].parts[].partId",
         "$.frozenPredictions[].prediction.walkRoundId",
         "$.frozenPredictions[].prediction.planId",
@@ -181,6 +185,41 @@ public partial class BrokenFileTests
               ]
             }
             """
+        );
+        var part = root["plans"]![0]!["stacks"]![0]!["parts"]![0]!.DeepClone();
+        part["id"] = Guid.CreateVersion7();
+        part["kitId"] = Guid.CreateVersion7();
+        root["kits"] = new JsonArray(
+            new JsonObject
+            {
+                ["id"] = Guid.CreateVersion7(),
+                ["planId"] = root["plans"]![0]!["id"]!.DeepClone(),
+                ["partId"] = Guid.CreateVersion7(),
+                ["number"] = "K-1",
+                ["name"] = "Alder kit",
+                ["claim"] = JsonNode.Parse(Mm22),
+                ["frontClaim"] = JsonNode.Parse(Mm22),
+                ["rearClaim"] = null,
+                ["price"] = 240,
+                ["currency"] = "EUR",
+                ["hours"] = null,
+                ["sheet"] = JsonNode.Parse(
+                    """{ "source": "print 4", "steps": "Feed the studs.", "torques": null, "warnings": null }"""
+                ),
+                ["pieces"] = new JsonArray(
+                    new JsonObject
+                    {
+                        ["name"] = "plate",
+                        ["count"] = 2,
+                        ["found"] = 1,
+                        ["end"] = "missing",
+                        ["why"] = null,
+                        ["stacks"] = new JsonArray(
+                            new JsonObject { ["corner"] = "LF", ["parts"] = new JsonArray(part) }
+                        ),
+                    }
+                ),
+            }
         );
         return root.ToJsonString();
     }

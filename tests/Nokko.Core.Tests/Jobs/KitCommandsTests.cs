@@ -127,6 +127,24 @@ public class KitCommandsTests
     }
 
     [Fact]
+    public void Where_nothing_is_planned_a_plan_begins_with_it()
+    {
+        _shop.ReadBefore();
+        var box = Box();
+        var place = new PlaceKit(_shop.Key(), _shop.Key(), _shop.Key(), null, box.Id);
+        _shop.Do(place);
+        Assert.Equal(
+            (place.PlanId, "Plan A", true, 4),
+            (Draft.Id, Draft.Name, Draft.Chosen, Stands.Count())
+        );
+        // A plan that somebody began meanwhile is not run over.
+        Assert.Equal(
+            RefusalKind.Gone,
+            _shop.Refused(place with { Id = _shop.Key(), PlanId = _shop.Key() }).Kind
+        );
+    }
+
+    [Fact]
     public void No_prediction_rests_on_what_the_box_claims()
     {
         Placed();

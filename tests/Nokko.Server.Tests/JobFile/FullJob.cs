@@ -51,23 +51,57 @@ internal static class FullJob
                 ["personId"] = person,
             }
         );
+        var boxed = file["plans"]![0]!["stacks"]![0]!["parts"]![0]!.DeepClone();
+        boxed["id"] = Guid.CreateVersion7();
+        boxed["kitId"] = Guid.CreateVersion7();
         Add(
             "kits",
             new JsonObject
             {
+                ["planId"] = file["plans"]![0]!["id"]!.DeepClone(),
+                ["partId"] = Guid.CreateVersion7(),
+                ["number"] = "K-2",
                 ["name"] = "Moor box 2",
+                ["claim"] = Mm(45),
                 ["frontClaim"] = Mm(50),
                 ["rearClaim"] = null,
+                ["price"] = 240.5,
+                ["currency"] = "EUR",
+                ["hours"] = new JsonObject
+                {
+                    ["value"] = 4,
+                    ["unit"] = "h",
+                    ["u"] = null,
+                    ["known"] = "box",
+                    ["typed"] = null,
+                },
+                ["fit"] = new JsonObject
+                {
+                    ["anyPlatform"] = true,
+                    ["platforms"] = new JsonArray(),
+                    ["notPlatforms"] = new JsonArray(),
+                    ["rules"] = new JsonArray(),
+                },
+                ["sheet"] = new JsonObject
+                {
+                    ["source"] = "print 4",
+                    ["steps"] = "Feed the studs.",
+                    ["torques"] = null,
+                    ["warnings"] = "Never two.",
+                },
                 ["pieces"] = new JsonArray(
                     new JsonObject
                     {
                         ["name"] = "plate",
                         ["count"] = 2,
+                        ["found"] = 1,
                         ["end"] = "leftOut",
                         ["why"] = "too thick",
+                        ["stacks"] = new JsonArray(
+                            new JsonObject { ["corner"] = "LF", ["parts"] = new JsonArray(boxed) }
+                        ),
                     }
                 ),
-                ["overrideReason"] = "the sheet leaves this engine out",
             }
         );
         Add(

@@ -4444,7 +4444,7 @@ export interface components {
              */
             commandId: string;
         };
-        /** @description Puts a kit of the shelf into a plan: its pieces stand where its sheet has them. */
+        /** @description Puts a kit of the shelf into a plan: its pieces stand where its sheet has them. Where nothing is planned yet, a plan begins with it. */
         JobCommandPlaceKit: {
             /** @enum {string} */
             kind: "placeKit";
@@ -4460,9 +4460,9 @@ export interface components {
             planId: string;
             /**
              * Format: uint32
-             * @description Its version as seen.
+             * @description Its version as seen; null begins a plan of this key.
              */
-            version: number;
+            version: null | number;
             /**
              * Format: uuid
              * @description The kit on the shelf.
@@ -5204,10 +5204,10 @@ export interface components {
         };
         /** @description What is in a kit's box, as typed. */
         KitInput: {
-            frontClaim: null | components["schemas"]["QuantityInput"];
-            rearClaim: null | components["schemas"]["QuantityInput"];
+            frontClaim?: null | components["schemas"]["QuantityInput"];
+            rearClaim?: null | components["schemas"]["QuantityInput"];
             /** @description The pieces. */
-            pieces: null | components["schemas"]["BoxedPieceInput"][];
+            pieces?: null | components["schemas"]["BoxedPieceInput"][];
             /** @description Which sheet; needed where anything of it is written. */
             source?: null | string;
             /** @description Steps that are its own, a line each. */

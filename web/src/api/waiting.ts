@@ -31,11 +31,13 @@ export function withWaiting(
   const said = of(mine, "correctTakenIn").at(-1);
   const off = plan ? offLinesWith(d, plan.id, mine) : d.offLines;
   const cuts = plan ? cutsWith(d, plan.id, mine) : d.cuts;
+  const kits = kitsWith(d, mine);
   const looked = new Set(of(mine, "lookOver").map((c) => c.jointId));
   return begun.length + done.length + looked.size === 0 &&
     plans === d.plans &&
     off === d.offLines &&
     cuts === d.cuts &&
+    kits === d.kits &&
     !said
     ? view
     : {
@@ -51,6 +53,7 @@ export function withWaiting(
           ...d,
           offLines: off,
           cuts,
+          kits,
           ...(said && corrected(d, said)),
           plans,
           walkRounds: [...d.walkRounds, ...begun.map((c) => roundOf(c, d))],
@@ -229,6 +232,44 @@ function plansWith(
     }, d.plans);
 }
 
+/** The kits as they were counted here; the same list when nothing waits. */
+function kitsWith(
+  d: Schemas["JobDocument"],
+  letters: readonly Letter[],
+): Schemas["Kit"][] {
+  const counts = of(letters, "countKit");
+  return counts.length === 0
+    ? d.kits
+    : d.kits.map((kit) => {
+        const said = counts.filter((c) => c.id === kit.id).at(-1)?.pieces;
+        return said
+          ? {
+              ...kit,
+              pieces: kit.pieces.map((p) => {
+                const its = said.find((s) => s.name === p.name);
+                return its ? countedPiece(p, its) : p;
+              }),
+            }
+          : kit;
+      });
+}
+
+const countedPiece = (
+  p: Schemas["KitPiece"],
+  said: Schemas["KitPieceInput"],
+): Schemas["KitPiece"] => ({
+  ...p,
+  found: said.found,
+  why: said.leftOut ? (said.why ?? null) : null,
+  end: said.leftOut
+    ? "leftOut"
+    : said.used
+      ? "used"
+      : (said.found ?? p.count) < p.count
+        ? "missing"
+        : "open",
+});
+
 /** The reasons of a plan with one that is written, or taken back. */
 const anywayWith = (
   { anyway }: Schemas["Plan"],
@@ -256,7 +297,7 @@ export function stacksOf(
       return there
         ? [there]
         : part
-          ? [{ ...part, id: p.id, partId: part.id }]
+          ? [{ ...part, id: p.id, partId: part.id, kitId: null }]
           : p.raise
             ? [setting(p.id, "raisedCollar", "Collar turned up")]
             : p.turns
@@ -276,6 +317,7 @@ const setting = (
 ): Schemas["PlacedPart"] => ({
   id,
   partId: null,
+  kitId: null,
   number: null,
   name,
   kind,

@@ -7,6 +7,7 @@ import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
+import { Kits } from "../kits/Kits";
 import { AddToCard } from "./AddToCard";
 import { BoardDrawing } from "./BoardDrawing";
 import { useEarlier } from "./earlier";
@@ -103,6 +104,7 @@ export default function FitView() {
         <Loose />
         <FastenerLedger plan={plan.id} />
         <OffLedger plan={plan.id} />
+        <Kits plan={plan} />
         <LayOut done={done} />
         <Deviations />
       </Box>

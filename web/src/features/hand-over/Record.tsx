@@ -1,6 +1,8 @@
 import Box from "@mui/material/Box";
 import { Paper } from "../../shared/Paper";
 import type { Schemas } from "../../api/client";
+import { pieceSays } from "../kits/kit";
+import { KitClaims } from "../proof/KitClaims";
 import { begunPlan, firstStage, heightAt, speaks } from "../../api/document";
 import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
@@ -251,6 +253,7 @@ function Parts({
   proof: Schemas["PlanProof"] | undefined;
 }) {
   const unit = useUnit();
+  const kits = useJob().document.kits.filter((k) => k.planId === plan?.id);
   const length = (q: Schemas["Quantity"] | null) =>
     q ? `${showText(inMm(q), unit)} (${knownWords[q.known]})` : "unknown";
   return (
@@ -284,6 +287,19 @@ function Parts({
       ) : (
         <div>None.</div>
       )}
+      {kits.map((k) => (
+        <div key={k.id}>
+          <b>{k.name}</b> {k.number}:{" "}
+          {k.pieces
+            .map(
+              (p) =>
+                `${p.count.toString()} ${p.name}${p.end === "used" ? "" : `, ${pieceSays(p) ?? "not counted"}`}`,
+            )
+            .join("; ")}
+          .
+        </div>
+      ))}
+      {proof?.kits && <KitClaims kits={proof.kits} />}
       {proof?.lifts.map((l) => (
         <div key={l.axle}>
           {l.axle === "front" ? "Front" : "Rear"} achieved{" "}

@@ -15,6 +15,8 @@ import { useUnit } from "../../shared/Length";
 import { BothWays } from "../../shared/BothWays";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
+import { KitShelf } from "../kits/KitShelf";
+import { Kits } from "../kits/Kits";
 import { FindStacks } from "../finding/FindStacks";
 import { PlanB } from "../finding/PlanB";
 import { Wanted } from "../finding/Wanted";
@@ -93,7 +95,11 @@ export default function PlanView() {
     const answer = await api
       .POST("/api/jobs/{job}/plans/preview", {
         params: { path: { job: d.job.id } },
-        body: { fromStageId: stage.id, stacks: placings(next) },
+        body: {
+          fromStageId: stage.id,
+          stacks: placings(next),
+          planId: draft?.id ?? null,
+        },
       })
       .catch(() => null);
     if (answer?.data) {
@@ -242,6 +248,7 @@ export default function PlanView() {
             On “Take out”: Delete takes the part out, ← and → carry it to the
             next corner.
           </Typography>
+          {draft && <Kits plan={draft} />}
           {draft && (
             <Misfits plan={draft} misfits={prediction?.misfits ?? []} />
           )}
@@ -279,41 +286,50 @@ export default function PlanView() {
             )}
           </Box>
         </Box>
-        <ShelfColumn
-          parts={shelf.data ?? []}
-          kinds={kinds}
-          suspension={suspension}
-          axle={axle}
-          side={side}
-          turns={turns}
-          grip={(part, label) => grip({ part }, label)}
-          onTry={(part) =>
-            void tryOut(part && placed(stacks, part, where(part)))
-          }
-          onPlace={(part) => void save(placed(stacks, part, where(part)))}
-          onTurn={(what, by) =>
-            void at.keep(
-              turned(
-                stacks,
-                placesOf(
-                  kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
-                    false,
-                  axle,
-                  side,
-                  stage[axle].barBodyEnd,
+        <Box>
+          <KitShelf
+            kits={(shelf.data ?? [])
+              .map((p) => p.part)
+              .filter((p) => p.kind === "kit")}
+            problem={problem}
+            onPlace={(kit) => void at.putKit(kit.id)}
+          />
+          <ShelfColumn
+            parts={shelf.data ?? []}
+            kinds={kinds}
+            suspension={suspension}
+            axle={axle}
+            side={side}
+            turns={turns}
+            grip={(part, label) => grip({ part }, label)}
+            onTry={(part) =>
+              void tryOut(part && placed(stacks, part, where(part)))
+            }
+            onPlace={(part) => void save(placed(stacks, part, where(part)))}
+            onTurn={(what, by) =>
+              void at.keep(
+                turned(
+                  stacks,
+                  placesOf(
+                    kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
+                      false,
+                    axle,
+                    side,
+                    stage[axle].barBodyEnd,
+                  ),
+                  what,
+                  // Also when it is empty: the answer says what is asked.
+                  {
+                    typed: by,
+                    unit: what === "raisedCollar" ? unit : settingUnits[what],
+                    known: "measured",
+                    answers: [],
+                  },
                 ),
-                what,
-                // Also when it is empty: the answer says what is asked.
-                {
-                  typed: by,
-                  unit: what === "raisedCollar" ? unit : settingUnits[what],
-                  known: "measured",
-                  answers: [],
-                },
-              ),
-            )
-          }
-        />
+              )
+            }
+          />
+        </Box>
       </Box>
       <PlanTable
         plans={plans}

@@ -11,6 +11,7 @@ import { inMm, showText } from "../../shared/length";
 import { isPart } from "../../shared/parts";
 import { useFits } from "../../shared/useFits";
 import { partWords } from "../../api/words";
+import { FitMark } from "./FitMark";
 import { Grip } from "./Grip";
 import type { Axle, Side, Turned } from "./stacks";
 
@@ -222,31 +223,6 @@ export function ShelfColumn({
           </Box>
         </details>
       )}
-    </Box>
-  );
-}
-
-/** Whether a part fits, where that is not plain; nothing until it is known. */
-function FitMark({
-  verdict,
-}: {
-  verdict: Schemas["FitVerdict"] | null | undefined;
-}) {
-  if (verdict === undefined || verdict?.state === "fits") {
-    return null;
-  }
-  const not = verdict?.state === "doesNot";
-  return (
-    <Box
-      sx={{
-        fontSize: "0.88rem",
-        color: not ? "error.main" : "text.secondary",
-        fontWeight: not ? 600 : 400,
-      }}
-    >
-      {verdict === null
-        ? "? not noted whether it fits"
-        : `${not ? "■ does not fit" : "? fits, if"}: ${verdict.why ?? ""}`}
     </Box>
   );
 }

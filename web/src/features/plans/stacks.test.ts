@@ -23,6 +23,7 @@ const piece = (
 ): Schemas["PlacedPart"] => ({
   id,
   partId,
+  kitId: null,
   number: null,
   name: partId ?? kind,
   kind,

@@ -66,7 +66,7 @@ export function placed(
           ...at(stacks, c).filter(
             (p) => p.kind !== part.kind || !partWords[part.kind].alone,
           ),
-          { ...part, id: v7(), partId: part.id },
+          { ...part, id: v7(), partId: part.id, kitId: null },
         ]
       : at(stacks, c),
   );
@@ -233,7 +233,7 @@ export function placings(stacks: Stacks): Schemas["CornerPlacingsInput"][] {
   }));
 }
 
-/** The same stacks for a plan beside: pieces of its own, but what is fitted already stays what it is. */
+/** The same stacks for a plan beside: pieces of its own, but what is fitted already stays what it is. A kit is one box: its pieces stay where it is. */
 export function copied(
   stacks: Stacks,
   fitted: Stacks,
@@ -241,19 +241,21 @@ export function copied(
   const there = new Set(fitted.flatMap((s) => s.parts.map((p) => p.id)));
   return stacks.map((s) => ({
     corner: s.corner,
-    parts: s.parts.map((p) => ({
-      id: there.has(p.id) ? p.id : v7(),
-      partId: p.partId,
-      raise:
-        p.kind === "raisedCollar" && p.thickness && !there.has(p.id)
-          ? typed(
-              quantityText(p.thickness),
-              p.thickness.unit,
-              p.thickness.known,
-            )
-          : null,
-      ...(there.has(p.id) ? { turns: null, earlier: null } : settingOf(p)),
-    })),
+    parts: s.parts
+      .filter((p) => there.has(p.id) || !p.kitId)
+      .map((p) => ({
+        id: there.has(p.id) ? p.id : v7(),
+        partId: p.partId,
+        raise:
+          p.kind === "raisedCollar" && p.thickness && !there.has(p.id)
+            ? typed(
+                quantityText(p.thickness),
+                p.thickness.unit,
+                p.thickness.known,
+              )
+            : null,
+        ...(there.has(p.id) ? { turns: null, earlier: null } : settingOf(p)),
+      })),
   }));
 }
 

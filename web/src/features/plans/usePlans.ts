@@ -113,6 +113,20 @@ export function usePlans() {
         );
         setLooked(id);
       }),
+    /** Puts a kit in; where nothing is planned yet, a plan begins with it. */
+    putKit: (partId: string) =>
+      making(() =>
+        send(
+          {
+            kind: "placeKit",
+            id: v7(),
+            planId: draft?.id ?? v7(),
+            version,
+            partId,
+          },
+          "the kit",
+        ),
+      ),
     /** Takes stacks that were found as a plan of its own, and looks at it. */
     take: (found: Schemas["CornerStack"][]) =>
       making(async () => {

@@ -8,6 +8,7 @@ import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { LookQuestion } from "../walk-rounds/reading/LookQuestion";
+import { KitClaims } from "./KitClaims";
 import { Moved } from "./Moved";
 import { RigidCheck } from "./RigidCheck";
 import { ToldGains } from "./ToldGains";
@@ -182,6 +183,7 @@ function Proof({
         </Box>
       </Box>
       <Moved moved={proof.moved} />
+      {proof.kits && <KitClaims kits={proof.kits} />}
       {proof.lifts.map((l) => (
         <Typography key={l.axle} sx={{ mt: 1 }}>
           <b>{l.axle === "front" ? "Front" : "Rear"}</b> lifted{" "}

@@ -14,6 +14,7 @@ import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { partWords } from "../../api/words";
+import { BoxForm } from "./BoxForm";
 import { FitForm } from "./FitForm";
 import { kindsOffered } from "./kinds";
 import {
@@ -49,7 +50,7 @@ export function PartForm({
       if (leaf) {
         throw new Error(leaf);
       }
-      await shop(partCommand(p, kind, unit, given));
+      await shop(partCommand(p, kind, unit, given, kinds));
     },
     onSuccess: async () => {
       onDone();
@@ -88,7 +89,7 @@ export function PartForm({
   return (
     <Box
       component="form"
-      aria-label="Part"
+      aria-label={draft.box ? "Kit" : "Part"}
       onSubmit={(e) => {
         e.preventDefault();
         save.mutate({ p: draft, given: answers });
@@ -105,20 +106,22 @@ export function PartForm({
     >
       {field("name", "Name")}
       {field("number", "Number", "none")}
-      <TextField
-        select
-        label="It is a"
-        value={draft.kind}
-        onChange={(e) => {
-          onChange({ ...draft, kind: e.target.value as Schemas["PartKind"] });
-        }}
-      >
-        {kindsOffered.map((k) => (
-          <MenuItem key={k} value={k}>
-            {partWords[k].said}
-          </MenuItem>
-        ))}
-      </TextField>
+      {!draft.box && (
+        <TextField
+          select
+          label="It is a"
+          value={draft.kind}
+          onChange={(e) => {
+            onChange({ ...draft, kind: e.target.value as Schemas["PartKind"] });
+          }}
+        >
+          {kindsOffered.map((k) => (
+            <MenuItem key={k} value={k}>
+              {partWords[k].said}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       {kind?.rule.amount && field("thickness", kind.rule.amount)}
       {kind?.rule.amount && (
         <TextField
@@ -137,7 +140,18 @@ export function PartForm({
           <MenuItem value="told">told</MenuItem>
         </TextField>
       )}
-      {field("claim", "Claimed lift")}
+      {field("claim", draft.box ? "Claimed, as a whole" : "Claimed lift")}
+      {draft.box && (
+        <BoxForm
+          box={draft.box}
+          kinds={kinds}
+          problem={save.error}
+          onChange={(box) => {
+            setAnswers([]);
+            onChange({ ...draft, box });
+          }}
+        />
+      )}
       {kind?.sizes.map((s) => (
         <TextField
           key={s.name}
@@ -160,7 +174,7 @@ export function PartForm({
         isMadeForALoad(kind) &&
         field("madeFor", "Made for", "engine, load and trim")}
       {draft.kind === "strutTopSpacer" && field("extension", "Its studs give")}
-      {field("count", "Pieces")}
+      {field("count", draft.box ? "Boxes" : "Pieces")}
       {field("price", "Price of one")}
       {field("currency", "Currency, three letters")}
       {field("supplier", "From whom")}
@@ -205,7 +219,7 @@ export function PartForm({
         sx={{ gridColumn: "1 / -1", display: "flex", gap: 1, flexWrap: "wrap" }}
       >
         <Button type="submit" variant="contained">
-          Keep this part
+          {draft.box ? "Keep this kit" : "Keep this part"}
         </Button>
         <Button onClick={onDone}>Stop</Button>
         <ProblemNote

@@ -20,7 +20,8 @@ import { isPart } from "../../shared/parts";
 import { usePlatforms } from "../../shared/usePlatforms";
 import { mayFit } from "./fit";
 import { PartForm } from "./PartForm";
-import { blankPart, editPart, type PartText } from "./part";
+import { claimsOf } from "../kits/kit";
+import { blankKit, blankPart, editPart, type PartText } from "./part";
 import { Platforms } from "./Platforms";
 import { ShelfFiles } from "./ShelfFiles";
 
@@ -92,6 +93,14 @@ export default function Shelf() {
           }}
         >
           Put a part on the shelf
+        </Button>
+        <Button
+          variant="outlined"
+          onClick={() => {
+            setDraft(blankKit());
+          }}
+        >
+          Put a kit on the shelf
         </Button>
       </Box>
       <Typography color="text.secondary" sx={{ my: 1 }}>
@@ -231,9 +240,16 @@ function Line({
     part.thickness
       ? `${amount === "Thickness" ? "" : `${amount ?? ""} `}${showText(inMm(part.thickness), unit)}${amount === "Thickness" ? " thick" : ""}, ${knownWords[part.thickness.known]}`
       : amount === null
-        ? null
+        ? part.kind === "kit" && !part.contents
+          ? "nobody noted what is in the box"
+          : null
         : "thickness unknown: no prediction until somebody measures it",
-    part.claim && `claims ${showText(inMm(part.claim), unit)}`,
+    part.kind === "kit"
+      ? claimsOf(part, unit)
+      : part.claim && `claims ${showText(inMm(part.claim), unit)}`,
+    part.contents?.pieces
+      .map((p) => `${p.count.toString()} ${p.name}`)
+      .join(", "),
     ...sizes,
     part.leaves.length > 0 ? `${part.leaves.length.toString()} leaves` : null,
     part.price !== null

@@ -111,6 +111,7 @@ describe("part", () => {
         limits: null,
         madeFor: null,
         fit: null,
+        contents: null,
         supplier: null,
         dueOn: null,
         notes: null,

@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
 import { retypedWithUnit, typed } from "../../shared/quantity";
 import { fieldText, fieldUnit } from "../../shared/suspensions";
+import { blankBox, boxInput, editBox, type BoxText } from "./box";
 
 export interface LeafText {
   count: string;
@@ -39,6 +40,8 @@ export interface PartText {
   supplier: string;
   dueOn: string;
   fit: Schemas["PartFit"];
+  /** What is in the box, of a kit; null of every other part. */
+  box: BoxText | null;
 }
 
 /** Of which nobody noted anything. */
@@ -82,6 +85,14 @@ export const blankPart = (): PartText => ({
   supplier: "",
   dueOn: "",
   fit: noFit,
+  box: null,
+});
+
+export const blankKit = (): PartText => ({
+  ...blankPart(),
+  kind: "kit",
+  count: "1",
+  box: blankBox(),
 });
 
 export const editPart = ({
@@ -120,6 +131,7 @@ export const editPart = ({
   supplier: p.supplier ?? "",
   dueOn: p.dueOn ?? "",
   fit: p.fit ?? noFit,
+  box: p.kind === "kit" ? editBox(p.contents) : null,
 });
 
 /** Whether its maker states a lift at a design load: then it belongs to an engine, load and trim. */
@@ -147,6 +159,7 @@ export function partCommand(
   kind: Schemas["PartKindView"] | undefined,
   unit: LengthUnit,
   given: string[],
+  kinds: Schemas["PartKindView"][] = [],
 ): Extract<NewShopCommand, { kind: "savePart" }> {
   return {
     kind: "savePart",
@@ -193,5 +206,6 @@ export function partCommand(
     fit: p.fit,
     supplier: p.supplier || null,
     dueOn: p.dueOn || null,
+    contents: p.box && boxInput(p.box, kinds, unit, given),
   };
 }
