@@ -223,7 +223,7 @@ function KitBox({ kit, begun }: { kit: Schemas["Kit"]; begun: boolean }) {
         {!begun && (
           <Surely
             says="Take the kit out"
-            label={`Take out the kit ${kit.name}`}
+            label={`Take the kit out: ${kit.name}`}
             sure={`Take out ${kit.name} with all its pieces`}
             act={async () => {
               try {

@@ -194,7 +194,7 @@ function Piece({
         }}
         {...field("part")}
       >
-        <MenuItem value="">small, only counted</MenuItem>
+        <MenuItem value="">counted only</MenuItem>
         {kindsOffered.map((k) => (
           <MenuItem key={k} value={k}>
             {partWords[k].said}
@@ -260,7 +260,7 @@ function Piece({
       {piece.kind !== "" && parts.length > 0 && (
         <TextField
           select
-          label="Figures of a part on the shelf"
+          label="Like one on the shelf"
           size="small"
           value=""
           onChange={(e) => {
@@ -286,10 +286,7 @@ function Piece({
           )}
         </TextField>
       )}
-      <Button
-        onClick={onDrop}
-        aria-label={`Take ${piece.name || nth} out of the box`}
-      >
+      <Button onClick={onDrop} aria-label={`Take it out: ${piece.name || nth}`}>
         Take it out
       </Button>
     </Box>
