@@ -60,6 +60,58 @@ public class JobFilePartsTests
         );
     }
 
+    private static string? PathOf(Action<JsonObject> change)
+    {
+        var file = File();
+        change(file);
+        return JobFileReader.Read(file.ToJsonString()).Error?.Path;
+    }
+
+    [Theory]
+    [InlineData(0.2, true)]
+    [InlineData(0.001, true)]
+    [InlineData(0.201, false)]
+    [InlineData(0, false)]
+    [InlineData(-0.1, false)]
+    public void A_torque_lies_within_twenty_in_a_hundred_of_its_spec(double band, bool can) =>
+        Assert.Equal(can ? null : "$.job.torqueBand", PathOf(f => f["job"]!["torqueBand"] = band));
+
+    [Theory]
+    [InlineData(0.1, true)]
+    [InlineData(30_000, true)]
+    [InlineData(30_001, false)]
+    [InlineData(0, false)]
+    [InlineData(-1, false)]
+    public void A_height_is_above_zero_and_on_a_vehicle(double mm, bool can)
+    {
+        var at = File()["readings"]!
+            .AsArray()
+            .TakeWhile(r => r!["kind"]!.GetValue<string>() != "height")
+            .Count();
+        Assert.Equal(
+            can ? null : $"$.readings[{at}].value.value",
+            PathOf(f => f["readings"]![at]!["value"] = Quantity(mm, "mm"))
+        );
+    }
+
+    [Fact]
+    public void A_size_that_no_suspension_and_no_part_has_is_named_wherever_it_stands()
+    {
+        Assert.Equal(
+            "$.stages[0].rear.dimensions.waist",
+            PathOf(f =>
+                f["stages"]![0]!["rear"]!["dimensions"] = new JsonObject
+                {
+                    ["waist"] = Quantity(1, "mm"),
+                }
+            )
+        );
+        Assert.Equal(
+            "$.plans[0].stacks[0].parts[0].dimensions.waist",
+            PathOf(f => Part(f)["dimensions"] = new JsonObject { ["waist"] = Quantity(1, "mm") })
+        );
+    }
+
     [Fact]
     public void A_corner_and_a_piece_stand_in_a_plan_once()
     {

@@ -86,7 +86,16 @@ public class ConditionDifferencesTests
             Assert.Single(ConditionDifferences.Between(before, after, Sample.Pickup));
         var held = Only(Plain, Plain with { BrakeHeld = true });
         Assert.Equal(("brakeHeld", 3.0, true), (held.Key, held.UMm, held.Decides));
-        Assert.Contains("held the wheels after", held.Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "held the wheels after and not before",
+            held.Says,
+            StringComparison.Ordinal
+        );
+        Assert.Contains(
+            "held the wheels before and not after",
+            Only(Plain with { BrakeHeld = true }, Plain).Says,
+            StringComparison.Ordinal
+        );
         var open = Only(Plain with { Shut = false }, Plain);
         Assert.Equal(("shut", 2.0, true), (open.Key, open.UMm, open.Decides));
         Assert.Contains("stood open before", open.Says, StringComparison.Ordinal);

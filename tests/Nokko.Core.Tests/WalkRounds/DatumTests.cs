@@ -1,4 +1,5 @@
 using CsCheck;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -67,7 +68,11 @@ public class DatumTests
     public void Frame_and_own_marks_stand_alone(Datum datum)
     {
         Assert.Null(Datums.Convert(500, 1, datum, Datum.Hub, Radii));
-        Assert.Equal(500, Datums.Convert(500, 1, datum, datum, Radii)!.Value.Mm);
+        // What is not carried anywhere decides as it was read.
+        Assert.Equal(
+            new ConvertedHeight(500, 1, true),
+            Datums.Convert(500, 1, datum, datum, Radii)!.Value
+        );
     }
 
     [Fact]
@@ -87,5 +92,35 @@ public class DatumTests
         );
         Assert.Equal(Datum.Rim, Datums.LooksLike(520 + Radii.RimRadiusMm, Datum.Hub, hubs, Radii));
         Assert.Null(Datums.LooksLike(560, Datum.Hub, hubs, Radii));
+    }
+
+    [Fact]
+    public void One_reading_that_was_between_two_marks_makes_a_wheel_less_sure()
+    {
+        double U(params bool[] nudged)
+        {
+            var round = Sample.Round(40, Sample.AsFound.Id);
+            Reading[] readings =
+            [
+                .. nudged.Select(
+                    (n, i) =>
+                        Sample.Readings(100 + i, 40, [380, 380, 380, 380, 380, 380])[0] with
+                        {
+                            Kind = ReadingKind.Length,
+                            Measure = Measures.HubHeight,
+                            Place = new() { Kind = PlaceKind.Wheel, Name = "LF" },
+                            Nudged = n,
+                        }
+                ),
+            ];
+            var wheel = WheelMeasures.Of(Corner.LF, round, readings, Sample.Pickup);
+            Assert.Equal(
+                (380, Known.Measured),
+                (wheel.LoadedRadius.Value!.Value, wheel.LoadedRadius.Known)
+            );
+            return wheel.LoadedRadius.U!.Value;
+        }
+        Assert.True(U(false, false) < U(false, true));
+        Assert.Equal(U(true, true), U(false, true), 9);
     }
 }

@@ -29,6 +29,16 @@ public class MeasuresTests
     public void Angles_are_read_in_degrees(string text, double degrees) =>
         Assert.Equal(degrees, Read(text, Caster).Value!.Value, 9);
 
+    [Fact]
+    public void A_shaft_and_a_pinion_may_point_either_way()
+    {
+        foreach (var key in new[] { Measures.ShaftAngle, Measures.PinionAngle })
+        {
+            var read = Read("-9.5", Measures.Find(key)!);
+            Assert.Equal((-9.5, null, false), (read.Value!.Value, read.Trouble, read.Nudged));
+        }
+    }
+
     [Theory]
     [InlineData("")]
     [InlineData("steep")]
