@@ -56,6 +56,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<Vehicle> Vehicles => Set<Vehicle>();
     public DbSet<Job> Jobs => Set<Job>();
     public DbSet<Part> Parts => Set<Part>();
+    public DbSet<StockMove> StockMoves => Set<StockMove>();
     public DbSet<Stage> Stages => Set<Stage>();
     public DbSet<WalkRound> WalkRounds => Set<WalkRound>();
     public DbSet<Reading> Readings => Set<Reading>();

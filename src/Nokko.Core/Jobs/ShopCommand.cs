@@ -47,6 +47,7 @@ public sealed record ShopState
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(TakeIn), "takeIn")]
 [JsonDerivedType(typeof(SavePart), "savePart")]
+[JsonDerivedType(typeof(MoveStock), "moveStock")]
 [JsonDerivedType(typeof(BinPart), "binPart")]
 [JsonDerivedType(typeof(PutPartBack), "putPartBack")]
 [JsonDerivedType(typeof(ReadInShelf), "readInShelf")]

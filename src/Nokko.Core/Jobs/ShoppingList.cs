@@ -74,14 +74,17 @@ public sealed record ShoppingList(
     /// <param name="plan">The plan, begun or not.</param>
     /// <param name="prediction">What it does; its companions are what it needs beside it.</param>
     /// <param name="shelf">Parts that it names, as they lie on the shelf now, by key.</param>
+    /// <param name="others">Pieces that the chosen plans of jobs want that are served before this one, by part; a begun plan has taken its own.</param>
     public static ShoppingList Of(
         JobDocument d,
         Plan plan,
         Prediction prediction,
-        IReadOnlyDictionary<Guid, Part> shelf
+        IReadOnlyDictionary<Guid, Part> shelf,
+        IReadOnlyDictionary<Guid, int>? others = null
     )
     {
-        BuyLine[] parts = [.. Boxes(d, plan, shelf), .. Parts(d, plan, shelf)];
+        var stock = new Stock(shelf, others ?? new Dictionary<Guid, int>(), plan.BegunAt is null);
+        BuyLine[] parts = [.. Boxes(d, plan, stock), .. Parts(d, plan, stock)];
         BuyLine[] lines =
         [
             .. parts,
@@ -121,11 +124,7 @@ public sealed record ShoppingList(
         );
     }
 
-    private static IEnumerable<BuyLine> Parts(
-        JobDocument d,
-        Plan plan,
-        IReadOnlyDictionary<Guid, Part> shelf
-    )
+    private static IEnumerable<BuyLine> Parts(JobDocument d, Plan plan, Stock stock)
     {
         var from = d.Stages.First(s => s.Id == plan.FromStageId);
         var there = from.Stacks.SelectMany(s => s.Parts).Select(p => p.Id).ToHashSet();
@@ -139,49 +138,42 @@ public sealed record ShoppingList(
         foreach (var group in come.GroupBy(c => (c.Part.PartId, c.Part.Name)))
         {
             var (part, count) = (group.First().Part, group.Count());
-            var here = group.Key.PartId is { } id ? shelf.GetValueOrDefault(id) : null;
-            // What was begun has left the shelf already.
-            var missing = plan.BegunAt is not null ? 0 : Math.Max(0, count - (here?.Count ?? 0));
+            var here = stock.Of(group.Key.PartId, count);
             yield return new BuyLine(
                 BuyKind.Part,
                 Consequence.Must,
                 Where(part.Kind, [.. group.Select(g => g.Corner)]),
                 $"{part.Name} {part.Number}".TrimEnd(),
-                null,
+                here.Says,
                 count,
-                missing,
+                here.Missing,
                 part.Price,
                 part.Currency,
-                here?.Supplier,
-                missing > 0 ? here?.DueOn : null
+                here.Part?.Supplier,
+                here.Missing > 0 ? here.Part?.DueOn : null
             );
         }
     }
 
     /// <summary>Boxes, and pieces that were missing in one.</summary>
-    private static IEnumerable<BuyLine> Boxes(
-        JobDocument d,
-        Plan plan,
-        IReadOnlyDictionary<Guid, Part> shelf
-    )
+    private static IEnumerable<BuyLine> Boxes(JobDocument d, Plan plan, Stock stock)
     {
         foreach (var box in d.KitsOf(plan).GroupBy(k => (k.PartId, k.Name)))
         {
             var (kit, count) = (box.First(), box.Count());
-            var here = kit.PartId is { } id ? shelf.GetValueOrDefault(id) : null;
-            var missing = plan.BegunAt is not null ? 0 : Math.Max(0, count - (here?.Count ?? 0));
+            var here = stock.Of(kit.PartId, count);
             yield return new BuyLine(
                 BuyKind.Part,
                 Consequence.Must,
                 "vehicle",
                 $"{kit.Name} {kit.Number}".TrimEnd(),
-                null,
+                here.Says,
                 count,
-                missing,
+                here.Missing,
                 kit.Price,
                 kit.Currency,
-                here?.Supplier,
-                missing > 0 ? here?.DueOn : null
+                here.Part?.Supplier,
+                here.Missing > 0 ? here.Part?.DueOn : null
             );
             foreach (
                 var piece in box.SelectMany(k => k.Pieces)
@@ -203,9 +195,36 @@ public sealed record ShoppingList(
                     piece.Missing,
                     null,
                     null,
-                    here?.Supplier
+                    here.Part?.Supplier
                 );
             }
+        }
+    }
+
+    /// <summary>What lies on the shelf for this plan: pieces that are wanted by plans which are served before it are theirs.</summary>
+    /// <param name="Shelf">Parts by key.</param>
+    /// <param name="Others">Pieces that those before it want.</param>
+    /// <param name="Waits">Whether the plan still has to take its own; what was begun has left the shelf already.</param>
+    private sealed record Stock(
+        IReadOnlyDictionary<Guid, Part> Shelf,
+        IReadOnlyDictionary<Guid, int> Others,
+        bool Waits
+    )
+    {
+        public (Part? Part, int Missing, string? Says) Of(Guid? id, int count)
+        {
+            var part = id is { } key ? Shelf.GetValueOrDefault(key) : null;
+            var lies = part?.Count ?? 0;
+            var others = part is null ? 0 : Others.GetValueOrDefault(part.Id);
+            return Waits
+                ? (
+                    part,
+                    Math.Max(0, count - Math.Max(0, lies - others)),
+                    others > 0 && lies > 0 && lies < count + others
+                        ? $"{lies} on the shelf, {others} wanted by plans promised earlier"
+                        : null
+                )
+                : (part, 0, null);
         }
     }
 

@@ -188,6 +188,10 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         foreach (var (command, made) in batch.Stored)
         {
             db.Put(StoredCommand.Of(made.Entry, job, (command.Hash, command.Body, made.Changes)));
+            foreach (var move in StockMove.Of(made.Entry, made.Changes, job))
+            {
+                db.Put(move);
+            }
         }
         await db.KeepDerived(loaded, batch.Document, after, cancel);
         // From here on a client that hangs up changes nothing.

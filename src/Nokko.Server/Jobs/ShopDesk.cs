@@ -137,6 +137,10 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             db.WriteShop(made.Changes, versions);
         }
         db.Put(StoredCommand.Of(made.Entry, job, (sent.Hash, sent.Body, made.Changes)));
+        foreach (var move in StockMove.Of(made.Entry, made.Changes, job))
+        {
+            db.Put(move);
+        }
         await db.SaveChangesAsync(CancellationToken.None);
         if (command is EraseOwner erased)
         {
@@ -221,6 +225,8 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             case DropVariant { PlatformId: var id }:
                 return (await OfPlatform(id), versions);
             case SavePart { Id: var id }:
+                return (await OfPart(id), versions);
+            case MoveStock { Id: var id }:
                 return (await OfPart(id), versions);
             case BinPart { Id: var id }:
                 return (await OfPart(id), versions);

@@ -103,7 +103,8 @@ internal static class ShoppingEndpoints
             await db
                 .Parts.AsNoTracking()
                 .Where(p => named.Contains(p.Id))
-                .ToDictionaryAsync(p => p.Id, cancel)
+                .ToDictionaryAsync(p => p.Id, cancel),
+            (await db.WantedParts(job, cancel)).ToDictionary(w => w.PartId, w => w.Count)
         );
     }
 }

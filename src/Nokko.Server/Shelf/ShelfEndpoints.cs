@@ -41,10 +41,62 @@ internal static class ShelfEndpoints
     {
         api.MapGet("/parts", Parts);
         api.MapGet("/parts/bin", Binned);
+        api.MapGet("/parts/wanted", Wanted);
+        api.MapGet("/parts/{part:guid}/moves", Moves);
         api.MapGet("/part-kinds", () => TypedResults.Ok(Kinds));
         api.MapGet("/platforms", Platforms);
         ShelfFiles.Map(api);
     }
+
+    /// <summary>Of the last moves so many are shown.</summary>
+    private const int MovesShown = 50;
+
+    /// <summary>Pieces that came or left, with who moved them.</summary>
+    /// <param name="At">When.</param>
+    /// <param name="By">How many came, below zero left.</param>
+    /// <param name="Left">How many lay there after it.</param>
+    /// <param name="Does">What was done.</param>
+    /// <param name="Person">Who; null where the account is gone.</param>
+    /// <param name="JobId">The job; null outside one.</param>
+    internal sealed record StockLine(
+        DateTimeOffset At,
+        int By,
+        int Left,
+        string Does,
+        string? Person,
+        Guid? JobId
+    );
+
+    /// <summary>What the chosen plans of open jobs take once they are begun.</summary>
+    private static async Task<Ok<StockStore.WantedPart[]>> Wanted(
+        NokkoDb db,
+        CancellationToken cancel
+    ) => TypedResults.Ok(await db.WantedParts(null, cancel));
+
+    private static async Task<Ok<StockLine[]>> Moves(
+        Guid part,
+        NokkoDb db,
+        CancellationToken cancel
+    ) =>
+        TypedResults.Ok(
+            await db
+                .StockMoves.AsNoTracking()
+                .Where(m => m.PartId == part)
+                .OrderByDescending(m => m.At)
+                .ThenByDescending(m => m.Id)
+                .Take(MovesShown)
+                .Select(m => new StockLine(
+                    m.At,
+                    m.By,
+                    m.Left,
+                    m.Does,
+                    db.Users.Where(u => u.Id == m.PersonId)
+                        .Select(u => u.PersonName)
+                        .FirstOrDefault(),
+                    m.JobId
+                ))
+                .ToArrayAsync(cancel)
+        );
 
     /// <summary>The whole shelf: a device keeps it, and finds in it without asking again.</summary>
     private static async Task<Ok<ShelfPart[]>> Parts(NokkoDb db, CancellationToken cancel) =>

@@ -35,6 +35,11 @@ internal sealed class PlanTable : IEntityTypeConfiguration<Plan>
     public void Configure(EntityTypeBuilder<Plan> table)
     {
         table.OfJob("plans").Edited();
+        table.HasIndex(NokkoDb.ShopIdColumn);
+        // Those that are wanted next, for what the shelf owes to others.
+        table
+            .HasIndex([NokkoDb.ShopIdColumn], "ix_plans_wanted")
+            .HasFilter("chosen and to_stage_id is null");
     }
 }
 
@@ -98,6 +103,15 @@ internal sealed class PartTable : IEntityTypeConfiguration<Part>
     public void Configure(EntityTypeBuilder<Part> table)
     {
         table.OfShop("parts").Edited();
+    }
+}
+
+internal sealed class StockMoveTable : IEntityTypeConfiguration<StockMove>
+{
+    public void Configure(EntityTypeBuilder<StockMove> table)
+    {
+        table.OfShop("stock_moves");
+        table.HasIndex(m => new { m.PartId, m.At });
     }
 }
 

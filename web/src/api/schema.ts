@@ -475,6 +475,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/wanted": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WantedPart"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    part: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StockLine"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/part-kinds": {
         parameters: {
             query?: never;
@@ -6950,7 +7022,7 @@ export interface components {
             settings: components["schemas"]["ShopSettingsInput"];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandMoveStock"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
         /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
         ShopCommandAddTip: {
             /** @enum {string} */
@@ -7057,6 +7129,28 @@ export interface components {
             /** @description The mechanism. */
             of: components["schemas"]["MechanismKind"];
             most?: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Pieces of a part that came, or that are gone: added to what lies there now, whoever else moved some meanwhile. */
+        ShopCommandMoveStock: {
+            /** @enum {string} */
+            kind: "moveStock";
+            /**
+             * Format: uuid
+             * @description The part.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description How many came, below zero are gone.
+             */
+            by: number;
+            /** @description Why: delivered, broken, counted anew. */
+            why: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -7703,6 +7797,18 @@ export interface components {
             /** Format: double */
             off: number;
             isOutlier: boolean;
+        };
+        StockLine: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            by: number;
+            /** Format: int32 */
+            left: number;
+            does: string;
+            person: null | string;
+            /** Format: uuid */
+            jobId: null | string;
         };
         /** @description Stores a measure as typed; a note has its words in Typed. */
         StoreMeasure: {
@@ -8447,6 +8553,12 @@ export interface components {
         };
         /** @enum {unknown} */
         WalkingOrder: "leftSideBack" | "leftSideForward" | "rightSideBack" | "axleByAxle";
+        WantedPart: {
+            /** Format: uuid */
+            partId: string;
+            /** Format: int32 */
+            count: number;
+        };
         /**
          * @description How a mechanism stands.
          * @enum {unknown}

@@ -8,10 +8,7 @@ import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, must, type Schemas } from "../../api/client";
-import { useUnit } from "../../shared/Length";
-import { inMm, showText } from "../../shared/length";
-import { knownWords, quantityText } from "../../shared/quantity";
-import { dayText } from "../../shared/time";
+import { inMm } from "../../shared/length";
 import { useDraft } from "../../shared/useDraft";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
@@ -20,10 +17,11 @@ import { isPart } from "../../shared/parts";
 import { usePlatforms } from "../../shared/usePlatforms";
 import { mayFit } from "./fit";
 import { PartForm } from "./PartForm";
-import { claimsOf } from "../kits/kit";
 import { blankKit, blankPart, editPart, type PartText } from "./part";
 import { Platforms } from "./Platforms";
+import { Bin } from "./Bin";
 import { ShelfFiles } from "./ShelfFiles";
+import { ShelfLine } from "./ShelfLine";
 
 const order = Object.keys(partWords);
 
@@ -48,6 +46,11 @@ export default function Shelf() {
   const client = useQueryClient();
   const kinds = usePartKinds();
   const parts = useParts();
+  const wanted = useQuery({
+    queryKey: ["parts", "wanted"],
+    queryFn: async () => must(await api.GET("/api/parts/wanted")),
+  });
+  const planned = new Map(wanted.data?.map((w) => [w.partId, w.count]));
   const [draft, setDraft, clear] = useDraft<PartText | null>("part", null);
   const [find, setFind] = useState("");
   const [kind, setKind] = useState("");
@@ -173,9 +176,10 @@ export default function Shelf() {
       )}
       <Box component="ul" sx={{ listStyle: "none", p: 0, mt: 0 }}>
         {found.slice(0, most).map((row, i, shown) => (
-          <Line
+          <ShelfLine
             key={row.part.id}
             row={row}
+            planned={planned.get(row.part.id) ?? 0}
             first={row.part.kind !== shown[i - 1]?.part.kind}
             kinds={kinds}
             phone={phone}
@@ -209,201 +213,6 @@ export default function Shelf() {
       <Bin />
       <ShelfFiles />
       <Platforms />
-    </Box>
-  );
-}
-
-function Line({
-  row: { part, fits },
-  first,
-  kinds,
-  phone,
-  onChange,
-  onTakeOff,
-}: {
-  row: Schemas["ShelfPart"];
-  first: boolean;
-  kinds: Schemas["PartKindView"][];
-  phone: boolean;
-  onChange: () => void;
-  onTakeOff: () => void;
-}) {
-  const unit = useUnit();
-  const [open, setOpen] = useState(false);
-  const kind = kinds.find((k) => k.rule.kind === part.kind);
-  const amount = kind?.rule.amount ?? null;
-  const sizes = Object.entries(part.dimensions).map(
-    ([name, q]) =>
-      `${kind?.sizes.find((s) => s.name === name)?.label ?? name} ${["mm", "in"].includes(q.unit) ? showText(inMm(q), unit) : quantityText(q)}`,
-  );
-  const facts = [
-    part.thickness
-      ? `${amount === "Thickness" ? "" : `${amount ?? ""} `}${showText(inMm(part.thickness), unit)}${amount === "Thickness" ? " thick" : ""}, ${knownWords[part.thickness.known]}`
-      : amount === null
-        ? part.kind === "kit" && !part.contents
-          ? "nobody noted what is in the box"
-          : null
-        : "thickness unknown: no prediction until somebody measures it",
-    part.kind === "kit"
-      ? claimsOf(part, unit)
-      : part.claim && `claims ${showText(inMm(part.claim), unit)}`,
-    part.contents?.pieces
-      .map((p) => `${p.count.toString()} ${p.name}`)
-      .join(", "),
-    ...sizes,
-    part.leaves.length > 0 ? `${part.leaves.length.toString()} leaves` : null,
-    part.price !== null
-      ? `${part.price.toFixed(2)} ${part.currency ?? ""}`.trim()
-      : null,
-    part.supplier && `from ${part.supplier}`,
-    part.dueOn && `comes ${dayText(part.dueOn)}`,
-    part.hours && `${part.hours.value.toString()} ${part.hours.unit} to fit`,
-    part.madeFor && `made for ${part.madeFor}`,
-    part.limits && `maker: ${part.limits}`,
-    fits,
-  ].filter(Boolean);
-  return (
-    <>
-      {first && (
-        <Box
-          component="li"
-          sx={{
-            pt: 1.5,
-            pb: 0.25,
-            borderBottom: 2,
-            borderColor: "text.primary",
-            fontWeight: 700,
-          }}
-        >
-          {partWords[part.kind].said}
-        </Box>
-      )}
-      <Box
-        component="li"
-        sx={{
-          display: "flex",
-          flexWrap: { xs: "wrap", sm: "nowrap" },
-          columnGap: 2,
-          alignItems: "center",
-          borderBottom: 1,
-          borderColor: "divider",
-          py: 0.5,
-        }}
-      >
-        <Box
-          aria-hidden
-          sx={{
-            width: { xs: 26, sm: 44 },
-            flex: "none",
-            height: part.thickness
-              ? Math.min(60, inMm(part.thickness) * 0.8)
-              : 10,
-            bgcolor: "secondary.main",
-            opacity: part.thickness ? 1 : 0.35,
-          }}
-        />
-        <Box sx={{ flex: 1, minWidth: 0 }}>
-          <b>{part.name}</b> {part.number}
-          <Box
-            sx={{
-              color: "text.secondary",
-              // On a phone one line until it is opened.
-              ...(phone &&
-                !open && {
-                  whiteSpace: "nowrap",
-                  overflow: "hidden",
-                  textOverflow: "ellipsis",
-                }),
-            }}
-          >
-            {facts.join(" · ")}
-          </Box>
-        </Box>
-        <Box sx={{ fontWeight: 700 }}>{part.count}</Box>
-        {phone && (
-          <Button
-            aria-expanded={open}
-            aria-label={`More of ${part.name}`}
-            onClick={() => {
-              setOpen(!open);
-            }}
-            sx={{ minWidth: 48, px: 1 }}
-          >
-            {open ? "▲" : "▼"}
-          </Button>
-        )}
-        {(!phone || open) && (
-          <Box
-            sx={{
-              display: "flex",
-              gap: 1,
-              flexBasis: { xs: "100%", sm: "auto" },
-            }}
-          >
-            <Button
-              variant="outlined"
-              aria-label={`Change ${part.name}`}
-              onClick={onChange}
-            >
-              Change
-            </Button>
-            <Button aria-label={`Take off ${part.name}`} onClick={onTakeOff}>
-              Take off
-            </Button>
-          </Box>
-        )}
-      </Box>
-    </>
-  );
-}
-
-/** What was taken off: stacks keep their own copy, and it can be put back for 90 days. */
-function Bin() {
-  const client = useQueryClient();
-  const [open, setOpen] = useState(false);
-  const bin = useQuery({
-    queryKey: ["parts", "bin"],
-    queryFn: async () => must(await api.GET("/api/parts/bin")),
-    enabled: open,
-  });
-  return (
-    <Box
-      component="details"
-      onToggle={(e) => {
-        setOpen((e.target as HTMLDetailsElement).open);
-      }}
-    >
-      <Typography
-        component="summary"
-        sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
-      >
-        Taken off the shelf
-      </Typography>
-      <Typography color="text.secondary">
-        Kept for 90 days. Stacks that were fitted keep their own copy for ever.
-      </Typography>
-      {bin.data?.length === 0 && <Typography>Nothing.</Typography>}
-      {bin.data?.map(({ part }) => (
-        <Box
-          key={part.id}
-          sx={{ display: "flex", gap: 2, alignItems: "center", py: 0.5 }}
-        >
-          <Box sx={{ flex: 1 }}>
-            {part.name} {part.number}, {partWords[part.kind].said}
-          </Box>
-          <Button
-            variant="outlined"
-            aria-label={`Put back ${part.name}`}
-            onClick={() => {
-              void shop({ kind: "putPartBack", id: part.id }).then(() =>
-                client.invalidateQueries({ queryKey: ["parts"] }),
-              );
-            }}
-          >
-            Put back
-          </Button>
-        </Box>
-      ))}
     </Box>
   );
 }

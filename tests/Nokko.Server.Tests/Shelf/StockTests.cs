@@ -1,0 +1,176 @@
+using System.Text.Json.Nodes;
+using Xunit;
+
+namespace Nokko.Server.Tests;
+
+/// <summary>Stock in the database: moved by two at once, taken by a fitting, wanted by plans.</summary>
+public class StockTests(Hosted server) : IClassFixture<Hosted>
+{
+    private static readonly string[] Front = ["LF", "RF"];
+
+    private static object Plate(int count) =>
+        new
+        {
+            version = (uint?)null,
+            number = (string?)null,
+            name = $"Sorrel plate {Guid.NewGuid()}",
+            part = "strutTopSpacer",
+            thickness = new
+            {
+                typed = "1",
+                unit = "in",
+                known = "measured",
+                answers = Array.Empty<string>(),
+            },
+            claim = (object?)null,
+            count,
+            price = (decimal?)null,
+            currency = (string?)null,
+            notes = (string?)null,
+        };
+
+    private static async Task<(TestJob Job, Guid Plan)> Planned(Caller caller, Guid part)
+    {
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.BeginRound();
+        await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
+        var plan = Guid.CreateVersion7();
+        await caller.Do(
+            job.Path,
+            "savePlan",
+            new
+            {
+                id = plan,
+                version = (uint?)null,
+                fromStageId = job.Stage,
+                name = "Plan A",
+                stacks = Front.Select(c => new
+                {
+                    corner = c,
+                    parts = new[] { new { id = Guid.CreateVersion7(), partId = part } },
+                }),
+            }
+        );
+        return (job, plan);
+    }
+
+    private static async Task<int> Wanted(Caller caller, Guid part) =>
+        (await caller.Get("/api/parts/wanted"))
+            .AsArray()
+            .FirstOrDefault(w => w!["partId"]!.GetValue<Guid>() == part)
+            ?["count"]!.GetValue<int>()
+        ?? 0;
+
+    private static async Task<JsonNode> Bought(Caller caller, TestJob job, Guid plan) =>
+        (await caller.Get($"{job.Path}/plans/{plan}/shopping"))["lines"]![0]!;
+
+    [Fact]
+    public async Task Two_who_move_one_part_at_once_both_count()
+    {
+        var (brenna, odd) = (await server.SignIn(), await server.SignIn("odd"));
+        var part = Guid.CreateVersion7();
+        await brenna.Part(part, Plate(5));
+        await Task.WhenAll(
+            brenna.Shop(
+                "moveStock",
+                new
+                {
+                    id = part,
+                    by = 4,
+                    why = "delivered",
+                }
+            ),
+            odd.Shop(
+                "moveStock",
+                new
+                {
+                    id = part,
+                    by = -2,
+                    why = "broken",
+                }
+            )
+        );
+        var key = Guid.CreateVersion7();
+        // The same once more, on a weak line.
+        var again = new
+        {
+            commandId = key,
+            id = part,
+            by = 1,
+            why = (string?)null,
+        };
+        await odd.Shop("moveStock", again);
+        await odd.Shop("moveStock", again);
+        var moves = (await brenna.Get($"/api/parts/{part}/moves")).AsArray();
+        Assert.Equal([1, 4, -2, 5], moves.Select(m => m!["by"]!.GetValue<int>()).OrderBy(Order));
+        Assert.Equal(8, moves[0]!["left"]!.GetValue<int>());
+        Assert.Contains(
+            moves,
+            m =>
+                m!["does"]!.GetValue<string>() == "stock: broken"
+                && m["person"]!.GetValue<string>().StartsWith("Odd", StringComparison.Ordinal)
+        );
+        var refused = await brenna.Shop(
+            "moveStock",
+            new
+            {
+                id = part,
+                by = -9,
+                why = (string?)null,
+            },
+            expected: 422
+        );
+        Assert.Equal("by", refused["field"]!.GetValue<string>());
+
+        static int Order(int by) => Array.IndexOf([1, 4, -2, 5], by);
+    }
+
+    [Fact]
+    public async Task Whoever_is_served_first_has_the_pieces_and_a_begun_plan_has_taken_its_own()
+    {
+        var caller = await server.SignIn();
+        var part = Guid.CreateVersion7();
+        await caller.Part(part, Plate(3));
+        var (first, firstPlan) = await Planned(caller, part);
+        Assert.Equal(2, await Wanted(caller, part));
+        var (second, secondPlan) = await Planned(caller, part);
+        Assert.Equal(4, await Wanted(caller, part));
+        Assert.Equal(0, (await Bought(caller, first, firstPlan))["toOrder"]!.GetValue<int>());
+        var late = await Bought(caller, second, secondPlan);
+        Assert.Equal(
+            (1, "3 on the shelf, 2 wanted by plans promised earlier"),
+            (late["toOrder"]!.GetValue<int>(), late["why"]!.GetValue<string>())
+        );
+        var view = await caller.Get(first.Path);
+        await caller.Do(
+            first.Path,
+            "beginFitting",
+            new
+            {
+                id = firstPlan,
+                version = view["versions"]![$"{firstPlan}"]!.GetValue<uint>(),
+                stageId = Guid.CreateVersion7(),
+                frozenId = Guid.CreateVersion7(),
+                deviationId = Guid.CreateVersion7(),
+                reason = (string?)null,
+            }
+        );
+        Assert.Equal(2, await Wanted(caller, part));
+        late = await Bought(caller, second, secondPlan);
+        Assert.Equal(
+            (1, null),
+            (late["toOrder"]!.GetValue<int>(), late["why"]?.GetValue<string>())
+        );
+        var left = (await caller.Get($"/api/parts/{part}/moves"))[0]!;
+        Assert.Equal(
+            (-2, 1, first.Job, "fitting begun"),
+            (
+                left["by"]!.GetValue<int>(),
+                left["left"]!.GetValue<int>(),
+                left["jobId"]!.GetValue<Guid>(),
+                left["does"]!.GetValue<string>()
+            )
+        );
+    }
+}
