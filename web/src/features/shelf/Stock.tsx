@@ -71,13 +71,13 @@ export function Stock({ part }: { part: Schemas["Part"] }) {
         sx={{ display: "flex", flexWrap: "wrap", gap: 1, my: 1 }}
       >
         <TextField
-          label="Came, or gone with −"
+          label="Came (+) or gone (−)"
           size="small"
           value={by}
           onChange={(e) => {
             setBy(e.target.value);
           }}
-          sx={{ width: 190 }}
+          sx={{ width: 220 }}
           {...at(problem, "by")}
         />
         <TextField
