@@ -212,6 +212,7 @@ function Lines({
                       : `order ${(l.toOrder ?? 0).toString()}`,
                     l.toOrder !== 0 && l.supplier,
                     l.dueOn !== null && `comes ${dayText(l.dueOn)}`,
+                    l.why,
                   ]
                     .filter(Boolean)
                     .join(" · ")
