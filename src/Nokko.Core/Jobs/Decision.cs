@@ -29,6 +29,9 @@ public sealed record DecisionContext
     /// <summary>Parts of the shelf that the command names, by key.</summary>
     public IReadOnlyDictionary<Guid, Part> Shelf { get; init; } = new Dictionary<Guid, Part>();
 
+    /// <summary>Pieces that the chosen plans of jobs want which are served before this one, by part.</summary>
+    public IReadOnlyDictionary<Guid, int> Wanted { get; init; } = new Dictionary<Guid, int>();
+
     /// <summary>Photographs that are stored, by SHA-256.</summary>
     public IReadOnlySet<string> Files { get; init; } = new HashSet<string>();
 

@@ -165,7 +165,15 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         {
             return null;
         }
-        var batch = new JobBatch(loaded, me, Instants.ToMicroseconds(clock.GetUtcNow()), db.ShopId);
+        // Whose the pieces are is asked only where some are taken.
+        var wanted = commands.Any(c => c is BeginFitting) ? await db.WantedParts(job, cancel) : [];
+        var batch = new JobBatch(
+            loaded,
+            wanted.ToDictionary(w => w.PartId, w => w.Count),
+            me,
+            Instants.ToMicroseconds(clock.GetUtcNow()),
+            db.ShopId
+        );
         var outcomes = sent.Select(batch.Carry).ToArray();
         if (batch.Stored.Count == 0)
         {
@@ -288,7 +296,13 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
 }
 
 /// <summary>Commands of one request, decided one after the other on the job as the ones before left it.</summary>
-internal sealed class JobBatch(LoadedJob loaded, SignedIn me, DateTimeOffset now, Guid shop)
+internal sealed class JobBatch(
+    LoadedJob loaded,
+    IReadOnlyDictionary<Guid, int> wanted,
+    SignedIn me,
+    DateTimeOffset now,
+    Guid shop
+)
 {
     private readonly Dictionary<Guid, Part> _shelf = loaded.Parts.ToDictionary(p => p.Id);
     private readonly Dictionary<Guid, Recorded> _past = loaded.Undone.ToDictionary(r => r.Entry.Id);
@@ -334,6 +348,7 @@ internal sealed class JobBatch(LoadedJob loaded, SignedIn me, DateTimeOffset now
                 Now = now,
                 Versions = loaded.Versions,
                 Shelf = _shelf,
+                Wanted = wanted,
                 Files = loaded.Files,
                 Others = loaded.Others,
                 Recorded = command.Undoes() is { } undone ? _past.GetValueOrDefault(undone) : null,

@@ -107,4 +107,62 @@ public class StockTests
             Assert.Equal((0, null), (List().Lines[0].ToOrder!.Value, List().Lines[0].Why));
         }
     }
+
+    [Fact]
+    public void Pieces_that_are_promised_to_an_earlier_plan_are_taken_only_with_a_reason()
+    {
+        _shop.ReadBefore();
+        var plate = _shop.Plates(3);
+        _shop.Do(_shop.PlanWith(plate));
+        _shop.Wanted[plate.Id] = 1;
+        Assert.IsType<Decision.Made>(_shop.Try(_shop.Begin()));
+        _shop.Wanted[plate.Id] = 2;
+        var asked = _shop.Refused(_shop.Begin(" "));
+        Assert.Equal(
+            (
+                RefusalKind.Gate,
+                "reason",
+                "A plan that is promised earlier wants 1 of plate of what this one takes. Begin all the same? Then write why."
+            ),
+            (asked.Kind, asked.Field, asked.Message)
+        );
+        _shop.Role = PersonRole.Apprentice;
+        Assert.NotEqual(RefusalKind.Gate, _shop.Refused(_shop.Begin("I like it")).Kind);
+        _shop.Role = PersonRole.Fitter;
+        _shop.Do(_shop.Begin("the other one comes next week"));
+        var deviation = Assert.Single(_shop.Document.Deviations);
+        Assert.Equal(
+            ("the other one comes next week", "Took them for this one."),
+            (deviation.Why, deviation.Did)
+        );
+        Assert.Equal(1, _shop.Shelf[plate.Id].Count);
+    }
+
+    [Fact]
+    public void One_reason_covers_only_what_was_asked_with_it()
+    {
+        // Nobody walked round it, and the plates are somebody else's.
+        var plate = _shop.Plates(2) with
+        {
+            DueOn = new DateOnly(2027, 4, 30),
+        };
+        _shop.Shelf[plate.Id] = plate;
+        _shop.Do(_shop.PlanWith(plate));
+        _shop.Wanted[plate.Id] = 9;
+        var asked = _shop.Refused(_shop.Begin()).Message;
+        Assert.StartsWith("There is no prediction", asked, StringComparison.Ordinal);
+        Assert.Contains("wants 2 of plate", asked, StringComparison.Ordinal);
+        _shop.Do(_shop.Begin("it must be gone by noon"));
+        Assert.Equal(2, _shop.Document.Deviations.Count);
+        // Too few are no question of whose they are.
+        var short_ = new Workshop();
+        var few = short_.Shelf[plate.Id] = plate with { Count = 1 };
+        short_.ReadBefore();
+        short_.Do(short_.PlanWith(few));
+        short_.Wanted[few.Id] = 1;
+        Assert.Equal(
+            "The plan needs 2 of plate, the shelf holds 1; more is to come on 2027-04-30.",
+            short_.Refused(short_.Begin()).Message
+        );
+    }
 }

@@ -27,6 +27,9 @@ internal sealed class Workshop
 
     public JobDocument Document { get; set; }
     public Dictionary<Guid, Part> Shelf { get; } = [];
+
+    /// <summary>Pieces that plans want which are served before this job.</summary>
+    public Dictionary<Guid, int> Wanted { get; } = [];
     public DateTimeOffset Now { get; set; } = Sample.At(10);
     public Guid Round { get; private set; }
 
@@ -50,6 +53,7 @@ internal sealed class Workshop
             Style = LengthStyle.Inches,
             Now = Now,
             Shelf = Shelf,
+            Wanted = Wanted,
             Versions = Versions,
             Recorded = undoes is { } id ? _past.GetValueOrDefault(id) : null,
         };

@@ -65,6 +65,30 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
     private static async Task<JsonNode> Bought(Caller caller, TestJob job, Guid plan) =>
         (await caller.Get($"{job.Path}/plans/{plan}/shopping"))["lines"]![0]!;
 
+    private static async Task<JsonNode> Begin(
+        Caller caller,
+        TestJob job,
+        Guid plan,
+        int expected = 200
+    )
+    {
+        var view = await caller.Get(job.Path);
+        return await caller.Do(
+            job.Path,
+            "beginFitting",
+            new
+            {
+                id = plan,
+                version = view["versions"]![$"{plan}"]!.GetValue<uint>(),
+                stageId = Guid.CreateVersion7(),
+                frozenId = Guid.CreateVersion7(),
+                deviationId = Guid.CreateVersion7(),
+                reason = (string?)null,
+            },
+            expected
+        );
+    }
+
     [Fact]
     public async Task Two_who_move_one_part_at_once_both_count()
     {
@@ -142,20 +166,9 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
             (1, "3 on the shelf, 2 wanted by plans promised earlier"),
             (late["toOrder"]!.GetValue<int>(), late["why"]!.GetValue<string>())
         );
-        var view = await caller.Get(first.Path);
-        await caller.Do(
-            first.Path,
-            "beginFitting",
-            new
-            {
-                id = firstPlan,
-                version = view["versions"]![$"{firstPlan}"]!.GetValue<uint>(),
-                stageId = Guid.CreateVersion7(),
-                frozenId = Guid.CreateVersion7(),
-                deviationId = Guid.CreateVersion7(),
-                reason = (string?)null,
-            }
-        );
+        var asked = await Begin(caller, second, secondPlan, expected: 409);
+        Assert.Equal("reason", asked["field"]!.GetValue<string>());
+        await Begin(caller, first, firstPlan);
         Assert.Equal(2, await Wanted(caller, part));
         late = await Bought(caller, second, secondPlan);
         Assert.Equal(
