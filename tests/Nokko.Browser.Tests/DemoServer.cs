@@ -1,4 +1,5 @@
 using Nokko.Driving;
+using Npgsql;
 using Xunit;
 
 [assembly: AssemblyFixture(typeof(Nokko.Browser.Tests.DemoServer))]
@@ -10,8 +11,19 @@ public sealed class DemoServer : IAsyncLifetime
 {
     public ServerProcess Server { get; private set; } = null!;
 
-    public async ValueTask InitializeAsync() =>
-        Server = await ServerProcess.Start($"demo_{Guid.NewGuid():N}");
+    public async ValueTask InitializeAsync()
+    {
+        var database = $"demo_{Guid.NewGuid():N}";
+        Server = await ServerProcess.Start(database);
+        // Many copies plan with one shelf at once: what lies there in numbers lies there for all of them.
+        await using var connection = new NpgsqlConnection(TestCluster.On(database));
+        await connection.OpenAsync();
+        await using var fill = new NpgsqlCommand(
+            "update parts set count = count + 500 where count > 2",
+            connection
+        );
+        await fill.ExecuteNonQueryAsync();
+    }
 
     public ValueTask DisposeAsync() => Server.DisposeAsync();
 }

@@ -48,8 +48,14 @@ public sealed class FitsTests(DemoServer demo)
         Axe.Check(b, "what to buy");
         b.Press("Back to the plan");
         b.Press("Agreed: begin the fitting");
+        b.Sees(
+            "A plan that is promised earlier wants 2 of Sedge drop bracket, 2 of Teasel strut plate"
+        );
+        b.Type("Why begin all the same", "The other one waits for its tyres");
+        b.Press("Begin with this reason");
         b.Until(d => d.Url.EndsWith("/fit", StringComparison.Ordinal), "the card");
         b.Open(b.Driver.Url.Replace("/fit", "/hand-over", StringComparison.Ordinal));
+        b.Sees("The other one waits for its tyres");
         b.Sees("Same strut, compared on the bench");
         Assert.Contains(
             "made for Tindra Lark, not for Ostrel Drover",

@@ -95,7 +95,11 @@ public sealed class OfflineTests : IAsyncLifetime
         b.Press(
             b.Until(
                 d =>
-                    d.FindElements(By.CssSelector("button[aria-label^='Put in']"))
+                    d.FindElements(
+                            By.CssSelector(
+                                "button[aria-label^='Put in']:not([aria-label^='Put in the kit'])"
+                            )
+                        )
                         .ElementAtOrDefault(which)
                         ?.GetAttribute("aria-label"),
                 "a part of the shelf"

@@ -197,13 +197,21 @@ public sealed record ReadInShelf(Guid CommandId, IReadOnlyList<Part> Parts, bool
     private static JsonNode? Node(Part part) =>
         JsonSerializer.SerializeToNode(part, JobJson.Options);
 
-    /// <summary>What a table cannot carry stays as it is: leaves, what is in a box, under which conditions it fits, and of every size that it does not change how it is known and what was typed.</summary>
+    /// <summary>What a table does not carry stays as it is: leaves, what is in a box, under which conditions it fits, and of every size that it does not change how it is known and what was typed.</summary>
     private static Part Kept(Part now, Part next) =>
         next with
         {
-            Leaves = next.Kind == now.Kind ? now.Leaves : [],
-            Contents = next.Kind == now.Kind ? now.Contents : null,
-            Fit = next.Fit is { } fit ? fit with { Rules = now.Fit?.Rules ?? [] } : now.Fit,
+            Leaves =
+                next.Leaves.Count > 0 ? next.Leaves
+                : next.Kind == now.Kind ? now.Leaves
+                : [],
+            Contents = next.Contents ?? (next.Kind == now.Kind ? now.Contents : null),
+            Fit = next.Fit is { } fit
+                ? fit with
+                {
+                    Rules = fit.Rules.Count > 0 ? fit.Rules : now.Fit?.Rules ?? [],
+                }
+                : now.Fit,
             Supplier = next.Supplier ?? now.Supplier,
             DueOn = next.DueOn ?? now.DueOn,
             Thickness = Kept(now.Thickness, next.Thickness),

@@ -151,7 +151,7 @@ internal static partial class ShelfFileReader
                 ? CsvCell.Read(cell)
                 : null;
         var known = Of<Known>(Cell("thickness_known") ?? "measured", "thickness_known");
-        return new SavePart(
+        var part = new SavePart(
             Guid.Empty,
             Guid.CreateVersion7(),
             null,
@@ -178,9 +178,41 @@ internal static partial class ShelfFileReader
             Cell("supplier"),
             Day(Cell("due_on"))
         ).Read();
+        return More(Cell("more")) is { } more
+            ? ReadInShelf.Checked(
+                part with
+                {
+                    Leaves = more.Leaves ?? [],
+                    Contents = more.Contents,
+                    Fit = more.Rules is { } rules
+                        ? (part.Fit ?? new PartFit()) with
+                        {
+                            Rules = rules,
+                        }
+                        : part.Fit,
+                }
+            )
+            : part;
     }
 
-    /// <summary>Platforms with their years, as <c>Drover [2010-2014]; Marsh</c>; <c>*</c> is any. Conditions are in the JSON only.</summary>
+    private static ShelfFiles.More? More(string? cell)
+    {
+        try
+        {
+            return cell is null
+                ? null
+                : JsonSerializer.Deserialize<ShelfFiles.More>(cell, JobJson.Options);
+        }
+        catch (Exception e) when (e is JsonException or ArgumentException)
+        {
+            throw Refuse.Value(
+                "more",
+                $"{(e as JsonException)?.Path ?? "A number in it"} is not what may stand there."
+            );
+        }
+    }
+
+    /// <summary>Platforms with their years, as <c>Drover [2010-2014]; Marsh</c>; <c>*</c> is any.</summary>
     private static PartFit? Fits(string? fits, string? not)
     {
         var (named, out_) = (Named(fits), Named(not));

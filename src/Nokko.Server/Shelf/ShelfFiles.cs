@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using CsvHelper;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -39,7 +40,21 @@ internal static class ShelfFiles
         "supplier",
         "due_on",
         "notes",
+        "more",
     ];
+
+    /// <summary>What has no column of its own, as JSON in one cell.</summary>
+    /// <param name="Leaves">Leaves of a leaf pack.</param>
+    /// <param name="Rules">Conditions under which it fits.</param>
+    /// <param name="Contents">What is in the box of a kit.</param>
+    internal sealed record More(
+        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+            IReadOnlyList<Leaf>? Leaves = null,
+        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+            IReadOnlyList<FitRule>? Rules = null,
+        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+            KitContents? Contents = null
+    );
 
     /// <summary>The shelf as one JSON object.</summary>
     internal sealed record ShelfFile(string Format, int Version, IReadOnlyList<Part> Parts)
@@ -132,7 +147,18 @@ internal static class ShelfFiles
             p.Supplier,
             p.DueOn?.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
             p.Notes,
+            MoreOf(p),
         ];
+
+    private static string? MoreOf(Part p)
+    {
+        var more = new More(
+            p.Leaves.Count > 0 ? p.Leaves : null,
+            p.Fit is { Rules.Count: > 0 } fit ? fit.Rules : null,
+            p.Contents
+        );
+        return more == new More() ? null : JsonSerializer.Serialize(more, JobJson.Options);
+    }
 
     private static string? Fits(PartFit? fit) =>
         fit is null ? null

@@ -216,4 +216,52 @@ public class KitsTests(Hosted server) : IClassFixture<Hosted>
             l => l!["problem"]?.GetValue<string>().Contains("do not come out even") == true
         );
     }
+
+    [Fact]
+    public async Task A_table_carries_what_has_no_column_of_its_own()
+    {
+        var caller = await server.SignIn();
+        await caller.Part(Guid.CreateVersion7(), Kit("Fern kit"));
+        var table = await caller.Http.GetStringAsync(
+            "/api/parts.csv",
+            TestContext.Current.CancellationToken
+        );
+        string Line(string text) =>
+            text.Split("\r\n").Single(l => l.Contains("Fern kit", StringComparison.Ordinal));
+        var header = table.Split("\r\n")[0];
+        async Task<JsonNode> Look(string line) =>
+            await caller.Post("/api/parts/look", new { text = $"{header}\r\n{line}\r\n" });
+        var same = await Look(Line(table));
+        Assert.Equal("same", same["lines"]![0]!["does"]?.GetValue<string>());
+        var other = await Look(
+            Line(table)
+                .Replace("Fern kit", "Fern kit 2", StringComparison.Ordinal)
+                .Replace("\"\"count\"\":6", "\"\"count\"\":8", StringComparison.Ordinal)
+        );
+        Assert.Equal("new", other["lines"]![0]!["does"]?.GetValue<string>());
+        await caller.Shop("readInShelf", new { parts = other["parts"]!, whole = other["whole"]! });
+        var read = (await caller.Get("/api/parts"))
+            .AsArray()
+            .Single(p => p!["part"]!["name"]!.GetValue<string>() == "Fern kit 2")!["part"]!;
+        var pieces = read["contents"]!["pieces"]!;
+        Assert.Equal(
+            (8, "print 4"),
+            (
+                pieces[1]!["count"]!.GetValue<int>(),
+                read["contents"]!["sheet"]!["source"]!.GetValue<string>()
+            )
+        );
+        // What stands there and cannot be is said of its line.
+        foreach (
+            var (was, wrong) in new[]
+            {
+                ("\"\"at\"\":[", "\"\"at\"\":[["),
+                ("\"\"LF\"\",\"\"RF\"\"", "\"\"LF\"\",\"\"RF\"\",\"\"LR\"\""),
+            }
+        )
+        {
+            var refused = await Look(Line(table).Replace(was, wrong, StringComparison.Ordinal));
+            Assert.NotNull(refused["lines"]![0]!["problem"]);
+        }
+    }
 }

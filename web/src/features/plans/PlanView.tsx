@@ -173,6 +173,12 @@ export default function PlanView() {
           when it is there.
         </Typography>
       )}
+      {at.kitWaits && at.away && (
+        <Typography role="status" sx={{ fontWeight: 600 }}>
+          ▲ The kit is kept here: its pieces are placed when the server is
+          there.
+        </Typography>
+      )}
       {/* What the last stacks do fades until the answer for these is here. */}
       <Box sx={{ opacity: at.waits ? 0.4 : 1 }} aria-busy={at.waits}>
         <PlanSays

@@ -63,6 +63,8 @@ export function usePlans() {
     stacks,
     /** Whether the plan that is looked at is not yet at the server as it is shown. */
     waits: of(letters, "savePlan").some((c) => c.id === draft?.id),
+    /** Whether a kit is on its way into the plan: its pieces are placed by the server. */
+    kitWaits: of(letters, "placeKit").length > 0,
     /** Whether the server cannot be asked now. */
     away: failing,
     problem,
