@@ -126,4 +126,20 @@ internal static partial class Hands
                 """,
                 element
             )!;
+
+    /// <summary>Puts in a part of the shelf, by its place in the list for the chosen axle.</summary>
+    public static void PutIn(this Driving.Browser browser, int which) =>
+        browser.Press(
+            browser.Until(
+                d =>
+                    d.FindElements(
+                            By.CssSelector(
+                                "button[aria-label^='Put in']:not([aria-label^='Put in the kit'])"
+                            )
+                        )
+                        .ElementAtOrDefault(which)
+                        ?.GetAttribute("aria-label"),
+                "a part of the shelf"
+            )!
+        );
 }

@@ -52,9 +52,9 @@ public sealed class OfflineTests : IAsyncLifetime
             b.Sees("Not saved yet: 5");
             // Parts are put in as they lie on the shelf; the second rests on the first.
             Go(b, "plan");
-            PutIn(b, 0);
+            b.PutIn(0);
             b.Sees("Kept here, not yet at the server: what this plan will do");
-            PutIn(b, 1);
+            b.PutIn(1);
             b.Sees("Not saved yet: 7");
             Assert.Equal(4, Pieces(b));
 
@@ -90,21 +90,6 @@ public sealed class OfflineTests : IAsyncLifetime
 
     private static void Go(Driving.Browser b, string phase) =>
         b.Until(d => d.FindElement(By.CssSelector($"nav a[href$='/{phase}']")), phase).Click();
-
-    private static void PutIn(Driving.Browser b, int which) =>
-        b.Press(
-            b.Until(
-                d =>
-                    d.FindElements(
-                            By.CssSelector(
-                                "button[aria-label^='Put in']:not([aria-label^='Put in the kit'])"
-                            )
-                        )
-                        .ElementAtOrDefault(which)
-                        ?.GetAttribute("aria-label"),
-                "a part of the shelf"
-            )!
-        );
 
     private static int Pieces(Driving.Browser b) =>
         b.Driver.FindElements(By.CssSelector("button[aria-label^='Take out']")).Count;

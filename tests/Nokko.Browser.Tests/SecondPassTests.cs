@@ -111,13 +111,13 @@ public sealed class SecondPassTests(DemoServer demo)
         var plan = first.Driver.Url.Replace("take-in", "plan", StringComparison.Ordinal);
         first.Open(plan);
         second.Open(plan);
-        PutIn(first, 0);
+        first.PutIn(0);
         first.AllSaved();
         second.Until(_ => Pieces(second) == 2, "the plan of the first");
         second.Offline(true);
-        PutIn(second, 1);
+        second.PutIn(1);
         second.Sees("Kept here, not yet at the server");
-        PutIn(first, 2);
+        first.PutIn(2);
         first.Until(_ => Pieces(first) == 4, "a second part of the first");
         first.AllSaved();
         second.Offline(false);
@@ -131,17 +131,6 @@ public sealed class SecondPassTests(DemoServer demo)
         second.AllSaved();
         first.Until(_ => Stacks(first) == Stacks(second), "what was insisted on, with the first");
     }
-
-    private static void PutIn(Driving.Browser browser, int which) =>
-        browser.Press(
-            browser.Until(
-                d =>
-                    d.FindElements(By.CssSelector("button[aria-label^='Put in']"))
-                        .ElementAtOrDefault(which)
-                        ?.GetAttribute("aria-label"),
-                "a part of the shelf"
-            )!
-        );
 
     private static int Pieces(Driving.Browser browser) =>
         browser.Driver.FindElements(By.CssSelector("button[aria-label^='Take out']")).Count;

@@ -128,7 +128,7 @@ public static class PartSizes
         return value >= size.Low && value <= size.High
             ? null
             : FormattableString.Invariant(
-                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##} {(size.Unit == Unit.One ? "" : size.Unit)}: check the unit."
+                $"That lies between {size.Low:#,0.##} and {size.High:#,0.##}{(size.Unit == Unit.One ? "" : $" {size.Unit}")}: check the unit."
             );
     }
 }

@@ -112,6 +112,75 @@ public class JobFilePartsTests
         );
     }
 
+    private static JsonObject Piece(JsonObject file, int count = 2, int? found = 1) =>
+        new()
+        {
+            ["name"] = "plate",
+            ["count"] = count,
+            ["found"] = found,
+            ["end"] = "open",
+            ["why"] = null,
+            ["stacks"] = new JsonArray(
+                new JsonObject
+                {
+                    ["corner"] = "LF",
+                    ["parts"] = new JsonArray(Part(file).DeepClone()),
+                }
+            ),
+        };
+
+    private static string? KitPath(Func<JsonObject, JsonObject> piece) =>
+        PathOf(f =>
+            f["kits"] = new JsonArray(
+                new JsonObject
+                {
+                    ["id"] = Sample.Id(9100).ToString(),
+                    ["planId"] = f["plans"]![0]!["id"]!.DeepClone(),
+                    ["partId"] = null,
+                    ["number"] = null,
+                    ["name"] = "Alder kit",
+                    ["claim"] = null,
+                    ["frontClaim"] = null,
+                    ["rearClaim"] = null,
+                    ["price"] = null,
+                    ["currency"] = null,
+                    ["hours"] = null,
+                    ["pieces"] = new JsonArray(piece(f)),
+                }
+            )
+        );
+
+    [Fact]
+    public void Pieces_of_a_kit_are_counted_and_stand_where_something_of_them_stands()
+    {
+        const string at = "$.kits[0].pieces[0]";
+        Assert.Null(KitPath(f => Piece(f, 1, 0)));
+        Assert.Null(KitPath(f => Piece(f, 1, null)));
+        Assert.Equal($"{at}.count", KitPath(f => Piece(f, 0)));
+        Assert.Equal($"{at}.count", KitPath(f => Piece(f, 1, -1)));
+        Assert.Equal(
+            $"{at}.stacks",
+            KitPath(f =>
+            {
+                var piece = Piece(f);
+                piece["stacks"]![0]!["parts"] = new JsonArray();
+                return piece;
+            })
+        );
+        Assert.Equal(
+            $"{at}.stacks[0].parts[0].dimensions.waist",
+            KitPath(f =>
+            {
+                var piece = Piece(f);
+                piece["stacks"]![0]!["parts"]![0]!["dimensions"] = new JsonObject
+                {
+                    ["waist"] = Quantity(1, "mm"),
+                };
+                return piece;
+            })
+        );
+    }
+
     [Fact]
     public void A_corner_and_a_piece_stand_in_a_plan_once()
     {

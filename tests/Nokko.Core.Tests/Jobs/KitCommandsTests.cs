@@ -200,6 +200,32 @@ public class KitCommandsTests
         Assert.NotNull(_shop.Document.BegunPlan());
     }
 
+    [Theory]
+    [InlineData(4, "2 piece 1, 2 piece 2, 2 piece 3, 2 piece 4 are")]
+    [InlineData(5, "5 pieces are")]
+    public void A_few_uncounted_pieces_are_named_many_are_told(int pieces, string says)
+    {
+        _shop.ReadBefore();
+        _shop.Do(Empty());
+        _shop.Do(
+            Place(
+                Box(
+                    1,
+                    "Alder kit",
+                    [
+                        .. Enumerable
+                            .Range(1, pieces)
+                            .Select(n => new BoxedPiece($"piece {n}", 2, [])),
+                    ]
+                )
+            )
+        );
+        Assert.Equal(
+            $"Alder kit: count what is in the box. {says} not counted.",
+            Kit.WhyNotBegun(Draft.Stacks)
+        );
+    }
+
     [Fact]
     public void What_is_left_out_needs_a_reason_stands_nowhere_and_comes_back()
     {

@@ -456,6 +456,11 @@ public class ShopCommandTests
         };
         var left = Row<Platform>(Made(Drop("v6"), two));
         Assert.Equal(["V8"], left.ValuesOf(VariantAspect.Engine));
+        // In one order, whichever was noted first.
+        Assert.Equal(
+            [VariantAspect.Engine, VariantAspect.Bed],
+            left.Variants!.Select(v => v.Aspect)
+        );
         Assert.Equal(["long"], left.ValuesOf(VariantAspect.Bed));
         Assert.Empty(Made(Drop("I4"), two));
         Assert.Empty(

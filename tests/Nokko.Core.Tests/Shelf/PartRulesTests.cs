@@ -249,6 +249,25 @@ public class PartRulesTests
         Assert.Equal((Sample.Id(2), Sample.Id(1)), (placed.Id, placed.PartId));
     }
 
+    [Theory]
+    [InlineData(PartKind.Upright, SuspensionKind.CoilOverArm, true)]
+    [InlineData(PartKind.Upright, SuspensionKind.Strut, true)]
+    [InlineData(PartKind.Upright, SuspensionKind.CoilFourLink, false)]
+    [InlineData(PartKind.Upright, SuspensionKind.LeafOverslung, false)]
+    [InlineData(PartKind.Kit, SuspensionKind.Strut, false)]
+    public void A_part_has_a_place_where_its_suspension_has_one(
+        PartKind kind,
+        SuspensionKind suspension,
+        bool fits
+    ) => Assert.Equal(fits, PartRule.Of(kind).FitsOn(suspension));
+
+    [Fact]
+    public void What_lies_beside_has_the_sizes_of_its_kind_and_no_other()
+    {
+        Assert.Contains(PartSizes.ExtendedLength, PartRule.Of(PartKind.Shock).Sizes);
+        Assert.Empty(PartRule.Of(PartKind.WheelSpacer).Sizes);
+    }
+
     [Fact]
     public void Sizes_are_taken_within_their_limits_and_refused_beyond_them_in_plain_words()
     {
@@ -262,6 +281,24 @@ public class PartRulesTests
                 StringComparison.Ordinal
             );
         }
+        Assert.Contains(
+            " mm: check",
+            PartSizes.WhyNot(PartSizes.Recess, -1),
+            StringComparison.Ordinal
+        );
+        Assert.EndsWith(
+            "100: check the unit.",
+            PartSizes
+                .WhyNot(PartSizes.Turns, 1e9)!
+                .Replace(
+                    PartSizes
+                        .Find(PartSizes.Turns)!
+                        .High.ToString("#,0.##", System.Globalization.CultureInfo.InvariantCulture),
+                    "100",
+                    StringComparison.Ordinal
+                ),
+            StringComparison.Ordinal
+        );
         foreach (var s in SuspensionSizes.All)
         {
             Assert.Null(SuspensionSizes.WhyNot(s.Name, s.Low));

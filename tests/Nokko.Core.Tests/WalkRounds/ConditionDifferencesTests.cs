@@ -99,6 +99,11 @@ public class ConditionDifferencesTests
         var open = Only(Plain with { Shut = false }, Plain);
         Assert.Equal(("shut", 2.0, true), (open.Key, open.UMm, open.Decides));
         Assert.Contains("stood open before", open.Says, StringComparison.Ordinal);
+        Assert.Contains(
+            "stood open after",
+            Only(Plain, Plain with { Shut = false }).Says,
+            StringComparison.Ordinal
+        );
         foreach (var mode in new[] { VehicleMode.RideHigh, VehicleMode.RideLow, VehicleMode.Aero })
         {
             var on = Only(Plain, Plain with { Modes = [mode] });

@@ -92,6 +92,47 @@ public class DatumTests
         );
         Assert.Equal(Datum.Rim, Datums.LooksLike(520 + Radii.RimRadiusMm, Datum.Hub, hubs, Radii));
         Assert.Null(Datums.LooksLike(560, Datum.Hub, hubs, Radii));
+        // Apart by less than it can be told, near enough by 70 mm, and against the mean of all, not the lowest.
+        var floor = 520 + Radii.LoadedRadiusMm;
+        Assert.Equal(Datum.Floor, Datums.LooksLike(floor - 69.9, Datum.Hub, [520], Radii));
+        Assert.Equal(Datum.Floor, Datums.LooksLike(floor + 69.9, Datum.Hub, [520], Radii));
+        Assert.Null(Datums.LooksLike(floor + 70.1, Datum.Hub, [520], Radii));
+        Assert.Null(Datums.LooksLike(floor + 60, Datum.Hub, [500, 520], Radii));
+        Assert.Equal(Datum.Floor, Datums.LooksLike(floor + 60, Datum.Hub, [520, 520], Radii));
+        // Floor and rim lie too near one another to be told apart.
+        var alike = Radii with
+        {
+            LoadedRadiusMm = Radii.RimRadiusMm + 140,
+        };
+        Assert.Null(Datums.LooksLike(700 + 140, Datum.Rim, [700], alike));
+        var apart = Radii with { LoadedRadiusMm = Radii.RimRadiusMm + 141 };
+        Assert.Equal(Datum.Floor, Datums.LooksLike(700 + 141, Datum.Rim, [700], apart));
+    }
+
+    [Fact]
+    public void A_wheel_with_another_tyre_than_the_vehicles_is_reckoned_with_its_own()
+    {
+        var vehicle = Sample.Pickup with { TyreSize = "265/70R17" };
+        var round = Sample.Round(40, Sample.AsFound.Id) with
+        {
+            Tyres = [new WheelTyre { Wheel = Corner.RF, Size = "285/75R17" }],
+        };
+        double Radius(Corner wheel) =>
+            WheelMeasures.Of(wheel, round, [], vehicle).LoadedRadius.Value!.Value;
+        Assert.Equal(
+            Datums
+                .Estimate(TyreSize.Parse("265/70R17")!, vehicle.WheelLoadN(Axle.Front))
+                .LoadedRadiusMm,
+            Radius(Corner.LF),
+            9
+        );
+        Assert.Equal(
+            Datums
+                .Estimate(TyreSize.Parse("285/75R17")!, vehicle.WheelLoadN(Axle.Front))
+                .LoadedRadiusMm,
+            Radius(Corner.RF),
+            9
+        );
     }
 
     [Fact]

@@ -47,6 +47,12 @@ public class MeasuresTests
     public void What_is_no_angle_is_refused(string text) =>
         Assert.IsType<TapeReading.Refused>(Read(text, Caster).Trouble);
 
+    [Theory]
+    [InlineData("90")]
+    [InlineData("-90")]
+    public void A_right_angle_is_the_last_that_can_be(string text) =>
+        Assert.IsType<TapeReading.Asked>(Read(text, Caster).Trouble);
+
     [Fact]
     public void An_unusual_value_is_asked_about_and_can_be_right()
     {
