@@ -19,6 +19,7 @@ public sealed class KitsTests(DemoServer demo)
         b.SignIn(_server.Address, "brenna");
         b.OpenCopy("FH 19", "plan");
         b.Sees("■ Missing: 1 flange nut M10.");
+        b.Press("1 more, 1 of them does not fit");
         b.Sees("■ does not fit: made for Tindra Lark");
         Axe.Check(b, "plan with a kit");
         b.Press("Put in the kit Rowan levelling kit");

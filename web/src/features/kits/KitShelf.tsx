@@ -30,9 +30,10 @@ export function KitShelf({
     return front?.state === "doesNot" || rear?.state === "fits" ? front : rear;
   };
   const out = (kit: Schemas["Part"]) => verdict(kit)?.state === "doesNot";
-  const ordered = kits.toSorted(
-    (a, b) => Number(out(a)) - Number(out(b)) || a.name.localeCompare(b.name),
-  );
+  const named = kits.toSorted((a, b) => a.name.localeCompare(b.name));
+  const seen = named.filter((kit) => !out(kit)).slice(0, atOnce);
+  const folded = named.filter((kit) => !seen.includes(kit));
+  const not = folded.filter(out).length;
   const line = (kit: Schemas["Part"]) => (
     <Box
       component="li"
@@ -83,18 +84,20 @@ export function KitShelf({
         <ProblemNote problem={problem} />
       )}
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-        {ordered.slice(0, atOnce).map(line)}
+        {seen.map(line)}
       </Box>
-      {ordered.length > atOnce && (
+      {folded.length > 0 && (
         <details>
           <Box
             component="summary"
             sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
           >
-            {(ordered.length - atOnce).toString()} more
+            {folded.length.toString()} more
+            {not > 0 &&
+              `, ${not.toString()} of them ${not === 1 ? "does" : "do"} not fit`}
           </Box>
           <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-            {ordered.slice(atOnce).map(line)}
+            {folded.map(line)}
           </Box>
         </details>
       )}
