@@ -89,6 +89,7 @@ public sealed record ShoppingList(
         [
             .. parts,
             .. Fasteners(d, plan),
+            .. Lockers(d, plan),
             .. prediction
                 .Companions.Where(c => !c.Placed)
                 .Select(c => new BuyLine(
@@ -275,6 +276,48 @@ public sealed record ShoppingList(
                     fastener.Count
                 );
             }
+        }
+    }
+
+    /// <summary>What keeps threads from turning: as it is noted of fasteners of the card's joints, and as this job's way has it.</summary>
+    private static IEnumerable<BuyLine> Lockers(JobDocument d, Plan plan)
+    {
+        var known = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
+        var lockers =
+            from joint in Progress.CardOf(d, plan).Joints
+            let its = known.GetValueOrDefault(joint.Place)
+            where its is not { None: true }
+            from fastener in its?.Fasteners ?? joint.Fasteners
+            let sort = fastener.Threadlocker?.Trim()
+            where sort is { Length: > 0 }
+            group (Sort: sort, fastener.Count) by sort.ToLowerInvariant();
+        foreach (var locker in lockers.Where(l => l.Key != "dry"))
+        {
+            yield return new BuyLine(
+                BuyKind.Fastener,
+                Consequence.Must,
+                "vehicle",
+                $"threadlocker: {locker.First().Sort}",
+                $"for {locker.Sum(f => f.Count)} fasteners",
+                null
+            );
+        }
+        var way = FittingSchools.Of(d.Schools).Threads switch
+        {
+            ThreadsWay.Locker => "threadlocker",
+            ThreadsWay.DryNewNuts => "new locking nuts",
+            _ => null,
+        };
+        if (way is not null)
+        {
+            yield return new BuyLine(
+                BuyKind.Fastener,
+                Consequence.Must,
+                "vehicle",
+                way,
+                "this job's way, for all that is opened",
+                null
+            );
         }
     }
 

@@ -209,6 +209,58 @@ public class ShoppingListTests
     }
 
     [Fact]
+    public void What_keeps_threads_from_turning_is_on_the_list_once_for_each_sort()
+    {
+        _shop.ReadBefore();
+        _shop.Do(_shop.PlanWith(Priced(2)));
+        _shop.Do(_shop.Begin());
+        var plan = _shop.Document.BegunPlan()!;
+        var opened = Progress.CardOf(_shop.Document, plan).Joints.Select(j => j.Place).ToArray();
+        string?[] lockers = ["Medium", "medium ", "dry", null, "strong", "lost"];
+        _shop.Document = _shop.Document with
+        {
+            Joints =
+            [
+                .. _shop.Document.Joints.Select(j =>
+                    Array.IndexOf(opened, j.Place) is var i and >= 0 && i < lockers.Length
+                        ? j with
+                        {
+                            // A joint that this vehicle does not have wants none.
+                            None = lockers[i] == "lost",
+                            Fasteners =
+                            [
+                                new Fastener
+                                {
+                                    Position = "bolt",
+                                    Count = 3,
+                                    Threadlocker = lockers[i],
+                                },
+                            ],
+                        }
+                        : j
+                ),
+            ],
+        };
+        (string, string?)[] Kept() =>
+            [
+                .. List(plan)
+                    .Lines.Where(l => l is { Kind: BuyKind.Fastener, Where: "vehicle" })
+                    .Select(l => (l.What, l.Why)),
+            ];
+        Assert.Equal(
+            [
+                ("threadlocker: Medium", "for 6 fasteners"),
+                ("threadlocker: strong", "for 3 fasteners"),
+            ],
+            Kept()
+        );
+        _shop.Do(new ChooseSchool(_shop.Key(), _shop.Key(), "threads", "dryNewNuts", "the shop's"));
+        Assert.Equal(("new locking nuts", "this job's way, for all that is opened"), Kept()[^1]);
+        _shop.Do(new ChooseSchool(_shop.Key(), _shop.Key(), "threads", "locker", "the sheet's"));
+        Assert.Equal("threadlocker", Kept()[^1].Item1);
+    }
+
+    [Fact]
     public void Bolts_of_body_mounts_grow_by_the_pucks_that_come_at_their_corner()
     {
         _shop.ReadBefore();

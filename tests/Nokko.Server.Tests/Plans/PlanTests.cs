@@ -26,9 +26,22 @@ public class PlanTests(Hosted server) : IClassFixture<Hosted>
             }),
         };
 
+    /// <summary>Plans of these tests stand side by side: there is enough for all of them.</summary>
     private async Task<(Caller, TestJob)> Measured()
     {
         var caller = await server.SignIn();
+        foreach (var number in new[] { "T-100", "T-150" })
+        {
+            await caller.Shop(
+                "moveStock",
+                new
+                {
+                    id = await PartId(caller, number),
+                    by = 4,
+                    why = "for the tests",
+                }
+            );
+        }
         var job = new TestJob(caller);
         await job.TakeIn();
         await job.BeginRound();

@@ -180,6 +180,49 @@ describe("a job while the network is gone", () => {
     expect(reasons(why("a"), why(null))).toEqual([]);
   });
 
+  it("holds what was counted in a box, until the server has it", () => {
+    const box = {
+      id: "k",
+      name: "Alder kit",
+      pieces: ["plate", "block", "nut"].map((name) => ({
+        name,
+        count: 2,
+        found: null,
+        end: "open",
+        why: null,
+        stacks: [],
+      })),
+    };
+    const withBox = {
+      ...view,
+      document: { ...view.document, kits: [box] },
+    } as unknown as typeof view;
+    const count = (pieces: object[]) =>
+      letter({ kind: "countKit", id: "k", version: 1, pieces });
+    const pieces = (...letters: Letter[]) =>
+      withWaiting(withBox, letters).document.kits[0]?.pieces.map((p) => [
+        p.found,
+        p.end,
+        p.why,
+      ]);
+    expect(
+      pieces(
+        count([{ name: "plate", found: 2, leftOut: false }]),
+        // The last count is the one that stands.
+        count([
+          { name: "plate", found: 1, leftOut: false, why: null },
+          { name: "block", found: null, leftOut: true, why: "rake" },
+          { name: "nut", found: 2, leftOut: false, why: "no", used: true },
+        ]),
+      ),
+    ).toEqual([
+      [1, "missing", null],
+      [null, "leftOut", "rake"],
+      [2, "used", null],
+    ]);
+    expect(pieces()).toEqual(box.pieces.map(() => [null, "open", null]));
+  });
+
   it("shows what was taken in as it was corrected here", () => {
     const d = withWaiting(view, [
       letter({

@@ -7,6 +7,7 @@ import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
+import { openOf } from "../kits/kit";
 import { Kits } from "../kits/Kits";
 import { AddToCard } from "./AddToCard";
 import { BoardDrawing } from "./BoardDrawing";
@@ -38,6 +39,13 @@ export default function FitView() {
   }
   const done = new Set(
     d.steps.filter((s) => s.planId === plan.id).map((s) => s.step),
+  );
+  // Of an earlier pass only what is still left over in a box.
+  const boxes = d.plans.filter(
+    (p) =>
+      p.id === plan.id ||
+      (p.begunAt !== null &&
+        d.kits.some((k) => k.planId === p.id && openOf(k, true).length > 0)),
   );
   const step =
     view.card.steps.find((s) => s.key === chosen) ??
@@ -104,7 +112,9 @@ export default function FitView() {
         <Loose />
         <FastenerLedger plan={plan.id} />
         <OffLedger plan={plan.id} />
-        <Kits plan={plan} />
+        {boxes.map((p) => (
+          <Kits key={p.id} plan={p} />
+        ))}
         <LayOut done={done} />
         <Deviations />
       </Box>
