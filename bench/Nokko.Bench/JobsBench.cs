@@ -116,6 +116,9 @@ internal static class JobsBench
         return new Dictionary<string, double>
         {
             ["opening a job"] = await Median(() => http.GetByteArrayAsync($"/api/jobs/{job}")),
+            ["what plans want of the shelf"] = await Median(() =>
+                http.GetByteArrayAsync("/api/parts/wanted")
+            ),
             ["previewing a plan"] = await Median(async () =>
             {
                 var answer = await http.PostAsJsonAsync(

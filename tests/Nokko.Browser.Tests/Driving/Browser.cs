@@ -331,8 +331,19 @@ public sealed class Browser : IDisposable
     {
         Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
         var box = (System.Collections.ObjectModel.ReadOnlyCollection<object>)
-            Driver.ExecuteScript(
-                "const b = arguments[0].getBoundingClientRect(); return [b.left + b.width / 2, b.top + b.height / 2]",
+            Driver.ExecuteAsyncScript(
+                // Where it stays for two frames: what is measured while lines appear above it is not where it is touched.
+                """
+                const [element, done] = arguments;
+                let last = '';
+                const look = () => {
+                  const b = element.getBoundingClientRect();
+                  const at = [b.left + b.width / 2, b.top + b.height / 2];
+                  if (last === at.join()) done(at);
+                  else { last = at.join(); requestAnimationFrame(() => requestAnimationFrame(look)); }
+                };
+                look();
+                """,
                 element
             )!;
         return (
