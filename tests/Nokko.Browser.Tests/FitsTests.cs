@@ -41,7 +41,7 @@ public sealed class FitsTests(DemoServer demo)
         b.Press("What to buy");
         // The job of which this one is a copy came first: its plan has the plates.
         b.Sees("2 on the shelf, ");
-        b.Sees(" wanted by plans promised earlier");
+        b.Sees(" wanted by jobs that are served first");
         b.Sees("Sedge differential drop DD-25, front · 58.00 EUR each");
         b.Sees("never used again");
         b.Sees("Parts of the plan 506.00 EUR");
@@ -49,7 +49,7 @@ public sealed class FitsTests(DemoServer demo)
         b.Press("Back to the plan");
         b.Press("Agreed: begin the fitting");
         b.Sees(
-            "A plan that is promised earlier wants 2 of Sedge drop bracket, 2 of Teasel strut plate"
+            "promised or taken in earlier, want 2 of Sedge drop bracket, 2 of Teasel strut plate"
         );
         b.Type("Why begin all the same", "The other one waits for its tyres");
         b.Press("Begin with this reason");

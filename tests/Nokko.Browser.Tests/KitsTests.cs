@@ -63,5 +63,14 @@ public sealed class KitsTests(DemoServer demo)
         b.Press("Keep this kit");
         b.Type("Find by name, number or what it is", "whin");
         b.Sees("claims 2 1/4 in in front · 2 strut plate");
+        b.Press("Stock of Whin kit");
+        b.Type("Came (+) or gone (−)", "2 1/2");
+        b.Press("Keep it");
+        b.Sees("How many came, or are gone?");
+        b.Type("Came (+) or gone (−)", "+2");
+        b.Type("Why: delivered, broken", "delivered");
+        Axe.Check(b, "stock of a part");
+        b.Press("Keep it");
+        b.Sees("stock: delivered, Brenna Tarn");
     }
 }

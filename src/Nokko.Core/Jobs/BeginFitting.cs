@@ -13,8 +13,8 @@ namespace Nokko.Core.Jobs;
 /// <param name="Version">Its version as seen.</param>
 /// <param name="StageId">Key of the new stage.</param>
 /// <param name="FrozenId">Key of the kept prediction.</param>
-/// <param name="DeviationId">Key of the deviation, where a gate is passed.</param>
-/// <param name="Reason">Why it is begun without a prediction.</param>
+/// <param name="DeviationId">Key of the deviation, where it is begun without a prediction.</param>
+/// <param name="Reason">Why it is begun all the same.</param>
 public sealed record BeginFitting(
     Guid CommandId,
     Guid Id,
@@ -111,7 +111,7 @@ public sealed record BeginFitting(
             why is null ? null : $"There is no prediction to prove against. {why}",
             owed.Length == 0
                 ? null
-                : $"A plan that is promised earlier wants {string.Join(", ", owed)} of what this one takes.",
+                : $"Jobs that are served first, promised or taken in earlier, want {string.Join(", ", owed)} of what this one takes.",
         ];
         var reason = TypedText.Blank(Reason);
         if (says.Any(s => s is not null) && reason is null)

@@ -192,7 +192,12 @@ public sealed record CountKit(
                         }
                     )
             );
-            work.Replace(plan, plan with { Stacks = stacks });
+            var stands = stacks.SelectMany(s => s.Parts).Select(p => p.Id);
+            // A count alone leaves the plan to whoever works on it meanwhile.
+            if (!stand.SetEquals(stands))
+            {
+                work.Replace(plan, plan with { Stacks = stacks });
+            }
         }
     }
 

@@ -84,12 +84,13 @@ public sealed record ShoppingList(
     )
     {
         var stock = new Stock(shelf, others ?? new Dictionary<Guid, int>(), plan.BegunAt is null);
+        var opened = OpenedBy(d, plan);
         BuyLine[] parts = [.. Boxes(d, plan, stock), .. Parts(d, plan, stock)];
         BuyLine[] lines =
         [
             .. parts,
-            .. Fasteners(d, plan),
-            .. Lockers(d, plan),
+            .. Fasteners(opened, plan),
+            .. Lockers(opened, FittingSchools.Of(d.Schools)),
             .. prediction
                 .Companions.Where(c => !c.Placed)
                 .Select(c => new BuyLine(
@@ -222,7 +223,7 @@ public sealed record ShoppingList(
                     part,
                     Math.Max(0, count - Math.Max(0, lies - others)),
                     others > 0 && lies > 0 && lies < count + others
-                        ? $"{lies} on the shelf, {others} wanted by plans promised earlier"
+                        ? $"{lies} on the shelf, {others} wanted by jobs that are served first"
                         : null
                 )
                 : (part, 0, null);
@@ -236,23 +237,32 @@ public sealed record ShoppingList(
             ? Corners.AxleOf(corners[0]).Said()
         : Corners.Said(corners[0]);
 
-    /// <summary>Fasteners that are never used again, of the joints that the card opens; and the bolts of body mounts that grow.</summary>
-    private static IEnumerable<BuyLine> Fasteners(JobDocument d, Plan plan)
+    /// <summary>A joint that the plan's card opens, with its fasteners as the shop found them, else as such a joint has them.</summary>
+    private sealed record Opened(CardJoint Joint, IReadOnlyList<Fastener> Fasteners);
+
+    private static Opened[] OpenedBy(JobDocument d, Plan plan)
     {
         var known = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
-        foreach (var joint in Progress.CardOf(d, plan).Joints)
+        return
+        [
+            .. from joint in Progress.CardOf(d, plan).Joints
+            let its = known.GetValueOrDefault(joint.Place)
+            where its is not { None: true }
+            select new Opened(joint, its?.Fasteners ?? joint.Fasteners),
+        ];
+    }
+
+    /// <summary>Fasteners that are never used again, of the joints that the card opens; and the bolts of body mounts that grow.</summary>
+    private static IEnumerable<BuyLine> Fasteners(IReadOnlyList<Opened> opened, Plan plan)
+    {
+        foreach (var (joint, fasteners) in opened)
         {
-            var its = known.GetValueOrDefault(joint.Place);
-            if (its is { None: true })
-            {
-                continue;
-            }
             // Where it is stands beside it.
             var place = joint.Place.StartsWith($"{joint.Where} ", StringComparison.Ordinal)
                 ? joint.Place[(joint.Where.Length + 1)..]
                 : joint.Place;
             var pucks = joint.Kind == JointKind.Cushion ? PuckMm(plan, joint.Where) : 0;
-            foreach (var fastener in its?.Fasteners ?? joint.Fasteners)
+            foreach (var fastener in fasteners)
             {
                 var length = LengthOf(fastener, pucks);
                 if (!fastener.NewPartOnly && length is null)
@@ -280,14 +290,11 @@ public sealed record ShoppingList(
     }
 
     /// <summary>What keeps threads from turning: as it is noted of fasteners of the card's joints, and as this job's way has it.</summary>
-    private static IEnumerable<BuyLine> Lockers(JobDocument d, Plan plan)
+    private static IEnumerable<BuyLine> Lockers(IReadOnlyList<Opened> opened, FittingSchools ways)
     {
-        var known = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
         var lockers =
-            from joint in Progress.CardOf(d, plan).Joints
-            let its = known.GetValueOrDefault(joint.Place)
-            where its is not { None: true }
-            from fastener in its?.Fasteners ?? joint.Fasteners
+            from joint in opened
+            from fastener in joint.Fasteners
             let sort = fastener.Threadlocker?.Trim()
             where sort is { Length: > 0 }
             group (Sort: sort, fastener.Count) by sort.ToLowerInvariant();
@@ -302,7 +309,7 @@ public sealed record ShoppingList(
                 null
             );
         }
-        var way = FittingSchools.Of(d.Schools).Threads switch
+        var way = ways.Threads switch
         {
             ThreadsWay.Locker => "threadlocker",
             ThreadsWay.DryNewNuts => "new locking nuts",

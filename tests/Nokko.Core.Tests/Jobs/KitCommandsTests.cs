@@ -463,6 +463,17 @@ public class KitCommandsTests
     }
 
     [Fact]
+    public void A_count_alone_leaves_the_plan_to_whoever_works_on_it()
+    {
+        Placed();
+        Assert.DoesNotContain(_shop.Do(AllThere()).Changes, c => c.Row is Plan);
+        var out_ = _shop.Do(
+            Count(new KitPieceInput("block", 2, LeftOut: true, Why: "owner wants rake"))
+        );
+        Assert.Contains(out_.Changes, c => c.Row is Plan);
+    }
+
+    [Fact]
     public void Somebody_elses_count_is_not_overwritten()
     {
         Placed();

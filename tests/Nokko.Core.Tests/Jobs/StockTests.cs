@@ -74,9 +74,9 @@ public class StockTests
     [Theory]
     [InlineData(4, 0, 0, null)]
     [InlineData(4, 2, 0, null)]
-    [InlineData(4, 3, 1, "4 on the shelf, 3 wanted by plans promised earlier")]
-    [InlineData(2, 2, 2, "2 on the shelf, 2 wanted by plans promised earlier")]
-    [InlineData(2, 9, 2, "2 on the shelf, 9 wanted by plans promised earlier")]
+    [InlineData(4, 3, 1, "4 on the shelf, 3 wanted by jobs that are served first")]
+    [InlineData(2, 2, 2, "2 on the shelf, 2 wanted by jobs that are served first")]
+    [InlineData(2, 9, 2, "2 on the shelf, 9 wanted by jobs that are served first")]
     // Where nothing lies there it is not others who stand in the way.
     [InlineData(0, 2, 2, null)]
     public void What_is_wanted_by_those_before_it_is_not_here(
@@ -122,7 +122,7 @@ public class StockTests
             (
                 RefusalKind.Gate,
                 "reason",
-                "A plan that is promised earlier wants 1 of plate of what this one takes. Begin all the same? Then write why."
+                "Jobs that are served first, promised or taken in earlier, want 1 of plate of what this one takes. Begin all the same? Then write why."
             ),
             (asked.Kind, asked.Field, asked.Message)
         );
@@ -151,7 +151,7 @@ public class StockTests
         _shop.Wanted[plate.Id] = 9;
         var asked = _shop.Refused(_shop.Begin()).Message;
         Assert.StartsWith("There is no prediction", asked, StringComparison.Ordinal);
-        Assert.Contains("wants 2 of plate", asked, StringComparison.Ordinal);
+        Assert.Contains("want 2 of plate", asked, StringComparison.Ordinal);
         _shop.Do(_shop.Begin("it must be gone by noon"));
         Assert.Equal(2, _shop.Document.Deviations.Count);
         // Too few are no question of whose they are.

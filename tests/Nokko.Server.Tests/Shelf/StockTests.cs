@@ -163,7 +163,7 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
         Assert.Equal(0, (await Bought(caller, first, firstPlan))["toOrder"]!.GetValue<int>());
         var late = await Bought(caller, second, secondPlan);
         Assert.Equal(
-            (1, "3 on the shelf, 2 wanted by plans promised earlier"),
+            (1, "3 on the shelf, 2 wanted by jobs that are served first"),
             (late["toOrder"]!.GetValue<int>(), late["why"]!.GetValue<string>())
         );
         var asked = await Begin(caller, second, secondPlan, expected: 409);

@@ -130,6 +130,41 @@ describe("the outbox", () => {
     expect((await kept.load()).letters).toEqual([]);
   });
 
+  it("lets a kit rest on the plan that it goes into, and no stacks on a kit that they do not know", async () => {
+    const drop: NewCommand = { kind: "dropPlan", id: "plan", version: 7 };
+    const kit: NewCommand = {
+      kind: "placeKit",
+      id: "kit",
+      planId: "plan",
+      version: 7,
+      partId: "box",
+    };
+    const sentAfter = async (early: NewCommand, late: NewCommand) => {
+      const versions: unknown[] = [];
+      const asked = gate();
+      const answer = gate();
+      const outbox = box(storage(), async (_, init) => {
+        const commands = sentIn(init);
+        versions.push(
+          ...commands.map((c) => ("version" in c ? c.version : "-")),
+        );
+        asked.open();
+        await answer.promise;
+        return reply(200, { ...answered(commands), versions: { plan: 8 } });
+      });
+      const post = (command: NewCommand) =>
+        outbox.post({ job: "j", command, says: "a change" });
+      const first = post(early);
+      await asked.promise;
+      const second = post(late);
+      answer.open();
+      await Promise.all([first, second]);
+      return versions;
+    };
+    expect(await sentAfter(drop, kit)).toEqual([7, 8]);
+    expect(await sentAfter(kit, drop)).toEqual([7, 7]);
+  });
+
   it("keeps a letter until the server is back, with the same key, and tells the person to go on", async () => {
     const keys: string[] = [];
     let tries = 0;

@@ -1,6 +1,6 @@
 import { v7 } from "uuid";
 import type { Schemas } from "./client";
-import type { JobCommand, NewCommand } from "./command";
+import type { CommandOf, JobCommand, NewCommand } from "./command";
 import { Problem } from "./problem";
 
 export type JobAnswer = Schemas["JobAnswer"];
@@ -46,8 +46,21 @@ interface State {
 
 type Fetch = (input: string, init: RequestInit) => Promise<Response>;
 
+/** The commands of one kind among letters, in order. */
+export function lettersOf<K extends JobCommand["kind"]>(
+  letters: readonly Letter[],
+  kind: K,
+): CommandOf<K>[] {
+  return letters
+    .map((l) => l.command)
+    .filter((c): c is CommandOf<K> => c.kind === kind);
+}
+
 /** The row that a letter edits as it was seen; null when it edits none by a key of its own. */
 export function rowOf({ command }: Letter): string | null {
+  if (command.kind === "placeKit") {
+    return command.planId;
+  }
   return "version" in command && "id" in command ? command.id : null;
 }
 
@@ -58,7 +71,12 @@ function grown(
   answer: JobAnswer,
 ): readonly Letter[] {
   const own = batch
-    .filter((_, i) => answer.outcomes[i]?.status !== "refused")
+    .filter(
+      (l, i) =>
+        answer.outcomes[i]?.status !== "refused" &&
+        // Of the pieces that a kit brought, stacks that were put together before know nothing.
+        l.command.kind !== "placeKit",
+    )
     .map(rowOf);
   return letters.map((letter) => {
     const row = rowOf(letter);

@@ -1,7 +1,8 @@
 import type { JobView, Schemas } from "./client";
-import type { CommandOf, JobCommand } from "./command";
+import type { CommandOf } from "./command";
 import { begunPlan } from "./document";
-import type { Letter } from "./outbox";
+import { lettersOf, type Letter } from "./outbox";
+import { kitsWith, plansWith } from "./waitingPlans";
 
 type Part = Schemas["Part"];
 
@@ -16,10 +17,12 @@ export function withWaiting(
   const known = new Set(
     [...d.walkRounds, ...d.steps].map((row: { id: string }) => row.id),
   );
-  const begun = of(mine, "beginWalkRound").filter((c) => !known.has(c.id));
+  const begun = lettersOf(mine, "beginWalkRound").filter(
+    (c) => !known.has(c.id),
+  );
   const plan = begunPlan(d);
   const done = plan
-    ? of(mine, "doStep").filter(
+    ? lettersOf(mine, "doStep").filter(
         (c) => !d.steps.some((s) => s.planId === plan.id && s.step === c.step),
       )
     : [];
@@ -28,11 +31,11 @@ export function withWaiting(
     mine,
     shelf.map((s) => s.part),
   );
-  const said = of(mine, "correctTakenIn").at(-1);
+  const said = lettersOf(mine, "correctTakenIn").at(-1);
   const off = plan ? offLinesWith(d, plan.id, mine) : d.offLines;
   const cuts = plan ? cutsWith(d, plan.id, mine) : d.cuts;
   const kits = kitsWith(d, mine);
-  const looked = new Set(of(mine, "lookOver").map((c) => c.jointId));
+  const looked = new Set(lettersOf(mine, "lookOver").map((c) => c.jointId));
   return begun.length + done.length + looked.size === 0 &&
     plans === d.plans &&
     off === d.offLines &&
@@ -115,10 +118,10 @@ function offLinesWith(
   plan: string,
   letters: readonly Letter[],
 ): Schemas["OffLine"][] {
-  const added = of(letters, "addOffLine").filter(
+  const added = lettersOf(letters, "addOffLine").filter(
     (c) => !d.offLines.some((o) => o.id === c.id),
   );
-  const closed = of(letters, "closeOffLine").filter((c) =>
+  const closed = lettersOf(letters, "closeOffLine").filter((c) =>
     d.offLines.some((o) => o.id === c.id && o.fate === null),
   );
   if (added.length + closed.length === 0) {
@@ -151,10 +154,10 @@ function cutsWith(
   plan: string,
   letters: readonly Letter[],
 ): Schemas["Cut"][] {
-  const noted = of(letters, "noteCut").filter(
+  const noted = lettersOf(letters, "noteCut").filter(
     (c) => !d.cuts.some((k) => k.id === c.id),
   );
-  const struck = new Set(of(letters, "dropCut").map((c) => c.id));
+  const struck = new Set(lettersOf(letters, "dropCut").map((c) => c.id));
   if (noted.length + struck.size === 0) {
     return d.cuts;
   }
@@ -186,162 +189,6 @@ function cutsWith(
 /** As it was typed; what it comes to is read where it is stored. */
 function unread(q: Schemas["QuantityInput"]): Schemas["Quantity"] {
   return { ...q, value: NaN, u: null };
-}
-
-/** The plans with what waits of them; the same list when nothing does. */
-function plansWith(
-  d: Schemas["JobDocument"],
-  letters: readonly Letter[],
-  parts: readonly Part[],
-): Schemas["Plan"][] {
-  return letters
-    .map((l) => l.command)
-    .reduce((plans, c) => {
-      switch (c.kind) {
-        case "savePlan": {
-          const was = plans.find((p) => p.id === c.id);
-          const plan = {
-            ...(was ?? {
-              id: c.id,
-              fromStageId: c.fromStageId,
-              toStageId: null,
-              chosen: false,
-              anyway: null,
-              begunAt: null,
-            }),
-            name: c.name,
-            stacks: stacksOf(c.stacks, d, plans, parts),
-          };
-          return was
-            ? plans.map((p) => (p === was ? plan : p))
-            : [...plans, plan];
-        }
-        case "choosePlan":
-          return plans.map((p) =>
-            p.toStageId === null ? { ...p, chosen: p.id === c.id } : p,
-          );
-        case "fitAnyway":
-          return plans.map((p) =>
-            p.id === c.id ? { ...p, anyway: anywayWith(p, c) } : p,
-          );
-        case "dropPlan":
-          return plans.filter((p) => p.id !== c.id);
-        default:
-          return plans;
-      }
-    }, d.plans);
-}
-
-/** The kits as they were counted here; the same list when nothing waits. */
-function kitsWith(
-  d: Schemas["JobDocument"],
-  letters: readonly Letter[],
-): Schemas["Kit"][] {
-  const counts = of(letters, "countKit");
-  return counts.length === 0
-    ? d.kits
-    : d.kits.map((kit) => {
-        const said = counts.filter((c) => c.id === kit.id).at(-1)?.pieces;
-        return said
-          ? {
-              ...kit,
-              pieces: kit.pieces.map((p) => {
-                const its = said.find((s) => s.name === p.name);
-                return its ? countedPiece(p, its) : p;
-              }),
-            }
-          : kit;
-      });
-}
-
-const countedPiece = (
-  p: Schemas["KitPiece"],
-  said: Schemas["KitPieceInput"],
-): Schemas["KitPiece"] => ({
-  ...p,
-  found: said.found,
-  why: said.leftOut ? (said.why ?? null) : null,
-  end: said.leftOut
-    ? "leftOut"
-    : said.used
-      ? "used"
-      : (said.found ?? p.count) < p.count
-        ? "missing"
-        : "open",
-});
-
-/** The reasons of a plan with one that is written, or taken back. */
-const anywayWith = (
-  { anyway }: Schemas["Plan"],
-  { part, says, reason }: CommandOf<"fitAnyway">,
-): Schemas["FittedAnyway"][] => [
-  ...(anyway ?? []).filter((a) => a.part !== part || a.says !== says),
-  ...(reason === null ? [] : [{ part, says, reason, personId: "" }]),
-];
-
-/** Placings as pieces: what stands somewhere already, a part of the shelf, or a collar that is turned up. */
-export function stacksOf(
-  placings: Schemas["CornerPlacingsInput"][],
-  d: Schemas["JobDocument"],
-  plans: readonly Schemas["Plan"][],
-  parts: readonly Part[],
-): Schemas["CornerStack"][] {
-  const standing = [...d.stages, ...plans].flatMap((of) =>
-    of.stacks.flatMap((s) => s.parts),
-  );
-  return placings.map(({ corner, parts: pieces }) => ({
-    corner,
-    parts: pieces.flatMap((p): Schemas["PlacedPart"][] => {
-      const there = standing.find((s) => s.id === p.id);
-      const part = parts.find((s) => s.id === p.partId);
-      return there
-        ? [there]
-        : part
-          ? [{ ...part, id: p.id, partId: part.id, kitId: null }]
-          : p.raise
-            ? [setting(p.id, "raisedCollar", "Collar turned up")]
-            : p.turns
-              ? [setting(p.id, "torsionAdjuster", "Adjuster turned")]
-              : p.earlier
-                ? [setting(p.id, "steeringStops", "Steering stops set")]
-                : [];
-    }),
-  }));
-}
-
-/** Something that is turned: by how much is told when it is stored. */
-const setting = (
-  id: string,
-  kind: Schemas["PartKind"],
-  name: string,
-): Schemas["PlacedPart"] => ({
-  id,
-  partId: null,
-  kitId: null,
-  number: null,
-  name,
-  kind,
-  thickness: null,
-  claim: null,
-  extension: null,
-  dimensions: {},
-  leaves: [],
-  price: null,
-  currency: null,
-  hours: null,
-  limits: null,
-  madeFor: null,
-  fit: null,
-});
-
-/** The commands of one kind among letters, in order. */
-export function of<K extends JobCommand["kind"]>(
-  letters: readonly Letter[],
-  kind: K,
-): CommandOf<K>[] {
-  return letters
-    .map((l) => l.command)
-    .filter((c): c is CommandOf<K> => c.kind === kind);
 }
 
 function roundOf(

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { outbox, useJob, useOutbox } from "../../api/job";
 import { rowOf, type Letter, type Refused } from "../../api/outbox";
-import { stacksOf } from "../../api/waiting";
+import { stacksOf } from "../../api/waitingPlans";
 import { Both } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { wordsOf } from "../../shared/ProblemNote";

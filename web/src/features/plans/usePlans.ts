@@ -4,7 +4,8 @@ import { v7 } from "uuid";
 import type { JobView, Schemas } from "../../api/client";
 import { currentStage, draftPlan, draftPlans } from "../../api/document";
 import { useJob, useOutbox, useSend } from "../../api/job";
-import { of, stacksOf } from "../../api/waiting";
+import { lettersOf } from "../../api/outbox";
+import { stacksOf } from "../../api/waitingPlans";
 import { useUnit } from "../../shared/Length";
 import { asError } from "../../shared/ProblemNote";
 import { useParts } from "../../shared/useParts";
@@ -62,9 +63,9 @@ export function usePlans() {
     draft,
     stacks,
     /** Whether the plan that is looked at is not yet at the server as it is shown. */
-    waits: of(letters, "savePlan").some((c) => c.id === draft?.id),
+    waits: lettersOf(letters, "savePlan").some((c) => c.id === draft?.id),
     /** Whether a kit is on its way into the plan: its pieces are placed by the server. */
-    kitWaits: of(letters, "placeKit").length > 0,
+    kitWaits: lettersOf(letters, "placeKit").length > 0,
     /** Whether the server cannot be asked now. */
     away: failing,
     problem,

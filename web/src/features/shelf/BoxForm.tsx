@@ -11,6 +11,7 @@ import { cornerWords } from "../../shared/quantity";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { useParts } from "../../shared/useParts";
 import { blankPiece, withFigures, type BoxText, type PieceText } from "./box";
+import { KnownSelect } from "./KnownSelect";
 import { kindsOffered } from "./kinds";
 
 const places = ["LF RF", "LR RR", "LF RF LR RR", "LF", "RF", "LR", "RR"];
@@ -221,22 +222,14 @@ function Piece({
       )}
       {kind?.rule.amount && text("thickness", kind.rule.amount)}
       {kind?.rule.amount && (
-        <TextField
-          select
+        <KnownSelect
           label="That is"
-          size="small"
-          value={piece.thicknessKnown}
-          onChange={(e) => {
-            onChange({
-              ...piece,
-              thicknessKnown: e.target.value as Schemas["Known"],
-            });
+          small
+          known={piece.thicknessKnown}
+          onChange={(thicknessKnown) => {
+            onChange({ ...piece, thicknessKnown });
           }}
-        >
-          <MenuItem value="measured">measured</MenuItem>
-          <MenuItem value="box">read off a box</MenuItem>
-          <MenuItem value="told">told</MenuItem>
-        </TextField>
+        />
       )}
       {piece.kind === "strutTopSpacer" && text("extension", "Its studs give")}
       {kind?.sizes.map((s) => (

@@ -16,6 +16,7 @@ import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { partWords } from "../../api/words";
 import { BoxForm } from "./BoxForm";
 import { FitForm } from "./FitForm";
+import { KnownSelect } from "./KnownSelect";
 import { kindsOffered } from "./kinds";
 import {
   blankLeaf,
@@ -124,21 +125,13 @@ export function PartForm({
       )}
       {kind?.rule.amount && field("thickness", kind.rule.amount)}
       {kind?.rule.amount && (
-        <TextField
-          select
+        <KnownSelect
           label={`${kind.rule.amount === "Thickness" ? "Thickness" : "That"} is`}
-          value={draft.thicknessKnown}
-          onChange={(e) => {
-            onChange({
-              ...draft,
-              thicknessKnown: e.target.value as Schemas["Known"],
-            });
+          known={draft.thicknessKnown}
+          onChange={(thicknessKnown) => {
+            onChange({ ...draft, thicknessKnown });
           }}
-        >
-          <MenuItem value="measured">measured</MenuItem>
-          <MenuItem value="box">read off a box</MenuItem>
-          <MenuItem value="told">told</MenuItem>
-        </TextField>
+        />
       )}
       {field("claim", draft.box ? "Claimed, as a whole" : "Claimed lift")}
       {draft.box && (

@@ -63,7 +63,7 @@ export function Stock({ part }: { part: Schemas["Part"] }) {
               setWhy("");
               await client.invalidateQueries({ queryKey: ["parts"] });
             } catch (refused) {
-              key.current = v7();
+              // Perhaps it is stored: the same is sent again with the same key.
               setProblem(asError(refused));
             }
           });
@@ -75,6 +75,7 @@ export function Stock({ part }: { part: Schemas["Part"] }) {
           size="small"
           value={by}
           onChange={(e) => {
+            key.current = v7();
             setBy(e.target.value);
           }}
           sx={{ width: 220 }}
@@ -85,6 +86,7 @@ export function Stock({ part }: { part: Schemas["Part"] }) {
           size="small"
           value={why}
           onChange={(e) => {
+            key.current = v7();
             setWhy(e.target.value);
           }}
           sx={{ flex: "1 1 200px" }}
