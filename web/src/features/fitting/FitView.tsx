@@ -110,11 +110,12 @@ export default function FitView() {
       <Box>
         <BoardDrawing />
         <Loose />
-        <FastenerLedger plan={plan.id} />
-        <OffLedger plan={plan.id} />
+        {/* Above the ledgers: what a box warns of is read before the work. */}
         {boxes.map((p) => (
           <Kits key={p.id} plan={p} />
         ))}
+        <FastenerLedger plan={plan.id} />
+        <OffLedger plan={plan.id} />
         <LayOut done={done} />
         <Deviations />
       </Box>

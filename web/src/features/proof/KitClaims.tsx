@@ -1,4 +1,3 @@
-import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
 import { Length, ResultLength } from "../../shared/Length";
 
@@ -8,13 +7,13 @@ const where = (axle: Schemas["Axle"] | null) =>
 /** What the boxes claim, beside what came. */
 export function KitClaims({ kits }: { kits: Schemas["KitClaim"][] }) {
   return kits.map((k) => (
-    <Typography key={`${k.kit} ${k.axle ?? ""}`}>
+    <div key={`${k.kit} ${k.axle ?? ""}`}>
       {k.kit} claims <Length mm={k.claimMm} /> {where(k.axle)}:{" "}
       <b>
         <ResultLength result={k.came} signed />
       </b>{" "}
       came{k.kept === false ? ", less than claimed" : ""}
       {k.but.length > 0 && ` (${k.but.join(", ")})`}.
-    </Typography>
+    </div>
   ));
 }
