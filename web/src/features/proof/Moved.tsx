@@ -12,6 +12,9 @@ const words: Partial<Record<Schemas["MechanismKind"], string>> = {
   swayBar: "anti-roll bar’s arm, down",
   arms: "camber",
   hoses: "slack at full droop",
+  contacts: "room at the fender, at full lock",
+  steering: "drag link’s slope",
+  cvShaft: "half-shafts’ slope",
   cornerScales: "of 100, on right front and left rear",
   headlights: "mark on the wall, up",
 };
