@@ -3948,10 +3948,10 @@ export interface components {
             frozenId: string;
             /**
              * Format: uuid
-             * @description Key of the deviation, where a gate is passed.
+             * @description Key of the deviation, where it is begun without a prediction.
              */
             deviationId: string;
-            /** @description Why it is begun without a prediction. */
+            /** @description Why it is begun all the same. */
             reason: null | string;
             /**
              * Format: uuid
