@@ -167,7 +167,7 @@ public sealed class Browser : IDisposable
             _ =>
             {
                 var button = Button(words);
-                Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", button);
+                Middle(button);
                 button.Click();
                 return true;
             },
@@ -327,14 +327,14 @@ public sealed class Browser : IDisposable
         Touch("touchEnd", null);
     }
 
+    /// <summary>Brings it into view and waits until it stands still: what moves while lines appear above it is pressed beside it.</summary>
     private (double X, double Y) Middle(IWebElement element)
     {
-        Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", element);
         var box = (System.Collections.ObjectModel.ReadOnlyCollection<object>)
             Driver.ExecuteAsyncScript(
-                // Where it stays for two frames: what is measured while lines appear above it is not where it is touched.
                 """
                 const [element, done] = arguments;
+                element.scrollIntoView({ block: 'center' });
                 let last = '';
                 const look = () => {
                   const b = element.getBoundingClientRect();
