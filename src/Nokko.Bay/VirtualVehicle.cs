@@ -239,6 +239,7 @@ public sealed class VirtualVehicle
                 Name = to.Name,
                 FromStageId = from.Id,
                 Stacks = to.Stacks,
+                Conversions = _job.Plans.FirstOrDefault(p => p.ToStageId == to.Id)?.Conversions,
             };
             var stance = _job
                 .WalkRounds.Select(w =>

@@ -158,6 +158,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<VariantList>>();
         Json<IReadOnlyList<MatePlace>>();
         Json<IReadOnlyList<FittedAnyway>>();
+        Json<IReadOnlyList<AxleConversion>>();
 
         void Json<T>() =>
             configurationBuilder

@@ -1,3 +1,5 @@
+using Nokko.Core.Vehicles;
+
 namespace Nokko.Core.Fitting;
 
 /// <summary>What holds one heavy member at a moment of the work.</summary>
@@ -22,9 +24,10 @@ internal sealed class Board(VehicleGraph graph)
 {
     private static readonly Holds[] Each = [Holds.Left, Holds.Right, Holds.X, Holds.Y, Holds.Turn];
 
-    private readonly HashSet<string> _open = [];
+    private readonly HashSet<string> _open = [.. graph.Changes.Coming];
     private readonly List<Support> _supports = [];
-    private readonly HashSet<Member> _left = [];
+    private readonly HashSet<Member> _left = [.. graph.Changes.NotYet];
+    private readonly HashSet<string> _renewed = [];
 
     /// <summary>Joints that are open.</summary>
     public IReadOnlySet<string> Open => _open;
@@ -41,6 +44,9 @@ internal sealed class Board(VehicleGraph graph)
         if (step.Joints.Count > 0)
         {
             _open.ExceptWith(step.Joints);
+            _renewed.UnionWith(
+                step.Joints.Where(p => graph.Find(p) is { OfSuspension: true }).Select(AxleOf)
+            );
             // What comes home is held by its own joints again.
             _left.RemoveWhere(m => graph.Heavy.Contains(m) && Lacks(m) == Holds.Nothing);
         }
@@ -106,11 +112,25 @@ internal sealed class Board(VehicleGraph graph)
                     !_left.Contains(m)
                     && (
                         _supports.Any(s => s.Under == m)
-                        || graph.Holding(m).Any(x => _open.Contains(x.Joint.Place))
+                        || graph
+                            .Holding(m)
+                            .Any(x => _open.Contains(x.Joint.Place) && !IsAway(x.Joint))
                     )
                 )
                 .Select(Line),
         ];
+
+    /// <summary>Whether an open joint is none that somebody undid: it has not come yet, or it left with the old suspension and the new one is on.</summary>
+    private bool IsAway(GraphJoint joint) =>
+        graph.Changes.Coming.Contains(joint.Place)
+        || (
+            graph.Changes.Going.Contains(joint.Place) && _renewed.Contains(AxleOf(joint.Place))
+        );
+
+    private string AxleOf(string place) =>
+        graph.Find(place) is { Where: var where } && Corners.Named(where) is { } c
+            ? Corners.AxleOf(c).Said()
+            : graph.Find(place)!.Where;
 
     private bool Has(Member member, Holds one, HashSet<Member> seen)
     {

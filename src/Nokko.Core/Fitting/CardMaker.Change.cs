@@ -41,6 +41,11 @@ internal sealed partial class CardMaker
             PlacedPart[] gone = [.. mine.SelectMany(o => PartsOf(o, at, come: false)).Distinct()];
             PlacedPart[] come = [.. mine.SelectMany(o => PartsOf(o, at, come: true)).Distinct()];
             var way = come.Select(p => PartRule.Of(p.Kind).Orientation).OfType<string>().Distinct();
+            var converted =
+                mine.Any(o => o.Kind == OperationKind.Conversion)
+                && conversions.First(c => c.Axle.Said() == at) is var conversion
+                    ? $"suspension, {vehicle.SuspensionOf(conversion.Axle).Kind.Said()} out, {conversion.To.Kind.Said()} in"
+                    : null;
             var tyre = mine.All(o => o.Kind == OperationKind.Wheel);
             Do(
                 Step(
@@ -52,13 +57,27 @@ internal sealed partial class CardMaker
                     },
                     tyre ? "tyre"
                         : mine.All(o => o.Kind == OperationKind.BodyMounts) ? "change-mounts"
+                        : converted is not null ? "change-suspension"
                         : "change-stack",
-                    $"Change the {(tyre ? "tyre" : "stack")}: {string.Join("; ", [.. gone.Where(p => !IsSetAnew(p, come)).Select(p => $"{(PartRule.Of(p.Kind).Turned ? "turn back" : "take out")} {p.Name}{Goes(p, at)}"), .. come.Select(p => $"{(PartRule.Of(p.Kind).Turned ? "set" : "put in")} {p.Name}{Comes(p, at)}")])}",
+                    $"Change the {(tyre ? "tyre" : converted ?? "stack")}{(converted is not null && gone.Length + come.Length == 0 ? "" : ": ")}{string.Join("; ", [.. gone.Where(p => !IsSetAnew(p, come)).Select(p => $"{(PartRule.Of(p.Kind).Turned ? "turn back" : "take out")} {p.Name}{Goes(p, at)}"), .. come.Select(p => $"{(PartRule.Of(p.Kind).Turned ? "set" : "put in")} {p.Name}{Comes(p, at)}")])}",
                     string.Join(' ', [.. mine.SelectMany(o => o.Work).Distinct(), .. way]),
                     Math.Max(3, mine.Sum(o => o.Minutes.Work) / mine.Max(o => PlacesOf(o).Count()))
                 ) with
                 {
                     People = mine.Max(o => o.People),
+                    // What comes whole is carried until its joints are home.
+                    Under = converted is null
+                        ? []
+                        :
+                        [
+                            .. graph
+                                .Changes.NotYet.Where(m =>
+                                    m.Kind.Needs() != Holds.Nothing
+                                    && (m.Where == at || Within(m, at))
+                                )
+                                .OrderBy(m => m.Where)
+                                .Select(m => SupportNeed.For(m, Holds.Carries).Support),
+                        ],
                     Operations = [.. mine.Select(o => o.Kind).Distinct().Order()],
                     Work =
                         $"{(tyre ? "tyre" : "change-stack")}: {string.Join(", ", gone.Concat(come).Select(p => p.Kind.ToString()).Distinct().Order(StringComparer.Ordinal))}",
@@ -73,16 +92,17 @@ internal sealed partial class CardMaker
 
     /// <summary>Where the parts of an operation come and go: at each corner, or once on the axle.</summary>
     private IEnumerable<string> PlacesOf(Operation operation) =>
-        operation.OnceAnAxle
+        operation.Kind == OperationKind.Conversion ? [operation.Where]
+        : operation.OnceAnAxle
             ? PartsOf(operation, operation.Where, false)
-                .Concat(PartsOf(operation, operation.Where, true))
-                .Any()
-                ? [operation.Where]
+                    .Concat(PartsOf(operation, operation.Where, true))
+                    .Any()
+                    ? [operation.Where]
                 : []
-            : changes
-                .Where(x => Within(x.Corner, operation.Where))
-                .Select(x => x.Corner.Name())
-                .Where(c => PartsOf(operation, c, false).Concat(PartsOf(operation, c, true)).Any());
+        : changes
+            .Where(x => Within(x.Corner, operation.Where))
+            .Select(x => x.Corner.Name())
+            .Where(c => PartsOf(operation, c, false).Concat(PartsOf(operation, c, true)).Any());
 
     /// <summary>The parts for whose sake an operation is done, at a corner or on an axle.</summary>
     private IEnumerable<PlacedPart> PartsOf(Operation operation, string where, bool come) =>
@@ -90,11 +110,18 @@ internal sealed partial class CardMaker
             .Where(x => Within(x.Corner, where))
             .SelectMany(x =>
                 (come ? x.Come : x.Gone).Where(p =>
-                    Operations
-                        .For(p.Kind, vehicle.SuspensionOf(Corners.AxleOf(x.Corner)).Kind)
-                        .Contains(operation.Kind)
+                    conversions.Any(c => c.Axle == Corners.AxleOf(x.Corner))
+                    && !PartRule.Of(p.Kind).OnAnySuspension
+                        ? operation.Kind == OperationKind.Conversion
+                        : Operations
+                            .For(p.Kind, vehicle.SuspensionOf(Corners.AxleOf(x.Corner)).Kind)
+                            .Contains(operation.Kind)
                 )
             );
+
+    /// <summary>Whether a member belongs to an axle's corners.</summary>
+    private static bool Within(Member member, string axle) =>
+        Corners.Named(member.Where) is { } c && Corners.AxleOf(c).Said() == axle;
 
     private static bool Within(Corner corner, string where) =>
         where == "vehicle" || where == corner.Name() || where == Corners.AxleOf(corner).Said();

@@ -11,7 +11,8 @@ internal sealed partial class CardMaker(
     VehicleGraph graph,
     Equipment equipment,
     FittingSchools schools,
-    IReadOnlyList<CornerChange> changes
+    IReadOnlyList<CornerChange> changes,
+    IReadOnlyList<AxleConversion> conversions
 )
 {
     private readonly List<CardStep> _steps = [];
@@ -36,7 +37,7 @@ internal sealed partial class CardMaker(
     /// <summary>The card.</summary>
     public JobCard Make()
     {
-        var operations = new Operations(vehicle, graph, schools).Of(changes);
+        var operations = new Operations(vehicle, graph, schools).Of(changes, conversions);
         BeforeItGoesUp(operations);
         Body([.. operations.Where(o => o.Kind == OperationKind.BodyMounts)]);
         var raised = operations.Where(o => o.Raised).ToArray();

@@ -191,14 +191,20 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
             })
             .Where(c => c.Gone.Count + c.Come.Count > 0)
             .ToArray();
-        return changed.Length == 0
+        return changed.Length == 0 && plan.Conversions is null
             ? Empty
             : new CardMaker(
                 vehicle,
-                VehicleGraph.Of(vehicle, kept ?? []),
+                VehicleGraph.Of(
+                    vehicle,
+                    kept ?? [],
+                    plan.Conversions is null ? null : vehicle.Converted(plan),
+                    plan.BegunAt is null
+                ),
                 equipment,
                 schools ?? new FittingSchools(),
-                changed
+                changed,
+                plan.Conversions ?? []
             )
                 .Make()
                 .With(
@@ -247,6 +253,8 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
             loose.RemoveAll(step.Joints.Contains);
             loose.AddRange(step.Opens.Concat(step.Loosens).Except(loose));
         }
+        // What left with the old suspension is not loose.
+        loose.RemoveAll(p => Graph!.Changes.Going.Contains(p));
         return loose;
     }
 

@@ -125,6 +125,21 @@ public static class Members
             _ => Holds.Nothing,
         };
 
+    /// <summary>Whether it goes with its suspension when the axle gets another one; a live axle stays.</summary>
+    public static bool OfSuspension(MemberKind kind) =>
+        kind
+            is MemberKind.LowerArm
+                or MemberKind.UpperArm
+                or MemberKind.TrailingArm
+                or MemberKind.Link
+                or MemberKind.BallBracket
+                or MemberKind.Upright
+                or MemberKind.Strut
+                or MemberKind.LeafPack
+                or MemberKind.Shackle
+                or MemberKind.Shock
+                or MemberKind.TrackBar;
+
     /// <summary>As said in a bay.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It is no member.</exception>
     public static string Said(this MemberKind kind) =>

@@ -118,6 +118,9 @@ public enum OperationKind
 
     /// <summary>Nobody knows what this part opens.</summary>
     Unknown,
+
+    /// <summary>All of an axle's suspension out, another one in.</summary>
+    Conversion,
 }
 
 /// <summary>What must be looked at or set again afterwards.</summary>
@@ -213,7 +216,8 @@ public sealed record Operation
                 or OperationKind.PitmanArm
                 or OperationKind.SteeringStops
                 or OperationKind.Propshaft
-                or OperationKind.LevelSensorLink;
+                or OperationKind.LevelSensorLink
+                or OperationKind.Conversion;
 
     /// <summary>What must be set or looked at afterwards.</summary>
     public Disturbs Disturbs { get; init; }

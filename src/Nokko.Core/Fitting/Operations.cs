@@ -68,17 +68,27 @@ internal sealed partial class Operations(
         };
 
     /// <summary>The operations of a change, each once, from front to rear.</summary>
-    public IReadOnlyList<Operation> Of(IReadOnlyList<CornerChange> changes) =>
+    /// <param name="changes">What comes and goes at each corner.</param>
+    /// <param name="conversions">Axles that get another suspension: what comes and goes there is part of that work.</param>
+    public IReadOnlyList<Operation> Of(
+        IReadOnlyList<CornerChange> changes,
+        IReadOnlyList<AxleConversion> conversions
+    ) =>
         [
             .. changes
                 .SelectMany(change =>
                     change
-                        .Parts.SelectMany(p => For(p.Kind, KindAt(change.Corner)))
+                        .Parts.Where(p =>
+                            PartRule.Of(p.Kind).OnAnySuspension
+                            || conversions.All(c => c.Axle != Corners.AxleOf(change.Corner))
+                        )
+                        .SelectMany(p => For(p.Kind, KindAt(change.Corner)))
                         .Distinct()
                         .Order()
                         .Select(kind => Of(kind, change))
                 )
                 .DistinctBy(o => (o.Kind, o.Where)),
+            .. conversions.Select(Of),
         ];
 
     private SuspensionKind KindAt(Corner c) => vehicle.SuspensionOf(Corners.AxleOf(c)).Kind;

@@ -35,6 +35,7 @@ public sealed record UndoCard(
     /// <param name="equipment">How it is lifted.</param>
     /// <param name="schools">The ways that are followed.</param>
     /// <param name="kept">What is kept of its joints.</param>
+    /// <param name="converted">Axles that got another suspension.</param>
     public static UndoCard Of(
         Stage before,
         Stage after,
@@ -45,7 +46,8 @@ public sealed record UndoCard(
         Vehicle vehicle,
         Equipment equipment,
         FittingSchools schools,
-        IReadOnlyList<Joint> kept
+        IReadOnlyList<Joint> kept,
+        IReadOnlyList<Axle> converted
     )
     {
         var back = JobCard.Derive(
@@ -56,6 +58,17 @@ public sealed record UndoCard(
                 Name = "back",
                 FromStageId = after.Id,
                 Stacks = before.Stacks,
+                Conversions =
+                    converted.Count == 0
+                        ? null
+                        :
+                        [
+                            .. converted.Select(a => new AxleConversion
+                            {
+                                Axle = a,
+                                To = before.SuspensionOf(a),
+                            }),
+                        ],
             },
             vehicle,
             equipment,

@@ -1,4 +1,5 @@
 using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 
@@ -20,6 +21,7 @@ internal static class JobFileParts
             .FirstOrDefault(e => e is not null)
         ?? d.Stages.SelectMany((s, i) => Parts(s.Stacks, $"$.stages[{i}]"))
             .Concat(d.Plans.SelectMany((p, i) => Parts(p.Stacks, $"$.plans[{i}]")))
+            .Concat(d.Plans.SelectMany((p, i) => Conversions(p, $"$.plans[{i}]")))
             .Concat(d.Kits.SelectMany(Pieces))
             .FirstOrDefault();
 
@@ -37,6 +39,28 @@ internal static class JobFileParts
                 yield return new($"{at}.stacks", "A corner at which nothing of it stands.");
             }
             foreach (var error in Parts(piece.Stacks, at))
+            {
+                yield return error;
+            }
+        }
+    }
+
+    /// <summary>An axle gets one other suspension at most.</summary>
+    private static IEnumerable<JobFileError> Conversions(Plan plan, string path)
+    {
+        var all = plan.Conversions ?? [];
+        for (var i = 0; i < all.Count; i++)
+        {
+            var at = $"{path}.conversions[{i}]";
+            if (all.Take(i).Any(c => c.Axle == all[i].Axle))
+            {
+                yield return new($"{at}.axle", "This axle gets another suspension twice.");
+            }
+            if (all[i].From is not (WalkRounds.Datum.Hub or WalkRounds.Datum.Floor))
+            {
+                yield return new($"{at}.from", "It is set up from the hub or from the floor.");
+            }
+            if (Names(all[i].To, $"{at}.to") is { } error)
             {
                 yield return error;
             }

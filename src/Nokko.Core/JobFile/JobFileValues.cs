@@ -47,6 +47,7 @@ public static class JobFileValues
         ["lengthNeeded"] = (Unit.Mm, true),
         ["distance"] = (Unit.Mm, true),
         ["size"] = (Unit.Mm, true),
+        ["setUpAt"] = (Unit.Mm, true),
         ["height"] = (Unit.Mm, false),
         ["pressure"] = (Unit.KPa, true),
         ["over"] = (Unit.Mm, true),
@@ -142,9 +143,11 @@ public static class JobFileValues
                 ? new JobFileError(path, "A result has a value, or the reason why it has none.")
                 : null;
         }
-        if (VehicleDimensions.Limits.TryGetValue(name, out var limit))
+        // The track that a suspension brings is one of either axle.
+        var size = name == "track" ? "frontTrack" : name;
+        if (VehicleDimensions.Limits.TryGetValue(size, out var limit))
         {
-            return Size(row, path, name, unit, limit.Unit, VehicleDimensions.WhyNot);
+            return Size(row, path, size, unit, limit.Unit, VehicleDimensions.WhyNot);
         }
         if (SuspensionSizes.Find(name) is { } suspension)
         {

@@ -63,8 +63,8 @@ public sealed record BeginFitting(
                 Id = StageId,
                 VehicleId = d.Vehicle.Id,
                 JobId = d.Job.Id,
-                Front = from.Front,
-                Rear = from.Rear,
+                Front = plan.Of(Axle.Front)?.To ?? from.Front,
+                Rear = plan.Of(Axle.Rear)?.To ?? from.Rear,
                 Ordinal = d.Stages.Max(s => s.Ordinal) + 1,
                 Name = $"after stack {d.Stages.Count(s => s.Ordinal > 0) + 1}",
                 OpenedAt = work.Now,
@@ -87,8 +87,35 @@ public sealed record BeginFitting(
             }
         );
         var begun = plan with { ToStageId = StageId, BegunAt = work.Now };
-        FittingWork.AddJoints(work, Progress.CardOf(d, begun));
+        var card = Progress.CardOf(d, plan);
+        AskAnew(work, plan, card);
+        FittingWork.AddJoints(work, card);
         work.Edit(plan, Version, begun);
+    }
+
+    /// <summary>A torque of the old suspension holds nothing of the new one: those of its own joints are asked anew.</summary>
+    private static void AskAnew(JobWork work, Plan plan, JobCard card)
+    {
+        foreach (
+            var (joint, fresh) in work
+                .Document.Joints.Where(j => !j.None)
+                .Join(card.Joints, j => j.Place, c => c.Place, (j, c) => (j, c))
+        )
+        {
+            if (plan.At(joint.Where) is not null && card.Graph!.Find(joint.Place)!.OfSuspension)
+            {
+                work.Replace(
+                    joint,
+                    joint with
+                    {
+                        Kind = fresh.Kind,
+                        Fasteners = fresh.Fasteners,
+                        Order = fresh.Order,
+                        Spec = null,
+                    }
+                );
+            }
+        }
     }
 
     private void Gates(JobWork work, Plan plan, Prediction prediction)
@@ -197,7 +224,8 @@ public sealed record BeginFitting(
     {
         var stands = work.Document.CurrentStage()!.Stacks;
         if (
-            Corners.All.All(c =>
+            plan.Conversions is null
+            && Corners.All.All(c =>
                 CornerStack.Change(c, stands, plan.Stacks) is { Gone.Count: 0, Come.Count: 0 }
             )
         )

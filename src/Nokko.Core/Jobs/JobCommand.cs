@@ -36,6 +36,8 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(PlaceKit), "placeKit")]
 [JsonDerivedType(typeof(TakeKitOut), "takeKitOut")]
 [JsonDerivedType(typeof(CountKit), "countKit")]
+[JsonDerivedType(typeof(ConvertAxle), "convertAxle")]
+[JsonDerivedType(typeof(KeepSuspension), "keepSuspension")]
 [JsonDerivedType(typeof(BeginFitting), "beginFitting")]
 [JsonDerivedType(typeof(DoStep), "doStep")]
 [JsonDerivedType(typeof(SetSpec), "setSpec")]

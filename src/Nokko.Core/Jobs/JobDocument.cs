@@ -164,12 +164,7 @@ public sealed record JobDocument
 
     /// <summary>The vehicle as it was put together at a stage.</summary>
     /// <param name="stage">The stage.</param>
-    public Vehicle VehicleAt(Stage stage) =>
-        Vehicle with
-        {
-            Front = stage.Front,
-            Rear = stage.Rear,
-        };
+    public Vehicle VehicleAt(Stage stage) => Vehicle.On(stage.Front, stage.Rear);
 
     /// <summary>The vehicle as it is put together at a stage of this key.</summary>
     /// <exception cref="InvalidOperationException">There is no such stage.</exception>
@@ -193,14 +188,26 @@ public sealed record JobDocument
         return begin is not null && CurrentStage() is { } now && now.Id == plan.ToStageId
             ? begin with
             {
-                Front = Known(begin.Front, now.Front),
-                Rear = Known(begin.Rear, now.Rear),
+                Front = Known(Axle.Front),
+                Rear = Known(Axle.Rear),
             }
             : begin;
 
         // A conversion makes another axle of it.
-        static Vehicles.Suspension Known(Vehicles.Suspension was, Vehicles.Suspension now) =>
-            now.Kind == was.Kind ? now : was;
+        Vehicles.Suspension Known(Axle axle) =>
+            (plan.Of(axle) is null ? now : begin).SuspensionOf(axle);
+    }
+
+    /// <summary>Whether an axle got another suspension between two stages.</summary>
+    public bool Converted(Guid before, Guid after, Axle axle)
+    {
+        var (from, to) = (Stages.First(s => s.Id == before), Stages.First(s => s.Id == after));
+        return Plans.Any(p =>
+            p.Of(axle) is not null
+            && Stages.FirstOrDefault(s => s.Id == p.ToStageId) is { } made
+            && made.Ordinal > Math.Min(from.Ordinal, to.Ordinal)
+            && made.Ordinal <= Math.Max(from.Ordinal, to.Ordinal)
+        );
     }
 
     /// <summary>The kits of a plan.</summary>

@@ -136,7 +136,10 @@ public static class JobEvaluator
             Limits = LimitsOf(d),
             OdometerKm = d.Job.OdometerIn?.In(Unit.Km),
             Target = d.Job.Target,
-            Learned = known.Learned(d.VehicleAt(from), from.Ordinal),
+            Learned = known
+                .Learned(d.VehicleAt(from), from.Ordinal)
+                .Where(l => from.SuspensionOf(l.Key.Axle).Sheet is null)
+                .ToDictionary(l => l.Key, l => l.Value),
             FrontAchieved = Lift(achieved, Axle.Front),
             RearAchieved = Lift(achieved, Axle.Rear),
         };
@@ -268,6 +271,7 @@ public static class JobEvaluator
                 d.VehicleAt(to.Id),
                 [.. stances.Where(s => s.StageId == from.Id)],
                 [.. stances.Where(s => s.StageId == made)],
+                [.. Corners.Axles.Where(a => plan.Of(a) is not null)],
                 d.Readings.LastOrDefault(r =>
                         r.Measure == WalkRounds.Measures.LampCutOff && r.Over is not null
                     )
@@ -352,13 +356,14 @@ public static class JobEvaluator
                 .Where(p => PartRule.Of(p.Kind).Family == LiftFamily.Puck);
     }
 
-    /// <summary>Axles with the same parts in both stages while the other axle's differ.</summary>
+    /// <summary>Axles with the same parts on the same suspension in both stages while the other axle's differ.</summary>
     private static Axle[] Untouched(JobDocument d, Guid before, Guid after)
     {
         Axle[] same =
         [
             .. Corners.Axles.Where(axle =>
                 Corners.Of(axle).All(c => Parts(before, c).SetEquals(Parts(after, c)))
+                && !d.Converted(before, after, axle)
             ),
         ];
         return same.Length == 1 ? same : [];

@@ -90,6 +90,18 @@ public static class JobTrials
     {
         (LiftTrial?, LiftFamily, string?) No(string why, LiftFamily family = LiftFamily.None) =>
             (null, family, why);
+        if (plan.Conversions is not null)
+        {
+            return No(
+                "An axle got another suspension with it: what a part lifted cannot be told apart."
+            );
+        }
+        if (from.SuspensionOf(axle).Sheet is not null)
+        {
+            return No(
+                "It stands on a converted suspension: what lifts there tells nothing of others."
+            );
+        }
         if (VehicleBody.Of(d.VehicleAt(from)) is not { Body: { } body })
         {
             return No("Sizes of the vehicle are missing.");

@@ -24,7 +24,7 @@ public sealed record PlaceKit(Guid CommandId, Guid Id, Guid PlanId, uint? Versio
     {
         var d = work.Document;
         var fresh = Version is null && d.DraftPlans().Count == 0;
-        var plan = fresh ? Fresh(d) : PlanRules.Draft(d, PlanId);
+        var plan = fresh ? PlanRules.Fresh(d, PlanId) : PlanRules.Draft(d, PlanId);
         if (
             work.Context.Shelf.GetValueOrDefault(PartId) is not { Kind: PartKind.Kit } box
             || box.BinnedAt is not null
@@ -74,18 +74,6 @@ public sealed record PlaceKit(Guid CommandId, Guid Id, Guid PlanId, uint? Versio
             work.Edit(plan, Version, with);
         }
     }
-
-    private Plan Fresh(JobDocument d) =>
-        d.CurrentStage() is { } stage
-            ? new Plan
-            {
-                Id = PlanId,
-                Name = "Plan A",
-                FromStageId = stage.Id,
-                Stacks = stage.Stacks,
-                Chosen = true,
-            }
-            : throw Refuse.Gone("This job has no stage from which to plan.");
 
     private KitPiece PieceOf(BoxedPiece piece, JobWork work) =>
         new()

@@ -131,6 +131,19 @@ internal static class PlanRules
             : null;
     }
 
+    /// <summary>The first plan of a job, in which everything stays as it is.</summary>
+    public static Plan Fresh(JobDocument d, Guid id) =>
+        d.CurrentStage() is { } stage
+            ? new Plan
+            {
+                Id = id,
+                Name = "Plan A",
+                FromStageId = stage.Id,
+                Stacks = stage.Stacks,
+                Chosen = true,
+            }
+            : throw Refuse.Gone("This job has no stage from which to plan.");
+
     /// <summary>A plan that is not fitted yet.</summary>
     public static Plan Draft(JobDocument d, Guid id) =>
         d.DraftPlans().FirstOrDefault(p => p.Id == id)

@@ -163,7 +163,8 @@ public sealed record Progress(
                 d.VehicleAt(after),
                 d.Job.Equipment,
                 FittingSchools.Of(d.Schools),
-                d.Joints
+                d.Joints,
+                [.. Corners.Axles.Where(a => plan.Of(a) is not null)]
             )
             : null;
 
@@ -313,9 +314,9 @@ public sealed record Progress(
             return 0;
         }
         return Corners.All.Sum(c =>
-        {
-            var (gone, come) = CornerStack.Change(c, stage.Stacks, draft.Stacks);
-            return gone.Count + come.Count;
-        });
+            {
+                var (gone, come) = CornerStack.Change(c, stage.Stacks, draft.Stacks);
+                return gone.Count + come.Count;
+            }) + (draft.Conversions?.Count ?? 0);
     }
 }

@@ -79,6 +79,8 @@ public sealed record SetSuspension(
             ShacklePivot = Suspension.IsLeaf() ? ShacklePivot : null,
             HeightControl = HeightControl,
             Medium = Suspension.HasCoil() ? Medium : null,
+            Sheet = now.Sheet,
+            Track = now.Track,
             Points = now.Kind == Suspension ? now.Points : [],
             BarBodyEnd = now.Kind == Suspension ? now.BarBodyEnd : null,
             SpacePoints = now.Kind == Suspension ? now.SpacePoints : null,
@@ -148,7 +150,14 @@ public sealed record SetPoints(
     /// <inheritdoc/>
     public override string Does() => "suspension points taped";
 
-    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
+    private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now) =>
+        Taped(now, Points);
+
+    /// <summary>A suspension with these points; a refusal where none can be put together from them.</summary>
+    internal static Vehicles.Suspension Taped(
+        Vehicles.Suspension now,
+        IReadOnlyList<PointInput> points
+    )
     {
         if (Archetype.Of(now.Kind) is not { } archetype)
         {
@@ -161,7 +170,7 @@ public sealed record SetPoints(
         }
         var taped = now with
         {
-            Points = [.. Points.Select(p => Read(p, archetype)).OfType<SuspensionPoint>()],
+            Points = [.. points.Select(p => Read(p, archetype)).OfType<SuspensionPoint>()],
         };
         return
             taped.Points.Count == archetype.Points.Count

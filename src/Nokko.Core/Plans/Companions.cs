@@ -38,6 +38,7 @@ internal static class Companions
                     corners
                 )
             ),
+            .. (plan.Conversions ?? []).SelectMany(Converted),
             .. Body(plan),
             .. Lamps(vehicle, body),
         ];
@@ -351,6 +352,64 @@ internal static class Companions
                 Word = Consequence.Must,
             };
         }
+    }
+
+    /// <summary>What another suspension leaves to do, whatever it lifts.</summary>
+    private static IEnumerable<Companion> Converted(AxleConversion conversion)
+    {
+        var (where, kind) = (conversion.Axle.Said(), conversion.To.Kind);
+        yield return new(
+            where,
+            "Alignment of all four wheels",
+            "nothing of the old setting holds on another suspension",
+            false
+        )
+        {
+            Word = Consequence.Must,
+            Work = true,
+        };
+        yield return new(
+            where,
+            "Brake hoses, sensor leads and breather that reach",
+            "through all of the new travel, at both locks where it steers",
+            false
+        );
+        if (kind.IsLiveAxle())
+        {
+            yield return new(
+                where,
+                "Propshaft: length, slip and joints",
+                "the axle stands and swings otherwise on its new links",
+                false
+            );
+        }
+        if (kind.IsLiveAxle() && !kind.IsLeaf() && conversion.Axle == Axle.Front)
+        {
+            yield return new(
+                where,
+                "Track bar and drag link of one length and slope",
+                "a bar that swings otherwise than its drag link steers over bumps",
+                false
+            );
+        }
+        yield return new(
+            where,
+            "Approval of the conversion",
+            "where the country asks for it: find out before the first cut",
+            false
+        )
+        {
+            Work = true,
+        };
+        yield return new(
+            where,
+            "Its sizes taped again once it stands",
+            "those of the set-up count until then, and a second pass reckons with them",
+            false
+        )
+        {
+            Work = true,
+        };
     }
 
     private static IEnumerable<Companion> Body(Plan plan)

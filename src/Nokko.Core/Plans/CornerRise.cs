@@ -93,6 +93,10 @@ internal sealed class CornerRise
             ? (only.Offset, only.LineMm, only.Ratio)
             : null;
 
+    /// <summary>What of its uncertainty comes by the ratio of the spring's lift line, mm; below zero where it lowers.</summary>
+    public double RatioU =>
+        _terms.Where(t => t.Family == LiftFamily.Spring).Sum(t => t.Belief.Ratio.Sd * t.LineMm);
+
     /// <summary>Families of which something changes.</summary>
     public IEnumerable<LiftFamily> Families =>
         _terms.Select(t => t.Family).Where(f => f != LiftFamily.None);

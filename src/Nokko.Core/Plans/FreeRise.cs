@@ -18,6 +18,9 @@ internal sealed record FreeRises(
     IReadOnlyList<Corner> ToppedOut
 )
 {
+    /// <summary>Variance of the readings of the corners' lips from which a rise was counted, mm²; nothing where it was not counted from them. A rise that is counted from a reading takes its error back out of the height.</summary>
+    public IReadOnlyList<double> Read { get; init; } = [0, 0, 0, 0];
+
     /// <summary>Where the body's mounts begin.</summary>
     public const int Pucks = 4;
 
@@ -36,22 +39,30 @@ internal sealed record FreeRises(
 internal static class FreeRise
 {
     /// <summary>The rises, or the reason why there are none.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="from">The stage from which it starts.</param>
+    /// <param name="vehicle">The vehicle as the plan puts it together.</param>
+    /// <param name="axles">Its axles.</param>
+    /// <param name="converted">Heights of the axles that get another suspension: what stood on the old one goes with it.</param>
     public static (FreeRises? Rises, string? Why) Of(
         Plan plan,
         Stage from,
         Vehicle vehicle,
-        IReadOnlyList<AxleState> axles
+        IReadOnlyList<AxleState> axles,
+        IReadOnlyList<NewHeights>? converted = null
     )
     {
+        var read = new double[4];
         var mean = Vector<double>.Build.Dense(FreeRises.Count);
         var covariance = Matrix<double>.Build.Dense(FreeRises.Count, FreeRises.Count);
         var corners = new CornerRise[4];
         for (var i = 0; i < 4; i++)
         {
             var corner = Corners.All[i];
+            var old = CornerStack.At(from.Stacks, corner);
             var (rise, why) = CornerRise.Of(
                 corner,
-                CornerStack.At(from.Stacks, corner),
+                Renewed(i) is null ? old : [.. old.Where(p => PartRule.Of(p.Kind).OnAnySuspension)],
                 CornerStack.At(plan.Stacks, corner),
                 vehicle,
                 axles[i / 2]
@@ -84,6 +95,19 @@ internal static class FreeRise
             {
                 covariance[i, j] = CornerRise.Covariance(corners[i], corners[j], i == j);
             }
+            if (Renewed(i) is { } heights)
+            {
+                mean[i] += heights.SettlesMm + heights.OverTodayMm[i % 2];
+                read[i] = heights.ReadU[i % 2] * heights.ReadU[i % 2];
+                for (var j = i / 2 * 2; j < (i / 2 * 2) + 2; j++)
+                {
+                    covariance[i, j] +=
+                        (heights.RatioU * heights.RatioU)
+                        + (heights.OtherU * heights.OtherU)
+                        // The stack on it rises by the same ratio.
+                        + (heights.RatioU * (corners[i].RatioU + corners[j].RatioU));
+                }
+            }
         }
         return (
             new FreeRises(
@@ -91,8 +115,14 @@ internal static class FreeRise
                 covariance,
                 [.. corners.SelectMany(c => c.Parts)],
                 [.. corners.Where(c => c.ToppedOut).Select(c => c.Corner)]
-            ),
+            )
+            {
+                Read = read,
+            },
             null
         );
+
+        NewHeights? Renewed(int corner) =>
+            converted?.FirstOrDefault(h => h.Axle == Corners.Axles[corner / 2]);
     }
 }

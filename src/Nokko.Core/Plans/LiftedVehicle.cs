@@ -27,15 +27,31 @@ internal sealed record LiftedVehicle(
     /// <param name="situation">The vehicle as it stands.</param>
     public static (LiftedVehicle? Lifted, string? Why) Of(Plan plan, Situation situation)
     {
+        situation = situation.Converted(plan);
         var (from, vehicle, _) = situation;
-        var axles = Predictor.Axles(situation);
+        var axles = Predictor.Axles(situation, plan);
         var (on, missing) = VehicleBody.Of(vehicle);
         if (on is null)
         {
             return (null, missing);
         }
-        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
-        var (added, without) = FreeRise.Of(plan, @from with { Stacks = [] }, vehicle, axles);
+        // Where nothing was measured yet, what moves is told all the same.
+        var (heights, unknown) = NewHeights.Of(plan, situation.Baseline, axles);
+        if (heights is null)
+        {
+            return (null, unknown);
+        }
+        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles, heights);
+        var (added, without) = FreeRise.Of(
+            plan,
+            @from with
+            {
+                Stacks = [],
+            },
+            vehicle,
+            axles,
+            [.. heights.Select(h => h.OverSetUp())]
+        );
         return rises is null || added is null
             ? (null, why ?? without)
             : (
@@ -46,7 +62,7 @@ internal sealed record LiftedVehicle(
                         rises,
                         [.. situation.Loads.Where(l => l.Stays)]
                     ).OverFloor(),
-                    Predictor.CornersOf(plan, from, on, axles),
+                    Predictor.CornersOf(plan, from, on, axles, heights),
                     OfGravity(on, added),
                     OnScales(on, rises, situation)
                 ),

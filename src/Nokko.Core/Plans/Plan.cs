@@ -187,6 +187,10 @@ public sealed record Plan : IRow
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public IReadOnlyList<FittedAnyway>? Anyway { get; init; }
 
+    /// <summary>Axles that get another suspension, at most one line for each; null is none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<AxleConversion>? Conversions { get; init; }
+
     /// <summary>When the fitting began.</summary>
     public DateTimeOffset? BegunAt { get; init; }
 }

@@ -75,6 +75,7 @@ public sealed record PlanGeometry
                 Mechanisms = [],
             };
         }
+        situation = situation.Converted(plan);
         var vehicle = situation.Vehicle;
         var wheelbase = vehicle.Dimensions.Wheelbase!.In(Unit.Mm);
         return new PlanGeometry
@@ -86,7 +87,7 @@ public sealed record PlanGeometry
             Mechanisms =
             [
                 .. Corners
-                    .Axles.SelectMany(axle => OfAxle(Lifted(axle)))
+                    .Axles.SelectMany(axle => OfAxle(Lifted(axle)).Select(m => SetUp(axle, m)))
                     .Append(
                         HeadlightMechanism.Of(lifted.BodyOverFloor, wheelbase, situation.Limits)
                     )
@@ -96,6 +97,20 @@ public sealed record PlanGeometry
         };
 
         static Result Of(Estimate rise) => Result.Of(rise.Mean, Unit.Mm, rise.Sd, []);
+
+        // A suspension that comes never stood as it was: what moves on it counts from its set-up.
+        Mechanism SetUp(Axle axle, Mechanism m) =>
+            plan.Of(axle) is null
+                ? m
+                : m with
+                {
+                    Ways =
+                    [
+                        .. m.Ways.Select(w =>
+                            w.Kind == WayKind.Before ? w with { Said = "As it is set up" } : w
+                        ),
+                    ],
+                };
 
         LiftedAxle Lifted(Axle axle)
         {
@@ -152,7 +167,7 @@ public sealed record PlanGeometry
                         : Result.No(Unit.Mm, CornerOutlook.TapeAbove),
                     Lowest(c => c.StandardAboveTyreAtBump)
                 ),
-                Sheets = axle == Axle.Front ? SheetsOf(situation) : [],
+                Sheets = axle == Axle.Front && plan.Of(axle) is null ? SheetsOf(situation) : [],
                 AboveTyre = (Lowest(c => c.AboveTyre), Lowest(c => c.AboveTyreAtBump)),
                 Travel = travel,
             };

@@ -34,16 +34,13 @@ internal sealed class PredictedBody
                 .Where(s => s.Before is not null)
                 .Select(s =>
                 {
-                    var (rise, u) = Rise([(s.Station, 1)], s.Before!.Datum);
+                    var (rise, variance, read) = Rise([(s.Station, 1)], s.Before!.Datum);
                     var before = s.Before.Height;
                     return new PredictedStation(
                         s.Station.Name,
                         before,
-                        Result.Of(rise, Unit.Mm, u, _rises.Parts),
-                        Result.Sum(
-                            Unit.Mm,
-                            [(1, before), (1, Result.Of(rise, Unit.Mm, u, _rises.Parts))]
-                        )
+                        Result.Of(rise, Unit.Mm, Math.Sqrt(variance + read), _rises.Parts),
+                        After(before, rise, variance, s.Before.Datum, [(s.Station, 1)])
                     );
                 }),
         ];
@@ -75,12 +72,19 @@ internal sealed class PredictedBody
             }
             stations.Add((station, factor));
         }
-        var (rise, u) = Rise(stations, baseline.Datum);
+        var (rise, variance, read) = Rise(stations, baseline.Datum);
         var ub = before?.U ?? 0;
         return Result.Of(
             (before?.Value ?? 0) + rise,
             Unit.Mm,
-            Math.Sqrt((ub * ub) + (u * u)),
+            Math.Sqrt(
+                Math.Max(
+                    0,
+                    before is null
+                        ? variance + read
+                        : (ub * ub) + variance + TakenBack(stations, baseline.Datum)
+                )
+            ),
             [
                 .. before?.RestsOn ?? [],
                 .. _rises.Parts,
@@ -140,7 +144,50 @@ internal sealed class PredictedBody
         ];
     }
 
-    private (double Mm, double U) Rise(
+    /// <summary>A height after the work.</summary>
+    private Result After(
+        Result before,
+        double rise,
+        double variance,
+        Datum datum,
+        IReadOnlyList<(Station Station, double Factor)> terms
+    ) =>
+        before is { Value: { } was, U: { } u }
+            ? Result.Of(
+                was + rise,
+                Unit.Mm,
+                Math.Sqrt(Math.Max(0, (u * u) + variance + TakenBack(terms, datum))),
+                [.. before.RestsOn, .. _rises.Parts]
+            )
+            : before;
+
+    /// <summary>What the error of a lip's reading adds to the variance of a sum of heights from which a rise was counted as well, mm²: it enters with the factor of the lip less what follows of it by the rise. Below zero where it goes out.</summary>
+    private double TakenBack(IReadOnlyList<(Station Station, double Factor)> terms, Datum datum)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < 4; i++)
+        {
+            if (_rises.Read[i] == 0)
+            {
+                continue;
+            }
+            var direct = terms
+                .Where(t => t.Station.Name == Corners.All[i].Name())
+                .Sum(t => t.Factor);
+            var follows = terms.Sum(t => t.Factor * PerSpring(t.Station, datum)[i]);
+            sum += (Math.Pow(direct - follows, 2) - (direct * direct)) * _rises.Read[i];
+        }
+        return sum;
+    }
+
+    /// <summary>Rise of a station per mm at each spring, as it is read in a datum: over its own frame or mark the body does not move.</summary>
+    private double[] PerSpring(Station station, Datum datum) =>
+        datum is Datum.Frame or Datum.Own || station.Carrier == Carrier.Axle
+            ? [0, 0, 0, 0]
+            : _body.Response(station).Springs;
+
+    /// <summary>A weighted sum of rises, mm; its variance but for the readings that a rise was counted from, and theirs; mm².</summary>
+    private (double Mm, double Variance, double Read) Rise(
         IReadOnlyList<(Station Station, double Factor)> terms,
         Datum datum
     )
@@ -191,6 +238,7 @@ internal sealed class PredictedBody
                 );
             }
         }
-        return (mean, Math.Sqrt(Math.Max(0, variance) + Math.Pow(_body.LoadShare * load, 2)));
+        var read = Enumerable.Range(0, 4).Sum(i => response[i] * response[i] * _rises.Read[i]);
+        return (mean, Math.Max(0, variance) + Math.Pow(_body.LoadShare * load, 2), read);
     }
 }

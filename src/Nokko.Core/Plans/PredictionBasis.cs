@@ -14,10 +14,11 @@ internal static class PredictionBasis
         Plan plan,
         Vehicle vehicle,
         IReadOnlyList<AxleState> axles,
-        IReadOnlyList<StatedLoad> stays
+        IReadOnlyList<StatedLoad> stays,
+        IReadOnlyList<NewHeights> heights
     )
     {
-        var basis = new List<string>();
+        List<string> basis = [.. heights.Select(h => Settled(plan, h, axles))];
         foreach (var axle in axles)
         {
             PlacedPart[] parts =
@@ -55,6 +56,17 @@ internal static class PredictionBasis
             basis.Add($"{guessed} of this vehicle's sizes are estimated.");
         }
         return basis;
+    }
+
+    /// <summary>From where the height of another suspension follows.</summary>
+    private static string Settled(Plan plan, NewHeights heights, IReadOnlyList<AxleState> axles)
+    {
+        var way = heights.SettlesMm < 0 ? "down" : "up";
+        var load = axles[heights.Axle == Axle.Front ? 0 : 1].SpringLoadN;
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"The new {heights.Axle.Said()} suspension is set up at {LengthText.Both(plan.Of(heights.Axle)!.SetUpAt!.In(Unit.Mm))} and settles {LengthText.Both(Math.Abs(heights.SettlesMm))} {way} from there, where its springs carry {load:0} N each: no claim enters it."
+        );
     }
 
     /// <summary>What is true of an axle that holds its height by itself.</summary>

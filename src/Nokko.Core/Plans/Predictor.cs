@@ -22,7 +22,9 @@ public static class Predictor
     public static Prediction Predict(Plan plan, Situation situation) =>
         Predict(plan, situation, null) with
         {
-            Misfits = Misfit.Of(plan, situation) is { Count: > 0 } misfits ? misfits : null,
+            Misfits = Misfit.Of(plan, situation.Converted(plan)) is { Count: > 0 } misfits
+                ? misfits
+                : null,
         };
 
     /// <summary>The same with axles as they would be if more were known of them.</summary>
@@ -32,9 +34,10 @@ public static class Predictor
         Func<AxleState, AxleState>? known
     )
     {
+        situation = situation.Converted(plan);
         var (from, vehicle, baseline) = situation;
         var (loads, standard) = (situation.Loads, situation.Standard);
-        var axles = Axles(situation);
+        var axles = Axles(situation, plan);
         if (known is not null)
         {
             axles = [.. axles.Select(known)];
@@ -58,7 +61,12 @@ public static class Predictor
         {
             return None(plan, baseline, refusals, missing!);
         }
-        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles);
+        var (heights, unknown) = NewHeights.Of(plan, baseline, axles);
+        if (heights is null)
+        {
+            return None(plan, baseline, refusals, unknown!);
+        }
+        var (rises, why) = FreeRise.Of(plan, from, vehicle, axles, heights);
         if (rises is null)
         {
             return None(plan, baseline, refusals, why!);
@@ -74,7 +82,7 @@ public static class Predictor
         }
         var stays = loads.Where(l => l.Stays).ToArray();
         var body = new PredictedBody(on, rises, stays);
-        var corners = CornersOf(plan, from, on, axles);
+        var corners = CornersOf(plan, from, on, axles, heights);
         var front = body.Sum(baseline, null, ("LF", 0.5), ("RF", 0.5));
         var rear = body.Sum(baseline, null, ("LR", 0.5), ("RR", 0.5));
         return new Prediction
@@ -104,19 +112,22 @@ public static class Predictor
             Loaded = Loaded(on, rises, baseline, loads, front, rear),
             Cost = CostOf(plan, situation),
             Cannot = null,
-            Basis = PredictionBasis.Of(plan, vehicle, axles, stays),
+            Basis = PredictionBasis.Of(plan, vehicle, axles, stays, heights),
             Refusals = refusals,
         };
     }
 
     /// <summary>Both axles with all that is known of them.</summary>
-    internal static AxleState[] Axles(Situation situation) =>
-        [.. new[] { Axle.Front, Axle.Rear }.Select(axle => StateOf(axle, situation))];
+    /// <param name="situation">The vehicle.</param>
+    /// <param name="plan">The plan that puts it together anew; null as it stands.</param>
+    internal static AxleState[] Axles(Situation situation, Plan? plan = null) =>
+        [.. Corners.Axles.Select(axle => StateOf(axle, situation, plan?.Of(axle) is not null))];
 
-    private static AxleState StateOf(Axle axle, Situation s) =>
+    private static AxleState StateOf(Axle axle, Situation s, bool converted) =>
         AxleState.Of(s.Vehicle, axle) with
         {
-            BelowStandard = BelowStandard(axle, s.From, s.Baseline, s.Standard),
+            // Springs that were never on it have not sagged.
+            BelowStandard = converted ? null : BelowStandard(axle, s.From, s.Baseline, s.Standard),
             OdometerKm = s.OdometerKm,
             LeastHoseMm = s.Limits.Of(MechanismKind.Hoses),
             Learned = s
@@ -201,11 +212,18 @@ public static class Predictor
         Plan plan,
         Stage from,
         VehicleBody body,
-        AxleState[] axles
+        AxleState[] axles,
+        IReadOnlyList<NewHeights> heights
     )
     {
         var bare = @from with { Stacks = [] };
-        var (rises, _) = FreeRise.Of(plan, bare, body.Vehicle, axles);
+        var (rises, _) = FreeRise.Of(
+            plan,
+            bare,
+            body.Vehicle,
+            axles,
+            [.. heights.Select(h => h.OverSetUp())]
+        );
         if (rises is null)
         {
             return [];

@@ -26,6 +26,7 @@ public static class Sharper
     /// <param name="situation">The vehicle as it stands.</param>
     public static IReadOnlyList<Sharpening> Of(Plan? plan, Situation situation)
     {
+        situation = plan is null ? situation : situation.Converted(plan);
         var (from, vehicle, baseline) = situation;
         if (baseline is null)
         {

@@ -34,6 +34,7 @@ internal sealed class StanceOdds
     private readonly double _rateShare;
     private readonly double[][] _tyres;
     private readonly Lazy<double[][][]> _bars;
+    private readonly bool[] _holdsReadings;
 
     private StanceOdds(
         double[] mean,
@@ -42,16 +43,18 @@ internal sealed class StanceOdds
         double[][] mounts,
         double[][] tyres,
         Func<double[][][]> bars,
-        double rateShare
+        double rateShare,
+        bool[] holdsReadings
     ) =>
-        (Mean, Covariance, Springs, Mounts, _tyres, _bars, _rateShare) = (
+        (Mean, Covariance, Springs, Mounts, _tyres, _bars, _rateShare, _holdsReadings) = (
             mean,
             covariance,
             springs,
             mounts,
             tyres,
             new(bars),
-            rateShare
+            rateShare,
+            holdsReadings
         );
 
     /// <summary>The figures with no free rise: what was measured, and what the loads do; mm.</summary>
@@ -226,7 +229,8 @@ internal sealed class StanceOdds
                 mounts,
                 tyres,
                 () => BarsOf(body),
-                body.LoadShare
+                body.LoadShare,
+                [.. measured.Select(m => m is not null)]
             ),
             null
         );
@@ -299,6 +303,22 @@ internal sealed class StanceOdds
         covariance[RearLift, FrontLift] += shared;
     }
 
+    /// <summary>What errors of lips' readings, from which rises were counted, add to the covariance of two figures: a height loses them, the lift of a first pass has them.</summary>
+    private double TakenBack(int f, int g, IReadOnlyList<double> read)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < 4; i++)
+        {
+            var (p, q) = (InHeight(f, i), InHeight(g, i));
+            sum += (((p - Springs[f][i]) * (q - Springs[g][i])) - (p * q)) * read[i];
+        }
+        return sum;
+    }
+
+    /// <summary>With what factor today's reading of a lip is in a figure already: in heights, and in a lift that earlier passes achieved.</summary>
+    private double InHeight(int f, int corner) =>
+        _holdsReadings[f] ? Figures[f].Where(x => (int)x.Corner == corner).Sum(x => x.Factor) : 0;
+
     /// <summary>The chance that a stack lands within the target.</summary>
     /// <param name="rises">Its free rises.</param>
     /// <param name="target">The target.</param>
@@ -318,6 +338,7 @@ internal sealed class StanceOdds
             }
             for (var g = 0; g < Count; g++)
             {
+                covariance[f, g] += TakenBack(f, g, rises.Read);
                 covariance[f, g] +=
                     OfRates(f, g, 0, rises.MeanMm[0], rises.MeanMm[1])
                     + OfRates(f, g, 2, rises.MeanMm[2], rises.MeanMm[3]);

@@ -30,16 +30,24 @@ public sealed record MovedProof(
     /// <param name="vehicle">The vehicle as it was planned.</param>
     /// <param name="before">Walk-rounds of the stage before, in the order of time.</param>
     /// <param name="after">Walk-rounds of the stage after.</param>
+    /// <param name="converted">Axles that got another suspension: what moved on them was foretold from the height at which its sizes were taken, and has no before.</param>
     /// <param name="wallMm">From the lamps to the wall on which they were marked, mm; null where nobody said.</param>
     public static IReadOnlyList<MovedProof> Of(
         Prediction frozen,
         Vehicle vehicle,
         IReadOnlyList<WalkRoundStance> before,
         IReadOnlyList<WalkRoundStance> after,
+        IReadOnlyList<Axle> converted,
         double? wallMm
     )
     {
-        return [.. (frozen.Moves ?? []).Select(One).OfType<MovedProof>()];
+        return
+        [
+            .. (frozen.Moves ?? [])
+                .Where(m => converted.All(a => a.Said() != m.Where))
+                .Select(One)
+                .OfType<MovedProof>(),
+        ];
 
         MovedProof? One(ForetoldMove move)
         {

@@ -200,25 +200,36 @@ public static class Prove
             // What lies beside a plate without lifting changes neither thickness, claim nor ratio.
             PlacedPart[] come = [.. changes.SelectMany(c => c.Come).Where(MayLift)];
             PlacedPart[] gone = [.. changes.SelectMany(c => c.Gone).Where(MayLift)];
-            if (come.Length + gone.Length == 0)
+            var conversion = plan.Of(axle);
+            if (come.Length + gone.Length == 0 && conversion is null)
             {
                 continue;
             }
-            var thickness = Change(come, gone, p => p.Thickness, "thickness");
             var measured = comparison.MeanRise(axle);
+            var thickness = conversion is null
+                ? Change(come, gone, p => p.Thickness, "thickness")
+                : Result.No(Unit.Mm, Converted);
             yield return new AxleLift(
                 axle,
                 [
+                    .. conversion is null
+                        ? Array.Empty<string>()
+                        : [$"{conversion.To.Kind.Said()}, by {conversion.To.Sheet}"],
                     .. come.Select(p => p.Name).Distinct(),
                     .. gone.Select(p => $"out: {p.Name}").Distinct(),
                 ],
                 thickness,
-                Change(come, gone, p => p.Claim, "claim"),
+                conversion is null
+                    ? Change(come, gone, p => p.Claim, "claim")
+                    : Result.No(Unit.Mm, Converted),
                 measured,
                 Ratio(measured, thickness)
             );
         }
     }
+
+    private const string Converted =
+        "Another suspension came in: it has no thickness and no claim by itself.";
 
     private static bool MayLift(PlacedPart part) => PartRule.Of(part.Kind).MayLift;
 

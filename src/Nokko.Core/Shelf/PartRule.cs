@@ -71,6 +71,11 @@ public sealed partial record PartRule(
                 or PartKind.WheelSpacer
                 or PartKind.Tyre;
 
+    /// <summary>Whether it stays where it is when the axle gets another suspension: it sits on the body or the wheel.</summary>
+    [JsonIgnore]
+    public bool OnAnySuspension =>
+        Kind is PartKind.BodyPuck or PartKind.BodyMount or PartKind.Tyre or PartKind.WheelSpacer;
+
     /// <summary>Whether it has a place at the steered axle alone.</summary>
     public bool SteeredOnly =>
         Kind

@@ -337,7 +337,8 @@ public static class StackAmounts
     /// <summary>Standard uncertainty of the thickness under the main leaf where nobody taped the old pack: it is taken as thick as the new one, mm. A rule of thumb.</summary>
     public const double UntapedPackUMm = 10;
 
-    private static double Hypot(params ReadOnlySpan<double> terms)
+    /// <summary>Root of the sum of squares.</summary>
+    internal static double Hypot(params ReadOnlySpan<double> terms)
     {
         var sum = 0.0;
         foreach (var t in terms)

@@ -112,6 +112,14 @@ public sealed record Suspension
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public Side? BarBodyEnd { get; init; }
 
+    /// <summary>Whose sheet or drawing it was built by, where a conversion brought it: what other vehicles of the platform teach does not hold for it. Null is as it left the works.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Sheet { get; init; }
+
+    /// <summary>Track of its wheels, where a conversion changed it; null is the vehicle's own.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Quantity? Track { get; init; }
+
     /// <summary>Named suspension points.</summary>
     public IReadOnlyList<SuspensionPoint> Points { get; init; } = [];
 
@@ -254,6 +262,21 @@ public sealed record Vehicle : IRow
             );
         init;
     }
+
+    /// <summary>The vehicle on these suspensions, with the track that each of them brings.</summary>
+    /// <param name="front">Front suspension.</param>
+    /// <param name="rear">Rear suspension.</param>
+    public Vehicle On(Suspension front, Suspension rear) =>
+        this with
+        {
+            Front = front,
+            Rear = rear,
+            Dimensions = Dimensions with
+            {
+                FrontTrack = front.Track ?? Dimensions.FrontTrack,
+                RearTrack = rear.Track ?? Dimensions.RearTrack,
+            },
+        };
 
     /// <summary>Sizes.</summary>
     public required VehicleDimensions Dimensions { get; init; }

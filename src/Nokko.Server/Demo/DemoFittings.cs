@@ -285,5 +285,35 @@ internal static class DemoFittings
             null,
             (job, shelf) => job.Kit(shelf.LevelKit, ("flange nut M10", 5))
         ),
+        // Links and coils in the place of tired leaves.
+        new(
+            "FH 20",
+            "Ostrel",
+            "Drover, first shape",
+            DemoSystems.LinksToCome,
+            (job, shelf) =>
+            {
+                job.Plan("Links behind", At(Front, shelf.Thin));
+                job.Convert(
+                    Axle.Rear,
+                    SuspensionKind.CoilFourLink,
+                    "Hollin links sheet HL-4",
+                    "22 5/16",
+                    (SuspensionSizes.SpringLength, "350 mm"),
+                    (SuspensionSizes.SpringFreeLength, "440 mm"),
+                    (SuspensionSizes.SpringRate, "38"),
+                    (SuspensionSizes.CoilBind, "228 mm"),
+                    (SuspensionSizes.SpringLean, "6"),
+                    (SuspensionSizes.TrackBarRun, "840 mm"),
+                    (SuspensionSizes.TrackBarDrop, "40 mm"),
+                    (SuspensionSizes.ShockLength, "480 mm"),
+                    (SuspensionSizes.ShockExtended, "592 mm"),
+                    (SuspensionSizes.ShockCollapsed, "371 mm"),
+                    (SuspensionSizes.BumpStopGap, "82 mm"),
+                    (SuspensionSizes.BumpStopHeight, "60 mm"),
+                    (SuspensionSizes.HoseSlack, "55 mm")
+                );
+            }
+        ),
     ];
 }

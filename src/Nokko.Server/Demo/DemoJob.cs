@@ -4,6 +4,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -206,6 +207,40 @@ internal sealed partial class DemoJob
                             : p.Count
                     )),
                 ]
+            )
+        );
+    }
+
+    /// <summary>Another suspension for an axle in the plan that is drawn up: set up at so many inches from hub to lip, with sizes as they are typed.</summary>
+    public void Convert(
+        Axle axle,
+        SuspensionKind kind,
+        string sheet,
+        string setUpAt,
+        params (string Name, string Typed)[] sizes
+    )
+    {
+        Later(15);
+        Do(
+            new ConvertAxle(
+                NewId(),
+                Document.DraftPlan()!.Id,
+                0,
+                axle,
+                kind,
+                [
+                    .. sizes.Select(s => new SizeInput(
+                        s.Name,
+                        new QuantityInput(
+                            s.Typed,
+                            SuspensionSizes.Find(s.Name)!.Unit,
+                            Known.Measured
+                        )
+                    )),
+                ],
+                sheet,
+                new QuantityInput(setUpAt, Unit.Inch, Known.Measured),
+                Datum.Hub
             )
         );
     }

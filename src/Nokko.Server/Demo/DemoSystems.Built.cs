@@ -104,6 +104,18 @@ internal static partial class DemoSystems
             ),
         ];
 
+    /// <summary>The pickup, weighed: its leaves shall make room for links and coils.</summary>
+    public static DemoVehicle LinksToCome { get; } =
+        DemoVehicle.Pickup with
+        {
+            Sizes = DemoVehicle.Pickup.Sizes with
+            {
+                FrontAxleMass = DemoVehicle.Kg(1120),
+                RearAxleMass = DemoVehicle.Kg(820),
+            },
+            Wish = "Links and coils for the old leaf springs, level",
+        };
+
     /// <summary>Two live axles on coils with links and track bars.</summary>
     public static DemoVehicle OpenTopBuilt { get; } =
         new()

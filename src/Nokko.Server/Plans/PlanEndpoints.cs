@@ -32,7 +32,7 @@ internal static class PlanEndpoints
         ShoppingEndpoints.Map(jobs);
     }
 
-    /// <summary>Whether a part of the shelf fits a job's vehicle as it stands, at each axle.</summary>
+    /// <summary>Whether a part of the shelf fits a job's vehicle at each axle: as it stands, or on the suspension that the plan gives it.</summary>
     internal sealed record PartFits(Guid PartId, FitVerdict Front, FitVerdict Rear);
 
     /// <summary>What is known of the parts on the shelf; a part that is not named here is one of which nobody noted anything.</summary>
@@ -46,7 +46,7 @@ internal static class PlanEndpoints
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
-        var vehicle = d.VehicleNow();
+        var vehicle = d.DraftPlan() is { } plan ? d.VehicleNow().Converted(plan) : d.VehicleNow();
         var noted = await db
             .Parts.AsNoTracking()
             .Where(p => p.Fit != null && p.BinnedAt == null)
@@ -127,12 +127,14 @@ internal static class PlanEndpoints
         try
         {
             var stances = JobEvaluator.StancesOf(d);
+            var kept = d.Plans.FirstOrDefault(p => p.Id == body.PlanId);
             var plan = new Plan
             {
                 Id = body.PlanId ?? Guid.Empty,
                 Name = "",
                 FromStageId = stage.Id,
-                Anyway = d.Plans.FirstOrDefault(p => p.Id == body.PlanId)?.Anyway,
+                Anyway = kept?.Anyway,
+                Conversions = kept?.Conversions,
                 Stacks = CornerPlacingsInput.Stacks(
                     body.Stacks,
                     d,

@@ -140,7 +140,7 @@ public class CardRulesTests
     }
 
     /// <summary>Found a second way: what is held grows from the frame until nothing more is, with nothing shared with the core's own search.</summary>
-    private static IEnumerable<string> Unheld(
+    internal static IEnumerable<string> Unheld(
         VehicleGraph graph,
         HashSet<string> open,
         IReadOnlyList<Support> supports,

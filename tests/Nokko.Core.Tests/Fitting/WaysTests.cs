@@ -257,6 +257,7 @@ public class WaysTests
             Sample.Pickup,
             Equipment.TwoPostLift,
             new FittingSchools(),
+            [],
             []
         );
         Assert.Equal(
@@ -331,6 +332,7 @@ public class WaysTests
             Sample.Pickup,
             Equipment.TwoPostLift,
             new FittingSchools(),
+            [],
             []
         );
         Assert.Equal(new StaysDone("LF", says, why), undo.Stays.Single());

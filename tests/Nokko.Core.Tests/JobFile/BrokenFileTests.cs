@@ -142,6 +142,12 @@ public partial class BrokenFileTests
     private const string Mm22 =
         """{ "value": 22, "unit": "mm", "u": null, "known": "measured", "typed": null }""";
 
+    private const string Mm380 =
+        """{ "value": 380, "unit": "mm", "u": null, "known": "measured", "typed": null }""";
+
+    private const string Track =
+        """{ "value": 1700, "unit": "mm", "u": null, "known": "measured", "typed": null }""";
+
     private static string Thinned(params string[] lists)
     {
         var root = JsonNode.Parse(
@@ -170,6 +176,25 @@ public partial class BrokenFileTests
         );
         root["plans"]![0]!["anyway"] = JsonNode.Parse(
             $$"""[{ "part": "plate", "says": "made for Marsh", "reason": "compared", "personId": "{{root["people"]![0]!["id"]}}" }]"""
+        );
+        root["plans"]![0]!["conversions"] = JsonNode.Parse(
+            $$"""
+            [
+              {
+                "axle": "rear",
+                "to": {
+                  "kind": "coilFourLink",
+                  "sheet": "Alder sheet 12",
+                  "track": {{Track}},
+                  "dimensions": { "springLength": {{Mm380}} },
+                  "shacklePivot": null,
+                  "points": []
+                },
+                "setUpAt": {{Mm22}},
+                "from": "hub"
+              }
+            ]
+            """
         );
         root["plans"]![0]!["stacks"]![0]!["parts"]![0]!["fit"] = JsonNode.Parse(
             $$"""

@@ -150,6 +150,59 @@ public class JobFilePartsTests
             )
         );
 
+    private static JsonObject Conversion(string axle = "rear") =>
+        new()
+        {
+            ["axle"] = axle,
+            ["to"] = new JsonObject
+            {
+                ["kind"] = "coilFourLink",
+                ["sheet"] = "Alder sheet 12",
+                ["dimensions"] = new JsonObject { ["springLength"] = Quantity(380, "mm") },
+                ["shacklePivot"] = null,
+                ["points"] = new JsonArray(),
+            },
+            ["setUpAt"] = Quantity(600, "mm"),
+            ["from"] = "hub",
+        };
+
+    private static string? ConversionPath(params JsonObject[] conversions) =>
+        PathOf(f =>
+            f["plans"]![0]!["conversions"] = new JsonArray([.. conversions.Cast<JsonNode>()])
+        );
+
+    private static JsonObject But(Action<JsonObject> change)
+    {
+        var conversion = Conversion();
+        change(conversion);
+        return conversion;
+    }
+
+    [Fact]
+    public void An_axle_gets_one_other_suspension_whose_sizes_can_be()
+    {
+        const string at = "$.plans[0].conversions";
+        Assert.Null(ConversionPath(Conversion(), Conversion("front")));
+        Assert.Equal($"{at}[1].axle", ConversionPath(Conversion(), Conversion()));
+        Assert.Equal($"{at}[0].from", ConversionPath(But(c => c["from"] = "frame")));
+        Assert.Equal(
+            $"{at}[0].to.dimensions.waist",
+            ConversionPath(But(c => c["to"]!["dimensions"]!["waist"] = Quantity(1, "mm")))
+        );
+        Assert.Equal(
+            $"{at}[0].setUpAt.value",
+            ConversionPath(But(c => c["setUpAt"] = Quantity(0, "mm")))
+        );
+        Assert.Equal(
+            $"{at}[0].to.track.value",
+            ConversionPath(But(c => c["to"]!["track"] = Quantity(17, "mm")))
+        );
+        Assert.Equal(
+            $"{at}[0].to.dimensions.springLength.value",
+            ConversionPath(But(c => c["to"]!["dimensions"]!["springLength"] = Quantity(-1, "mm")))
+        );
+    }
+
     [Fact]
     public void Pieces_of_a_kit_are_counted_and_stand_where_something_of_them_stands()
     {

@@ -46,6 +46,7 @@ public class MovedProofTests
         double? wall = null,
         Known known = Known.Computed,
         string where = "front",
+        IReadOnlyList<Axle>? converted = null,
         params (string, double)[] sizes
     )
     {
@@ -73,7 +74,9 @@ public class MovedProofTests
                 ),
             ],
         };
-        return MovedProof.Of(prediction, vehicle, before, after, wall).SingleOrDefault();
+        return MovedProof
+            .Of(prediction, vehicle, before, after, converted ?? [], wall)
+            .SingleOrDefault();
     }
 
     [Theory]

@@ -58,7 +58,11 @@ export function lettersOf<K extends JobCommand["kind"]>(
 
 /** The row that a letter edits as it was seen; null when it edits none by a key of its own. */
 export function rowOf({ command }: Letter): string | null {
-  if (command.kind === "placeKit") {
+  if (
+    command.kind === "placeKit" ||
+    command.kind === "convertAxle" ||
+    command.kind === "keepSuspension"
+  ) {
     return command.planId;
   }
   return "version" in command && "id" in command ? command.id : null;
@@ -74,8 +78,9 @@ function grown(
     .filter(
       (l, i) =>
         answer.outcomes[i]?.status !== "refused" &&
-        // Of the pieces that a kit brought, stacks that were put together before know nothing.
-        l.command.kind !== "placeKit",
+        // Of the pieces that a kit brought, and of those that left with a suspension, stacks that were put together before know nothing.
+        l.command.kind !== "placeKit" &&
+        l.command.kind !== "convertAxle",
     )
     .map(rowOf);
   return letters.map((letter) => {

@@ -2693,6 +2693,16 @@ export interface components {
          * @enum {unknown}
          */
         Axle: "front" | "rear";
+        /** @description Another suspension that a plan gives an axle: another kind, or other arms of the same one. All of the old one leaves the vehicle. */
+        AxleConversion: {
+            /** @description The axle. */
+            axle: components["schemas"]["Axle"];
+            /** @description What comes; its sizes and points as they are at the height at which they were taken. */
+            to: components["schemas"]["Suspension"];
+            setUpAt: null | components["schemas"]["Quantity"];
+            /** @description From where that height is measured: hub or floor. */
+            from: components["schemas"]["Datum"];
+        };
         /** @description What a stack lifted on one axle. */
         AxleLift: {
             /** @description front or rear. */
@@ -3833,7 +3843,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4036,6 +4046,43 @@ export interface components {
             fate: components["schemas"]["Fate"];
             /** @description A few words. */
             note: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Has a plan give an axle another suspension, or corrects what it said of it. Where nothing is planned yet, a plan begins with it. */
+        JobCommandConvertAxle: {
+            /** @enum {string} */
+            kind: "convertAxle";
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen; null begins a plan of this key.
+             */
+            version: null | number;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
+            /** @description The kind that comes; the one that is there where only its arms change. */
+            suspension: components["schemas"]["SuspensionKind"];
+            /** @description Its sizes, as they are at the height at which it is set up. */
+            sizes: components["schemas"]["SizeInput"][];
+            /** @description Whose sheet or drawing it is built by. */
+            sheet: null | string;
+            setUpAt: null | components["schemas"]["QuantityInput"];
+            /** @description From where that height is measured: hub or floor. */
+            from: components["schemas"]["Datum"];
+            track?: null | components["schemas"]["QuantityInput"];
+            /** @description Its points at that height; null where nobody has them. */
+            points?: null | components["schemas"]["PointInput"][];
+            shacklePivot?: null | components["schemas"]["ShacklePivot"];
+            heightControl?: null | components["schemas"]["HeightControl"];
+            medium?: null | components["schemas"]["SpringMedium"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -4273,6 +4320,28 @@ export interface components {
             ownerNotes: null | string;
             followUps: components["schemas"]["FollowUpInput"][];
             reason?: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Leaves an axle on its suspension after all. */
+        JobCommandKeepSuspension: {
+            /** @enum {string} */
+            kind: "keepSuspension";
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /**
+             * Format: uint32
+             * @description Its version as seen.
+             */
+            version: number;
+            /** @description front or rear. */
+            axle: components["schemas"]["Axle"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5943,7 +6012,7 @@ export interface components {
          * @description What hands do so that a part comes or goes.
          * @enum {unknown}
          */
-        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "torsionAdjuster" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "linkBracket" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "steeringStops" | "wheelSpacer" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown";
+        OperationKind: "wheel" | "shock" | "strut" | "strutFoot" | "topPlate" | "strutOpened" | "collar" | "torsionAdjuster" | "coilsOnAxle" | "springOnArm" | "bumpStop" | "block" | "shackle" | "leafPack" | "differential" | "dropBracket" | "crossMember" | "subframe" | "upperArm" | "lowerArm" | "upright" | "trackBar" | "trackBarBracket" | "swayBarLinks" | "casterBush" | "linkBracket" | "bodyMounts" | "steeringDamper" | "dragLink" | "pitmanArm" | "steeringStops" | "wheelSpacer" | "propshaft" | "levelSensorLink" | "brakeHose" | "hoseBracket" | "halfShaft" | "unknown" | "conversion";
         /** @description Which way a part sits and how that was proved. */
         Orientation: {
             /**
@@ -6310,6 +6379,8 @@ export interface components {
             chosen: boolean;
             /** @description Parts that go in although they do not fit, each with the reason. */
             anyway: null | components["schemas"]["FittedAnyway"][];
+            /** @description Axles that get another suspension, at most one line for each; null is none. */
+            conversions: null | components["schemas"]["AxleConversion"][];
             /**
              * Format: date-time
              * @description When the fitting began.
@@ -7933,6 +8004,9 @@ export interface components {
             heightControl: null | components["schemas"]["HeightControl"];
             medium: null | components["schemas"]["SpringMedium"];
             barBodyEnd: null | components["schemas"]["Side"];
+            /** @description Whose sheet or drawing it was built by, where a conversion brought it: what other vehicles of the platform teach does not hold for it. Null is as it left the works. */
+            sheet: null | string;
+            track: null | components["schemas"]["Quantity"];
             /** @description Named suspension points. */
             points: components["schemas"]["SuspensionPoint"][];
             /** @description Points of a double wishbone corner in space: x forward of the wheel centre, y outward from the middle, z above the floor. Null where nobody taped them. */

@@ -23,6 +23,7 @@ export function plansWith(
               toStageId: null,
               chosen: false,
               anyway: null,
+              conversions: null,
               begunAt: null,
             }),
             name: c.name,

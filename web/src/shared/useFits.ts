@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, must, type Schemas } from "../api/client";
-import { currentStage } from "../api/document";
+import { currentStage, draftPlan } from "../api/document";
 import { remembered, useJob } from "../api/job";
 
 /** Whether parts of the shelf fit the job's vehicle as it stands; without a network, as this device saw it last. Null of a part of which nobody noted anything, undefined until it is known. */
@@ -15,6 +15,7 @@ export function useFits() {
       job.id,
       view.versions[vehicle.id],
       currentStage(view.document).id,
+      view.versions[draftPlan(view.document)?.id ?? ""],
     ],
     queryFn: () =>
       remembered(`fits ${job.id}`, async () =>

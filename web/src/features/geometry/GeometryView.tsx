@@ -88,8 +88,11 @@ export default function GeometryView() {
               {plan ? `${plan.name}: the` : "As it is fitted now, the"} frame
               stands over its axles{" "}
               <ResultLength result={geometry.frontRise} signed /> in front,{" "}
-              <ResultLength result={geometry.rearRise} signed /> behind, against
-              nothing added.
+              <ResultLength result={geometry.rearRise} signed /> behind, against{" "}
+              {plan?.conversions
+                ? "nothing added, and where another suspension comes against its set-up"
+                : "nothing added"}
+              .
             </>
           ) : (
             geometry?.frontRise.cannot

@@ -17,6 +17,7 @@ import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
 import { KitShelf } from "../kits/KitShelf";
 import { Kits } from "../kits/Kits";
+import { Conversions } from "../conversions/Conversions";
 import { FindStacks } from "../finding/FindStacks";
 import { PlanB } from "../finding/PlanB";
 import { Wanted } from "../finding/Wanted";
@@ -122,7 +123,10 @@ export default function PlanView() {
   });
 
   const gate = problem instanceof Problem && problem.field === "reason";
-  const suspension = stage[axle].kind;
+  /** The suspension that an axle has with this plan. */
+  const on = (end: Axle) =>
+    draft?.conversions?.find((c) => c.axle === end)?.to ?? stage[end];
+  const suspension = on(axle).kind;
   const turns = (
     ["raisedCollar", "torsionAdjuster", "steeringStops"] as const
   ).filter((of) => {
@@ -173,10 +177,10 @@ export default function PlanView() {
           when it is there.
         </Typography>
       )}
-      {at.kitWaits && at.away && (
+      {at.putInThere && at.away && (
         <Typography role="status" sx={{ fontWeight: 600 }}>
-          ▲ The kit is kept here: its pieces are placed when the server is
-          there.
+          ▲ {at.putInThere} is kept here: it goes into the plan when the server
+          is there.
         </Typography>
       )}
       {/* What the last stacks do fades until the answer for these is here. */}
@@ -186,6 +190,7 @@ export default function PlanView() {
           onBand={band}
         />
       </Box>
+      {draft?.conversions && <Conversions key={draft.id} plan={draft} />}
       <Box
         sx={{
           display: "grid",
@@ -211,8 +216,8 @@ export default function PlanView() {
                   <CornerColumn
                     key={corner}
                     corner={corner}
-                    suspension={stage[end].kind}
-                    air={stage[end].medium === "air"}
+                    suspension={on(end).kind}
+                    air={on(end).medium === "air"}
                     parts={stacks.find((s) => s.corner === corner)?.parts ?? []}
                     chosen={meant(axle, side).includes(corner)}
                     outlook={prediction?.corners.find(
@@ -255,6 +260,9 @@ export default function PlanView() {
             next corner.
           </Typography>
           {draft && <Kits plan={draft} />}
+          {!draft?.conversions && (
+            <Conversions key={draft?.id} plan={draft ?? undefined} />
+          )}
           {draft && (
             <Misfits plan={draft} misfits={prediction?.misfits ?? []} />
           )}

@@ -64,8 +64,13 @@ export function usePlans() {
     stacks,
     /** Whether the plan that is looked at is not yet at the server as it is shown. */
     waits: lettersOf(letters, "savePlan").some((c) => c.id === draft?.id),
-    /** Whether a kit is on its way into the plan: its pieces are placed by the server. */
-    kitWaits: lettersOf(letters, "placeKit").length > 0,
+    /** What is on its way into the plan and is put in by the server; null where nothing is. */
+    putInThere:
+      lettersOf(letters, "placeKit").length > 0
+        ? "The kit"
+        : lettersOf(letters, "convertAxle").length > 0
+          ? "The other suspension"
+          : null,
     /** Whether the server cannot be asked now. */
     away: failing,
     problem,
