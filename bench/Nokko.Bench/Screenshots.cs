@@ -66,9 +66,9 @@ internal static class Screenshots
         browser.Sees("Which end first?");
         Scroll("//h2[.='Settled once']");
         Shoot("people", "Bays");
-        Job("FH 18", "plan", "Does not fit");
-        Scroll("//button[contains(., 'Left front')]");
-        Shoot("fits", "made for Tindra Lark");
+        Job("FH 20", "plan", "Hollin links sheet HL-4");
+        Scroll("//button[contains(., 'Find stacks')]");
+        Shoot("conversion", "In the place of");
         Job("FH 17", "plan/shopping", "What to buy");
         Shoot("shopping", "never used again");
 

@@ -198,12 +198,18 @@ public sealed class Browser : IDisposable
             $"a list “{label}”"
         );
         Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", box);
-        box.SendKeys(Keys.Enter);
         Until(
                 d =>
-                    d.FindElement(
+                {
+                    // What was stored just now may have taken the key with the focus.
+                    if (d.FindElements(By.CssSelector("[role=listbox]")).Count == 0)
+                    {
+                        box.SendKeys(Keys.Enter);
+                    }
+                    return d.FindElement(
                         By.XPath($"//li[@role='option'][normalize-space(.)={Quoted(option)}]")
-                    ),
+                    );
+                },
                 $"the option “{option}”"
             )
             .Click();
@@ -340,7 +346,7 @@ public sealed class Browser : IDisposable
                   const b = element.getBoundingClientRect();
                   const at = [b.left + b.width / 2, b.top + b.height / 2];
                   if (last === at.join()) done(at);
-                  else { last = at.join(); requestAnimationFrame(() => requestAnimationFrame(look)); }
+                  else { last = at.join(); requestAnimationFrame(look); }
                 };
                 look();
                 """,
