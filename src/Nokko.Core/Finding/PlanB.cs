@@ -30,6 +30,7 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
         SearchRules rules
     )
     {
+        situation = situation.Converted(plan);
         var prediction = Predictor.Predict(plan, situation);
         if (
             prediction.Cannot is not null
@@ -58,7 +59,10 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
         foreach (var axle in Corners.Axles)
         {
             var rise = axle == Axle.Front ? prediction.FrontRise : prediction.RearRise;
-            if (!Changes(plan, situation.From, axle) || rise is not { Value: not null, U: { } u })
+            if (
+                !(Changes(plan, situation.From, axle) || plan.Of(axle) is not null)
+                || rise is not { Value: not null, U: { } u }
+            )
             {
                 continue;
             }
@@ -142,6 +146,11 @@ public sealed record PlanB(Axle Axle, double OffMm, FoundStack? Stack, bool Stay
     )
     {
         var learned = situation.Learned.ToDictionary();
+        if (plan.Of(axle) is not null)
+        {
+            // Where another suspension lands tells nothing of what parts lift on it.
+            return learned;
+        }
         var state = Predictor.Axles(situation)[axle == Axle.Front ? 0 : 1];
         var changes = Corners
             .Of(axle)

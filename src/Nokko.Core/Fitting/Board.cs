@@ -123,9 +123,7 @@ internal sealed class Board(VehicleGraph graph)
     /// <summary>Whether an open joint is none that somebody undid: it has not come yet, or it left with the old suspension and the new one is on.</summary>
     private bool IsAway(GraphJoint joint) =>
         graph.Changes.Coming.Contains(joint.Place)
-        || (
-            graph.Changes.Going.Contains(joint.Place) && _renewed.Contains(AxleOf(joint.Place))
-        );
+        || (graph.Changes.Going.Contains(joint.Place) && _renewed.Contains(AxleOf(joint.Place)));
 
     private string AxleOf(string place) =>
         graph.Find(place) is { Where: var where } && Corners.Named(where) is { } c

@@ -9,13 +9,21 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.Jobs;
 
 /// <summary>Keeps a plan: a new one without a version, else the one that was seen.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">The plan.</param>
+/// <param name="Version">Its version as seen; null makes a new one.</param>
+/// <param name="FromStageId">The stage from which it starts.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Stacks">What shall stand at each corner.</param>
+/// <param name="LikePlanId">A plan whose other suspensions a new one gets too; null for those that stand now.</param>
 public sealed record SavePlan(
     Guid CommandId,
     Guid Id,
     uint? Version,
     Guid FromStageId,
     string Name,
-    IReadOnlyList<CornerPlacingsInput> Stacks
+    IReadOnlyList<CornerPlacingsInput> Stacks,
+    Guid? LikePlanId = null
 ) : JobCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -53,6 +61,9 @@ public sealed record SavePlan(
                     Name = name,
                     FromStageId = stage.Id,
                     Stacks = stacks,
+                    Conversions = d.DraftPlans()
+                        .FirstOrDefault(p => p.Id == LikePlanId)
+                        ?.Conversions,
                     // The first one is the one until somebody chooses another.
                     Chosen = d.DraftPlans().Count == 0,
                 }

@@ -16,7 +16,14 @@ internal static class YardEndpoints
     /// <param name="Next">Where it goes on.</param>
     /// <param name="Says">What it needs, in the reader's unit.</param>
     /// <param name="Facts">What is drawn and named.</param>
-    internal sealed record YardJob(Guid JobId, Phase Next, string Says, YardFacts Facts);
+    /// <param name="Waits">Parts without which its fitting cannot begin; null where they are all here.</param>
+    internal sealed record YardJob(
+        Guid JobId,
+        Phase Next,
+        string Says,
+        YardFacts Facts,
+        StockStore.WaitingJob? Waits
+    );
 
     /// <summary>A page of jobs; ask again with <paramref name="After"/> for the next one.</summary>
     internal sealed record YardPage(IReadOnlyList<YardJob> Jobs, string? After);
@@ -32,6 +39,20 @@ internal static class YardEndpoints
     )
     {
         var page = await db.YardPage(find, YardKey.Read(after), PageSize, cancel);
+        Guid[] planned =
+        [
+            .. page.Where(s =>
+                    s.Facts.Need.Kind
+                        is NeedKind.BeginFitting
+                            or NeedKind.BeginSecondPass
+                            or NeedKind.MendPlan
+                )
+                .Select(s => s.Id),
+        ];
+        var waits =
+            planned.Length == 0
+                ? []
+                : (await db.WaitingJobs(planned, cancel)).ToDictionary(w => w.JobId);
         return TypedResults.Ok(
             new YardPage(
                 [
@@ -39,7 +60,8 @@ internal static class YardEndpoints
                         s.Id,
                         s.Facts.Need.Phase,
                         s.Facts.Need.Say(me.Style),
-                        s.Facts
+                        s.Facts,
+                        waits.GetValueOrDefault(s.Id)
                     )),
                 ],
                 page.Count == PageSize ? YardKey.Of(page[^1]).ToString() : null

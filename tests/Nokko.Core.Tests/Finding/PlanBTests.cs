@@ -65,6 +65,58 @@ public class PlanBTests
     public void Without_a_prediction_there_is_no_plan_b() =>
         Assert.Empty(PlanB.Of(Thirty, Here with { Baseline = null }, Shelf, new SearchRules()));
 
+    [Fact]
+    public void An_axle_on_another_suspension_that_lands_low_takes_what_stands_on_that()
+    {
+        // Links and coils behind, set up at today's 580 and resting there; level with the lips at 520 in front is far below: only the front rises.
+        const double load = 800 * 9.80665 / 2 * 0.8;
+        var plan = Thirty with
+        {
+            Conversions =
+            [
+                new AxleConversion
+                {
+                    Axle = Axle.Rear,
+                    To = Plans.StacksTests.Of(
+                        SuspensionKind.CoilFourLink,
+                        ("springLength", 450 - (load / 48)),
+                        ("springFreeLength", 450),
+                        ("springRate", 48)
+                    ),
+                    SetUpAt = Sample.Mm(580),
+                },
+            ],
+        };
+        Part[] rings =
+        [
+            .. new[] { 8, 16, 24, 32 }.Select(mm =>
+                Plate(mm) with
+                {
+                    Kind = PartKind.CoilSpacer,
+                    Name = $"ring {mm}",
+                }
+            ),
+            Plate(20) with
+            {
+                Kind = PartKind.Block,
+                Name = "block",
+            },
+        ];
+        var cases = PlanB.Of(
+            plan,
+            Here with
+            {
+                Vehicle = Plans.StacksTests.On(),
+            },
+            rings,
+            new SearchRules()
+        );
+        var low = Assert.Single(cases, c => c is { Axle: Axle.Rear, OffMm: < 0 });
+        var comes = low.Stack!.Plan.Stacks.SelectMany(s => s.Parts).Select(p => p.Kind).ToArray();
+        Assert.Contains(PartKind.CoilSpacer, comes);
+        Assert.DoesNotContain(PartKind.Block, comes);
+    }
+
     private static double Thickness(PlanB b) =>
         CornerStack.At(b.Stack!.Plan.Stacks, Corner.LF).Sum(p => p.Thickness!.In(Unit.Mm));
 

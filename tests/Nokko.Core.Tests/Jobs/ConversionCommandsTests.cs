@@ -128,6 +128,30 @@ public class ConversionCommandsTests
     }
 
     [Fact]
+    public void A_copy_of_a_plan_has_its_other_suspension_and_any_other_plan_has_not()
+    {
+        var plan = Planned();
+        var part = _shop.Plates();
+        _shop.Do(_shop.PlanWith(part, name: "Plan B") with { LikePlanId = plan.Id });
+        _shop.Do(_shop.PlanWith(part, name: "Plan C"));
+        Plan Of(string name) => _shop.Document.Plans.Single(p => p.Name == name);
+        Assert.Equal("Alder sheet 12", Of("Plan B").Of(Axle.Rear)!.To.Sheet);
+        Assert.Null(Of("Plan C").Conversions);
+        // What is changed in the copy leaves the other as it was.
+        _shop.Do(Links(Of("Plan B").Id, 0) with { Sheet = "Rowan drawing" });
+        Assert.Equal("Alder sheet 12", Of("Plan A").Of(Axle.Rear)!.To.Sheet);
+        // Kept again by whoever likes another one, a plan keeps its own.
+        _shop.Do(
+            _shop.PlanWith(part, Of("Plan C").Id, "Plan C") with
+            {
+                Version = 0,
+                LikePlanId = plan.Id,
+            }
+        );
+        Assert.Null(Of("Plan C").Conversions);
+    }
+
+    [Fact]
     public void What_stands_on_the_old_suspension_and_fits_the_new_one_not_leaves_the_plan()
     {
         var stands = new[]

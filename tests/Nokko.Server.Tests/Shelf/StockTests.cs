@@ -8,9 +8,10 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
 {
     private static readonly string[] Front = ["LF", "RF"];
 
-    private static object Plate(int count) =>
+    private static object Plate(int count, string? dueOn = null) =>
         new
         {
+            dueOn,
             version = (uint?)null,
             number = (string?)null,
             name = $"Sorrel plate {Guid.NewGuid()}",
@@ -61,6 +62,22 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
             .FirstOrDefault(w => w!["partId"]!.GetValue<Guid>() == part)
             ?["count"]!.GetValue<int>()
         ?? 0;
+
+    /// <summary>What the yard says that a job waits for: parts, of them to order, and until when; null where it waits for none.</summary>
+    private static async Task<(int Parts, int ToOrder, string? Until)?> Waits(
+        Caller caller,
+        TestJob job
+    ) =>
+        (await caller.Get("/api/yard?find=TT%201"))["jobs"]!
+            .AsArray()
+            .First(j => j!["jobId"]!.GetValue<Guid>() == job.Job)!["waits"]
+            is { } waits
+            ? (
+                waits["parts"]!.GetValue<int>(),
+                waits["toOrder"]!.GetValue<int>(),
+                waits["until"]?.GetValue<string>()
+            )
+            : null;
 
     private static async Task<JsonNode> Bought(Caller caller, TestJob job, Guid plan) =>
         (await caller.Get($"{job.Path}/plans/{plan}/shopping"))["lines"]![0]!;
@@ -166,6 +183,9 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
             (1, "3 on the shelf, 2 wanted by jobs that are served first"),
             (late["toOrder"]!.GetValue<int>(), late["why"]!.GetValue<string>())
         );
+        // The yard says the same of both.
+        Assert.Null(await Waits(caller, first));
+        Assert.Equal((1, 1, null), await Waits(caller, second));
         var asked = await Begin(caller, second, secondPlan, expected: 409);
         Assert.Equal("reason", asked["field"]!.GetValue<string>());
         await Begin(caller, first, firstPlan);
@@ -185,5 +205,28 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
                 left["does"]!.GetValue<string>()
             )
         );
+    }
+
+    [Fact]
+    public async Task The_yard_says_until_when_a_job_waits_for_what_is_ordered_and_no_longer_once_it_is_here()
+    {
+        var caller = await server.SignIn();
+        var part = Guid.CreateVersion7();
+        await caller.Part(part, Plate(1, "2027-01-05"));
+        var (job, plan) = await Planned(caller, part);
+        Assert.Equal((1, 0, "2027-01-05"), await Waits(caller, job));
+        await caller.Shop(
+            "moveStock",
+            new
+            {
+                id = part,
+                by = 1,
+                why = "delivered",
+            }
+        );
+        Assert.Null(await Waits(caller, job));
+        // Begun, it has what it needs, whatever is left for others.
+        await Begin(caller, job, plan);
+        Assert.Null(await Waits(caller, job));
     }
 }

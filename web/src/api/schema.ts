@@ -4655,14 +4655,30 @@ export interface components {
         JobCommandSavePlan: {
             /** @enum {string} */
             kind: "savePlan";
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
             id: string;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Its version as seen; null makes a new one.
+             */
             version: null | number;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The stage from which it starts.
+             */
             fromStageId: string;
+            /** @description Name. */
             name: string;
+            /** @description What shall stand at each corner. */
             stacks: components["schemas"]["CornerPlacingsInput"][];
+            /**
+             * Format: uuid
+             * @description A plan whose other suspensions a new one gets too; null for those that stand now.
+             */
+            likePlanId?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -8508,6 +8524,16 @@ export interface components {
          * @enum {unknown}
          */
         Verdict: "reached" | "notReached" | "measureAgain" | "cannotTell";
+        WaitingJob: {
+            /** Format: uuid */
+            jobId: string;
+            /** Format: int32 */
+            parts: number;
+            /** Format: int32 */
+            toOrder: number;
+            /** Format: date */
+            until: null | string;
+        };
         /** @description One set of readings under one set of conditions, at one stage. */
         WalkRound: {
             /**
@@ -8733,6 +8759,7 @@ export interface components {
             next: components["schemas"]["Phase"];
             says: string;
             facts: components["schemas"]["YardFacts"];
+            waits: null | components["schemas"]["WaitingJob"];
         };
         /** @description The line through the lips, to be drawn: heights of the mean lips in one datum. */
         YardLine: {

@@ -23,7 +23,8 @@ export function plansWith(
               toStageId: null,
               chosen: false,
               anyway: null,
-              conversions: null,
+              conversions:
+                plans.find((p) => p.id === c.likePlanId)?.conversions ?? null,
               begunAt: null,
             }),
             name: c.name,

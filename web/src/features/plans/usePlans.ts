@@ -17,6 +17,8 @@ interface Sent {
   id: string;
   name: string;
   stacks: Schemas["CornerPlacingsInput"][];
+  /** The plan of which a new one is a copy. */
+  likePlanId?: string | null;
 }
 
 /** The plans that stand side by side, which of them is looked at, and everything that changes one. */
@@ -116,6 +118,7 @@ export function usePlans() {
             id,
             name: nextName(plans.map((p) => p.name)),
             stacks: copied(stacks, stage.stacks),
+            likePlanId: draft?.id ?? null,
           },
           null,
         );

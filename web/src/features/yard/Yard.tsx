@@ -11,6 +11,7 @@ import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
 import { useInks } from "../../shared/theme";
+import { waitsSay } from "./waits";
 
 const paths: Record<Schemas["Phase"], string> = {
   takeIn: "take-in",
@@ -170,6 +171,14 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
           sx={{ px: 1.5, mt: 2, fontWeight: 600, lineHeight: 1.3 }}
         >
           {j.says}
+          {j.waits && (
+            <Box
+              component="span"
+              sx={{ display: "block", color: "warning.main" }}
+            >
+              ▲ {waitsSay(j.waits)}
+            </Box>
+          )}
         </Typography>
         <svg
           viewBox="0 0 260 104"
