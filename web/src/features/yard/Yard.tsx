@@ -11,6 +11,7 @@ import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
 import { useInks } from "../../shared/theme";
+import { dayText } from "../../shared/time";
 import { waitsSay } from "./waits";
 
 const paths: Record<Schemas["Phase"], string> = {
@@ -111,7 +112,7 @@ export default function Yard() {
               <Box component="li" key={f.id} sx={{ my: 0.5 }}>
                 <b>
                   {[
-                    f.dueOn,
+                    f.dueOn && dayText(f.dueOn),
                     f.dueAt &&
                       `${Math.round(f.dueAt.value).toLocaleString("en")} ${f.dueAt.unit}`,
                   ]
@@ -176,7 +177,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
               component="span"
               sx={{ display: "block", color: "warning.main" }}
             >
-              ▲ {waitsSay(j.waits)}
+              ▲ {waitsSay(j.waits, promisedOn)}
             </Box>
           )}
         </Typography>
@@ -214,7 +215,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
             {owner}
             {handedOver
               ? " · handed over"
-              : promisedOn && ` · promised ${promisedOn}`}
+              : promisedOn && ` · promised ${dayText(promisedOn)}`}
           </Typography>
         </Box>
       </Link>
