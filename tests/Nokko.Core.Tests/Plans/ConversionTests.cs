@@ -131,7 +131,7 @@ public class ConversionTests
         double[] read = [520, 1040, 580, 580, 1040, 520];
         Prediction At(double[] mm, double u) => Predict(Links(Coils), Stance(mm, u));
         var (sharp, blunt) = (At(read, 0.001), At(read, 4));
-        foreach (var station in new[] { "LR", "RR", "LF", "RF" })
+        foreach (var station in new[] { "LR", "RR", "LF", "RF", "LM", "RM" })
         {
             var variance = 0.0;
             for (var i = 0; i < read.Length; i++)

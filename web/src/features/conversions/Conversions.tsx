@@ -7,11 +7,10 @@ import type { Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
-import { quantityText } from "../../shared/quantity";
 import { Surely } from "../../shared/Surely";
 import { useOnce } from "../../shared/useOnce";
 import { useSuspensionKinds } from "../../shared/useKinds";
-import type { Axle } from "./conversion";
+import { conversionSays, type Axle } from "./conversion";
 import { ConversionForm } from "./ConversionForm";
 
 const ends = { front: "In front", rear: "At the rear" } as const;
@@ -66,15 +65,7 @@ export function Conversions({ plan }: { plan: Schemas["Plan"] | undefined }) {
                 {ends[axle]}: {said(conversion.to.kind)}
               </Typography>
               <Typography>
-                {conversion.to.kind === stage[axle].kind
-                  ? "Other arms in the place of those that are there"
-                  : `In the place of: ${said(stage[axle].kind)}`}
-                , by {conversion.to.sheet}.{" "}
-                {conversion.setUpAt
-                  ? `Its sizes hold with the lips at ${quantityText(conversion.setUpAt)} from the ${conversion.from}.`
-                  : "At which height its sizes hold nobody said yet."}{" "}
-                {conversion.to.track &&
-                  `Track ${quantityText(conversion.to.track)}.`}
+                {conversionSays(conversion, stage[axle].kind, kinds)}
               </Typography>
               <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 0.5 }}>
                 <Button

@@ -1,6 +1,12 @@
 import { expect, test } from "vitest";
 import type { Schemas } from "../../api/client";
-import { askedOf, commandOf, linesOf, textOf } from "./conversion";
+import {
+  askedOf,
+  commandOf,
+  conversionSays,
+  linesOf,
+  textOf,
+} from "./conversion";
 
 const size = (
   name: string,
@@ -28,6 +34,11 @@ const links = {
     size("springLength"),
   ],
   archetype: null,
+} as unknown as Schemas["KindView"];
+
+const leaf = {
+  kind: "leafOverslung",
+  said: "leaf springs",
 } as unknown as Schemas["KindView"];
 
 test("what decides the height is asked first, in words that are true of what was never on the vehicle", () => {
@@ -122,6 +133,18 @@ test("a conversion comes back into its fields as it was typed, with the unit of 
       { name: "hoseSlack" },
     ],
   });
+  expect(conversionSays(stored, "leafOverslung", [leaf, links])).toBe(
+    "In the place of: leaf springs, by Alder 12. Its sizes hold with the lips at 600 mm from the floor. Track 67 in.",
+  );
+  expect(
+    conversionSays(
+      { ...stored, setUpAt: null, to: { ...stored.to, track: null } },
+      "coilFourLink",
+      [links],
+    ),
+  ).toBe(
+    "Other arms in the place of those that are there, by Alder 12. At which height its sizes hold nobody said yet.",
+  );
   expect(linesOf(text, "rear", [links])).toMatchObject({
     "Comes in": "links and coils",
     "Set up at": "600 mm from the floor",

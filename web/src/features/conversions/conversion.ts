@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import type { NewCommand } from "../../api/command";
 import type { Lines } from "../../shared/BothWays";
 import type { LengthUnit } from "../../shared/length";
-import { typed, retypedWithUnit } from "../../shared/quantity";
+import { quantityText, typed, retypedWithUnit } from "../../shared/quantity";
 import { fieldText, fieldUnit } from "../../shared/suspensions";
 
 export type Axle = Schemas["Axle"];
@@ -124,6 +124,25 @@ export function commandOf(
         up: typed(text.points[name]?.up ?? "", unit),
       })),
   };
+}
+
+/** What comes in the place of what, by whose sheet, and at which height its sizes hold; as plan and record say it. */
+export function conversionSays(
+  { to, setUpAt, from }: Schemas["AxleConversion"],
+  now: Schemas["SuspensionKind"],
+  kinds: readonly Schemas["KindView"][],
+): string {
+  const said = (kind: Schemas["SuspensionKind"]) =>
+    kinds.find((k) => k.kind === kind)?.said ?? "";
+  return [
+    `${to.kind === now ? "Other arms in the place of those that are there" : `In the place of: ${said(now)}`}${to.sheet ? `, by ${to.sheet}` : ""}.`,
+    setUpAt
+      ? `Its sizes hold with the lips at ${quantityText(setUpAt)} from the ${from}.`
+      : "At which height its sizes hold nobody said yet.",
+    to.track && `Track ${quantityText(to.track)}.`,
+  ]
+    .filter(Boolean)
+    .join(" ");
 }
 
 /** A conversion as lines of a choice between two people's. */

@@ -1,10 +1,12 @@
 import Box from "@mui/material/Box";
 import { Paper } from "../../shared/Paper";
 import type { Schemas } from "../../api/client";
+import { conversionSays } from "../conversions/conversion";
 import { pieceSays } from "../kits/kit";
 import { KitClaims } from "../proof/KitClaims";
 import { begunPlan, firstStage, heightAt, speaks } from "../../api/document";
 import { useJob } from "../../api/job";
+import { useSuspensionKinds } from "../../shared/useKinds";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords, knownWords } from "../../shared/quantity";
@@ -253,7 +255,17 @@ function Parts({
   proof: Schemas["PlanProof"] | undefined;
 }) {
   const unit = useUnit();
-  const kits = useJob().document.kits.filter((k) => k.planId === plan?.id);
+  const { kits: all, plans, stages, job } = useJob().document;
+  const kits = all.filter((k) => k.planId === plan?.id);
+  const kinds = useSuspensionKinds();
+  // Of every pass of this job: what a later one left alone is still under the vehicle.
+  const conversions = plans
+    .filter((p) =>
+      stages.some((s) => s.id === p.toStageId && s.jobId === job.id),
+    )
+    .flatMap((p) =>
+      (p.conversions ?? []).map((conversion) => ({ plan: p, conversion })),
+    );
   const length = (q: Schemas["Quantity"] | null) =>
     q ? `${showText(inMm(q), unit)} (${knownWords[q.known]})` : "unknown";
   return (
@@ -285,8 +297,23 @@ function Parts({
           </tbody>
         </table>
       ) : (
-        <div>None.</div>
+        conversions.length === 0 && <div>None.</div>
       )}
+      {conversions.map(({ plan: p, conversion: c }) => (
+        <div key={`${p.id} ${c.axle}`}>
+          <b>
+            {c.axle === "front" ? "Front" : "Rear"}:{" "}
+            {kinds.find((k) => k.kind === c.to.kind)?.said}
+          </b>
+          .{" "}
+          {conversionSays(
+            c,
+            stages.find((s) => s.id === p.fromStageId)?.[c.axle].kind ??
+              c.to.kind,
+            kinds,
+          )}
+        </div>
+      ))}
       {kits.map((k) => (
         <div key={k.id}>
           <b>{k.name}</b> {k.number}:{" "}
