@@ -421,7 +421,10 @@ public class DoorTests(Hosted server) : IClassFixture<Hosted>
             new { fromStageId = job.Stage, stacks = Array.Empty<object>() }
         );
         Assert.Single(Taken());
+        // A page, and where plans on it wait to be begun, what they wait for.
         await caller.Get("/api/yard");
+        Assert.Equal(2, Taken().Length);
+        await caller.Get("/api/yard?find=nobody%20of%20this%20name");
         Assert.Single(Taken());
     }
 }
