@@ -265,6 +265,13 @@ internal static class Names
     public const string BodyLines = "body straps, hoses, wires and filler";
     public const string CrossMember = "cross member to frame";
 
+    private const string SwayLinkTo = "sway-bar link to ";
+
+    /// <summary>Whether a joint that holds nothing heavy meets an arm, an upright or a spring: another suspension brings its own.</summary>
+    public static bool LeadsToSuspension(string name) =>
+        name is TieRod or AxleNut or TorsionKey or Seat or AirLine
+        || (name != SwayLinkBar && name.StartsWith(SwayLinkTo, StringComparison.Ordinal));
+
     /// <summary>The foot of a strut or coil-over.</summary>
     public static string StrutFoot(SuspensionKind kind) =>
         kind switch
@@ -275,6 +282,5 @@ internal static class Names
         };
 
     /// <summary>The foot of a sway-bar link.</summary>
-    public static string SwayLink(SuspensionKind kind) =>
-        $"sway-bar link to {AxleGraph.Carrier(kind)}";
+    public static string SwayLink(SuspensionKind kind) => $"{SwayLinkTo}{AxleGraph.Carrier(kind)}";
 }

@@ -27,7 +27,7 @@ internal sealed class Board(VehicleGraph graph)
     private readonly HashSet<string> _open = [.. graph.Changes.Coming];
     private readonly List<Support> _supports = [];
     private readonly HashSet<Member> _left = [.. graph.Changes.NotYet];
-    private readonly HashSet<string> _renewed = [];
+    private readonly HashSet<Axle> _renewed = [];
 
     /// <summary>Joints that are open.</summary>
     public IReadOnlySet<string> Open => _open;
@@ -45,7 +45,10 @@ internal sealed class Board(VehicleGraph graph)
         {
             _open.ExceptWith(step.Joints);
             _renewed.UnionWith(
-                step.Joints.Where(p => graph.Find(p) is { OfSuspension: true }).Select(AxleOf)
+                step.Joints.Select(graph.Find)
+                    .Where(j => j is { OfSuspension: true })
+                    .Select(j => Corners.AxleAt(j!.Where))
+                    .OfType<Axle>()
             );
             // What comes home is held by its own joints again.
             _left.RemoveWhere(m => graph.Heavy.Contains(m) && Lacks(m) == Holds.Nothing);
@@ -123,12 +126,11 @@ internal sealed class Board(VehicleGraph graph)
     /// <summary>Whether an open joint is none that somebody undid: it has not come yet, or it left with the old suspension and the new one is on.</summary>
     private bool IsAway(GraphJoint joint) =>
         graph.Changes.Coming.Contains(joint.Place)
-        || (graph.Changes.Going.Contains(joint.Place) && _renewed.Contains(AxleOf(joint.Place)));
-
-    private string AxleOf(string place) =>
-        graph.Find(place) is { Where: var where } && Corners.Named(where) is { } c
-            ? Corners.AxleOf(c).Said()
-            : graph.Find(place)!.Where;
+        || (
+            graph.Changes.Going.Contains(joint.Place)
+            && Corners.AxleAt(joint.Where) is { } axle
+            && _renewed.Contains(axle)
+        );
 
     private bool Has(Member member, Holds one, HashSet<Member> seen)
     {

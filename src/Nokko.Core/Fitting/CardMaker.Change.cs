@@ -73,7 +73,7 @@ internal sealed partial class CardMaker
                             .. graph
                                 .Changes.NotYet.Where(m =>
                                     m.Kind.Needs() != Holds.Nothing
-                                    && (m.Where == at || Within(m, at))
+                                    && Corners.AxleAt(m.Where) == Corners.AxleAt(at)
                                 )
                                 .OrderBy(m => m.Where)
                                 .Select(m => SupportNeed.For(m, Holds.Carries).Support),
@@ -118,10 +118,6 @@ internal sealed partial class CardMaker
                             .Contains(operation.Kind)
                 )
             );
-
-    /// <summary>Whether a member belongs to an axle's corners.</summary>
-    private static bool Within(Member member, string axle) =>
-        Corners.Named(member.Where) is { } c && Corners.AxleOf(c).Said() == axle;
 
     private static bool Within(Corner corner, string where) =>
         where == "vehicle" || where == corner.Name() || where == Corners.AxleOf(corner).Said();

@@ -203,13 +203,7 @@ internal sealed partial class CardMaker
         );
         foreach (var axle in axles)
         {
-            GraphJoint[] mine =
-            [
-                .. _atRideHeight.Where(j =>
-                    j.Where == axle.Said()
-                    || (Corners.Named(j.Where) is { } c && Corners.AxleOf(c) == axle)
-                ),
-            ];
+            GraphJoint[] mine = [.. _atRideHeight.Where(j => Corners.AxleAt(j.Where) == axle)];
             if (mine.Length == 0)
             {
                 continue;
@@ -246,11 +240,7 @@ internal sealed partial class CardMaker
                 5
             );
         }
-        _atRideHeight.RemoveAll(j =>
-            axles.Any(a =>
-                j.Where == a.Said() || (Corners.Named(j.Where) is { } c && Corners.AxleOf(c) == a)
-            )
-        );
+        _atRideHeight.RemoveAll(j => axles.Any(a => Corners.AxleAt(j.Where) == a));
     }
 
     private static IEnumerable<string> RideHeightSays(IReadOnlyList<GraphJoint> joints)

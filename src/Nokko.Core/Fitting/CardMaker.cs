@@ -61,7 +61,7 @@ internal sealed partial class CardMaker(
     }
 
     private static string AxleOf(Operation o) =>
-        Corners.Named(o.Where) is { } c ? Corners.AxleOf(c).Said() : o.Where;
+        Corners.AxleAt(o.Where) is { } axle ? axle.Said() : o.Where;
 
     /// <summary>The axles that are in the air together.</summary>
     private IEnumerable<Axle[]> Lifts(IReadOnlyList<Operation> raised)

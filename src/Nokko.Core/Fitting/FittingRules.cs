@@ -162,9 +162,7 @@ public static class FittingRules
                 .MaxBy(s => s.At)
                 ?.Position
             ?? WheelPosition.OnWheels;
-        return Corners.Named(where) is { } corner ? At(Corners.AxleOf(corner))
-            : where == Axle.Front.Said() ? At(Axle.Front)
-            : where == Axle.Rear.Said() ? At(Axle.Rear)
+        return Corners.AxleAt(where) is { } at ? At(at)
             : Corners.Axles.Any(a => At(a) == WheelPosition.Hanging) ? WheelPosition.Hanging
             : WheelPosition.OnWheels;
     }

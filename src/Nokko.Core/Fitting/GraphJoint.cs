@@ -27,9 +27,10 @@ public sealed record GraphJoint
     /// <summary>What holds it together.</summary>
     public required JointKind Kind { get; init; }
 
-    /// <summary>Whether it holds what a conversion renews: arms, links, springs, shocks, uprights and track bars.</summary>
+    /// <summary>Whether it holds what a conversion renews, or leads to it: arms, links, springs, shocks, uprights and track bars.</summary>
     public bool OfSuspension =>
-        Holds.Any(h => Members.OfSuspension(h.Hung.Kind) || Members.OfSuspension(h.By.Kind));
+        Names.LeadsToSuspension(Name)
+        || Holds.Any(h => Members.OfSuspension(h.Hung.Kind) || Members.OfSuspension(h.By.Kind));
 
     /// <summary>What hangs on what through it; nothing where it only leads or turns with it.</summary>
     public IReadOnlyList<Hold> Holds { get; init; } = [];

@@ -7,17 +7,13 @@ namespace Nokko.Core.Fitting;
 /// <content>Another suspension under an axle.</content>
 internal sealed partial class Operations
 {
-    /// <summary>Joints that only lead or turn with what comes off: undone with it.</summary>
+    /// <summary>Joints that only go along with what comes off: undone with it, and the same again.</summary>
     private static readonly HashSet<string> Led =
     [
         Names.Hose,
         Names.Lead,
-        Names.TieRod,
-        Names.AxleNut,
-        Names.TorsionKey,
-        Names.Seat,
-        Names.AirLine,
         Names.PropshaftAxle,
+        Names.LevelSensor,
     ];
 
     /// <summary>Joints that are there only with a certain part, or are worked on at the bench.</summary>
@@ -42,11 +38,10 @@ internal sealed partial class Operations
     private Operation Of(AxleConversion conversion)
     {
         var axle = conversion.Axle;
-        string[] wheres = [axle.Said(), .. Corners.Of(axle).Select(c => c.Name())];
         GraphJoint[] joints =
         [
             .. graph.Joints.Where(j =>
-                wheres.Contains(j.Where)
+                Corners.AxleAt(j.Where) == axle
                 && (
                     !Apart.Contains(j.Name)
                     || (
@@ -60,13 +55,7 @@ internal sealed partial class Operations
         [
             .. joints.Where(j =>
                 !graph.Changes.Coming.Contains(j.Place)
-                && (
-                    graph.Changes.Going.Contains(j.Place)
-                    || Led.Contains(j.Name)
-                    || j.Name == Names.LevelSensor
-                    || j.Name == Names.SwayLink(vehicle.SuspensionOf(axle).Kind)
-                    || j.OfSuspension
-                )
+                && (graph.Changes.Going.Contains(j.Place) || Led.Contains(j.Name) || j.OfSuspension)
             ),
         ];
         return new Operation

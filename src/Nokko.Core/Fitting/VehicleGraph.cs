@@ -63,14 +63,6 @@ public sealed class VehicleGraph
         var after = converted is null ? before : Usual(converted);
         var there = before.Select(j => j.Place).ToHashSet();
         var then = after.ToDictionary(j => j.Place);
-        HashSet<string> other = converted is null
-            ? []
-            :
-            [
-                .. Corners
-                    .Axles.Where(a => converted.SuspensionOf(a) != vehicle.SuspensionOf(a))
-                    .SelectMany(a => Corners.Of(a).Select(c => c.Name()).Append(a.Said())),
-            ];
         return new VehicleGraph(
             [
                 .. before
@@ -95,7 +87,10 @@ public sealed class VehicleGraph
             Difference.Of(before, after)
         );
 
-        bool Renews(GraphJoint joint) => other.Contains(joint.Where) && joint.OfSuspension;
+        bool Renews(GraphJoint joint) =>
+            joint.OfSuspension
+            && Corners.AxleAt(joint.Where) is { } axle
+            && converted?.SuspensionOf(axle) != vehicle.SuspensionOf(axle);
     }
 
     private static GraphJoint[] Usual(Vehicle vehicle) =>

@@ -193,9 +193,11 @@ public sealed record JobDocument
             }
             : begin;
 
-        // A conversion makes another axle of it.
+        // A conversion makes another axle of it, of whatever kind.
         Vehicles.Suspension Known(Axle axle) =>
-            (plan.Of(axle) is null ? now : begin).SuspensionOf(axle);
+            plan.Of(axle) is null && now.SuspensionOf(axle).Kind == begin.SuspensionOf(axle).Kind
+                ? now.SuspensionOf(axle)
+                : begin.SuspensionOf(axle);
     }
 
     /// <summary>Whether an axle got another suspension between two stages.</summary>

@@ -34,10 +34,7 @@ public static class Conversions
     /// <param name="plan">The plan.</param>
     /// <param name="where">LF, RF, LR, RR, front, rear or vehicle.</param>
     public static AxleConversion? At(this Plan plan, string where) =>
-        plan.Conversions?.FirstOrDefault(c =>
-            c.Axle.Said() == where
-            || (Corners.Named(where) is { } corner && Corners.AxleOf(corner) == c.Axle)
-        );
+        Corners.AxleAt(where) is { } axle ? plan.Of(axle) : null;
 
     /// <summary>The vehicle as a plan puts it together.</summary>
     public static Vehicle Converted(this Vehicle vehicle, Plan plan) =>

@@ -35,7 +35,6 @@ internal sealed record LiftedVehicle(
         {
             return (null, missing);
         }
-        // Where nothing was measured yet, what moves is told all the same.
         var (heights, unknown) = NewHeights.Of(plan, situation.Baseline, axles);
         if (heights is null)
         {

@@ -30,7 +30,7 @@ internal sealed record NewHeights(
 
     /// <summary>The heights of a plan's conversions, or the reason why one cannot be told.</summary>
     /// <param name="plan">The plan.</param>
-    /// <param name="baseline">The stance before; null counts from where the sizes hold alone.</param>
+    /// <param name="baseline">The stance before; null where nothing was measured yet.</param>
     /// <param name="axles">Both axles as they shall be.</param>
     public static (IReadOnlyList<NewHeights>? Heights, string? Why) Of(
         Plan plan,
@@ -48,14 +48,13 @@ internal sealed record NewHeights(
             }
             if (baseline is null)
             {
-                heights.Add(settles);
-                continue;
+                return (null, Predictor.NothingMeasured);
             }
             if (baseline.Datum != conversion.From)
             {
                 return (
                     null,
-                    $"The new suspension in {Said(conversion.Axle)} is set up from the {conversion.From.ToString().ToLowerInvariant()}, the walk-round was read from elsewhere: read the lips from there too."
+                    $"The new suspension {Said(conversion.Axle)} is set up from the {conversion.From.ToString().ToLowerInvariant()}, the walk-round was read from elsewhere: read the lips from there too."
                 );
             }
             var setUp = conversion.SetUpAt!.In(Unit.Mm);
@@ -67,7 +66,7 @@ internal sealed record NewHeights(
             {
                 return (
                     null,
-                    $"Both lips in {Said(conversion.Axle)} must be read: the new suspension's height counts from them."
+                    $"Both lips {Said(conversion.Axle)} must be read: the new suspension's height counts from them."
                 );
             }
             heights.Add(
@@ -91,14 +90,14 @@ internal sealed record NewHeights(
         {
             return (
                 null,
-                $"A controller holds the new suspension in {where}: it stands where it is set, and nothing is foretold."
+                $"A controller holds the new suspension {where}: it stands where it is set, and nothing is foretold."
             );
         }
         if (!to.Kind.HasCoil())
         {
             return (
                 null,
-                $"Where {to.Kind.Said()} comes to rest is seen once the weight is on it: nothing is foretold in {where}."
+                $"Where {to.Kind.Said()} comes to rest is seen once the weight is on it: nothing is foretold {where}."
             );
         }
         string?[] missing =
@@ -117,7 +116,7 @@ internal sealed record NewHeights(
         {
             return (
                 null,
-                $"How high it stands in {where} on its new suspension cannot be told. Missing: {string.Join(", ", lacks)}."
+                $"How high it stands {where} on its new suspension cannot be told. Missing: {string.Join(", ", lacks)}."
             );
         }
         var (coil, load) = (CoilSpring.Of(to)!.Value, axle.SpringLoadN!.Value);
@@ -128,7 +127,7 @@ internal sealed record NewHeights(
                 null,
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"The new spring in {where} is pushed shut by its load of {load:0} N: another rate, or another free length."
+                    $"The new spring {where} is pushed shut by its load of {load:0} N: another rate, or another free length."
                 )
             );
         }
@@ -137,7 +136,7 @@ internal sealed record NewHeights(
         {
             return (
                 null,
-                $"The new arms in {where} cannot reach to where the spring carries its load: check its length at set-up, free length and rate."
+                $"The new arms {where} cannot reach to where the spring carries its load: check its length at set-up, free length and rate."
             );
         }
         var ratio = axle.Corner.Ratio;
@@ -164,5 +163,5 @@ internal sealed record NewHeights(
     private static double U(Quantity length) =>
         length.UIn(Unit.Mm, length.Known == Known.Measured ? 2 : 5);
 
-    private static string Said(Axle axle) => axle == Axle.Front ? "front" : "the rear";
+    private static string Said(Axle axle) => axle == Axle.Front ? "in front" : "at the rear";
 }

@@ -73,12 +73,7 @@ public static class Predictor
         }
         if (baseline is null || baseline.Stations.Count == 0)
         {
-            return None(
-                plan,
-                baseline,
-                refusals,
-                "Nothing was measured at this stage yet: walk round the vehicle first."
-            );
+            return None(plan, baseline, refusals, NothingMeasured);
         }
         var stays = loads.Where(l => l.Stays).ToArray();
         var body = new PredictedBody(on, rises, stays);
@@ -116,6 +111,10 @@ public static class Predictor
             Refusals = refusals,
         };
     }
+
+    /// <summary>Why nothing is told before anybody measured.</summary>
+    internal const string NothingMeasured =
+        "Nothing was measured at this stage yet: walk round the vehicle first.";
 
     /// <summary>Both axles with all that is known of them.</summary>
     /// <param name="situation">The vehicle.</param>

@@ -80,6 +80,14 @@ public static class Corners
             _ => null,
         };
 
+    /// <summary>The axle at a place: its own, or that of a corner; null for any other place.</summary>
+    /// <param name="where">LF, RF, LR, RR, front or rear; anything else is no place of an axle.</param>
+    public static Axle? AxleAt(string where) =>
+        Named(where) is { } corner ? AxleOf(corner)
+        : where == Axle.Front.Said() ? Axle.Front
+        : where == Axle.Rear.Said() ? Axle.Rear
+        : null;
+
     /// <summary>An axle as said in a bay.</summary>
     public static string Said(this Axle axle) => axle == Axle.Front ? "front" : "rear";
 

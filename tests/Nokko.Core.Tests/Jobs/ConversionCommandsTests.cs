@@ -222,6 +222,54 @@ public class ConversionCommandsTests
     }
 
     [Fact]
+    public void What_leads_to_new_arms_and_uprights_is_asked_anew_and_what_only_goes_along_is_not()
+    {
+        var spec = new JointSpec { Torque = Sample.Of(60, Unit.NewtonMetre), Source = "old sheet" };
+        string[] renewed =
+        [
+            "LF tie-rod end to upright",
+            "LF axle nut",
+            "LF sway-bar link to arm",
+            "LF lower arm pivots",
+            "LF caliper to upright",
+        ];
+        string[] same = ["LF brake-hose bracket", "RR shackle to frame", "LF wheel to hub"];
+        _shop.Document = _shop.Document with
+        {
+            Joints =
+            [
+                .. renewed
+                    .Concat(same)
+                    .Select(
+                        (place, i) =>
+                            new Joint
+                            {
+                                Id = Sample.Id(80 + i),
+                                Where = place[..2],
+                                Place = place,
+                                Kind = JointKind.PlainBolt,
+                                Fasteners = [],
+                                Spec = spec,
+                            }
+                    ),
+            ],
+        };
+        _shop.ReadBefore();
+        // Longer arms and uprights of the same kind.
+        _shop.Do(
+            Links(_shop.Key()) with
+            {
+                Axle = Axle.Front,
+                Suspension = SuspensionKind.CoilOverArm,
+            }
+        );
+        _shop.Do(Begin());
+        JointSpec? Of(string place) => _shop.Document.Joints.Single(j => j.Place == place).Spec;
+        Assert.All(renewed, place => Assert.Null(Of(place)));
+        Assert.All(same, place => Assert.Equal(spec, Of(place)));
+    }
+
+    [Fact]
     public void Where_no_height_can_be_told_it_is_begun_only_with_a_reason()
     {
         _shop.ReadBefore();

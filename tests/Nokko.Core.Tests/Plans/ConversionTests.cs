@@ -203,6 +203,42 @@ public class ConversionTests
     }
 
     [Fact]
+    public void The_chance_of_a_lift_has_the_readings_from_which_it_counts()
+    {
+        // Only a least lift behind is wanted: one normal figure again, and this one holds the errors of both readings.
+        var target = Sample.Level with
+        {
+            Rake = null,
+            LeastRearLift = Sample.Mm(30),
+            Tolerance = Sample.Mm(2),
+        };
+        var p = Predictor.Predict(
+            With(Links(Coils)),
+            As(Stance([520, 1040, 580, 580, 1040, 520], 12)) with
+            {
+                Target = target,
+            }
+        );
+        var below = MathNet.Numerics.Distributions.Normal.CDF(
+            p.RearRise.Value!.Value,
+            p.RearRise.U!.Value,
+            28
+        );
+        Assert.InRange(below, 0.2, 0.9);
+        Assert.Equal(1 - below, p.Landing!.Value!.Value, 3);
+    }
+
+    [Fact]
+    public void Before_anybody_measured_neither_a_height_nor_what_moves_is_told()
+    {
+        var unread = As() with { Baseline = null };
+        var p = Predictor.Predict(With(Links(Coils)), unread);
+        Assert.Contains("walk round the vehicle first", p.Cannot, StringComparison.Ordinal);
+        // What the lamps rise over today would be a figure of nothing.
+        Assert.Equal(p.Cannot, PlanGeometry.Of(With(Links(Coils)), unread).LampRise.Cannot);
+    }
+
+    [Fact]
     public void Its_uncertainty_agrees_with_a_simulation()
     {
         var random = new Random(5);
@@ -271,7 +307,7 @@ public class ConversionTests
             StringComparison.Ordinal
         );
         Assert.Contains(
-            "Both lips in the rear must be read",
+            "Both lips at the rear must be read",
             Predict(
                 Links(Coils),
                 Sample.Stance() with

@@ -1,97 +1,20 @@
-import "fake-indexeddb/auto";
 import { describe, expect, it } from "vitest";
-import type { Schemas } from "./client";
-import type { CommandOf, JobCommand, NewCommand } from "./command";
-import { Device } from "./device";
-import { Outbox, type JobAnswer } from "./outbox";
+import type { CommandOf } from "./command";
+import {
+  answered,
+  box,
+  down,
+  gate,
+  idle,
+  letter,
+  refuse,
+  refusedOnce,
+  reply,
+  sentIn,
+  storage,
+  store,
+} from "./outbox.testing";
 import { Problem } from "./problem";
-
-const command: NewCommand = {
-  kind: "finishFollowUp",
-  id: "f",
-  note: "aimed",
-};
-const letter = { job: "j", command, says: "headlights" };
-
-/** A device of its own, as a browser profile has. */
-let devices = 0;
-const storage = () => new Device(`test ${(++devices).toString()}`);
-
-function gate() {
-  let open: () => void = () => undefined;
-  const promise = new Promise<void>((resolve) => (open = resolve));
-  return {
-    promise,
-    open: () => {
-      open();
-    },
-  };
-}
-
-const sentIn = (init: RequestInit) =>
-  JSON.parse(init.body as string) as JobCommand[];
-
-/** The server's answer to commands, each with what became of it. */
-function answered(
-  commands: JobCommand[],
-  refusal: Schemas["Refusal"] | null = null,
-): JobAnswer {
-  return {
-    outcomes: commands.map((c) => ({
-      commandId: c.commandId,
-      status: refusal ? "refused" : "stored",
-      refusal,
-      by: null,
-      at: null,
-    })),
-    from: 1,
-    version: 2,
-    rows: [],
-    versions: {},
-    sections: {},
-  };
-}
-
-const reply = (status: number, body: unknown) =>
-  Promise.resolve(new Response(JSON.stringify(body), { status }));
-const store = (_: string, init: RequestInit) =>
-  reply(200, answered(sentIn(init)));
-const refuse = (_: string, init: RequestInit) =>
-  reply(
-    200,
-    answered(sentIn(init), {
-      kind: "badValue",
-      field: "note",
-      message: "That is too long.",
-      choices: [],
-      row: null,
-      theirs: null,
-    }),
-  );
-const down = () => Promise.reject(new Error("down"));
-
-/** An outbox of somebody who is signed in. */
-function box(...args: ConstructorParameters<typeof Outbox>) {
-  const made = new Outbox(...args);
-  made.signedIn("brenna");
-  return made;
-}
-
-const refusedOnce = (of: Outbox) =>
-  new Promise<void>((resolve) =>
-    of.watch(() => {
-      if (of.snapshot().refused.length > 0) resolve();
-    }),
-  );
-
-const idle = (of: Outbox) =>
-  new Promise<void>((resolve) => {
-    const look = () => {
-      if (of.snapshot().letters.length === 0) resolve();
-    };
-    of.watch(look);
-    look();
-  });
 
 describe("the outbox", () => {
   it("settles with the answer and forgets the letter", async () => {
@@ -101,68 +24,6 @@ describe("the outbox", () => {
     expect("stored" in outcome && outcome.stored.version).toBe(2);
     expect(outbox.snapshot().letters).toEqual([]);
     expect((await kept.load()).letters).toEqual([]);
-  });
-
-  it("lets what was done on top of one's own change rest on it, and on nobody else's", async () => {
-    const versions: unknown[] = [];
-    const asked = gate();
-    const answer = gate();
-    const kept = storage();
-    const outbox = box(kept, async (_, init) => {
-      const commands = sentIn(init);
-      versions.push(...commands.map((c) => ("version" in c ? c.version : "-")));
-      asked.open();
-      await answer.promise;
-      return reply(200, { ...answered(commands), versions: { plan: 8 } });
-    });
-    const drop = (id: string) =>
-      outbox.post({
-        job: "j",
-        command: { kind: "dropPlan", id, version: 7 },
-        says: "the plan",
-      });
-    const first = drop("plan");
-    await asked.promise;
-    const later = [drop("plan"), drop("other")];
-    answer.open();
-    await Promise.all([first, ...later]);
-    expect(versions).toEqual([7, 8, 7]);
-    expect((await kept.load()).letters).toEqual([]);
-  });
-
-  it("lets a kit rest on the plan that it goes into, and no stacks on a kit that they do not know", async () => {
-    const drop: NewCommand = { kind: "dropPlan", id: "plan", version: 7 };
-    const kit: NewCommand = {
-      kind: "placeKit",
-      id: "kit",
-      planId: "plan",
-      version: 7,
-      partId: "box",
-    };
-    const sentAfter = async (early: NewCommand, late: NewCommand) => {
-      const versions: unknown[] = [];
-      const asked = gate();
-      const answer = gate();
-      const outbox = box(storage(), async (_, init) => {
-        const commands = sentIn(init);
-        versions.push(
-          ...commands.map((c) => ("version" in c ? c.version : "-")),
-        );
-        asked.open();
-        await answer.promise;
-        return reply(200, { ...answered(commands), versions: { plan: 8 } });
-      });
-      const post = (command: NewCommand) =>
-        outbox.post({ job: "j", command, says: "a change" });
-      const first = post(early);
-      await asked.promise;
-      const second = post(late);
-      answer.open();
-      await Promise.all([first, second]);
-      return versions;
-    };
-    expect(await sentAfter(drop, kit)).toEqual([7, 8]);
-    expect(await sentAfter(kit, drop)).toEqual([7, 7]);
   });
 
   it("keeps a letter until the server is back, with the same key, and tells the person to go on", async () => {

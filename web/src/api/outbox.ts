@@ -78,15 +78,22 @@ function grown(
     .filter(
       (l, i) =>
         answer.outcomes[i]?.status !== "refused" &&
-        // Of the pieces that a kit brought, and of those that left with a suspension, stacks that were put together before know nothing.
-        l.command.kind !== "placeKit" &&
-        l.command.kind !== "convertAxle",
+        // Of the pieces that a kit brought, stacks that were put together before know nothing.
+        l.command.kind !== "placeKit",
     )
+    .map(rowOf);
+  // Nor of those that left with a suspension.
+  const emptied = batch
+    .filter((l) => l.command.kind === "convertAxle")
     .map(rowOf);
   return letters.map((letter) => {
     const row = rowOf(letter);
     const version =
-      row !== null && own.includes(row) ? answer.versions[row] : undefined;
+      row !== null &&
+      own.includes(row) &&
+      !(letter.command.kind === "savePlan" && emptied.includes(row))
+        ? answer.versions[row]
+        : undefined;
     return version === undefined
       ? letter
       : ({ ...letter, command: { ...letter.command, version } } as Letter);
