@@ -89,8 +89,9 @@ public sealed class VehicleGraph
 
         bool Renews(GraphJoint joint) =>
             joint.OfSuspension
+            && converted is not null
             && Corners.AxleAt(joint.Where) is { } axle
-            && converted?.SuspensionOf(axle) != vehicle.SuspensionOf(axle);
+            && converted.SuspensionOf(axle) != vehicle.SuspensionOf(axle);
     }
 
     private static GraphJoint[] Usual(Vehicle vehicle) =>
