@@ -111,7 +111,7 @@ export function FindStacks({
       begin();
     }
     // Asked for by the link that led here, once.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [asked]);
   const { findings: f } = search;
   return (

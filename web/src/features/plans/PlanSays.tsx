@@ -34,7 +34,7 @@ export function PlanSays({
     }
     return undefined;
     // The band's setter never changes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [prediction, on]);
   if (!prediction) {
     return null;
