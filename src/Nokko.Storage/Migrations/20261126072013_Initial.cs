@@ -1,4 +1,5 @@
-﻿using System;
+using System;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;
 using NpgsqlTypes;
@@ -8,7 +9,9 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class Initial : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261126072013_Initial")]
+    public class Initial : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -5,7 +6,9 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class ToldGainsAndLooks : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261126200141_ToldGainsAndLooks")]
+    public class ToldGainsAndLooks : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

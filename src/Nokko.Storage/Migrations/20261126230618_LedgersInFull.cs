@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -5,7 +6,9 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class LedgersInFull : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261126230618_LedgersInFull")]
+    public class LedgersInFull : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

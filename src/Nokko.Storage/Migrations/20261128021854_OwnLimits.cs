@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class OwnLimits : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261128021854_OwnLimits")]
+    public class OwnLimits : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

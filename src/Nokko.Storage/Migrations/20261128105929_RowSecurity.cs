@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -5,7 +6,9 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class RowSecurity : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261128105929_RowSecurity")]
+    public class RowSecurity : Migration
     {
         private static readonly string[] OfShop =
         [

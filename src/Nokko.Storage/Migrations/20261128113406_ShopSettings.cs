@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class ShopSettings : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261128113406_ShopSettings")]
+    public class ShopSettings : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

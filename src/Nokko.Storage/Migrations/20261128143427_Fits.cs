@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class Fits : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261128143427_Fits")]
+    public class Fits : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

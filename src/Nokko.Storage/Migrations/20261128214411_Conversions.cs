@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class Conversions : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261128214411_Conversions")]
+    public class Conversions : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

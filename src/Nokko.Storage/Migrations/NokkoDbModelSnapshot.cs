@@ -698,6 +698,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.PrimitiveCollection<string[]>("Lacks")
+                        .HasColumnType("text[]")
+                        .HasColumnName("lacks");
+
                     b.Property<string>("Limits")
                         .IsRequired()
                         .HasColumnType("jsonb")

@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261128185702_StockMoves")]
-    partial class StockMoves
+    [Migration("20261129011744_ToolsThatLack")]
+    partial class ToolsThatLack
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -701,6 +701,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.PrimitiveCollection<string[]>("Lacks")
+                        .HasColumnType("text[]")
+                        .HasColumnName("lacks");
+
                     b.Property<string>("Limits")
                         .IsRequired()
                         .HasColumnType("jsonb")
@@ -1017,6 +1021,58 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Core.Jobs.StockMove", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<int>("By")
+                        .HasColumnType("integer")
+                        .HasColumnName("by");
+
+                    b.Property<string>("Does")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("does");
+
+                    b.Property<Guid?>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<int>("Left")
+                        .HasColumnType("integer")
+                        .HasColumnName("left");
+
+                    b.Property<Guid>("PartId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("part_id");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_stock_moves");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_stock_moves_shop_id");
+
+                    b.HasIndex("PartId", "At")
+                        .HasDatabaseName("ix_stock_moves_part_id_at");
+
+                    b.ToTable("stock_moves", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1207,6 +1263,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<bool>("Chosen")
                         .HasColumnType("boolean")
                         .HasColumnName("chosen");
+
+                    b.Property<string>("Conversions")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("conversions");
 
                     b.Property<Guid>("FromStageId")
                         .HasColumnType("uuid")
@@ -1566,58 +1626,6 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_parts_shop_id");
 
                     b.ToTable("parts", (string)null);
-                });
-
-            modelBuilder.Entity("Nokko.Core.Jobs.StockMove", b =>
-                {
-                    b.Property<Guid>("Id")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<DateTimeOffset>("At")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("at");
-
-                    b.Property<int>("By")
-                        .HasColumnType("integer")
-                        .HasColumnName("by");
-
-                    b.Property<string>("Does")
-                        .IsRequired()
-                        .HasColumnType("text")
-                        .HasColumnName("does");
-
-                    b.Property<Guid?>("JobId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("job_id");
-
-                    b.Property<int>("Left")
-                        .HasColumnType("integer")
-                        .HasColumnName("left");
-
-                    b.Property<Guid>("PartId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("part_id");
-
-                    b.Property<Guid>("PersonId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("person_id");
-
-                    b.Property<Guid>("ShopId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("shop_id");
-
-                    b.HasKey("Id")
-                        .HasName("pk_stock_moves");
-
-                    b.HasIndex("ShopId")
-                        .HasDatabaseName("ix_stock_moves_shop_id");
-
-                    b.HasIndex("PartId", "At")
-                        .HasDatabaseName("ix_stock_moves_part_id_at");
-
-                    b.ToTable("stock_moves", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Core.Vehicles.Owner", b =>
@@ -2961,6 +2969,16 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
+            modelBuilder.Entity("Nokko.Core.Jobs.StockMove", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_stock_moves_shops_shop_id");
+                });
+
             modelBuilder.Entity("Nokko.Core.Plans.FrozenPrediction", b =>
                 {
                     b.HasOne("Nokko.Core.Plans.Job", null)
@@ -3071,16 +3089,6 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_parts_shops_shop_id");
-                });
-
-            modelBuilder.Entity("Nokko.Core.Jobs.StockMove", b =>
-                {
-                    b.HasOne("Nokko.Storage.Shop", null)
-                        .WithMany()
-                        .HasForeignKey("ShopId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_stock_moves_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Core.Vehicles.Owner", b =>
