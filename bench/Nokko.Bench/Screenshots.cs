@@ -69,8 +69,11 @@ internal static class Screenshots
         Job("FH 20", "plan", "Hollin links sheet HL-4");
         Scroll("//button[contains(., 'Find stacks')]");
         Shoot("conversion", "In the place of");
-        Job("FH 17", "plan/shopping", "What to buy");
-        Shoot("shopping", "never used again");
+        Job("LG 5 K", "plan/shopping", "What to buy");
+        browser.Choose("Plan", "Body lift");
+        browser.Sees("Bolts by place");
+        Scroll("//caption[.='Fasteners']");
+        Shoot("shopping", "its old ones serve elsewhere");
 
         browser.Scheme("dark");
         Job("FH 19", "plan", "Rowan levelling kit LK-15");

@@ -65,6 +65,7 @@ internal static class Words
             Enum.GetValues<JointKind>()
                 .ToDictionary(k => k, k => new { Said = k.Said(), LookedAt = k.IsLookedAt() })
         );
+        Put("otherNames", "Record<string, string[]>", OtherNames.All);
         Put(
             "aspectWords",
             "Record<Kinds[\"VariantAspect\"], string>",

@@ -36,6 +36,20 @@ internal static partial class Hands
         b.Open(b.Driver.Url.TrimEnd('/') + $"/jobs/{copy}/{phase}");
     }
 
+    /// <summary>Ticks a box by the words beside it, or unticks it.</summary>
+    public static void Tick(this Driving.Browser b, string words) =>
+        b.Until(
+                    d =>
+                        d.FindElements(
+                                By.XPath(
+                                    $"//label[normalize-space(.) = '{words}']//input[@type='checkbox']"
+                                )
+                            )
+                            .FirstOrDefault(),
+                    $"a box “{words}”"
+                )!
+            .SendKeys(OpenQA.Selenium.Keys.Space);
+
     /// <summary>Makes all rubber of the job that is open final on its wheels, as a second hand would at its own device.</summary>
     public static void CloseRubber(this Driving.Browser b)
     {

@@ -466,13 +466,28 @@ public sealed class TestJob(Caller caller)
         }
     }
 
-    public async Task<JsonNode> PlaceInFront(string number)
+    /// <summary>Plans two of a part of the shelf in front.</summary>
+    /// <param name="number">Its number.</param>
+    /// <param name="more">How many come to the shelf first: what jobs of other tests want there is theirs.</param>
+    public async Task<JsonNode> PlaceInFront(string number, int more = 0)
     {
         var part = (await caller.Get("/api/parts"))
             .AsArray()
             .First(p => p!["part"]!["number"]!.GetValue<string>() == number)!["part"]![
             "id"
         ]!.GetValue<Guid>();
+        if (more > 0)
+        {
+            await caller.Shop(
+                "moveStock",
+                new
+                {
+                    id = part,
+                    by = more,
+                    why = (string?)null,
+                }
+            );
+        }
         Plan = Guid.CreateVersion7();
         return await caller.Do(
             Path,

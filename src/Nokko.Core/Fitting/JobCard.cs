@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Fitting;
@@ -158,6 +159,10 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
     [JsonIgnore]
     public VehicleGraph? Graph { get; init; }
 
+    /// <summary>Bolts that go through a part which comes or goes.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<BoltRow> Bolts { get; init; } = [];
+
     /// <summary>Derives the card from what changes.</summary>
     /// <param name="from">What is fitted now.</param>
     /// <param name="plan">What shall be fitted.</param>
@@ -191,27 +196,61 @@ public sealed record JobCard(IReadOnlyList<CardStep> Steps, IReadOnlyList<CardJo
             })
             .Where(c => c.Gone.Count + c.Come.Count > 0)
             .ToArray();
-        return changed.Length == 0 && plan.Conversions is null
-            ? Empty
-            : new CardMaker(
+        if (changed.Length == 0 && plan.Conversions is null)
+        {
+            return Empty;
+        }
+        var conversions = plan.Conversions ?? [];
+        var made = new CardMaker(
+            vehicle,
+            VehicleGraph.Of(
                 vehicle,
-                VehicleGraph.Of(
-                    vehicle,
-                    kept ?? [],
-                    plan.Conversions is null ? null : vehicle.Converted(plan),
-                    plan.BegunAt is null
-                ),
-                equipment,
-                schools ?? new FittingSchools(),
-                changed,
-                plan.Conversions ?? []
+                kept ?? [],
+                plan.Conversions is null ? null : vehicle.Converted(plan),
+                plan.BegunAt is null
+            ),
+            equipment,
+            schools ?? new FittingSchools(),
+            changed,
+            conversions
+        ).Make();
+        return made.With(
+                BoltTable.Of(made, changed, vehicle, conversions, plan.BegunAt is not null)
             )
-                .Make()
-                .With(
-                    [.. (kept ?? []).Where(j => j.AddedUnder == plan.Id && !j.None)],
-                    added ?? []
-                );
+            .With([.. (kept ?? []).Where(j => j.AddedUnder == plan.Id && !j.None)], added ?? []);
     }
+
+    /// <summary>The card with the bolts where hands need them: old ones kept as they come out, each length as it goes in.</summary>
+    private JobCard With(IReadOnlyList<BoltRow> bolts) =>
+        this with
+        {
+            Bolts = bolts,
+            Steps =
+            [
+                .. Steps.Select(step =>
+                {
+                    string[] lines =
+                    [
+                        .. from row in bolts
+                        from old in row.Old
+                        where step.Opens.Contains(old.From)
+                        select $"{old.From}: keep {old.Count} of its bolts for {row.Place}",
+                        .. from row in bolts
+                        where
+                            step.Pass == Pass.Hand
+                            && step.Joints.Contains(row.Place)
+                            && row is { Another: true, NeededMm: not null }
+                        select $"{row.Place}: {row.Fastener.Position} {LengthText.Both(row.NeededMm!.Value)} long{string.Concat(row.Old.Select(o => $", {o.Count} old of {o.From}"))}",
+                    ];
+                    return lines.Length == 0
+                        ? step
+                        : step with
+                        {
+                            Lines = [.. step.Lines, .. lines],
+                        };
+                }),
+            ],
+        };
 
     /// <summary>The card with the joints and steps that somebody added.</summary>
     private JobCard With(IReadOnlyList<Joint> joints, IReadOnlyList<OwnStep> added)

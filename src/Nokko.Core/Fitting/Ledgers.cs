@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
 
@@ -46,6 +47,10 @@ public sealed record Fastener
 
     /// <summary>Diameter × pitch as said.</summary>
     public string? Thread { get; init; }
+
+    /// <summary>Grade as it is stamped on its head, as said; null is not read.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public string? Grade { get; init; }
 
     /// <summary>Length found.</summary>
     public Quantity? LengthFound { get; init; }

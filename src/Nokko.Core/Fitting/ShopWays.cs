@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Geometry;
 using Nokko.Core.Units;
 
@@ -23,6 +24,10 @@ public sealed record ShopWays : IRow
 
     /// <summary>How far a torque may lie from its spec, as a share; null is <see cref="FittingRules.Band"/>.</summary>
     public double? TorqueBand { get; init; }
+
+    /// <summary>Tools that the shop does not have, as its cards name them; null is none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<string>? Lacks { get; init; }
 }
 
 /// <summary>What the shop has learned of an operation: a note for whoever does it next, no rule.</summary>

@@ -3,6 +3,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
@@ -90,6 +91,7 @@ public sealed record BeginFitting(
         var card = Progress.CardOf(d, plan);
         AskAnew(work, plan, card);
         FittingWork.AddJoints(work, card);
+        KeepLengths(work, card);
         work.Edit(plan, Version, begun);
     }
 
@@ -114,6 +116,33 @@ public sealed record BeginFitting(
                         Spec = null,
                     }
                 );
+            }
+        }
+    }
+
+    /// <summary>The length that was in a joint, and the one that it needs from now on, stay with its fasteners.</summary>
+    private static void KeepLengths(JobWork work, JobCard card)
+    {
+        foreach (var joint in work.Document.Joints)
+        {
+            var rows = card.Bolts.Where(r => r.Place == joint.Place && r.NowMm is not null);
+            Fastener[] kept =
+            [
+                .. joint.Fasteners.Select(f =>
+                    rows.FirstOrDefault(r => r.Fastener == f) is { } row
+                        ? f with
+                        {
+                            LengthFound = f.LengthNeeded ?? f.LengthFound,
+                            LengthNeeded = row is { Another: true, NeededMm: { } mm }
+                                ? Quantity.Mm(mm, Known.Computed)
+                                : null,
+                        }
+                        : f
+                ),
+            ];
+            if (!kept.SequenceEqual(joint.Fasteners))
+            {
+                work.Replace(joint, joint with { Fasteners = kept });
             }
         }
     }

@@ -7,6 +7,7 @@ namespace Nokko.Core.Jobs;
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(SetSizes), "setSizes")]
 [JsonDerivedType(typeof(CorrectJoint), "correctJoint")]
+[JsonDerivedType(typeof(NoteJoint), "noteJoint")]
 [JsonDerivedType(typeof(ChooseSchool), "chooseSchool")]
 [JsonDerivedType(typeof(CorrectTakenIn), "correctTakenIn")]
 [JsonDerivedType(typeof(SetTarget), "setTarget")]

@@ -187,6 +187,55 @@ public sealed record CorrectJoint(
     }
 }
 
+/// <summary>Notes what holds a joint that a plan will open, before its fitting begins: threads, grades and lengths, so that what is bought fits.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">Key of the joint.</param>
+/// <param name="PlanId">The plan.</param>
+/// <param name="Place">The joint, as the plan's card names it.</param>
+/// <param name="Fasteners">Its fasteners.</param>
+public sealed record NoteJoint(
+    Guid CommandId,
+    Guid Id,
+    Guid PlanId,
+    string Place,
+    IReadOnlyList<FastenerInput> Fasteners
+) : JobCommand(CommandId)
+{
+    /// <inheritdoc/>
+    public override string Does() => "bolts of a joint noted";
+
+    internal override void Decide(JobWork work)
+    {
+        var d = work.Document;
+        var plan =
+            d.Plans.FirstOrDefault(p => p.Id == PlanId)
+            ?? throw Refuse.Gone("This job has no such plan.");
+        var joint =
+            Progress.CardOf(d, plan).Joints.FirstOrDefault(j => j.Place == Place)
+            ?? throw Refuse.Gone("The plan does not open this joint any more.");
+        if (d.Joints.FirstOrDefault(j => j.Place == Place) is { } noted)
+        {
+            throw Refuse.Conflict(
+                "place",
+                "Somebody noted this joint meanwhile. Look at both and choose.",
+                noted.Id,
+                noted
+            );
+        }
+        work.Add(
+            new Joint
+            {
+                Id = Id,
+                Where = joint.Where,
+                Place = joint.Place,
+                Kind = joint.Kind,
+                Fasteners = [.. Fasteners.Select((f, i) => f.Read($"fasteners[{i}]"))],
+                Order = joint.Order,
+            }
+        );
+    }
+}
+
 /// <summary>Fasteners of a joint that are alike, as typed.</summary>
 /// <param name="Position">Where they sit in the joint.</param>
 /// <param name="Count">How many.</param>
@@ -196,6 +245,7 @@ public sealed record CorrectJoint(
 /// <param name="Wrench">Wrench size as found.</param>
 /// <param name="NewPartOnly">Whether it must be a new part.</param>
 /// <param name="Threadlocker">Threadlocker as said; dry where nothing is.</param>
+/// <param name="Grade">Grade as it is stamped on its head; null is not read.</param>
 public sealed record FastenerInput(
     string Position,
     int Count,
@@ -204,7 +254,8 @@ public sealed record FastenerInput(
     QuantityInput? LengthNeeded,
     string? Wrench,
     bool NewPartOnly,
-    string? Threadlocker
+    string? Threadlocker,
+    string? Grade = null
 )
 {
     internal Fastener Read(string field) =>
@@ -220,5 +271,6 @@ public sealed record FastenerInput(
             Wrench = TypedText.Blank(Wrench),
             NewPartOnly = NewPartOnly,
             Threadlocker = TypedText.Blank(Threadlocker),
+            Grade = TypedText.Line(Grade, $"{field}.grade"),
         };
 }

@@ -56,6 +56,7 @@ public sealed record ShopState
 [JsonDerivedType(typeof(DropVariant), "dropVariant")]
 [JsonDerivedType(typeof(SetShopWays), "setShopWays")]
 [JsonDerivedType(typeof(KeepLimit), "keepLimit")]
+[JsonDerivedType(typeof(NoteTool), "noteTool")]
 [JsonDerivedType(typeof(AddTip), "addTip")]
 [JsonDerivedType(typeof(DropTip), "dropTip")]
 [JsonDerivedType(typeof(EraseOwner), "eraseOwner")]

@@ -15,6 +15,9 @@ public enum BuyKind
     /// <summary>A fastener that is never used again, or has another length.</summary>
     Fastener,
 
+    /// <summary>A tool of its card that the shop does not have.</summary>
+    Tool,
+
     /// <summary>Something that the plan needs beside it and does not have.</summary>
     Beside,
 
@@ -54,18 +57,44 @@ public sealed record BuyLine(
 /// <param name="ToOrder">Of what is not here.</param>
 public sealed record BuySum(string Currency, decimal All, decimal ToOrder);
 
+/// <summary>A tool of a plan's card.</summary>
+/// <param name="Tool">The tool.</param>
+/// <param name="For">The first step that asks for it.</param>
+/// <param name="Lacking">Whether the shop does not have it.</param>
+public sealed record ToolLine(string Tool, string For, bool Lacking)
+{
+    /// <summary>The tools of a card, in the order in which it asks for them.</summary>
+    /// <param name="card">The card.</param>
+    /// <param name="lacks">What the shop does not have.</param>
+    public static IReadOnlyList<ToolLine> Of(JobCard card, IReadOnlyList<string> lacks) =>
+        [
+            .. card
+                .Steps.SelectMany(s => s.Tools.Select(t => (Tool: t, s.Title)))
+                .DistinctBy(t => t.Tool)
+                .Select(t => new ToolLine(
+                    t.Tool,
+                    t.Title,
+                    lacks.Contains(t.Tool, StringComparer.OrdinalIgnoreCase)
+                )),
+        ];
+}
+
 /// <summary>What a plan takes that is not on the vehicle yet.</summary>
-/// <param name="Lines">Parts first, then fasteners, what it needs beside, and work.</param>
+/// <param name="Lines">Parts first, then fasteners, tools, what it needs beside, and work.</param>
 /// <param name="Sums">Of the known prices, by currency.</param>
 /// <param name="Unpriced">Lines of parts without a price.</param>
 /// <param name="Waits">Whether something that must be is not here.</param>
 /// <param name="DueOn">The day on which the last of it comes; null where nothing waits, or nobody knows.</param>
+/// <param name="Bolts">Bolts that go through a part which comes or goes, place by place.</param>
+/// <param name="Tools">Tools of its card.</param>
 public sealed record ShoppingList(
     IReadOnlyList<BuyLine> Lines,
     IReadOnlyList<BuySum> Sums,
     int Unpriced,
     bool Waits,
-    DateOnly? DueOn
+    DateOnly? DueOn,
+    IReadOnlyList<BoltRow> Bolts,
+    IReadOnlyList<ToolLine> Tools
 )
 {
     /// <summary>The list of a plan.</summary>
@@ -75,22 +104,36 @@ public sealed record ShoppingList(
     /// <param name="prediction">What it does; its companions are what it needs beside it.</param>
     /// <param name="shelf">Parts that it names, as they lie on the shelf now, by key.</param>
     /// <param name="others">Pieces that the chosen plans of jobs want that are served before this one, by part; a begun plan has taken its own.</param>
+    /// <param name="lacks">Tools that the shop does not have.</param>
     public static ShoppingList Of(
         JobDocument d,
         Plan plan,
         Prediction prediction,
         IReadOnlyDictionary<Guid, Part> shelf,
-        IReadOnlyDictionary<Guid, int>? others = null
+        IReadOnlyDictionary<Guid, int>? others = null,
+        IReadOnlyList<string>? lacks = null
     )
     {
+        var card = Progress.CardOf(d, plan);
         var stock = new Stock(shelf, others ?? new Dictionary<Guid, int>(), plan.BegunAt is null);
-        var opened = OpenedBy(d, plan);
+        var opened = OpenedBy(d, card);
+        var tools = ToolLine.Of(card, lacks ?? []);
         BuyLine[] parts = [.. Boxes(d, plan, stock), .. Parts(d, plan, stock)];
         BuyLine[] lines =
         [
             .. parts,
-            .. Fasteners(opened, plan),
+            .. Fasteners(opened, card.Bolts),
             .. Lockers(opened, FittingSchools.Of(d.Schools)),
+            .. tools
+                .Where(t => t.Lacking)
+                .Select(t => new BuyLine(
+                    BuyKind.Tool,
+                    Consequence.Must,
+                    "vehicle",
+                    t.Tool,
+                    $"for “{t.For}”",
+                    1
+                )),
             .. prediction
                 .Companions.Where(c => !c.Placed)
                 .Select(c => new BuyLine(
@@ -122,7 +165,9 @@ public sealed record ShoppingList(
             waiting.Length > 0,
             waiting.Length > 0 && waiting.All(l => l.DueOn is not null)
                 ? waiting.Max(l => l.DueOn)
-                : null
+                : null,
+            card.Bolts,
+            tools
         );
     }
 
@@ -240,20 +285,23 @@ public sealed record ShoppingList(
     /// <summary>A joint that the plan's card opens, with its fasteners as the shop found them, else as such a joint has them.</summary>
     private sealed record Opened(CardJoint Joint, IReadOnlyList<Fastener> Fasteners);
 
-    private static Opened[] OpenedBy(JobDocument d, Plan plan)
+    private static Opened[] OpenedBy(JobDocument d, JobCard card)
     {
         var known = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
         return
         [
-            .. from joint in Progress.CardOf(d, plan).Joints
+            .. from joint in card.Joints
             let its = known.GetValueOrDefault(joint.Place)
             where its is not { None: true }
             select new Opened(joint, its?.Fasteners ?? joint.Fasteners),
         ];
     }
 
-    /// <summary>Fasteners that are never used again, of the joints that the card opens; and the bolts of body mounts that grow.</summary>
-    private static IEnumerable<BuyLine> Fasteners(IReadOnlyList<Opened> opened, Plan plan)
+    /// <summary>Fasteners that are never used again, of the joints that the card opens; and bolts of another length, less the old ones of other places that serve.</summary>
+    private static IEnumerable<BuyLine> Fasteners(
+        IReadOnlyList<Opened> opened,
+        IReadOnlyList<BoltRow> bolts
+    )
     {
         foreach (var (joint, fasteners) in opened)
         {
@@ -261,11 +309,18 @@ public sealed record ShoppingList(
             var place = joint.Place.StartsWith($"{joint.Where} ", StringComparison.Ordinal)
                 ? joint.Place[(joint.Where.Length + 1)..]
                 : joint.Place;
-            var pucks = joint.Kind == JointKind.Cushion ? PuckMm(plan, joint.Where) : 0;
             foreach (var fastener in fasteners)
             {
-                var length = LengthOf(fastener, pucks);
-                if (!fastener.NewPartOnly && length is null)
+                var bolt = bolts.FirstOrDefault(b =>
+                    b.Place == joint.Place && b.Fastener == fastener
+                );
+                var length = LengthOf(fastener, bolt);
+                var count = bolt is null
+                    ? fastener.NewPartOnly || length is not null
+                        ? fastener.Count
+                        : 0
+                    : bolt.New ?? 0;
+                if (count == 0)
                 {
                     continue;
                 }
@@ -275,15 +330,23 @@ public sealed record ShoppingList(
                     joint.Where,
                     string.Join(
                         ", ",
-                        new[] { $"{place}: {fastener.Position}", fastener.Thread, length }
+                        new[]
+                        {
+                            $"{place}: {fastener.Position}",
+                            fastener.Thread,
+                            fastener.Grade,
+                            length,
+                        }
                             .OfType<string>()
                             .Where(t => t.Length > 0)
                     ),
-                    pucks > 0 && fastener.LengthFound is null && fastener.LengthNeeded is null
-                            ? "old length and what the mount grows by: measure one"
+                    bolt is { Another: true, NeededMm: null }
+                            ? "old length and what it grows by: measure one"
                         : fastener.NewPartOnly ? "never used again"
+                        : count < fastener.Count
+                            ? $"another length; old ones serve for the other {fastener.Count - count}"
                         : "another length",
-                    fastener.Count
+                    count
                 );
             }
         }
@@ -328,18 +391,15 @@ public sealed record ShoppingList(
         }
     }
 
-    /// <summary>Pucks that come between body and frame at a corner, together, mm.</summary>
-    private static double PuckMm(Plan plan, string where) =>
-        Corners
-            .All.Where(c => c.Name() == where)
-            .SelectMany(c => CornerStack.At(plan.Stacks, c))
-            .Where(p => p.Kind == PartKind.BodyPuck)
-            .Sum(p => p.Thickness?.In(Unit.Mm) ?? 0);
-
     /// <summary>The length that a fastener needs where it is another one than the old one's, or where it is known.</summary>
-    private static string? LengthOf(Fastener fastener, double pucksMm) =>
-        fastener.LengthNeeded is { } needed ? $"{LengthText.Both(needed.In(Unit.Mm))} long"
-        : pucksMm <= 0 ? null
-        : fastener.LengthFound is { } found ? $"{LengthText.Both(found.In(Unit.Mm) + pucksMm)} long"
-        : $"{LengthText.Both(pucksMm)} longer than the old one";
+    private static string? LengthOf(Fastener fastener, BoltRow? bolt) =>
+        bolt is null
+            ? fastener.LengthNeeded is { } needed
+                ? $"{LengthText.Both(needed.In(Unit.Mm))} long"
+                : null
+            : bolt.NeededMm is { } mm
+                ? $"{LengthText.Both(mm)} long"
+                : bolt is { Another: true, GrowsMm: { } grows }
+                    ? $"{LengthText.Both(Math.Abs(grows))} {(grows > 0 ? "longer" : "shorter")} than the old one"
+                    : null;
 }

@@ -49,6 +49,7 @@ public sealed record SetShopWays(
             ],
             TorqueBand = TorqueBand / 100,
             Limits = shop.Ways?.Limits ?? [],
+            Lacks = shop.Ways?.Lacks,
         };
         if (shop.Ways is not { } was)
         {
@@ -64,6 +65,47 @@ public sealed record SetShopWays(
             );
         }
         return [new RowChange.Replaced(was, row)];
+    }
+}
+
+/// <summary>Notes that the shop does not have a tool of its cards, or has it now.</summary>
+/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
+/// <param name="Id">Key of the shop's ways, should they be new.</param>
+/// <param name="Tool">The tool, as a card names it.</param>
+/// <param name="Lacking">Whether the shop does not have it.</param>
+public sealed record NoteTool(Guid CommandId, Guid Id, string Tool, bool Lacking)
+    : ShopCommand(CommandId)
+{
+    private const int Most = 200;
+
+    /// <inheritdoc/>
+    public override string Does() => Lacking ? "tool that is missing noted" : "tool is there";
+
+    private protected override IReadOnlyList<RowChange> Decide(
+        ShopState shop,
+        DecisionContext context
+    )
+    {
+        var tool = TypedText.Needed(Tool, "tool", "Which tool?");
+        string[] others =
+        [
+            .. (shop.Ways?.Lacks ?? []).Where(t =>
+                !string.Equals(t, tool, StringComparison.OrdinalIgnoreCase)
+            ),
+        ];
+        if (Lacking && others.Length >= Most)
+        {
+            throw Refuse.Value("tool", "That is a long list: 200 tools at most.");
+        }
+        string[] lacks = Lacking ? [.. others, tool] : others;
+        // Each tool stands by itself: whoever notes another one meanwhile takes nothing away.
+        var row = (shop.Ways ?? new ShopWays { Id = Id }) with
+        {
+            Lacks = lacks.Length > 0 ? lacks : null,
+        };
+        return shop.Ways is { } was
+            ? [new RowChange.Replaced(was, row)]
+            : [new RowChange.Added(row)];
     }
 }
 

@@ -12,7 +12,8 @@ public sealed partial record PartRule
                 "differential drop",
                 70,
                 s => !s.IsLiveAxle(),
-                amount: "Lowers the differential by"
+                amount: "Lowers the differential by",
+                sizes: [PartSizes.BoltsLonger]
             ),
             Beside(
                 PartKind.BumpStopExtension,
@@ -20,7 +21,8 @@ public sealed partial record PartRule
                 43,
                 Anywhere,
                 "It passes over the coil, or does not: put it in before the spring.",
-                amount: "Longer by"
+                amount: "Longer by",
+                sizes: [PartSizes.BoltsLonger]
             ),
             Beside(
                 PartKind.Shock,
@@ -58,7 +60,8 @@ public sealed partial record PartRule
                 67,
                 s => s.IsLiveAxle() && !s.IsLeaf(),
                 "Pivot up or down as the sheet says.",
-                amount: "Moves the pivot by"
+                amount: "Moves the pivot by",
+                sizes: [PartSizes.BoltsLonger]
             ),
             Beside(
                 PartKind.UpperArm,
@@ -106,7 +109,8 @@ public sealed partial record PartRule
                 64,
                 s => s is SuspensionKind.CoilRadiusArm or SuspensionKind.CoilFourLink,
                 "Left and right differ; the arm's hole down, and as deep on both sides.",
-                amount: "Lowers the frame's ends by"
+                amount: "Lowers the frame's ends by",
+                sizes: [PartSizes.BoltsLonger]
             ),
             Beside(
                 PartKind.AxleShim,
@@ -122,7 +126,8 @@ public sealed partial record PartRule
                 "cross member",
                 71,
                 s => s.HasArms() && s != SuspensionKind.TrailingArm,
-                "Front and rear differ."
+                "Front and rear differ.",
+                sizes: [PartSizes.BoltsLonger]
             ),
             Beside(
                 PartKind.SteeringDamper,
@@ -160,7 +165,8 @@ public sealed partial record PartRule
                 "propshaft or carrier bearing",
                 70,
                 Anywhere,
-                "Both yokes in line, the mark to the mark."
+                "Both yokes in line, the mark to the mark.",
+                sizes: [PartSizes.BoltsLonger]
             ),
             Beside(
                 PartKind.LevelSensorLink,

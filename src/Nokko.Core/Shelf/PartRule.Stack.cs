@@ -117,7 +117,7 @@ public sealed partial record PartRule
                 Thick,
                 LiftFamily.Spring,
                 50,
-                [PartSizes.MaxStack],
+                [PartSizes.MaxStack, PartSizes.BoltsLonger],
                 PartActs.ByAmount,
                 s => s.HasCoilOver() && s != SuspensionKind.Strut
             ),
@@ -178,7 +178,7 @@ public sealed partial record PartRule
                 "Thickness, new, as the body will sit on it",
                 LiftFamily.Puck,
                 0,
-                [],
+                [PartSizes.BoltsLonger],
                 PartActs.ByRenewal,
                 Anywhere,
                 "Upper and lower half as the old mount had them, its sleeve through both."
@@ -189,7 +189,7 @@ public sealed partial record PartRule
                 "Lowers the pivots by",
                 LiftFamily.Wheel,
                 60,
-                [],
+                [PartSizes.BoltsLonger],
                 PartActs.ByLoweredPivots,
                 s => s.HasArms(),
                 "Left and right differ: hold it up before it is bolted."

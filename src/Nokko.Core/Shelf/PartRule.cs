@@ -52,6 +52,11 @@ public sealed partial record PartRule(
                 or PartKind.LinkBracket
                 or PartKind.WheelSpacer;
 
+    /// <summary>Whether the bolts of its joint go through all of its thickness.</summary>
+    [JsonIgnore]
+    public bool Clamped =>
+        Kind is PartKind.BodyPuck or PartKind.SubframeBlock or PartKind.HalfShaftSpacer;
+
     /// <summary>Whether an axle has one of it, not one a side.</summary>
     public bool PerAxle =>
         Kind

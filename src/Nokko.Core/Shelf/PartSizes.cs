@@ -70,6 +70,9 @@ public static class PartSizes
     /// <summary>Length of a leaf pack between its U-bolts, which does not bend.</summary>
     public const string ClampLength = "clampLength";
 
+    /// <summary>How much longer the bolts are that go through a part, where its thickness does not say it.</summary>
+    public const string BoltsLonger = "boltsLonger";
+
     /// <summary>Outer diameter of a tyre.</summary>
     public const string Diameter = "diameter";
 
@@ -107,6 +110,7 @@ public static class PartSizes
         new(PinDiameter, Unit.Mm, 4, 40, "Centre pin, head"),
         new(SeatBore, Unit.Mm, 4, 60, "Spring-seat bore"),
         new(ClampLength, Unit.Mm, 10, 400, "Clamped between its U-bolts"),
+        new(BoltsLonger, Unit.Mm, -50, 200, "Bolts through it are longer by"),
         new(Diameter, Unit.Mm, 300, 1_400, "Outer diameter"),
         new(Width, Unit.Mm, 60, 600, "Width, side wall to side wall"),
         new(RimWidth, Unit.Mm, 60, 500, "Width of its rim"),

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
@@ -70,6 +71,46 @@ internal sealed partial class DemoJob
                 ]
             )
         );
+    }
+
+    /// <summary>Bolts that were taped before anything is ordered, one at each place, each length in mm.</summary>
+    public void Bolts(
+        string plan,
+        string thread,
+        string grade,
+        params (string Place, double Mm)[] bolts
+    )
+    {
+        var id = Document.Plans.Single(p => p.Name == plan).Id;
+        foreach (var (place, mm) in bolts)
+        {
+            Later(2);
+            Do(
+                new NoteJoint(
+                    NewId(),
+                    NewId(),
+                    id,
+                    place,
+                    [
+                        new FastenerInput(
+                            "mount bolt",
+                            1,
+                            thread,
+                            new QuantityInput(
+                                mm.ToString(CultureInfo.InvariantCulture),
+                                Unit.Mm,
+                                Known.Measured
+                            ),
+                            null,
+                            "19",
+                            false,
+                            null,
+                            grade
+                        ),
+                    ]
+                )
+            );
+        }
     }
 
     /// <summary>Another suspension for an axle in the plan that is drawn up: set up at so many inches from hub to lip, with sizes as they are typed.</summary>

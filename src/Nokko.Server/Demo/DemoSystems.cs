@@ -125,6 +125,17 @@ internal static partial class DemoSystems
     {
         job.Round(Settled.Bounced, [19.38, 19.31, 20.06, 20.0], [39.0, 38.94]);
         job.Plan("Body lift", [.. Corners.All.Select(c => (c, shelf.Puck))]);
+        job.Bolts(
+            "Body lift",
+            "M12 × 1.75",
+            "10.9",
+            ("LF body mount to frame, front one", 70),
+            ("RF body mount to frame, front one", 70),
+            ("LF body mount to frame, rear one", 96),
+            ("RF body mount to frame, rear one", 96),
+            ("LR body mount to frame, front one", 96),
+            ("RR body mount to frame, front one", 96)
+        );
         job.Plan("Tall rings in front", [(Corner.LF, shelf.TallRing), (Corner.RF, shelf.TallRing)]);
         job.Plan(
             "Rings and plates",

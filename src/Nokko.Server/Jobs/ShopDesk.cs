@@ -180,7 +180,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     },
                     versions
                 );
-            case SetShopWays or KeepLimit:
+            case SetShopWays or KeepLimit or NoteTool:
                 var ways = await db
                     .ShopWays.AsNoTracking()
                     .Select(w => new

@@ -104,7 +104,8 @@ internal static class ShoppingEndpoints
                 .Parts.AsNoTracking()
                 .Where(p => named.Contains(p.Id))
                 .ToDictionaryAsync(p => p.Id, cancel),
-            (await db.WantedParts(job, cancel)).ToDictionary(w => w.PartId, w => w.Count)
+            (await db.WantedParts(job, cancel)).ToDictionary(w => w.PartId, w => w.Count),
+            await db.ShopWays.AsNoTracking().Select(w => w.Lacks).FirstOrDefaultAsync(cancel)
         );
     }
 }

@@ -13,7 +13,7 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         await job.TakeIn();
         await job.BeginRound();
         await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
-        var planned = await job.PlaceInFront("T-100");
+        var planned = await job.PlaceInFront("T-100", more: 2);
         var rise = planned["results"]!["predictions"]![0]!["frontRise"]![
             "value"
         ]!.GetValue<double>();
@@ -43,8 +43,9 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         await job.TakeIn();
         await job.BeginRound();
         await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
+        var placed = await job.PlaceInFront("T-150", more: 2);
         var before = await Count("T-150");
-        await job.Begin(await job.PlaceInFront("T-150"));
+        await job.Begin(placed);
         Assert.Equal(before - 2, await Count("T-150"));
 
         async Task<int> Count(string number) =>
@@ -63,7 +64,7 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         await job.TakeIn();
         await job.BeginRound();
         await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
-        var begun = await job.Begin(await job.PlaceInFront("T-100"));
+        var begun = await job.Begin(await job.PlaceInFront("T-100", more: 2));
         var frozen = begun["document"]!["frozenPredictions"]![0]!.ToJsonString();
         var changed = await caller.Do(
             job.Path,
@@ -90,7 +91,7 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
         var caller = await server.SignIn();
         var job = new TestJob(caller);
         await job.TakeIn();
-        var planned = await job.PlaceInFront("T-100");
+        var planned = await job.PlaceInFront("T-100", more: 2);
         var refused = await job.Begin(planned, expected: 409);
         Assert.Equal("reason", refused["field"]!.GetValue<string>());
         var begun = await job.Begin(planned, "owner waits, measured by the last shop");

@@ -208,6 +208,45 @@ public class StockTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    public async Task A_tool_that_lacks_is_on_the_list_of_every_plan_and_two_who_note_one_at_once_both_count()
+    {
+        var (brenna, odd) = (await server.SignIn(), await server.SignIn("odd"));
+        var job = new TestJob(brenna);
+        await job.TakeIn();
+        await job.BeginRound();
+        await job.ReadAll("20 1/2", "20 1/2", "22 7/8", "22 7/8", "41", "41");
+        await job.PlaceInFront("T-100");
+        var tools = (await List())["tools"]!.AsArray();
+        Assert.All(tools, t => Assert.False(t!["lacking"]!.GetValue<bool>()));
+        string[] names = [.. tools.Select(t => t!["tool"]!.GetValue<string>())];
+        await Task.WhenAll(Note(brenna, names[0], true), Note(odd, names[1], true));
+        Assert.Equal(
+            names[..2],
+            (await List())["lines"]!
+                .AsArray()
+                .Where(l => l!["kind"]!.GetValue<string>() == "tool")
+                .Select(l => l!["what"]!.GetValue<string>())
+        );
+        var csv = await brenna.Http.GetStringAsync(
+            $"{job.Path}/plans/{job.Plan}/shopping.csv",
+            TestContext.Current.CancellationToken
+        );
+        Assert.Contains($"tool,must,vehicle,{names[0]},1", csv, StringComparison.Ordinal);
+
+        async Task<JsonNode> List() => await brenna.Get($"{job.Path}/plans/{job.Plan}/shopping");
+        static Task Note(Caller who, string tool, bool lacking) =>
+            who.Shop(
+                "noteTool",
+                new
+                {
+                    id = Guid.CreateVersion7(),
+                    tool,
+                    lacking,
+                }
+            );
+    }
+
+    [Fact]
     public async Task The_yard_says_until_when_a_job_waits_for_what_is_ordered_and_no_longer_once_it_is_here()
     {
         var caller = await server.SignIn();

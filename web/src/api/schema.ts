@@ -2797,6 +2797,44 @@ export interface components {
          * @enum {unknown}
          */
         BodyKind: "bodyOnFrame" | "unibody";
+        /** @description Fasteners of a joint that go through a part which comes or goes. */
+        BoltRow: {
+            /** @description Corner, axle or vehicle. */
+            where: string;
+            /** @description The joint. */
+            place: string;
+            /** @description The fasteners, as they are known. */
+            fastener: components["schemas"]["Fastener"];
+            /**
+             * Format: double
+             * @description Length that is in it now, mm; null is not taped.
+             */
+            nowMm: null | number;
+            /**
+             * Format: double
+             * @description By what the part makes them longer, below zero shorter, mm; null where nobody noted it of the part.
+             */
+            growsMm: null | number;
+            /**
+             * Format: double
+             * @description Length that it needs, mm; null is not known.
+             */
+            neededMm: null | number;
+            /** @description Old bolts of other places that serve here. */
+            old: components["schemas"]["OldBolts"][];
+            /**
+             * Format: int32
+             * @description How many of the old ones of this place serve elsewhere.
+             */
+            serve: number;
+            /**
+             * Format: int32
+             * @description How many are to be bought; null where that cannot be told yet.
+             */
+            new: null | number;
+            /** @description Whether it needs another length than it has. */
+            another: boolean;
+        };
         /** @description Pieces of one name in a box. */
         BoxedPiece: {
             /** @description Name as on the sheet. */
@@ -2842,7 +2880,7 @@ export interface components {
          * @description What a line of a shopping list is.
          * @enum {unknown}
          */
-        BuyKind: "part" | "fastener" | "beside" | "work";
+        BuyKind: "part" | "fastener" | "tool" | "beside" | "work";
         /** @description One thing to get before the vehicle goes up. */
         BuyLine: {
             /** @description What it is. */
@@ -3368,6 +3406,8 @@ export interface components {
             count: number;
             /** @description Diameter × pitch as said. */
             thread: null | string;
+            /** @description Grade as it is stamped on its head, as said; null is not read. */
+            grade: null | string;
             lengthFound: null | components["schemas"]["Quantity"];
             lengthNeeded: null | components["schemas"]["Quantity"];
             /** @description Wrench size as said. */
@@ -3396,6 +3436,8 @@ export interface components {
             newPartOnly: boolean;
             /** @description Threadlocker as said; dry where nothing is. */
             threadlocker: null | string;
+            /** @description Grade as it is stamped on its head; null is not read. */
+            grade?: null | string;
         };
         /**
          * @description What became of a removed piece.
@@ -3843,7 +3885,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4494,6 +4536,30 @@ export interface components {
             did: string;
             why: string;
             lookAgain: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes what holds a joint that a plan will open, before its fitting begins: threads, grades and lengths, so that what is bought fits. */
+        JobCommandNoteJoint: {
+            /** @enum {string} */
+            kind: "noteJoint";
+            /**
+             * Format: uuid
+             * @description Key of the joint.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /** @description The joint, as the plan's card names it. */
+            place: string;
+            /** @description Its fasteners. */
+            fasteners: components["schemas"]["FastenerInput"][];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6013,6 +6079,18 @@ export interface components {
             /** @description The last of them. */
             said: string;
         };
+        /** @description Old bolts that come out of one place and serve in another. */
+        OldBolts: {
+            /** @description The place that they come out of. */
+            from: string;
+            /** @description Where they sat in it. */
+            position: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
         OpenLink: {
             /** Format: uuid */
             id: string;
@@ -7109,7 +7187,7 @@ export interface components {
             settings: components["schemas"]["ShopSettingsInput"];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandMoveStock"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandMoveStock"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandNoteTool"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
         /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
         ShopCommandAddTip: {
             /** @enum {string} */
@@ -7238,6 +7316,25 @@ export interface components {
             by: number;
             /** @description Why: delivered, broken, counted anew. */
             why: null | string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes that the shop does not have a tool of its cards, or has it now. */
+        ShopCommandNoteTool: {
+            /** @enum {string} */
+            kind: "noteTool";
+            /**
+             * Format: uuid
+             * @description Key of the shop's ways, should they be new.
+             */
+            id: string;
+            /** @description The tool, as a card names it. */
+            tool: string;
+            /** @description Whether the shop does not have it. */
+            lacking: boolean;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -7536,10 +7633,12 @@ export interface components {
              * @description How far a torque may lie from its spec, as a share; null is double FittingRules.Band.
              */
             torqueBand: null | number;
+            /** @description Tools that the shop does not have, as its cards name them; null is none. */
+            lacks: null | string[];
         };
         /** @description What a plan takes that is not on the vehicle yet. */
         ShoppingList: {
-            /** @description Parts first, then fasteners, what it needs beside, and work. */
+            /** @description Parts first, then fasteners, tools, what it needs beside, and work. */
             lines: components["schemas"]["BuyLine"][];
             /** @description Of the known prices, by currency. */
             sums: components["schemas"]["BuySum"][];
@@ -7555,6 +7654,10 @@ export interface components {
              * @description The day on which the last of it comes; null where nothing waits, or nobody knows.
              */
             dueOn: null | string;
+            /** @description Bolts that go through a part which comes or goes, place by place. */
+            bolts: components["schemas"]["BoltRow"][];
+            /** @description Tools of its card. */
+            tools: components["schemas"]["ToolLine"][];
         };
         /** @enum {unknown} */
         Side: "left" | "right";
@@ -8201,6 +8304,15 @@ export interface components {
             gain: components["schemas"]["Quantity"];
             /** @description Who says so. */
             by: components["schemas"]["ToldBy"];
+        };
+        /** @description A tool of a plan's card. */
+        ToolLine: {
+            /** @description The tool. */
+            tool: string;
+            /** @description The first step that asks for it. */
+            for: string;
+            /** @description Whether the shop does not have it. */
+            lacking: boolean;
         };
         /** @description One pass over a joint; never overwritten. */
         TorqueEntry: {

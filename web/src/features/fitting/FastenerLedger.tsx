@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
@@ -7,6 +8,7 @@ import { useJob } from "../../api/job";
 import { CorrectJoint } from "./CorrectJoint";
 import { useEarlier } from "./earlier";
 import { JointForm } from "./JointForm";
+import { isJoint } from "./joints";
 import { passesOver, torqueText } from "./torque";
 
 /** Every joint that is not closed, and why it must wait. */
@@ -15,20 +17,33 @@ export function FastenerLedger({ plan }: { plan: string }) {
   const d = view.document;
   const earlier = useEarlier().joints;
   const [chosen, setChosen] = useState<string | null>(null);
+  const [find, setFind] = useState("");
   const lines = view.jointLines.flatMap((line) => {
     const joint = d.joints.find((j) => j.id === line.jointId);
     const note = view.fitting.notes.find((n) => n.jointId === line.jointId);
     return joint ? [{ joint, open: line.open, note }] : [];
   });
   const open = lines.filter((l) => l.open !== null);
+  const found = lines.filter((l) => isJoint(l.joint.place, find));
   return (
     <Box component="section">
       <Typography variant="h2">
         Fasteners:{" "}
         {open.length === 0 ? "all final" : `${open.length.toString()} open`}
       </Typography>
+      {lines.length > 12 && (
+        <TextField
+          size="small"
+          label="Find a joint, by any of its names"
+          value={find}
+          onChange={(e) => {
+            setFind(e.target.value);
+          }}
+          sx={{ my: 1 }}
+        />
+      )}
       <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-        {lines.map(({ joint, open: why, note }) => (
+        {found.map(({ joint, open: why, note }) => (
           <Box
             component="li"
             key={joint.id}
@@ -77,6 +92,9 @@ export function FastenerLedger({ plan }: { plan: string }) {
             )}
           </Box>
         ))}
+        {found.length === 0 && find !== "" && (
+          <li>No joint of this card is called that.</li>
+        )}
       </Box>
       {d.joints.some((j) => j.none) && (
         <details>

@@ -18,6 +18,8 @@ import { jointWords, leftOpen } from "../../api/words";
 import { passesOver, positionWords, torqueText } from "./torque";
 import { PhotographButton } from "../jobs/Photographs";
 import { CorrectJoint } from "./CorrectJoint";
+import { JointDrawing } from "./JointDrawing";
+import { alsoCalled } from "./joints";
 import { OtherwiseThere, specOffers } from "./Offers";
 import { SpecForm } from "./SpecForm";
 import { TorqueWrench } from "./TorqueWrench";
@@ -56,6 +58,7 @@ export function JointForm({
   const entries = passesOver(d, joint.id, plan);
   const gate = problem instanceof Problem && problem.field === "reason";
   const lookedAt = jointWords[joint.kind].lookedAt;
+  const also = alsoCalled(joint.place);
 
   const attempt = async (act: () => Promise<unknown>) => {
     setProblem(null);
@@ -90,16 +93,20 @@ export function JointForm({
 
   return (
     <Box sx={{ p: 1, display: "grid", gap: 1.25 }}>
-      <Typography color="text.secondary">
-        {jointWords[joint.kind].said}.{" "}
-        {joint.fasteners
-          .map(
-            (f) =>
-              `${f.count.toString()} × ${f.position}${f.newPartOnly ? ", new" : ""}`,
-          )
-          .join("; ")}
-        {joint.order && `, ${joint.order}`}. Now {positionWords[position]}.
-      </Typography>
+      <Box sx={{ display: "flex", gap: 1.5, alignItems: "center" }}>
+        <JointDrawing kind={joint.kind} />
+        <Typography color="text.secondary">
+          {jointWords[joint.kind].said}.{" "}
+          {joint.fasteners
+            .map(
+              (f) =>
+                `${f.count.toString()} × ${f.position}${f.newPartOnly ? ", new" : ""}`,
+            )
+            .join("; ")}
+          {joint.order && `, ${joint.order}`}. Now {positionWords[position]}.
+          {also.length > 0 && ` Also called: ${also.join(", ")}.`}
+        </Typography>
+      </Box>
       {hangs && joint.where.length === 2 && !lookedAt && (
         <Button
           size="small"

@@ -11,11 +11,14 @@ import { remembered, useJob } from "../../api/job";
 import { Paper } from "../../shared/Paper";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { dayText } from "../../shared/time";
+import { BoltTable, TapeBolts } from "./BoltTable";
+import { Tools } from "./Tools";
 import { placeWords } from "./consequences";
 
 const titles: Record<Schemas["BuyKind"], string> = {
   part: "Parts",
   fastener: "Fasteners",
+  tool: "Tools that are missing",
   beside: "Beside the parts",
   work: "Not in the price",
 };
@@ -24,6 +27,10 @@ const kinds = Object.keys(titles) as Schemas["BuyKind"][];
 
 const money = (value: number, currency: string | null) =>
   `${value.toFixed(2)} ${currency ?? ""}`.trim();
+
+/** A length of whole inches and a fraction stays on one line. */
+const together = (text: string) =>
+  text.replace(/(\d) (\d+\/\d)/g, "$1\u00a0$2");
 
 /** What to get before the vehicle goes up: on paper, or as a table. */
 export default function Shopping() {
@@ -99,7 +106,13 @@ export default function Shopping() {
       <ProblemNote problem={list.error} />
       {!plan && <Typography>Plan a stack first.</Typography>}
       {plan && list.data && (
-        <Sheet name={plan.name} list={list.data} document={d} />
+        <>
+          <Sheet name={plan.name} list={list.data} document={d} />
+          {list.data.bolts.length > 0 && plan.begunAt === null && (
+            <TapeBolts plan={plan.id} rows={list.data.bolts} />
+          )}
+          {list.data.tools.length > 0 && <Tools tools={list.data.tools} />}
+        </>
       )}
     </Box>
   );
@@ -140,6 +153,7 @@ function Sheet({
           )
         );
       })}
+      {list.bolts.length > 0 && <BoltTable rows={list.bolts} />}
       <Box sx={{ borderTop: "2px solid", mt: 1.5, pt: 1 }}>
         {list.sums.map((s) => (
           <Box key={s.currency}>
@@ -201,7 +215,7 @@ function Lines({
               {priced ? "" : l.count === null && l.word}
             </td>
             <td>
-              <b>{l.what}</b>, {placeWords[l.where] ?? l.where}
+              <b>{together(l.what)}</b>, {placeWords[l.where] ?? l.where}
               {l.price !== null && ` · ${money(l.price, l.currency)} each`}
             </td>
             <td>

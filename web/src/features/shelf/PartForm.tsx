@@ -13,6 +13,7 @@ import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
+import { PartDrawing } from "../../shared/PartDrawing";
 import { partWords } from "../../api/words";
 import { BoxForm } from "./BoxForm";
 import { FitForm } from "./FitForm";
@@ -118,7 +119,13 @@ export function PartForm({
         >
           {kindsOffered.map((k) => (
             <MenuItem key={k} value={k}>
-              {partWords[k].said}
+              <Box
+                component="span"
+                sx={{ display: "flex", alignItems: "center", gap: 1 }}
+              >
+                <PartDrawing kind={k} size={26} />
+                {partWords[k].said}
+              </Box>
             </MenuItem>
           ))}
         </TextField>

@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { partWords } from "../../api/words";
 import { useUnit } from "../../shared/Length";
+import { PartDrawing } from "../../shared/PartDrawing";
 import { inMm, showText } from "../../shared/length";
 import { knownWords, quantityText } from "../../shared/quantity";
 import { dayText } from "../../shared/time";
@@ -75,9 +76,24 @@ export function ShelfLine({
             borderBottom: 2,
             borderColor: "text.primary",
             fontWeight: 700,
+            display: "flex",
+            alignItems: "center",
+            gap: 1.25,
           }}
         >
-          {partWords[part.kind].said}
+          <PartDrawing kind={part.kind} />
+          <span>
+            {partWords[part.kind].said}
+            {partWords[part.kind].also.length > 0 && (
+              <Box
+                component="span"
+                sx={{ color: "text.secondary", fontWeight: 400 }}
+              >
+                {" "}
+                · also {partWords[part.kind].also.join(", ")}
+              </Box>
+            )}
+          </span>
         </Box>
       )}
       <Box

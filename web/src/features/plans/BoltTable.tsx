@@ -1,0 +1,280 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Checkbox from "@mui/material/Checkbox";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import TextField from "@mui/material/TextField";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import { useJob, useSend } from "../../api/job";
+import { Length, useUnit } from "../../shared/Length";
+import { Press } from "../../shared/Press";
+import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { retyped, typed } from "../../shared/quantity";
+import { boltsDo, otherSide, placesOf } from "./bolts";
+
+type Row = Schemas["BoltRow"];
+type Input = Schemas["FastenerInput"];
+
+/** Bolts that go through what comes or goes: what is in each place now, what it needs, and where it comes from. */
+export function BoltTable({ rows }: { rows: Row[] }) {
+  return (
+    <table style={{ tableLayout: "fixed" }}>
+      <caption
+        style={{ textAlign: "left", fontWeight: 700, padding: "10px 0 2px" }}
+      >
+        Bolts by place
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col" style={{ width: "34%" }}>
+            Place
+          </th>
+          <th scope="col">In it now</th>
+          <th scope="col">Needs</th>
+          <th scope="col" style={{ width: "34%" }}>
+            Then
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((r, i) => (
+          <tr key={i}>
+            <td>
+              <b>{r.place}</b>
+              <br />
+              {r.fastener.count} × {r.fastener.position}
+              {[r.fastener.thread, r.fastener.grade]
+                .filter(Boolean)
+                .map((t) => `, ${t ?? ""}`)}
+            </td>
+            <td>{r.nowMm === null ? "not taped" : <Length mm={r.nowMm} />}</td>
+            <td>
+              {r.neededMm !== null ? (
+                <Length mm={r.neededMm} />
+              ) : r.growsMm === null ? (
+                "not known"
+              ) : r.growsMm === 0 ? (
+                "as it is"
+              ) : (
+                <Length mm={r.growsMm} signed />
+              )}
+            </td>
+            <td>
+              {boltsDo(r).map((line) => (
+                <div key={line}>{line}</div>
+              ))}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Old bolts are taped before anything is ordered, place by place. */
+export function TapeBolts({ plan, rows }: { plan: string; rows: Row[] }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const places = placesOf(rows);
+  return (
+    <Box component="section" className="no-print" sx={{ mt: 3 }}>
+      <Typography variant="h2">Old bolts</Typography>
+      <Typography color="text.secondary" sx={{ mb: 1 }}>
+        With thread, grade and length of each, the list says what to buy, and
+        which old ones serve in another place: as long as it needs, or up to 5
+        mm longer (a rule of thumb), and out before they go in.
+      </Typography>
+      <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
+        {places.map(({ place, rows: mine }) => (
+          <Box
+            component="li"
+            key={place}
+            sx={{ borderTop: 1, borderColor: "divider", py: 0.25 }}
+          >
+            <Button
+              color="inherit"
+              fullWidth
+              aria-expanded={open === place}
+              sx={{
+                justifyContent: "space-between",
+                gap: 2,
+                textAlign: "left",
+              }}
+              onClick={() => {
+                setOpen(open === place ? null : place);
+              }}
+            >
+              <span>{place}</span>{" "}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                {mine.some((r) => r.nowMm === null) ? "not taped" : "taped"}
+              </Box>
+            </Button>
+            {open === place && (
+              <PlaceForm
+                key={place}
+                plan={plan}
+                rows={mine}
+                twin={
+                  places.find((p) => p.place === otherSide(place))?.place ??
+                  null
+                }
+                saved={() => {
+                  setOpen(null);
+                }}
+              />
+            )}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function PlaceForm({
+  plan,
+  rows,
+  twin,
+  saved,
+}: {
+  plan: string;
+  rows: Row[];
+  twin: string | null;
+  saved: () => void;
+}) {
+  const view = useJob();
+  const send = useSend();
+  const unit = useUnit();
+  const [fasteners, setFasteners] = useState(
+    rows.map(({ fastener: f }): Input => ({
+      ...f,
+      lengthFound: typed(
+        retyped(f.lengthNeeded ?? f.lengthFound),
+        (f.lengthNeeded ?? f.lengthFound)?.unit ?? unit,
+      ),
+      lengthNeeded: null,
+    })),
+  );
+  const [both, setBoth] = useState(twin !== null);
+  const [problem, setProblem] = useState<Error | null>(null);
+  const set = (i: number, part: Partial<Input>) => {
+    setFasteners(fasteners.map((f, k) => (k === i ? { ...f, ...part } : f)));
+  };
+  const save = async (place: string) => {
+    const joint = view.document.joints.find((j) => j.place === place);
+    await send(
+      joint
+        ? {
+            kind: "correctJoint",
+            id: joint.id,
+            version: view.versions[joint.id] ?? 0,
+            heldBy: joint.kind,
+            fasteners,
+            order: joint.order,
+            none: false,
+          }
+        : { kind: "noteJoint", id: v7(), planId: plan, place, fasteners },
+      place,
+    );
+  };
+  return (
+    <Box sx={{ display: "grid", gap: 1, py: 1 }}>
+      {fasteners.map((f, i) => {
+        const n = i.toString();
+        return (
+          <Box
+            key={n}
+            sx={{
+              display: "grid",
+              gap: 1,
+              gridTemplateColumns: "repeat(auto-fill, minmax(160px, 1fr))",
+            }}
+          >
+            <Box sx={{ gridColumn: "1 / -1" }}>{f.position}</Box>
+            <TextField
+              label="How many"
+              value={f.count === 0 ? "" : f.count}
+              onChange={(e) => {
+                set(i, { count: Number(e.target.value.replace(/\D/g, "")) });
+              }}
+              {...at(problem, `fasteners[${n}].count`)}
+            />
+            <TextField
+              label="Thread"
+              placeholder="M12 × 1.75"
+              value={f.thread ?? ""}
+              onChange={(e) => {
+                set(i, { thread: e.target.value });
+              }}
+            />
+            <TextField
+              label="Grade"
+              value={f.grade ?? ""}
+              onChange={(e) => {
+                set(i, { grade: e.target.value });
+              }}
+              {...at(problem, `fasteners[${n}].grade`)}
+            />
+            <TextField
+              label={`Length now, ${f.lengthFound?.unit ?? unit}`}
+              value={f.lengthFound?.typed ?? ""}
+              onChange={(e) => {
+                set(i, {
+                  lengthFound: typed(
+                    e.target.value,
+                    f.lengthFound?.unit ?? unit,
+                  ),
+                });
+              }}
+              {...at(problem, `fasteners[${n}].lengthFound`)}
+            />
+            <FormControlLabel
+              label="never used again"
+              control={
+                <Checkbox
+                  checked={f.newPartOnly}
+                  onChange={(_, on) => {
+                    set(i, { newPartOnly: on });
+                  }}
+                />
+              }
+            />
+          </Box>
+        );
+      })}
+      {twin !== null && (
+        <FormControlLabel
+          label={`${twin}: the same`}
+          control={
+            <Checkbox
+              checked={both}
+              onChange={(_, on) => {
+                setBoth(on);
+              }}
+            />
+          }
+        />
+      )}
+      <Box>
+        <Press
+          variant="outlined"
+          act={async () => {
+            setProblem(null);
+            try {
+              await save(rows[0]?.place ?? "");
+              if (both && twin !== null) {
+                await save(twin);
+              }
+              saved();
+            } catch (e) {
+              setProblem(asError(e));
+            }
+          }}
+        >
+          Keep it so
+        </Press>
+      </Box>
+      <ProblemNote problem={problem} />
+    </Box>
+  );
+}
