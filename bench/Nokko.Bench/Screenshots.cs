@@ -51,8 +51,8 @@ internal static class Screenshots
         Shoot("bench", "The axle moves");
         Job("HO 31 T", "fit", "The card");
         Shoot("fit", "Hold point");
-        Job("NF 77 W", "prove", "does not fit");
-        Shoot("prove", "Station");
+        Job("FH 22", "prove", "What moved it");
+        Shoot("prove", "Most likely");
         Job("SV 118 K", "hand-over", "Torques");
         Shoot("hand-over", "To come");
         Job("HO 31 T", "fit/sheets?sheet=torques", "Spec and its source");

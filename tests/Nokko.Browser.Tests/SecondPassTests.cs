@@ -10,6 +10,21 @@ public sealed class SecondPassTests(DemoServer demo)
     private readonly ServerProcess _server = demo.Server;
 
     [Fact]
+    public void What_stands_off_its_plan_is_explained_by_how_all_corners_stand()
+    {
+        using var b = new Driving.Browser(1280, 900);
+        b.SignIn(_server.Address, "brenna");
+        b.OpenCopy("FH 22", "prove");
+        b.Sees("Most likely: Spring not seated, or an isolator twice, left front.");
+        b.Sees("Look at the spring's end in its pocket");
+        Axe.Check(b, "what moved it");
+        b.Open(_server.Address);
+        b.OpenCopy("FH 21", "prove");
+        b.Sees("no height tells them apart");
+        Assert.DoesNotContain("Most likely: Spring not seated", b.Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void A_suspect_reading_is_read_again_and_a_thinner_plate_makes_a_second_pass()
     {
         using var browser = new Driving.Browser(390, 844);

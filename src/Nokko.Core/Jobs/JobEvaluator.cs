@@ -247,8 +247,8 @@ public static class JobEvaluator
             ?? Speaks(stances, from.Id);
         var comparison = before is null ? null : Compare(d, before, now);
         var to = d.Stages.First(s => s.Id == plan.ToStageId);
-        var (heldBack, marks) = Progress.StillOpen(d, plan);
-        return Proof.Prove.Of(
+        var (heldBack, marks, hanging) = Progress.StillOpen(d, plan);
+        var proof = Proof.Prove.Of(
             plan,
             frozen,
             from,
@@ -264,8 +264,20 @@ public static class JobEvaluator
                 ?.Value,
             LimitsOf(d).Of(MechanismKind.CornerScales),
             d.KitsOf(plan)
-        ) with
+        );
+        return proof with
         {
+            Causes = Causes.Of(
+                proof,
+                frozen.Prediction,
+                plan,
+                from,
+                d.VehicleAt(to.Id) with
+                {
+                    Dimensions = frozen.Dimensions,
+                },
+                hanging
+            ),
             Moved = MovedProof.Of(
                 frozen.Prediction,
                 d.VehicleAt(to.Id),

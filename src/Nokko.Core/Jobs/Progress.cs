@@ -171,17 +171,19 @@ public sealed record Progress(
     /// <summary>Work of the plan that is being fitted without which its heights cannot be judged, and what marks the verdict: rubber that was made final hanging, or left open in writing.</summary>
     /// <param name="d">The job.</param>
     /// <param name="plan">The plan; of an earlier pass nothing is open any more.</param>
-    internal static (IReadOnlyList<string> HeldBack, IReadOnlyList<string> Marks) StillOpen(
-        JobDocument d,
-        Plan plan
-    )
+    /// <returns>What holds the verdict back, what marks it, and the axles whose rubber the marks are of.</returns>
+    internal static (
+        IReadOnlyList<string> HeldBack,
+        IReadOnlyList<string> Marks,
+        IReadOnlyList<Axle> Hanging
+    ) StillOpen(JobDocument d, Plan plan)
     {
         if (d.BegunPlan()?.Id != plan.Id)
         {
-            return ([], []);
+            return ([], [], []);
         }
         var card = CardOf(d);
-        var (held, marks) = (new List<string>(), new List<string>());
+        var (held, marks, hanging) = (new List<string>(), new List<string>(), new List<string>());
         var steps = card
             .Steps.Where(s => s.Joints.Count + s.TakesOff.Count > 0 && !IsDone(d, s.Key))
             .ToArray();
@@ -207,6 +209,7 @@ public sealed record Progress(
             )
             {
                 marks.Add($"{joint.Place} is rubber and was left open, in writing: {left.Why}");
+                hanging.Add(joint.Where);
             }
             else if (final is not { Pass: Pass.Final })
             {
@@ -219,9 +222,14 @@ public sealed record Progress(
                 marks.Add(
                     $"{joint.Place} is rubber and was made final hanging: it may hold its corner high. Slacken it at ride height, settle and read again before anything else is blamed."
                 );
+                hanging.Add(joint.Where);
             }
         }
-        return (held, marks);
+        return (
+            held,
+            marks,
+            [.. Corners.Axles.Where(a => hanging.Any(w => Corners.AxleAt(w) == a))]
+        );
     }
 
     /// <summary>Open lines of fasteners, of what came off, and of promises.</summary>

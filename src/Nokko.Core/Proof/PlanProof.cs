@@ -103,6 +103,10 @@ public sealed record PlanProof
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public IReadOnlyList<KitClaim>? Kits { get; init; }
 
+    /// <summary>What may have moved it off its plan; null where every lip is near it and as foretold, or nobody can tell yet.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Causes? Causes { get; init; }
+
     /// <summary>Rises and the rigid-body check.</summary>
     public required Comparison? Comparison { get; init; }
 
@@ -128,6 +132,21 @@ public sealed record PlanProof
             _ when HeldBack.Count > 0 => "No verdict while work is open that moves the heights.",
             (Verdict.Reached, Verdict.NotReached) =>
                 "It landed off the plan, but as wanted: accept it. The lift line has learnt from it.",
+            (Verdict.NotReached, Verdict.Reached)
+                when Causes
+                    is {
+                        Named: true,
+                        Classes: [
+                            {
+                                Causes: [
+                                    { Kind: not (CauseKind.Nothing or CauseKind.LiftLine) },
+                                    ..,
+                                ]
+                            },
+                            ..,
+                        ]
+                    } =>
+                "It landed within what was foretold, which was as unsure as it is off: look for what moved it first, then change the stack.",
             (Verdict.NotReached, Verdict.Reached) =>
                 "It landed where it was foretold, but that is not as wanted: the plan was never right. Change the stack, or the wish.",
             (Verdict.NotReached, Verdict.NotReached) =>

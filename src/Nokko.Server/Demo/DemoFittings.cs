@@ -315,5 +315,26 @@ internal static class DemoFittings
                 );
             }
         ),
+        // Two that landed otherwise than foretold: both front lips high alike, and one spring that stands high.
+        Missed("FH 21", [23.0, 22.94, 22.06, 22.0], [42.44, 42.38]),
+        Missed("FH 22", [23.06, 22.69, 22.25, 21.81], [42.56, 42.19]),
     ];
+
+    private static Hired Missed(string plate, double[] lips, double[] mids) =>
+        new(
+            plate,
+            "Skeld",
+            "Packer, long",
+            DemoVehicle.Pickup with
+            {
+                Wish = "Level, no cutting",
+            },
+            (job, shelf) =>
+            {
+                job.Plan("Plan A", At(Front, shelf.Thin));
+                job.Begin();
+                job.FitAll();
+                job.Round(Settled.Rolled, lips, mids);
+            }
+        );
 }

@@ -3012,6 +3012,63 @@ export interface components {
          * @enum {unknown}
          */
         Carrier: "body" | "bed" | "frame" | "axle";
+        /** @description A cause that may be it. */
+        Cause: {
+            /** @description What. */
+            kind: components["schemas"]["CauseKind"];
+            /** @description LF … RR, front, rear or vehicle. */
+            where: string;
+            /**
+             * Format: double
+             * @description Its chance before anything was read, a rule of thumb, 0 … 1.
+             */
+            prior: number;
+            /**
+             * Format: double
+             * @description Its chance now, 0 … 1.
+             */
+            chance: number;
+            /** @description What it would do at each lip, by the amount that fits best, mm; empty of nothing and of something else. */
+            pattern: components["schemas"]["OffPlan"][];
+            /** @description What it is called, and how it is checked. */
+            words: components["schemas"]["CauseWords"];
+        };
+        /** @description Causes that no height tells apart: they move the lips alike. */
+        CauseClass: {
+            /**
+             * Format: double
+             * @description Of all of them together, 0 … 1.
+             */
+            chance: number;
+            /** @description The likeliest first; inside a class only what was thought before tells them apart, until one is checked. */
+            causes: components["schemas"]["Cause"][];
+        };
+        /**
+         * @description Why a vehicle may sit otherwise than it was foretold.
+         * @enum {unknown}
+         */
+        CauseKind: "nothing" | "notSettled" | "tightenedHanging" | "liftLine" | "otherLoad" | "saggedMore" | "notSeated" | "sidesSwapped" | "slip" | "tyreLow" | "mountCrushed" | "other";
+        /** @description What a cause is called, and the check that tells it from others of its class. */
+        CauseWords: {
+            /** @description The cause, in a fitter's words. */
+            said: string;
+            /** @description How it is checked; null where nothing is to be checked. */
+            check: null | string;
+            /**
+             * Format: int32
+             * @description Usual minutes of the check, a rule of thumb.
+             */
+            minutes: number;
+        };
+        /** @description What may have moved a vehicle off its plan, by how well each explains all lips together. */
+        Causes: {
+            /** @description The likeliest first. */
+            classes: components["schemas"]["CauseClass"][];
+            /** @description What is to be explained: each lip, now less foretold, mm. */
+            off: components["schemas"]["OffPlan"][];
+            /** @description Whether the first is named: its chance is at least double Causes.LeastNamed and twice that of the next. */
+            named: boolean;
+        };
         /** @description A caution, where its danger is. */
         Caution: {
             /** @description How much. */
@@ -6050,6 +6107,16 @@ export interface components {
              */
             closedAt: null | string;
         };
+        /** @description What moved one lip off its plan. */
+        OffPlan: {
+            /** @description The corner. */
+            station: components["schemas"]["Corner"];
+            /**
+             * Format: double
+             * @description By what, mm, up above zero.
+             */
+            mm: number;
+        };
         /** @description What earlier vehicles tell of a joint. */
         OfferedJoint: {
             /** @description The joint. */
@@ -6566,6 +6633,7 @@ export interface components {
             lifts: components["schemas"]["AxleLift"][];
             /** @description Claims of its kits beside what came. */
             kits: null | components["schemas"]["KitClaim"][];
+            causes: null | components["schemas"]["Causes"];
             comparison: null | components["schemas"]["Comparison"];
             /** @description Work that is still open, so that there is no verdict yet; in it and in IReadOnlyList&lt;string&gt; PlanProof.WhyNot. */
             heldBack: string[];

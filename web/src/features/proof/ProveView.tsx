@@ -8,6 +8,7 @@ import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { LookQuestion } from "../walk-rounds/reading/LookQuestion";
+import { Causes } from "./Causes";
 import { KitClaims } from "./KitClaims";
 import { Moved } from "./Moved";
 import { RigidCheck } from "./RigidCheck";
@@ -100,6 +101,7 @@ function Proof({
           ▲ {w}
         </Typography>
       ))}
+      {proof.causes && <Causes causes={proof.causes} />}
       {proof.comparison && suspicious && (
         <RigidCheck comparison={proof.comparison} />
       )}

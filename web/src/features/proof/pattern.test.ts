@@ -1,0 +1,21 @@
+import { expect, test } from "vitest";
+import { patternBars } from "./pattern";
+
+test("bars stand on one scale, up for what is high, the greatest filling its room", () => {
+  const bars = patternBars(
+    [
+      { station: "LF", mm: 12 },
+      { station: "RR", mm: -6 },
+    ],
+    [{ station: "LF", mm: 6 }],
+  );
+  expect(bars.map((b) => b.station)).toEqual(["LF", "RR"]);
+  expect(bars[0]).toMatchObject({ off: "M40 62v-17.0", would: "M48 62v-8.5" });
+  expect(bars[1]).toMatchObject({ off: "M84 26v8.5", would: "M92 26v0.0" });
+});
+
+test("a small miss does not fill its room", () => {
+  expect(patternBars([{ station: "LF", mm: 3 }], [])[0]?.off).toBe(
+    "M40 62v-8.5",
+  );
+});
