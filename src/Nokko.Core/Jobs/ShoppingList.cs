@@ -57,28 +57,6 @@ public sealed record BuyLine(
 /// <param name="ToOrder">Of what is not here.</param>
 public sealed record BuySum(string Currency, decimal All, decimal ToOrder);
 
-/// <summary>A tool of a plan's card.</summary>
-/// <param name="Tool">The tool.</param>
-/// <param name="For">The first step that asks for it.</param>
-/// <param name="Lacking">Whether the shop does not have it.</param>
-public sealed record ToolLine(string Tool, string For, bool Lacking)
-{
-    /// <summary>The tools of a card, in the order in which it asks for them.</summary>
-    /// <param name="card">The card.</param>
-    /// <param name="lacks">What the shop does not have.</param>
-    public static IReadOnlyList<ToolLine> Of(JobCard card, IReadOnlyList<string> lacks) =>
-        [
-            .. card
-                .Steps.SelectMany(s => s.Tools.Select(t => (Tool: t, s.Title)))
-                .DistinctBy(t => t.Tool)
-                .Select(t => new ToolLine(
-                    t.Tool,
-                    t.Title,
-                    lacks.Contains(t.Tool, StringComparer.OrdinalIgnoreCase)
-                )),
-        ];
-}
-
 /// <summary>What a plan takes that is not on the vehicle yet.</summary>
 /// <param name="Lines">Parts first, then fasteners, tools, what it needs beside, and work.</param>
 /// <param name="Sums">Of the known prices, by currency.</param>

@@ -132,12 +132,24 @@ internal static partial class Companions
         {
             if (lift >= MuchMm)
             {
-                yield return Needs(
-                    "Differential drop, on a driven axle",
-                    "CV joints run steeper by the lift",
-                    Has(PartKind.DiffDrop),
-                    Consequence.Check
-                );
+                // Shafts that were taped are there, and say by how much; of others nobody noted whether the axle is driven.
+                var most =
+                    suspension.Get(SuspensionSizes.CvRideLimit) ?? CvShaftMechanism.RideDegrees;
+                yield return corners.Max(c => Math.Abs(c.CvRide.Value ?? 0)) is > 0 and var ride
+                    ? Needs(
+                        "Differential drop",
+                        FormattableString.Invariant(
+                            $"CV joints run at {ride:0.0}° at ride height, {(ride > most ? "more" : "no more")} than {most:0.#}°"
+                        ),
+                        Has(PartKind.DiffDrop),
+                        ride > most ? Consequence.Check : Consequence.May
+                    )
+                    : Needs(
+                        "Differential drop, if this axle is driven",
+                        "CV joints run steeper by the lift; tape drop and run of a half-shaft, then it is told by how much",
+                        Has(PartKind.DiffDrop),
+                        Consequence.Check
+                    );
             }
             yield return Needs(
                 "Toe and camber at the alignment shop",

@@ -369,11 +369,11 @@ public class BoltTableTests
         );
     }
 
-    private IReadOnlyList<BuyLine> Lines(Guid plan, params string[] lacks)
+    private IReadOnlyList<BuyLine> Lines(Guid plan)
     {
         var d = _shop.Document;
         var prediction = JobEvaluator.Evaluate(d).Predictions.Single(p => p.PlanId == plan);
-        return ShoppingList.Of(d, Plan(plan), prediction, _shop.Shelf, null, lacks).Lines;
+        return ShoppingList.Of(d, Plan(plan), prediction, _shop.Shelf).Lines;
     }
 
     [Fact]
@@ -393,70 +393,5 @@ public class BoltTableTests
             _shop.Refused(Note(plan, Lf2, Bolt(110), Bolt(110, count: 0))).Field
         );
         Assert.Single(_shop.Document.Joints);
-    }
-
-    [Fact]
-    public void What_the_shop_lacks_is_noted_tool_by_tool_and_its_ways_leave_it_alone()
-    {
-        var context = _shop.Context();
-        ShopWays? ways = null;
-        Note("  wheel lock ", true);
-        Note("caliper", true);
-        Note("Wheel lock", true);
-        Assert.Equal(["caliper", "Wheel lock"], ways!.Lacks);
-        Row(new SetShopWays(_shop.Key(), _shop.Key(), null, [], 5));
-        Assert.Equal(["caliper", "Wheel lock"], ways!.Lacks);
-        Note("CALIPER", false);
-        Note("wheel lock", false);
-        // Nothing lacks: as if nobody had ever noted one.
-        Assert.Null(ways!.Lacks);
-        Assert.Equal(0.05, ways.TorqueBand);
-        Assert.Equal(
-            "tool",
-            Assert
-                .IsType<Decision.Refused>(
-                    new NoteTool(_shop.Key(), _shop.Key(), " ", true).On(
-                        new ShopState { Ways = ways },
-                        context
-                    )
-                )
-                .Why.Field
-        );
-
-        void Note(string tool, bool lacking) =>
-            Row(new NoteTool(_shop.Key(), _shop.Key(), tool, lacking));
-        void Row(ShopCommand command) =>
-            ways = Assert.IsType<ShopWays>(
-                Assert
-                    .Single(
-                        Assert
-                            .IsType<Decision.Made>(
-                                command.On(new ShopState { Ways = ways }, context)
-                            )
-                            .Changes
-                    )
-                    .Row
-            );
-    }
-
-    [Fact]
-    public void A_tool_that_the_shop_does_not_have_is_on_the_list_with_the_step_that_asks_for_it()
-    {
-        var plan = Pucks();
-        Assert.DoesNotContain(Lines(plan), l => l.Kind == BuyKind.Tool);
-        var card = Progress.CardOf(_shop.Document, Plan(plan));
-        var tool = Assert.Single(
-            Lines(plan, "Wheel lock", "torque tree"),
-            l => l.Kind == BuyKind.Tool
-        );
-        Assert.Equal("wheel lock", tool.What);
-        Assert.Equal(
-            $"for “{card.Steps.First(s => s.Tools.Contains("wheel lock")).Title}”",
-            tool.Why
-        );
-        Assert.Equal(
-            card.Steps.SelectMany(s => s.Tools).Distinct(),
-            ToolLine.Of(card, []).Select(t => t.Tool)
-        );
     }
 }

@@ -39,6 +39,61 @@ public class CompanionsTests
         );
     }
 
+    [Theory]
+    [InlineData(null, Consequence.Check)]
+    [InlineData(200.0, Consequence.Check)]
+    [InlineData(900.0, Consequence.May)]
+    public void Shafts_that_were_taped_say_whether_the_differential_comes_down(
+        double? run,
+        Consequence word
+    )
+    {
+        var sizes = run is { } mm
+            ? new Dictionary<string, Quantity>
+            {
+                [SuspensionSizes.CvDrop] = Sample.Mm(10),
+                [SuspensionSizes.CvRun] = Sample.Mm(mm),
+            }
+            : [];
+        var prediction = StacksTests.Predict(
+            Sample.Plan([
+                .. Corners
+                    .Of(Axle.Front)
+                    .Select(c =>
+                        (
+                            c,
+                            StacksTests.Part(1, PartKind.StrutTopSpacer, 40) with
+                            {
+                                Id = Guid.NewGuid(),
+                            }
+                        )
+                    ),
+            ]),
+            Sample.Pickup with
+            {
+                Front = Sample.Pickup.Front with { Dimensions = sizes },
+            }
+        );
+        var drop = prediction.Companions.Single(c =>
+            c.What.StartsWith("Differential drop", StringComparison.Ordinal)
+        );
+        Assert.Equal(
+            (word, run is null),
+            (drop.Word, drop.What.EndsWith(", if this axle is driven", StringComparison.Ordinal))
+        );
+        if (run is { } length)
+        {
+            // By hand: the shaft's drop and the rise of its wheel over its run.
+            var rise = prediction.Corners[0].Rise.Value!.Value;
+            var angle = Math.Atan((10 + rise) / length) * 180 / Math.PI;
+            Assert.StartsWith(
+                FormattableString.Invariant($"CV joints run at {angle:0.0}° at ride height"),
+                drop.Why,
+                StringComparison.Ordinal
+            );
+        }
+    }
+
     private static string[] Told(Vehicle vehicle, params (Corner, PlacedPart)[] parts) =>
         [
             .. StacksTests

@@ -185,6 +185,12 @@ export function FindStacks({
           sx={{ width: 190, my: 1 }}
         />
       </Box>
+      {d.plans.some((p) => p.begunAt === null && p.conversions) && (
+        <Typography color="text.secondary">
+          Stacks are found for the suspension that is there today, not for the
+          one that a plan brings.
+        </Typography>
+      )}
       {narrow && (
         <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
           {schools.map((s) => (
