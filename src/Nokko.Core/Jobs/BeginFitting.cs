@@ -91,7 +91,7 @@ public sealed record BeginFitting(
         var card = Progress.CardOf(d, plan);
         AskAnew(work, plan, card);
         FittingWork.AddJoints(work, card);
-        KeepLengths(work, card);
+        KeepLengths(work, plan, card);
         work.Edit(plan, Version, begun);
     }
 
@@ -120,24 +120,29 @@ public sealed record BeginFitting(
         }
     }
 
-    /// <summary>The length that was in a joint, and the one that it needs from now on, stay with its fasteners.</summary>
-    private static void KeepLengths(JobWork work, JobCard card)
+    /// <summary>The length that was in a joint, and the one that it needs from now on, stay with its fasteners; those of another suspension are new.</summary>
+    private static void KeepLengths(JobWork work, Plan plan, JobCard card)
     {
-        foreach (var joint in work.Document.Joints)
+        var opened = card.Joints.Select(j => j.Place).ToHashSet();
+        foreach (
+            var joint in work.Document.Joints.Where(j =>
+                opened.Contains(j.Place) && plan.At(j.Where) is null
+            )
+        )
         {
-            var rows = card.Bolts.Where(r => r.Place == joint.Place && r.NowMm is not null);
             Fastener[] kept =
             [
                 .. joint.Fasteners.Select(f =>
-                    rows.FirstOrDefault(r => r.Fastener == f) is { } row
-                        ? f with
-                        {
-                            LengthFound = f.LengthNeeded ?? f.LengthFound,
-                            LengthNeeded = row is { Another: true, NeededMm: { } mm }
-                                ? Quantity.Mm(mm, Known.Computed)
-                                : null,
-                        }
-                        : f
+                    f with
+                    {
+                        LengthFound = f.LengthNeeded ?? f.LengthFound,
+                        LengthNeeded = card.Bolts.FirstOrDefault(r =>
+                            r.Place == joint.Place && r.Fastener == f
+                        )
+                            is { Another: true, NeededMm: { } mm }
+                            ? Quantity.Mm(mm, Known.Computed)
+                            : null,
+                    }
                 ),
             ];
             if (!kept.SequenceEqual(joint.Fasteners))

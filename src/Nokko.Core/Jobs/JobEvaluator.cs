@@ -276,6 +276,7 @@ public static class JobEvaluator
                 {
                     Dimensions = frozen.Dimensions,
                 },
+                d.WalkRounds.First(w => w.Id == proof.WalkRoundId).Settled,
                 hanging
             ),
             Moved = MovedProof.Of(

@@ -12,14 +12,6 @@ namespace Nokko.Core.Jobs;
 /// <summary>How Nokko's documents are written as JSON, everywhere: job file, database, HTTP.</summary>
 public static class JobJson
 {
-    // Options that are alike in all of this share what they learn of types: a second server in one process has it already.
-    private static readonly DefaultJsonTypeInfoResolver Types = new();
-    private static readonly JsonConverter[] Converters =
-    [
-        new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false),
-        new InstantConverter(),
-    ];
-
     /// <summary>Compact options.</summary>
     public static JsonSerializerOptions Options { get; } = Make(false);
 
@@ -27,8 +19,7 @@ public static class JobJson
     public static JsonSerializerOptions Indented { get; } = Make(true);
 
     /// <summary>Compact options for the log of changes: whatever is <see cref="PersonalAttribute"/> is left out.</summary>
-    public static JsonSerializerOptions Log { get; } =
-        Make(false, Types.WithAddedModifier(LeaveOutPersonal));
+    public static JsonSerializerOptions Log { get; } = Make(false, LeaveOutPersonal);
 
     /// <summary>Sets options to Nokko's way of writing.</summary>
     public static void Apply(JsonSerializerOptions options)
@@ -44,11 +35,10 @@ public static class JobJson
         options.DefaultIgnoreCondition = JsonIgnoreCondition.Never;
         // ° and · and ½ stay readable; the documents are never embedded in HTML.
         options.Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping;
-        foreach (var converter in Converters)
-        {
-            options.Converters.Add(converter);
-        }
-        options.TypeInfoResolver = Types;
+        options.Converters.Add(
+            new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false)
+        );
+        options.Converters.Add(new InstantConverter());
     }
 
     /// <summary>The canonical text of a job, or of a shop's file: lists of keyed rows and named dimensions sorted by key, UTC instants to the microsecond.</summary>
@@ -139,11 +129,19 @@ public static class JobJson
         return schema;
     }
 
-    private static JsonSerializerOptions Make(bool indented, IJsonTypeInfoResolver? types = null)
+    private static JsonSerializerOptions Make(
+        bool indented,
+        params Action<JsonTypeInfo>[] modifiers
+    )
     {
         var options = new JsonSerializerOptions { WriteIndented = indented, NewLine = "\n" };
         Apply(options);
-        options.TypeInfoResolver = types ?? Types;
+        var resolver = new DefaultJsonTypeInfoResolver();
+        foreach (var modifier in modifiers)
+        {
+            resolver.Modifiers.Add(modifier);
+        }
+        options.TypeInfoResolver = resolver;
         options.MakeReadOnly();
         return options;
     }

@@ -100,7 +100,7 @@ public sealed record ShoppingList(
         BuyLine[] lines =
         [
             .. parts,
-            .. Fasteners(opened, card.Bolts),
+            .. Fasteners(opened, card.Bolts, plan.BegunAt is not null),
             .. Lockers(opened, FittingSchools.Of(d.Schools)),
             .. tools
                 .Where(t => t.Lacking)
@@ -278,7 +278,8 @@ public sealed record ShoppingList(
     /// <summary>Fasteners that are never used again, of the joints that the card opens; and bolts of another length, less the old ones of other places that serve.</summary>
     private static IEnumerable<BuyLine> Fasteners(
         IReadOnlyList<Opened> opened,
-        IReadOnlyList<BoltRow> bolts
+        IReadOnlyList<BoltRow> bolts,
+        bool begun
     )
     {
         foreach (var (joint, fasteners) in opened)
@@ -292,7 +293,7 @@ public sealed record ShoppingList(
                 var bolt = bolts.FirstOrDefault(b =>
                     b.Place == joint.Place && b.Fastener == fastener
                 );
-                var length = LengthOf(fastener, bolt);
+                var length = LengthOf(fastener, bolt, begun);
                 var count = bolt is null
                     ? fastener.NewPartOnly || length is not null
                         ? fastener.Count
@@ -370,9 +371,10 @@ public sealed record ShoppingList(
     }
 
     /// <summary>The length that a fastener needs where it is another one than the old one's, or where it is known.</summary>
-    private static string? LengthOf(Fastener fastener, BoltRow? bolt) =>
+    /// <remarks>Before the work begins, a length that is needed is one that an earlier fitting put in.</remarks>
+    private static string? LengthOf(Fastener fastener, BoltRow? bolt, bool begun) =>
         bolt is null
-            ? fastener.LengthNeeded is { } needed
+            ? begun && fastener.LengthNeeded is { } needed
                 ? $"{LengthText.Both(needed.In(Unit.Mm))} long"
                 : null
             : bolt.NeededMm is { } mm

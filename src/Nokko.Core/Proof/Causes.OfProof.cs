@@ -14,6 +14,7 @@ public sealed partial record Causes
     /// <param name="plan">The plan.</param>
     /// <param name="from">The stage before.</param>
     /// <param name="vehicle">The vehicle as the plan put it together.</param>
+    /// <param name="settled">How it came to rest before it was read.</param>
     /// <param name="hanging">Axles of which rubber was made final hanging, or left open.</param>
     public static Causes? Of(
         PlanProof proof,
@@ -21,6 +22,7 @@ public sealed partial record Causes
         Plan plan,
         Stage from,
         Vehicle vehicle,
+        Settled settled,
         IReadOnlyList<Axle> hanging
     )
     {
@@ -100,6 +102,7 @@ public sealed partial record Causes
                     ),
                 ],
                 Hanging = hanging,
+                Settled = settled is Settled.Rolled or Settled.Driven,
                 LeftOver = a => (Rise(Corners.Of(a)[0]) ?? 0) - (Rise(Corners.Of(a)[1]) ?? 0),
                 FromFloor = frozen.Datum == Datum.Floor,
                 OnMounts = vehicle.BodyKind != BodyKind.Unibody,

@@ -119,7 +119,7 @@ public sealed partial record Causes(
         /// <summary>How much more the left side of an axle was foretold to rise than its right one, mm.</summary>
         public Func<Axle, double> LeftOver { get; init; } = _ => 0;
 
-        /// <summary>Whether somebody rolled, bounced or drove it before it was read.</summary>
+        /// <summary>Whether somebody rolled or drove it before it was read.</summary>
         public bool Settled { get; init; } = true;
 
         /// <summary>Whether heights are read from the floor: then tyres and ground count.</summary>

@@ -287,6 +287,57 @@ public class BoltTableTests
     }
 
     [Fact]
+    public void What_stands_there_from_an_earlier_fitting_is_not_bought_again()
+    {
+        var first = Pucks();
+        _shop.Do(Note(first, Lf1, Bolt(100)));
+        _shop.Do(_shop.Begin());
+        // A second puck on the right only: the left mounts are loosened, and keep what is in them.
+        var stage = _shop.Document.CurrentStage()!;
+        var (next, puck) = (_shop.Key(), Puck(10));
+        _shop.Do(
+            new SavePlan(
+                _shop.Key(),
+                next,
+                null,
+                stage.Id,
+                "right",
+                [
+                    .. stage.Stacks.Select(s => new CornerPlacingsInput(
+                        s.Corner,
+                        [
+                            .. s.Parts.Select(p => new PlacingInput(p.Id, null)),
+                            .. s.Corner == Corner.RF
+                                ? [new PlacingInput(_shop.Key(), puck.Id)]
+                                : Array.Empty<PlacingInput>(),
+                        ]
+                    )),
+                ]
+            )
+        );
+        Assert.Contains(Progress.CardOf(_shop.Document, Plan(next)).Joints, j => j.Place == Lf1);
+        Assert.DoesNotContain(Rows(next), r => r.Place == Lf1);
+        Assert.DoesNotContain(Lines(next), IsLeft);
+        _shop.Do(
+            new BeginFitting(
+                _shop.Key(),
+                next,
+                0,
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Key(),
+                "it is wanted"
+            )
+        );
+        Assert.DoesNotContain(Lines(next), IsLeft);
+        var kept = _shop.Document.Joints.Single(j => j.Place == Lf1).Fasteners[0];
+        Assert.Equal((125, null), (kept.LengthFound!.In(Unit.Mm), kept.LengthNeeded));
+
+        static bool IsLeft(BuyLine l) =>
+            l.Where == "LF" && l.What.Contains("front one", StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Nothing_grows_where_a_puck_gives_way_to_one_as_thick()
     {
         var first = Pucks();

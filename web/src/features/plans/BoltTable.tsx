@@ -2,7 +2,6 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Checkbox from "@mui/material/Checkbox";
 import FormControlLabel from "@mui/material/FormControlLabel";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -10,12 +9,12 @@ import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { Length, useUnit } from "../../shared/Length";
 import { Press } from "../../shared/Press";
-import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { retyped, typed } from "../../shared/quantity";
+import { FastenerFields, type Fastener } from "../fitting/FastenerFields";
 import { boltsDo, otherSide, placesOf } from "./bolts";
 
 type Row = Schemas["BoltRow"];
-type Input = Schemas["FastenerInput"];
 
 /** Bolts that go through what comes or goes: what is in each place now, what it needs, and where it comes from. */
 export function BoltTable({ rows }: { rows: Row[] }) {
@@ -146,7 +145,7 @@ function PlaceForm({
   const send = useSend();
   const unit = useUnit();
   const [fasteners, setFasteners] = useState(
-    rows.map(({ fastener: f }): Input => ({
+    rows.map(({ fastener: f }): Fastener => ({
       ...f,
       lengthFound: typed(
         retyped(f.lengthNeeded ?? f.lengthFound),
@@ -157,9 +156,6 @@ function PlaceForm({
   );
   const [both, setBoth] = useState(twin !== null);
   const [problem, setProblem] = useState<Error | null>(null);
-  const set = (i: number, part: Partial<Input>) => {
-    setFasteners(fasteners.map((f, k) => (k === i ? { ...f, ...part } : f)));
-  };
   const save = async (place: string) => {
     const joint = view.document.joints.find((j) => j.place === place);
     await send(
@@ -179,69 +175,11 @@ function PlaceForm({
   };
   return (
     <Box sx={{ display: "grid", gap: 1, py: 1 }}>
-      {fasteners.map((f, i) => {
-        const n = i.toString();
-        return (
-          <Box
-            key={n}
-            sx={{
-              display: "grid",
-              gap: 1,
-              gridTemplateColumns: "repeat(auto-fill, minmax(160px, 1fr))",
-            }}
-          >
-            <Box sx={{ gridColumn: "1 / -1" }}>{f.position}</Box>
-            <TextField
-              label="How many"
-              value={f.count === 0 ? "" : f.count}
-              onChange={(e) => {
-                set(i, { count: Number(e.target.value.replace(/\D/g, "")) });
-              }}
-              {...at(problem, `fasteners[${n}].count`)}
-            />
-            <TextField
-              label="Thread"
-              placeholder="M12 × 1.75"
-              value={f.thread ?? ""}
-              onChange={(e) => {
-                set(i, { thread: e.target.value });
-              }}
-            />
-            <TextField
-              label="Grade"
-              value={f.grade ?? ""}
-              onChange={(e) => {
-                set(i, { grade: e.target.value });
-              }}
-              {...at(problem, `fasteners[${n}].grade`)}
-            />
-            <TextField
-              label={`Length now, ${f.lengthFound?.unit ?? unit}`}
-              value={f.lengthFound?.typed ?? ""}
-              onChange={(e) => {
-                set(i, {
-                  lengthFound: typed(
-                    e.target.value,
-                    f.lengthFound?.unit ?? unit,
-                  ),
-                });
-              }}
-              {...at(problem, `fasteners[${n}].lengthFound`)}
-            />
-            <FormControlLabel
-              label="never used again"
-              control={
-                <Checkbox
-                  checked={f.newPartOnly}
-                  onChange={(_, on) => {
-                    set(i, { newPartOnly: on });
-                  }}
-                />
-              }
-            />
-          </Box>
-        );
-      })}
+      <FastenerFields
+        fasteners={fasteners}
+        problem={problem}
+        onChange={setFasteners}
+      />
       {twin !== null && (
         <FormControlLabel
           label={`${twin}: the same`}
