@@ -53,6 +53,7 @@ public sealed class SecondPassTests(DemoServer demo)
                 == 0,
             "both plates are out"
         );
+        browser.AllSaved();
         browser.Press("Put in Alder plate 1 1/4, both front");
         browser.Until(
             d => d.FindElements(By.XPath("//dd[contains(., '+1/2 in')]")).Count > 0,

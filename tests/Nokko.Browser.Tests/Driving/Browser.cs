@@ -168,8 +168,17 @@ public sealed class Browser : IDisposable
             {
                 var button = Button(words);
                 Middle(button);
+                Driver.ExecuteScript(
+                    """
+                    const [button] = arguments;
+                    window.pressed = false;
+                    addEventListener('click', e => { window.pressed = button.contains(e.target); }, { capture: true, once: true });
+                    """,
+                    button
+                );
                 button.Click();
-                return true;
+                // What moved away under the finger is pressed again; where the page itself was left, it was hit.
+                return Driver.ExecuteScript("return window.pressed") is not false;
             },
             $"“{words}” can be pressed"
         );
