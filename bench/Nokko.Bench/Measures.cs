@@ -34,6 +34,10 @@ internal static class Measures
             );
             rows.AddRange(Core());
         }
+        if (only is null or "causes")
+        {
+            rows.AddRange(DrawnMisses());
+        }
         if (only is null or "yard")
         {
             rows.AddRange(
@@ -168,6 +172,27 @@ internal static class Measures
             Ms(nameof(PredictionBench.Prediction)) / Ms(nameof(PredictionBench.Equilibrium)),
             20,
             "×"
+        );
+    }
+
+    private static IEnumerable<Row> DrawnMisses()
+    {
+        var o = CausesBench.Run();
+        yield return new Row(
+            "2,000 drawn misses: not first, of what can be told",
+            1 - o.First,
+            0.2,
+            ""
+        );
+        yield return new Row("2,000 drawn misses: named, and not it", 1 - o.Named, double.NaN, "");
+        yield return new Row("stated chances off, worst of ten bins", o.Bins, 0.03, "");
+        yield return new Row("hours until it sits right, what is next", o.Checking, o.AtOnce, "h");
+        yield return new Row("hours, another stack at once", o.AtOnce, double.NaN, "h");
+        yield return new Row(
+            "hours, everything read again, then a stack",
+            o.AllAgain,
+            double.NaN,
+            "h"
         );
     }
 

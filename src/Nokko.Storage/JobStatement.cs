@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
@@ -12,6 +13,9 @@ namespace Nokko.Storage;
 /// <remarks>Every name in it comes from the model itself, none from a person.</remarks>
 internal static class JobStatement
 {
+    /// <summary>So many causes that the shop found last are counted: the habits of years ago are not today's.</summary>
+    private const int LastFound = 1_000;
+
     public static string Write(IModel model)
     {
         var document = string.Join(
@@ -22,7 +26,7 @@ internal static class JobStatement
         var (summaries, commands) = (Name<JobSummary>(model), Name<StoredCommand>(model));
         var (files, evidence) = (Name<StoredFile>(model), Name<JobEvidence>(model));
         var entry = Row(Table<StoredCommand>(model), "c", typeof(HistoryEntry));
-        var wanted = Wanted(model);
+        var (wanted, found) = (Wanted(model), Name<CheckedCause>(model));
         var (parts, trials, sums) = (
             Table<Part>(model),
             Table<KeptTrial>(model),
@@ -61,6 +65,11 @@ internal static class JobStatement
               where t.vehicle_id = v.id and t.shop_id = @shop) as trials,
             (select coalesce(json_agg({Row(sums, "t")}), '[]')::text from {sums.GetTableName()} t
               where t.platform_id = v.platform_id and t.shop_id = @shop) as sums,
+            (select coalesce(json_object_agg(f.kind, f.times), json_build_object())::text from (
+                select l.kind, count(*) as times from (
+                  select c.kind from {found} c
+                  where c.shop_id = @shop and c.was_it and c.job_id <> j.id order by c.at desc limit {LastFound}) l
+                group by l.kind) f) as confirmed,
             exists (select 1 from {evidence} e where e.id = j.id) as has_evidence
             from j, v, last
             """;

@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata;
 using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
+using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Npgsql;
 using NpgsqlTypes;
@@ -49,6 +50,7 @@ public sealed record UsedKey(Guid Id, Guid? JobId, Guid ShopId, string? Hash);
 /// <param name="Undone">Changes that were asked for.</param>
 /// <param name="Trials">What the vehicle's jobs have proved, this one among them, as it is kept.</param>
 /// <param name="Sums">What all vehicles of its platform have taught, as it is kept.</param>
+/// <param name="Confirmed">How often other jobs of the shop found each kind of cause, of the last ones.</param>
 /// <param name="HasEvidence">Whether what it proved is kept.</param>
 public sealed record LoadedJob(
     JobDocument Document,
@@ -60,6 +62,7 @@ public sealed record LoadedJob(
     IReadOnlyList<Recorded> Undone,
     IReadOnlyList<KeptTrial> Trials,
     IReadOnlyList<KeptSums> Sums,
+    IReadOnlyDictionary<CauseKind, int> Confirmed,
     bool HasEvidence
 )
 {
@@ -74,7 +77,10 @@ public sealed record LoadedJob(
                     .Select(t => t.Taught())
                     .OfType<TaughtTrial>(),
             ]
-        );
+        ) with
+        {
+            Confirmed = Confirmed,
+        };
 }
 
 /// <summary>Turns rows into job documents and back. Whatever a decision needs comes in one statement.</summary>
@@ -264,6 +270,7 @@ public static class JobStore
         public required string Undone { get; init; }
         public required string Trials { get; init; }
         public required string Sums { get; init; }
+        public required string Confirmed { get; init; }
         public required bool HasEvidence { get; init; }
 
         public LoadedJob Read() =>
@@ -277,6 +284,7 @@ public static class JobStore
                 Json<List<Recorded>>(Undone),
                 Json<List<KeptTrial>>(Trials),
                 Json<List<KeptSums>>(Sums),
+                Json<Dictionary<CauseKind, int>>(Confirmed),
                 HasEvidence
             );
 

@@ -16,8 +16,23 @@ public sealed class SecondPassTests(DemoServer demo)
         b.SignIn(_server.Address, "brenna");
         b.OpenCopy("FH 22", "prove");
         b.Sees("Most likely: Spring not seated, or an isolator twice, left front.");
-        b.Sees("Look at the spring's end in its pocket");
+        b.Sees("Next: Look at the spring's end in its pocket");
         Axe.Check(b, "what moved it");
+        // It was looked at, and it was not that: the next check is another one. A wrong press is mended.
+        b.Type("What was found", "seated, one isolator");
+        b.Press("It was not: Spring not seated, or an isolator twice, left front");
+        b.AllSaved();
+        b.Sees("○ Checked: it was not that (Brenna Tarn): seated, one isolator");
+        Assert.DoesNotContain("Next: Look at the spring's end", b.Text, StringComparison.Ordinal);
+        Assert.DoesNotContain("Most likely: Spring not seated", b.Text, StringComparison.Ordinal);
+        b.Press("Change what the check found: Spring not seated, or an isolator twice, left front");
+        b.Press("It was that: Spring not seated, or an isolator twice, left front");
+        b.Sees("Next: Put it right, settle it, read again");
+        b.AllSaved();
+        // It stands in the database, not in this tab.
+        b.Driver.Navigate().Refresh();
+        b.Sees("● It was that (Brenna Tarn): seated, one isolator");
+        Axe.Check(b, "what was found");
         b.Open(_server.Address);
         b.OpenCopy("FH 21", "prove");
         b.Sees("no height tells them apart");

@@ -1,4 +1,5 @@
 using Nokko.Core.Plans;
+using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -14,6 +15,10 @@ public sealed record PlatformEvidence(
     IReadOnlyList<TaughtTrial> OfVehicle
 )
 {
+    /// <summary>How often the shop found each kind of cause by its check.</summary>
+    public IReadOnlyDictionary<CauseKind, int> Confirmed { get; init; } =
+        new Dictionary<CauseKind, int>();
+
     /// <summary>Nothing is known.</summary>
     public static PlatformEvidence None { get; } = new(new Dictionary<LineKey, LiftSums>(), []);
 

@@ -1,5 +1,6 @@
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
+using Nokko.Core.Proof;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -279,6 +280,29 @@ internal static class JobFileReferences
                             "The file does not define this plan."
                         ),
                         Someone(people, l.PersonId, p)
+                    )
+            ),
+            Each(
+                d.CheckedCauses,
+                "checkedCauses",
+                (c, p) =>
+                    First(
+                        Known(
+                            plans.Contains(c.PlanId),
+                            $"{p}.planId",
+                            "The file does not define this plan."
+                        ),
+                        Known(
+                            d.WalkRounds.Any(w => w.Id == c.WalkRoundId),
+                            $"{p}.walkRoundId",
+                            "The file does not define this walk-round."
+                        ),
+                        Known(
+                            CauseRule.Of(c.Kind).HasCheck,
+                            $"{p}.kind",
+                            "Nothing checks this cause."
+                        ),
+                        Someone(people, c.PersonId, p)
                     )
             ),
             Each(

@@ -9,6 +9,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(CorrectJoint), "correctJoint")]
 [JsonDerivedType(typeof(NoteJoint), "noteJoint")]
 [JsonDerivedType(typeof(ChooseSchool), "chooseSchool")]
+[JsonDerivedType(typeof(NoteCheck), "noteCheck")]
 [JsonDerivedType(typeof(CorrectTakenIn), "correctTakenIn")]
 [JsonDerivedType(typeof(SetTarget), "setTarget")]
 [JsonDerivedType(typeof(MakeWish), "makeWish")]

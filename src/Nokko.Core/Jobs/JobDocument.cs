@@ -1,5 +1,6 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
+using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -149,6 +150,9 @@ public sealed record JobDocument
 
     /// <summary>Joints that a second pair of eyes looked at.</summary>
     public IReadOnlyList<Look> Looks { get; init; } = [];
+
+    /// <summary>Causes of a miss that somebody checked.</summary>
+    public IReadOnlyList<CheckedCause> CheckedCauses { get; init; } = [];
 
     /// <summary>Steps that somebody put on the card.</summary>
     public IReadOnlyList<OwnStep> OwnSteps { get; init; } = [];

@@ -9,6 +9,7 @@ using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
@@ -50,10 +51,19 @@ public static class JobEvaluator
     public static IReadOnlyList<JobTrial> TrialsOf(
         JobDocument d,
         IReadOnlyList<WalkRoundStance> stances
-    ) => [.. JobTrials.Of(d, ProofsOf(d, stances), stances)];
+    ) => [.. JobTrials.Of(d, ProofsOf(d, stances, PlatformEvidence.None.Confirmed), stances)];
 
-    private static PlanProof[] ProofsOf(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
-        [.. d.Plans.Select(p => Prove(d, p, stances)).OfType<PlanProof>()];
+    /// <summary>The proof of one plan by this job alone; null while nothing was measured after it.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan.</param>
+    public static PlanProof? ProofOf(JobDocument d, Plan plan) =>
+        Prove(d, plan, StancesOf(d), PlatformEvidence.None.Confirmed);
+
+    private static PlanProof[] ProofsOf(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyDictionary<CauseKind, int> confirmed
+    ) => [.. d.Plans.Select(p => Prove(d, p, stances, confirmed)).OfType<PlanProof>()];
 
     /// <summary>Evaluates a job.</summary>
     /// <param name="d">The job.</param>
@@ -61,7 +71,7 @@ public static class JobEvaluator
     public static JobResults Evaluate(JobDocument d, PlatformEvidence? others = null)
     {
         var stances = StancesOf(d);
-        var proofs = ProofsOf(d, stances);
+        var proofs = ProofsOf(d, stances, (others ?? PlatformEvidence.None).Confirmed);
         JobTrial[] trials = [.. JobTrials.Of(d, proofs, stances)];
         var all = (others ?? PlatformEvidence.None).With(trials);
         var since = SinceFirst(d, stances);
@@ -230,7 +240,8 @@ public static class JobEvaluator
     private static PlanProof? Prove(
         JobDocument d,
         Plan plan,
-        IReadOnlyList<WalkRoundStance> stances
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyDictionary<CauseKind, int> confirmed
     )
     {
         if (
@@ -248,6 +259,7 @@ public static class JobEvaluator
         var comparison = before is null ? null : Compare(d, before, now);
         var to = d.Stages.First(s => s.Id == plan.ToStageId);
         var (heldBack, marks, hanging) = Progress.StillOpen(d, plan);
+        var round = d.WalkRounds.First(w => w.Id == now.WalkRoundId);
         var proof = Proof.Prove.Of(
             plan,
             frozen,
@@ -267,6 +279,7 @@ public static class JobEvaluator
         );
         return proof with
         {
+            Rounds = stances.Count(s => s.StageId == made && s.Stations.Count > 0),
             Causes = Causes.Of(
                 proof,
                 frozen.Prediction,
@@ -276,8 +289,19 @@ public static class JobEvaluator
                 {
                     Dimensions = frozen.Dimensions,
                 },
-                d.WalkRounds.First(w => w.Id == proof.WalkRoundId).Settled,
-                hanging
+                new Causes.Beside
+                {
+                    Now = now,
+                    Before = before,
+                    Settled = round.Settled,
+                    Hanging = hanging,
+                    DrivenKm = DrivenKm(d, round, from),
+                    Checked =
+                    [
+                        .. d.CheckedCauses.Where(c => c.PlanId == plan.Id).OrderBy(c => c.At),
+                    ],
+                    Confirmed = confirmed,
+                }
             ),
             Moved = MovedProof.Of(
                 frozen.Prediction,
@@ -292,6 +316,19 @@ public static class JobEvaluator
             ),
         };
     }
+
+    /// <summary>How far it was driven between the last reading before the work and a round after it, km; 0 where either odometer is not noted.</summary>
+    private static double DrivenKm(JobDocument d, WalkRound round, Stage from) =>
+        round.Odometer is { } now
+        && (
+            d.WalkRounds.Where(w => w.StageId == from.Id && w.Odometer is not null)
+                .MaxBy(w => w.At)
+                ?.Odometer
+            ?? d.Job.OdometerIn
+        )
+            is { } before
+            ? Math.Max(0, now.In(Unit.Km) - before.In(Unit.Km))
+            : 0;
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
         d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal) is { } first

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
+using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
@@ -65,6 +66,11 @@ public static class JobRows
         Many<SchoolChoice>("schools", d => d.Schools, (d, rows) => d with { Schools = rows }),
         Many<Cut>("cuts", d => d.Cuts, (d, rows) => d with { Cuts = rows }),
         Many<Look>("looks", d => d.Looks, (d, rows) => d with { Looks = rows }),
+        Many<CheckedCause>(
+            "checkedCauses",
+            d => d.CheckedCauses,
+            (d, rows) => d with { CheckedCauses = rows }
+        ),
         Many<OwnStep>("ownSteps", d => d.OwnSteps, (d, rows) => d with { OwnSteps = rows }),
         Many<Attachment>(
             "attachments",

@@ -2,85 +2,68 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Proof;
 
-/// <summary>What a cause is called, and the check that tells it from others of its class.</summary>
-/// <param name="Said">The cause, in a fitter's words.</param>
-/// <param name="Check">How it is checked; null where nothing is to be checked.</param>
-/// <param name="Minutes">Usual minutes of the check, a rule of thumb.</param>
-public sealed record CauseWords(string Said, string? Check, int Minutes)
+/// <summary>What a cause is called, and how it is checked.</summary>
+public static class CauseWords
 {
-    /// <summary>The words of a cause.</summary>
-    /// <param name="cause">The cause.</param>
+    private static string At(string where) =>
+        Corners.Named(where) is { } corner ? Corners.Said(corner)
+        : where == "front" ? "in front"
+        : where == "rear" ? "at the rear"
+        : where == "vehicle" ? "in front or at the rear"
+        : where;
+
+    /// <summary>The cause, in a fitter's words.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <param name="where">LF … RR, front, rear, left, right or vehicle.</param>
     /// <exception cref="ArgumentOutOfRangeException">It is no cause.</exception>
-    public static CauseWords Of(Cause cause)
-    {
-        var at =
-            Corners.Named(cause.Where) is { } corner ? Corners.Said(corner)
-            : cause.Where == "front" ? "in front"
-            : cause.Where == "rear" ? "at the rear"
-            : cause.Where;
-        return cause.Kind switch
+    public static string Said(CauseKind kind, string where) =>
+        kind switch
         {
-            CauseKind.Nothing => new(
-                "Nothing but what tape and prediction can be wrong by",
-                null,
-                0
-            ),
-            CauseKind.NotSettled => new(
-                $"Springs not settled {at}",
-                "Roll it forward and back by a wheel's turn, bounce each end, read again: if it comes down, it was that.",
-                10
-            ),
-            CauseKind.TightenedHanging => new(
-                $"Rubber tightened hanging {at}",
-                "Slacken the rubber at ride height, roll it, make it final there, read again.",
-                35
-            ),
-            CauseKind.LiftLine => new(
-                $"The parts lift by another ratio {at}",
-                "Nothing to mend: once the others are ruled out, the second pass counts with what came.",
-                0
-            ),
-            CauseKind.OtherLoad => new(
-                $"Another load on the new springs {at} than they were made for",
-                "Lay a known weight over that axle and read what it sinks by: the rate and the load come out of it.",
-                25
-            ),
-            CauseKind.SaggedMore => new(
-                $"The old springs {at} had sagged more than thought",
-                "Hold old and new side by side, or find the standard height of this variant.",
-                10
-            ),
-            CauseKind.NotSeated => new(
-                $"Spring not seated, or an isolator twice, {at}",
-                "Look at the spring's end in its pocket and count the isolators, top and bottom.",
-                10
-            ),
-            CauseKind.SidesSwapped => new(
-                $"Left and right swapped {at}",
-                "Read the marks on both parts against the card.",
-                5
-            ),
-            CauseKind.Slip => new(
-                $"The reading {at} slipped, or was taken from another datum",
-                "Read that corner again, tape and mark anew.",
-                3
-            ),
-            CauseKind.TyreLow => new(
-                $"Tyre or ground low {at}",
-                "Gauge the tyre, lay the straight edge on the floor under it.",
-                5
-            ),
-            CauseKind.MountCrushed => new(
-                $"Body mounts crushed on the {at}",
-                "Tape body to frame on both sides at each mount.",
-                15
-            ),
-            CauseKind.Other => new(
-                "Something that is not on this list",
-                "Walk round with the card: what is not as it was planned?",
-                30
-            ),
-            _ => throw new ArgumentOutOfRangeException(nameof(cause), cause.Kind, "No cause."),
+            CauseKind.Nothing => "Nothing but what tape and prediction can be wrong by",
+            CauseKind.NotSettled => $"Springs not settled {At(where)}",
+            CauseKind.TightenedHanging => $"Rubber tightened hanging {At(where)}",
+            CauseKind.LiftLine => $"The parts lift by another ratio {At(where)}",
+            CauseKind.OtherLoad =>
+                $"Another load on the new springs {At(where)} than they were made for",
+            CauseKind.SaggedMore => $"The old springs {At(where)} had sagged more than thought",
+            CauseKind.NotSeated => $"Spring not seated, or an isolator twice, {At(where)}",
+            CauseKind.SidesSwapped => $"Left and right swapped {At(where)}",
+            CauseKind.Slip => $"The reading {At(where)} slipped, or was taken from another datum",
+            CauseKind.TyreLow => $"Tyre or ground low {At(where)}",
+            CauseKind.MountCrushed => $"Body mounts crushed on the {where}",
+            CauseKind.OtherCargo => "Another load in the vehicle than before the work",
+            CauseKind.Other => "Something that is not on this list",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No cause."),
         };
-    }
+
+    /// <summary>How a cause is checked, in a fitter's words.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <param name="where">Where.</param>
+    /// <param name="settled">Whether the vehicle was rolled or driven before it was read.</param>
+    /// <exception cref="ArgumentOutOfRangeException">Nothing checks it.</exception>
+    public static string CheckOf(CauseKind kind, string where, bool settled) =>
+        kind switch
+        {
+            CauseKind.NotSettled => settled
+                ? "It was rolled already: read it again after 100 miles (160 km). New springs come down over them."
+                : "Roll it forward and back by a wheel's turn, bounce each end, read again: if it comes down, it was that.",
+            CauseKind.TightenedHanging =>
+                $"Slacken the rubber {At(where)} at ride height, roll it, make it final there, read again.",
+            CauseKind.OtherLoad =>
+                $"Lay a known weight over the axle {At(where)} and read what it sinks by: rate and load come out of it.",
+            CauseKind.SaggedMore =>
+                $"Hold the old springs from {(where == "front" ? "the front" : "the rear")} beside the new ones, or find the standard height of this variant.",
+            CauseKind.NotSeated =>
+                $"Look at the spring's end in its pocket, {At(where)}, and count the isolators, top and bottom.",
+            CauseKind.SidesSwapped => $"Read the marks on both parts {At(where)} against the card.",
+            CauseKind.Slip => $"Read {At(where)} again, tape and mark anew.",
+            CauseKind.TyreLow =>
+                $"Gauge the tyre {At(where)}, lay the straight edge on the floor under it.",
+            CauseKind.MountCrushed =>
+                $"Tape body to frame at each mount on both sides: is the {where} one lower?",
+            CauseKind.OtherCargo =>
+                "Put load, fuel and people as they were before the work, roll it, read again.",
+            CauseKind.Other => "Walk round with the card: what is not as it was planned?",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Nothing checks it."),
+        };
 }

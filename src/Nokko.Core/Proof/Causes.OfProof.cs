@@ -1,5 +1,7 @@
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 
@@ -8,22 +10,45 @@ namespace Nokko.Core.Proof;
 /// <content>What a proof and its stored prediction say of a miss.</content>
 public sealed partial record Causes
 {
+    /// <summary>What is known of a miss beside its heights.</summary>
+    public sealed record Beside
+    {
+        /// <summary>The stance on which the proof rests.</summary>
+        public required WalkRoundStance Now { get; init; }
+
+        /// <summary>The stance from which it was foretold; null where that is gone.</summary>
+        public WalkRoundStance? Before { get; init; }
+
+        /// <summary>How it came to rest before it was read.</summary>
+        public required Settled Settled { get; init; }
+
+        /// <summary>Axles of which rubber was made final hanging, or left open.</summary>
+        public required IReadOnlyList<Axle> Hanging { get; init; }
+
+        /// <summary>How far it was driven since the work, km; 0 where nobody noted it.</summary>
+        public double DrivenKm { get; init; }
+
+        /// <summary>What was checked of this plan, in order.</summary>
+        public IReadOnlyList<CheckedCause> Checked { get; init; } = [];
+
+        /// <summary>How often the shop found each kind by its check.</summary>
+        public required IReadOnlyDictionary<CauseKind, int> Confirmed { get; init; }
+    }
+
     /// <summary>The causes of a proof's miss; null where there is nothing to explain yet.</summary>
     /// <param name="proof">The proof.</param>
     /// <param name="frozen">The stored prediction.</param>
     /// <param name="plan">The plan.</param>
     /// <param name="from">The stage before.</param>
     /// <param name="vehicle">The vehicle as the plan put it together.</param>
-    /// <param name="settled">How it came to rest before it was read.</param>
-    /// <param name="hanging">Axles of which rubber was made final hanging, or left open.</param>
+    /// <param name="known">What is known beside its heights.</param>
     public static Causes? Of(
         PlanProof proof,
         Prediction frozen,
         Plan plan,
         Stage from,
         Vehicle vehicle,
-        Settled settled,
-        IReadOnlyList<Axle> hanging
+        Beside known
     )
     {
         if (
@@ -101,20 +126,79 @@ public sealed partial record Causes
                             )
                     ),
                 ],
-                Hanging = hanging,
-                Settled = settled is Settled.Rolled or Settled.Driven,
+                Hanging = known.Hanging,
+                Settled = known.Settled is Settled.Rolled or Settled.Driven,
+                DrivenKm = known.DrivenKm,
+                Spares = [.. Spares(proof, frozen.Datum == Datum.Floor)],
+                TwiceNow = Twice(known.Now, frozen.Datum.Value),
+                TwiceBefore = known.Before is { } was ? Twice(was, frozen.Datum.Value) : [],
+                CargoDiffers =
+                    proof.Comparison?.Differences.Any(d => d.Key is "load" or "fuel" or "peopleIn")
+                    == true,
+                Checked =
+                [
+                    .. known.Checked.Select(c => new Outcome(
+                        c.Kind,
+                        c.Where,
+                        c.WasIt,
+                        c.WalkRoundId == proof.WalkRoundId
+                    )),
+                ],
+                Confirmed = known.Confirmed,
+                PassHours =
+                    AgainHours
+                    + changes.Values.SelectMany(c => c.Come).Sum(p => p.Hours?.In(Unit.Hour) ?? 1),
                 LeftOver = a => (Rise(Corners.Of(a)[0]) ?? 0) - (Rise(Corners.Of(a)[1]) ?? 0),
                 FromFloor = frozen.Datum == Datum.Floor,
                 OnMounts = vehicle.BodyKind != BodyKind.Unibody,
             }
         );
 
+        // Tyres that were changed and pucks that came have moved these by what nobody measured here.
+        IEnumerable<Spare> Spares(PlanProof of, bool fromFloor) =>
+            from motion in of.Comparison?.Corners ?? []
+            let parts = changes[motion.Corner].Gone.Concat(changes[motion.Corner].Come).ToArray()
+            from spare in new (SpareKind Kind, Result? Rise, bool Moved)[]
+            {
+                (
+                    SpareKind.Tyre,
+                    fromFloor ? motion.Tyre : null,
+                    parts.Any(p => p.Kind == PartKind.Tyre)
+                ),
+                (
+                    SpareKind.Mounts,
+                    motion.Mounts,
+                    parts.Any(p => PartRule.Of(p.Kind).Family == LiftFamily.Puck)
+                ),
+            }
+            where
+                spare.Rise is { Value: not null, U: not null, Known: Known.Measured }
+                && !spare.Moved
+            select new Spare(
+                spare.Kind,
+                motion.Corner,
+                spare.Rise.Value!.Value,
+                Math.Max(0.01, Square(spare.Rise.U))
+            );
         (double[] Springs, double[] Plane) Response(Corner corner) =>
             body.Response(vehicle.Stations.First(s => s.Name == corner.Name()));
         double? Rise(Corner corner) =>
             frozen.Stations.FirstOrDefault(s => s.Station == corner.Name())?.Rise.Value;
         static double Square(double? u) => (u ?? 0) * (u ?? 0);
     }
+
+    /// <summary>Hours to settle it and walk round again: a rule of thumb.</summary>
+    private const double AgainHours = 1.5;
+
+    /// <summary>Lips that were read at least twice from a datum, with nothing to be looked at again.</summary>
+    private static Corner[] Twice(WalkRoundStance stance, Datum datum) =>
+        [
+            .. Corners.All.Where(c =>
+                stance.Stations.Any(s =>
+                    s.Station == c.Name() && s.Datum == datum && s.Reads >= 2 && s.Flags.Count == 0
+                )
+            ),
+        ];
 
     /// <summary>Covariance of what both lips of an axle were foretold to rise, mm²: Var(mean) = (v₁ + v₂ + 2c) / 4.</summary>
     private static double Shared(Prediction frozen, Axle axle)

@@ -39,6 +39,9 @@ public enum CauseKind
     /// <summary>A body mount is crushed on one side.</summary>
     MountCrushed,
 
+    /// <summary>Another load is in the vehicle than before.</summary>
+    OtherCargo,
+
     /// <summary>Something else.</summary>
     Other,
 }
@@ -62,8 +65,8 @@ public sealed record Cause(
     IReadOnlyList<OffPlan> Pattern
 )
 {
-    /// <summary>What it is called, and how it is checked.</summary>
-    public CauseWords Words => CauseWords.Of(this);
+    /// <summary>What it is called, in a fitter's words.</summary>
+    public string Said => CauseWords.Said(Kind, Where);
 }
 
 /// <summary>Causes that no height tells apart: they move the lips alike.</summary>
@@ -76,17 +79,50 @@ public sealed record CauseClass(double Chance, IReadOnlyList<Cause> Causes);
 /// <param name="Classes">The likeliest first.</param>
 /// <param name="Off">What is to be explained: each lip, now less foretold, mm.</param>
 /// <param name="Named">Whether the first is named: its chance is at least <see cref="LeastNamed"/> and twice that of the next.</param>
+/// <param name="Checks">What can be checked, the one that tells most a minute first; what was checked already stands last.</param>
+/// <param name="PassHours">Hours until it sits right by a second pass at once, what may be in vain in it.</param>
+/// <param name="CheckHours">Hours until it sits right by checking first, in the order of the checks, as long as that pays.</param>
 public sealed partial record Causes(
     IReadOnlyList<CauseClass> Classes,
     IReadOnlyList<OffPlan> Off,
-    bool Named
+    bool Named,
+    IReadOnlyList<CauseCheck> Checks,
+    double PassHours,
+    double CheckHours
 )
 {
+    /// <summary>Whether to check first takes less than a second pass at once.</summary>
+    public bool CheckFirst => CheckHours < PassHours;
+
     /// <summary>Least chance of a class that is named.</summary>
     public const double LeastNamed = 0.6;
 
     /// <summary>Patterns are one where their directions agree better than this, the cosine between them weighed by what the readings can be wrong by.</summary>
     private const double Alike = 0.95;
+
+    /// <summary>What was read beside the lips.</summary>
+    public enum SpareKind
+    {
+        /// <summary>The hub over the floor.</summary>
+        Tyre,
+
+        /// <summary>The body over its frame.</summary>
+        Mounts,
+    }
+
+    /// <summary>A reading beside the lips that tells causes apart: what it moved by, less what the plan moves it by.</summary>
+    /// <param name="Of">What was read.</param>
+    /// <param name="Corner">Where.</param>
+    /// <param name="Mm">By what, mm, up above zero.</param>
+    /// <param name="Variance">Of that, mm².</param>
+    public sealed record Spare(SpareKind Of, Corner Corner, double Mm, double Variance);
+
+    /// <summary>An outcome of a check.</summary>
+    /// <param name="Kind">The cause that was checked.</param>
+    /// <param name="Where">Where.</param>
+    /// <param name="WasIt">Whether it was that.</param>
+    /// <param name="OnThese">Whether it was checked on these readings, not on earlier ones: what was found then was put right since.</param>
+    public sealed record Outcome(CauseKind Kind, string Where, bool WasIt, bool OnThese);
 
     /// <summary>What is known of a miss.</summary>
     public sealed record Miss
@@ -127,17 +163,32 @@ public sealed partial record Causes(
 
         /// <summary>Whether the body stands on mounts.</summary>
         public bool OnMounts { get; init; }
-    }
 
-    /// <summary>A hypothesis: a pattern per mm of its amount, the amount before anything was read.</summary>
-    private sealed record Hypothesis(
-        CauseKind Kind,
-        string Where,
-        double Prior,
-        Vector<double> Pattern,
-        double Mean,
-        double Sd
-    );
+        /// <summary>What was read beside the lips.</summary>
+        public IReadOnlyList<Spare> Spares { get; init; } = [];
+
+        /// <summary>Lips that were read twice now, both alike.</summary>
+        public IReadOnlyList<Corner> TwiceNow { get; init; } = [];
+
+        /// <summary>Lips that were read twice before the work, both alike.</summary>
+        public IReadOnlyList<Corner> TwiceBefore { get; init; } = [];
+
+        /// <summary>Whether load, fuel or people were others before than now.</summary>
+        public bool CargoDiffers { get; init; }
+
+        /// <summary>How far it was driven since the work, km; 0 where nobody noted it.</summary>
+        public double DrivenKm { get; init; }
+
+        /// <summary>What was checked, in order.</summary>
+        public IReadOnlyList<Outcome> Checked { get; init; } = [];
+
+        /// <summary>How often the shop found each kind by its check.</summary>
+        public IReadOnlyDictionary<CauseKind, int> Confirmed { get; init; } =
+            new Dictionary<CauseKind, int>();
+
+        /// <summary>Hours of a second pass, with settling and walking round again.</summary>
+        public double PassHours { get; init; } = 4;
+    }
 
     /// <summary>The causes of a miss.</summary>
     /// <param name="miss">What is known of it.</param>
@@ -149,13 +200,27 @@ public sealed partial record Causes(
         {
             throw new ArgumentException("No lip was read.", nameof(miss));
         }
-        var r = Vector<double>.Build.Dense(n, i => miss.Lips[i].Mm);
-        var spread = Vector<double>.Build.Dense(n, i => miss.Lips[i].Variance);
-        var all = Hypotheses(miss).ToArray();
-        var sum = all.Sum(h => h.Prior);
-        double[] weights = [.. all.Select(h => Math.Log(h.Prior / sum) + LogDensity(h, r, spread))];
+        var r = Vector<double>.Build.DenseOfEnumerable(
+            miss.Lips.Select(l => l.Mm).Concat(miss.Spares.Select(s => s.Mm))
+        );
+        var spread = Vector<double>.Build.DenseOfEnumerable(
+            miss.Lips.Select(l => l.Variance).Concat(miss.Spares.Select(s => s.Variance))
+        );
+        var all = Hypotheses(miss);
+        var made = Outcomes(miss);
+        double[] weights =
+        [
+            .. all.Select(h =>
+                Math.Log(h.Prior)
+                + LogDensity(h, r, spread, n)
+                + made.Sum(m =>
+                    Math.Log(m.Value ? Finds(m.Key, h, miss) : 1 - Finds(m.Key, h, miss))
+                )
+            ),
+        ];
         var most = weights.Max();
         var total = weights.Sum(w => Math.Exp(w - most));
+        double[] chances = [.. weights.Select(w => Math.Exp(w - most) / total)];
         var ranked = all.Select(
                 (h, i) =>
                     (
@@ -163,8 +228,8 @@ public sealed partial record Causes(
                         Cause: new Cause(
                             h.Kind,
                             h.Where,
-                            h.Prior / sum,
-                            Math.Exp(weights[i] - most) / total,
+                            h.Prior,
+                            chances[i],
                             Fitted(h, r, spread, miss)
                         )
                     )
@@ -183,27 +248,35 @@ public sealed partial record Causes(
                 classes.Add((of, [cause]));
             }
         }
-        CauseClass[] made =
+        CauseClass[] ranks =
         [
             .. classes
                 .Select(c => new CauseClass(c.Causes.Sum(x => x.Chance), c.Causes))
                 .OrderByDescending(c => c.Chance),
         ];
         return new Causes(
-            made,
+            ranks,
             [.. miss.Lips.Select(l => new OffPlan(l.Corner, l.Mm))],
-            made[0].Chance >= LeastNamed
-                && (made.Length == 1 || made[0].Chance >= 2 * made[1].Chance)
+            ranks[0].Chance >= LeastNamed
+                && (ranks.Length == 1 || ranks[0].Chance >= 2 * ranks[1].Chance),
+            ChecksOf(all, chances, miss),
+            SecondPassHours(all, chances, miss),
+            HoursByChecking(all, chances, miss)
         );
     }
 
     /// <summary>Log density of what was read under a hypothesis: normal, its mean the pattern's mean amount, its covariance the readings' and the amount's.</summary>
-    private static double LogDensity(Hypothesis h, Vector<double> r, Vector<double> spread)
+    private static double LogDensity(
+        Hypothesis h,
+        Vector<double> r,
+        Vector<double> spread,
+        int lips
+    )
     {
         if (h.Kind == CauseKind.Other)
         {
             // Anything at any lip.
-            var wide = spread + (h.Sd * h.Sd);
+            var wide = spread.MapIndexed((i, v) => i < lips ? v + (h.Sd * h.Sd) : v);
             return -0.5
                 * (r.PointwiseMultiply(r).PointwiseDivide(wide).Sum() + wide.PointwiseLog().Sum());
         }
@@ -253,120 +326,5 @@ public sealed partial record Causes(
             one.DotProduct(b.Pattern)
             / Math.Sqrt(one.DotProduct(a.Pattern) * other.DotProduct(b.Pattern));
         return Math.Abs(cosine) >= Alike;
-    }
-
-    /// <summary>Every cause that can be on this vehicle after this change; what cannot be leaves its prior to the rest.</summary>
-    private static IEnumerable<Hypothesis> Hypotheses(Miss miss)
-    {
-        var n = miss.Lips.Count;
-        Vector<double> Pattern(Func<Corner, double> of) =>
-            Vector<double>.Build.Dense(n, i => of(miss.Lips[i].Corner));
-        Vector<double> Springs(Func<int, double> free) =>
-            Pattern(c => miss.Springs(c).Select((s, i) => s * free(i)).Sum());
-        Vector<double> OfAxle(Axle axle) =>
-            Springs(i => Corners.AxleOf(Corners.All[i]) == axle ? 1 : 0);
-
-        yield return new(CauseKind.Nothing, "vehicle", 0.45, Pattern(_ => 0), 0, 0);
-        foreach (var axle in Corners.Axles)
-        {
-            var (where, pattern) = (axle.Said(), OfAxle(axle));
-            yield return new(
-                CauseKind.NotSettled,
-                where,
-                (miss.Settled ? 0.08 : 0.25) / 2,
-                pattern,
-                6,
-                4
-            );
-            if (!miss.Changed.Contains(axle))
-            {
-                continue;
-            }
-            var share = 1.0 / miss.Changed.Count;
-            yield return new(
-                CauseKind.TightenedHanging,
-                where,
-                (miss.Hanging.Contains(axle) ? 0.25 : 0.04) * share,
-                pattern,
-                5,
-                3
-            );
-            if (miss.LiftLineMm(axle) is > 0 and var line)
-            {
-                yield return new(CauseKind.LiftLine, where, 0.12 * share, pattern, 0, line);
-            }
-            if (miss.NewSprings.Contains(axle))
-            {
-                var springs = 1.0 / miss.NewSprings.Count;
-                yield return new(CauseKind.OtherLoad, where, 0.06 * springs, pattern, -10, 15);
-                yield return new(CauseKind.SaggedMore, where, 0.04 * springs, pattern, 10, 10);
-            }
-            foreach (var corner in Corners.Of(axle))
-            {
-                yield return new(
-                    CauseKind.NotSeated,
-                    corner.Name(),
-                    0.05 / (2 * miss.Changed.Count),
-                    Springs(i => Corners.All[i] == corner ? 1 : 0),
-                    8,
-                    5
-                );
-            }
-            if (Math.Abs(miss.LeftOver(axle)) > 0.5)
-            {
-                var over = miss.LeftOver(axle);
-                yield return new(
-                    CauseKind.SidesSwapped,
-                    where,
-                    0.01 * share,
-                    Springs(i =>
-                        Corners.AxleOf(Corners.All[i]) != axle ? 0
-                        : i % 2 == 0 ? -1
-                        : 1
-                    ),
-                    over,
-                    0
-                );
-            }
-        }
-        foreach (var (corner, _, _) in miss.Lips)
-        {
-            // A datum that was mixed up moves one reading as a slip does, by more.
-            yield return new(
-                CauseKind.Slip,
-                corner.Name(),
-                0.06 / n,
-                Pattern(c => c == corner ? 1 : 0),
-                0,
-                15
-            );
-            if (miss.FromFloor)
-            {
-                yield return new(
-                    CauseKind.TyreLow,
-                    corner.Name(),
-                    0.02 / n,
-                    Pattern(c => miss.Plane(c)[Array.IndexOf([.. Corners.All], corner)]),
-                    -6,
-                    4
-                );
-            }
-        }
-        if (miss.OnMounts)
-        {
-            for (var left = 0; left < 2; left++)
-            {
-                var side = left;
-                yield return new(
-                    CauseKind.MountCrushed,
-                    side == 0 ? "left" : "right",
-                    0.005,
-                    Pattern(c => miss.Plane(c).Where((_, i) => i % 2 == side).Sum()),
-                    -8,
-                    5
-                );
-            }
-        }
-        yield return new(CauseKind.Other, "vehicle", 0.04, Pattern(_ => 0), 0, 15);
     }
 }

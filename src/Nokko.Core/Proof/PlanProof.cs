@@ -107,6 +107,12 @@ public sealed record PlanProof
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public Causes? Causes { get; init; }
 
+    /// <summary>Walk-rounds that were read since the work.</summary>
+    public int Rounds { get; init; } = 1;
+
+    /// <summary>What is best done next.</summary>
+    public NextAct Next => NextAct.Of(this);
+
     /// <summary>Rises and the rigid-body check.</summary>
     public required Comparison? Comparison { get; init; }
 

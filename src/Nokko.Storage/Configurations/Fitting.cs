@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Nokko.Core.Fitting;
+using Nokko.Core.Proof;
 
 namespace Nokko.Storage.Configurations;
 
@@ -80,6 +81,19 @@ internal sealed class LookTable : IEntityTypeConfiguration<Look>
             .WithMany()
             .HasForeignKey(l => l.JointId)
             .OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class CheckedCauseTable : IEntityTypeConfiguration<CheckedCause>
+{
+    public void Configure(EntityTypeBuilder<CheckedCause> table)
+    {
+        table.OfJob("checked_causes");
+        table
+            .HasIndex(NokkoDb.ShopIdColumn, nameof(CheckedCause.At))
+            .IsDescending(false, true)
+            .HasFilter("was_it")
+            .HasDatabaseName("ix_checked_causes_found");
     }
 }
 

@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+﻿using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
 
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class ToolsThatLack : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261129011744_ToolsThatLack")]
+    public class ToolsThatLack : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

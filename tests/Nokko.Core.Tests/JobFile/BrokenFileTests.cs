@@ -167,6 +167,23 @@ public partial class BrokenFileTests
                 .ToArray();
             rows.RemoveAll(row => !kept.Contains(row));
         }
+        root["checkedCauses"] = JsonNode.Parse(
+            $$"""
+            [
+              {
+                "id": "01a00000-0000-7000-8000-00000000c4ec",
+                "planId": "{{root["plans"]![0]!["id"]}}",
+                "walkRoundId": "{{root["walkRounds"]![0]!["id"]}}",
+                "kind": "notSeated",
+                "where": "LF",
+                "wasIt": true,
+                "note": "isolator twice",
+                "personId": "{{root["people"]![0]!["id"]}}",
+                "at": "2026-03-02T08:00:00Z"
+              }
+            ]
+            """
+        );
         root["platform"]!["variants"] = JsonNode.Parse(
             """[{ "aspect": "engine", "values": ["V6"] }]"""
         );

@@ -9,22 +9,22 @@ namespace Nokko.Core.Tests.Proof;
 public class CausesTests
 {
     // A body on its springs: supports (0, ±820) of 28 N/mm, (−3600, ±540) of 34; lips at ±800; a bar in front.
-    private static readonly BodyOnSprings Body = new(
+    internal static readonly BodyOnSprings Body = new(
         [new(0, 820, 28, 0), new(0, -820, 28, 0), new(-3600, 540, 34, 0), new(-3600, -540, 34, 0)],
         [new(0, 1, 9)]
     );
 
-    private static readonly BodyOnSprings Plane = new([
+    internal static readonly BodyOnSprings Plane = new([
         new(0, 820, 1, 0),
         new(0, -820, 1, 0),
         new(-3600, 820, 1, 0),
         new(-3600, -820, 1, 0),
     ]);
 
-    private static (double X, double Y) Lip(Corner c) =>
+    internal static (double X, double Y) Lip(Corner c) =>
         (Corners.AxleOf(c) == Axle.Front ? 0 : -3600, c is Corner.LF or Corner.LR ? 800 : -800);
 
-    private static Causes.Miss Miss(params double[] mm) =>
+    internal static Causes.Miss Miss(params double[] mm) =>
         new()
         {
             Lips = [.. Corners.All.Select((c, i) => (c, mm[i], 4.0))],
@@ -34,7 +34,7 @@ public class CausesTests
             Changed = [Axle.Front],
         };
 
-    private static Cause Of(Causes causes, CauseKind kind, string where) =>
+    internal static Cause Of(Causes causes, CauseKind kind, string where) =>
         causes.Classes.SelectMany(c => c.Causes).Single(c => c.Kind == kind && c.Where == where);
 
     [Fact]
@@ -109,6 +109,7 @@ public class CausesTests
                 CauseKind.Slip => (0, 15),
                 CauseKind.TyreLow => (-6, 4),
                 CauseKind.MountCrushed => (-8, 5),
+                CauseKind.OtherCargo => (0, 8),
                 _ => (0.0, 0.0),
             };
             var amount = mean + (sd * Normal());
@@ -289,6 +290,7 @@ public class CausesTests
                 CauseKind.TightenedHanging => 5 + (3 * Normal()),
                 CauseKind.LiftLine => 6 * Normal(),
                 CauseKind.NotSeated => 8 + (5 * Normal()),
+                CauseKind.OtherCargo => 8 * Normal(),
                 _ => 15 * Normal(),
             };
             double[] read =
@@ -343,14 +345,22 @@ public class CausesTests
         {
             foreach (var where in new[] { "LF", "front", "rear", "vehicle", "left" })
             {
-                var words = CauseWords.Of(new Cause(kind, where, 0, 0, []));
-                Assert.NotEmpty(words.Said);
-                Assert.Equal(kind == CauseKind.Nothing, words.Check is null);
+                Assert.NotEmpty(CauseWords.Said(kind, where));
+                if (CauseRule.Of(kind).HasCheck)
+                {
+                    Assert.NotEmpty(CauseWords.CheckOf(kind, where, true));
+                }
+                else
+                {
+                    Assert.Throws<ArgumentOutOfRangeException>(() =>
+                        CauseWords.CheckOf(kind, where, true)
+                    );
+                }
             }
         }
         Assert.Contains(
             "right rear",
-            CauseWords.Of(new Cause(CauseKind.Slip, "RR", 0, 0, [])).Said,
+            CauseWords.Said(CauseKind.Slip, "RR"),
             StringComparison.Ordinal
         );
     }

@@ -185,6 +185,20 @@ internal static class FullJob
         );
         Add("looks", At(new JsonObject { ["jointId"] = joint, ["planId"] = begun }));
         Add(
+            "checkedCauses",
+            At(
+                new JsonObject
+                {
+                    ["planId"] = begun,
+                    ["walkRoundId"] = reading["walkRoundId"]!.GetValue<string>(),
+                    ["kind"] = "notSeated",
+                    ["where"] = "LF",
+                    ["wasIt"] = true,
+                    ["note"] = "isolator twice",
+                }
+            )
+        );
+        Add(
             "ownSteps",
             At(
                 new JsonObject

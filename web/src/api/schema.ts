@@ -3030,8 +3030,46 @@ export interface components {
             chance: number;
             /** @description What it would do at each lip, by the amount that fits best, mm; empty of nothing and of something else. */
             pattern: components["schemas"]["OffPlan"][];
-            /** @description What it is called, and how it is checked. */
-            words: components["schemas"]["CauseWords"];
+            /** @description What it is called, in a fitter's words. */
+            said: null | string;
+        };
+        /** @description A check and what it can tell. */
+        CauseCheck: {
+            /** @description The cause that it finds. */
+            kind: components["schemas"]["CauseKind"];
+            /** @description Where: of springs that have not settled the whole vehicle, else as the cause says. */
+            where: string;
+            /** @description What to do, in a fitter's words. */
+            says: string;
+            /** @description Whether readings are its outcome. */
+            byReading: boolean;
+            /**
+             * Format: int32
+             * @description Usual minutes, a rule of thumb.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description What it tells on average of which cause it is, bits; 0 where it was made already.
+             */
+            bits: number;
+            /**
+             * Format: double
+             * @description Chance of its cause should it find it, 0 … 1.
+             */
+            ifIt: number;
+            /**
+             * Format: double
+             * @description Chance of its cause should it not, 0 … 1.
+             */
+            ifNot: number;
+            /** @description What came of it; null while nobody made it. */
+            wasIt: null | boolean;
+            /**
+             * Format: double
+             * @description What it tells a minute, bits.
+             */
+            bitsAMinute: number;
         };
         /** @description Causes that no height tells apart: they move the lips alike. */
         CauseClass: {
@@ -3047,19 +3085,7 @@ export interface components {
          * @description Why a vehicle may sit otherwise than it was foretold.
          * @enum {unknown}
          */
-        CauseKind: "nothing" | "notSettled" | "tightenedHanging" | "liftLine" | "otherLoad" | "saggedMore" | "notSeated" | "sidesSwapped" | "slip" | "tyreLow" | "mountCrushed" | "other";
-        /** @description What a cause is called, and the check that tells it from others of its class. */
-        CauseWords: {
-            /** @description The cause, in a fitter's words. */
-            said: string;
-            /** @description How it is checked; null where nothing is to be checked. */
-            check: null | string;
-            /**
-             * Format: int32
-             * @description Usual minutes of the check, a rule of thumb.
-             */
-            minutes: number;
-        };
+        CauseKind: "nothing" | "notSettled" | "tightenedHanging" | "liftLine" | "otherLoad" | "saggedMore" | "notSeated" | "sidesSwapped" | "slip" | "tyreLow" | "mountCrushed" | "otherCargo" | "other";
         /** @description What may have moved a vehicle off its plan, by how well each explains all lips together. */
         Causes: {
             /** @description The likeliest first. */
@@ -3068,6 +3094,20 @@ export interface components {
             off: components["schemas"]["OffPlan"][];
             /** @description Whether the first is named: its chance is at least double Causes.LeastNamed and twice that of the next. */
             named: boolean;
+            /** @description What can be checked, the one that tells most a minute first; what was checked already stands last. */
+            checks: components["schemas"]["CauseCheck"][];
+            /**
+             * Format: double
+             * @description Hours until it sits right by a second pass at once, what may be in vain in it.
+             */
+            passHours: number;
+            /**
+             * Format: double
+             * @description Hours until it sits right by checking first, in the order of the checks, as long as that pays.
+             */
+            checkHours: number;
+            /** @description Whether to check first takes less than a second pass at once. */
+            checkFirst: boolean;
         };
         /** @description A caution, where its danger is. */
         Caution: {
@@ -3081,6 +3121,42 @@ export interface components {
             /** Format: uuid */
             id: string;
             row: null | components["schemas"]["JsonElement"];
+        };
+        /** @description A cause that somebody checked, and whether it was that. */
+        CheckedCause: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The plan that missed.
+             */
+            planId: string;
+            /**
+             * Format: uuid
+             * @description The walk-round by which it had missed.
+             */
+            walkRoundId: string;
+            /** @description The cause. */
+            kind: components["schemas"]["CauseKind"];
+            /** @description LF … RR, front, rear, left, right or vehicle. */
+            where: string;
+            /** @description Whether it was that. */
+            wasIt: boolean;
+            /** @description What was found; may be empty. */
+            note: null | string;
+            /**
+             * Format: uuid
+             * @description Who looked.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
         };
         ClaimView: {
             /** Format: uuid */
@@ -3942,7 +4018,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4546,6 +4622,39 @@ export interface components {
             version: number;
             /** @description front or rear. */
             axle: components["schemas"]["Axle"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes whether a cause of a miss was it, once somebody has looked. */
+        JobCommandNoteCheck: {
+            /** @enum {string} */
+            kind: "noteCheck";
+            /**
+             * Format: uuid
+             * @description Key of the outcome.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The walk-round by which the plan had missed.
+             */
+            walkRoundId: string;
+            /** @description The cause. */
+            cause: components["schemas"]["CauseKind"];
+            /** @description LF … RR, front, rear, left, right or vehicle. */
+            where: string;
+            /** @description Whether it was that. */
+            wasIt: boolean;
+            /** @description What was found; may be empty, but not where it was none of the list. */
+            note: null | string;
+            /**
+             * Format: uuid
+             * @description The outcome that this one takes the place of; null where there was none.
+             */
+            instead: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5225,6 +5334,8 @@ export interface components {
             cuts: components["schemas"]["Cut"][];
             /** @description Joints that a second pair of eyes looked at. */
             looks: components["schemas"]["Look"][];
+            /** @description Causes of a miss that somebody checked. */
+            checkedCauses: components["schemas"]["CheckedCause"][];
             /** @description Steps that somebody put on the card. */
             ownSteps: components["schemas"]["OwnStep"][];
             /** @description Attachments. */
@@ -6067,6 +6178,23 @@ export interface components {
             rise: components["schemas"]["Result"];
             loaded: null | components["schemas"]["Result"];
         };
+        /** @description What is best done next, and why. */
+        NextAct: {
+            /** @description What. */
+            kind: components["schemas"]["NextActKind"];
+            /** @description What to do, in a few words. */
+            says: string;
+            /** @description Why, in one sentence or two. */
+            why: string;
+            /** @description The station that is read again, or where the cause sits that is checked. */
+            where: null | string;
+            cause: null | components["schemas"]["CauseKind"];
+        };
+        /**
+         * @description What is best done next with a vehicle that was measured after its work.
+         * @enum {unknown}
+         */
+        NextActKind: "accept" | "closeWork" | "settleAndRead" | "readAgain" | "check" | "mend" | "secondPass" | "measureLater";
         /** @description Something that came off; open until it has a fate. */
         OffLine: {
             /**
@@ -6634,6 +6762,13 @@ export interface components {
             /** @description Claims of its kits beside what came. */
             kits: null | components["schemas"]["KitClaim"][];
             causes: null | components["schemas"]["Causes"];
+            /**
+             * Format: int32
+             * @description Walk-rounds that were read since the work.
+             */
+            rounds: number;
+            /** @description What is best done next. */
+            next: components["schemas"]["NextAct"];
             comparison: null | components["schemas"]["Comparison"];
             /** @description Work that is still open, so that there is no verdict yet; in it and in IReadOnlyList&lt;string&gt; PlanProof.WhyNot. */
             heldBack: string[];

@@ -19,6 +19,7 @@ import { onTrackBar } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { useDraft } from "../../shared/useDraft";
 import { FoundRow } from "./FoundRow";
+import { noRules } from "./rules";
 import { useFinding, type Findings, type Rules } from "./useFinding";
 
 type School = Exclude<keyof Rules, "order" | "hourRate" | "mostAside">;
@@ -33,20 +34,6 @@ const schools: { rule: School; says: string }[] = [
   { rule: "sidesDiffer", says: "sides may differ" },
   { rule: "holdGeometry", says: "geometry within its limits" },
 ];
-
-const nothing: Rules = {
-  mayBuy: false,
-  noSpacers: false,
-  preloadOnly: false,
-  noCutting: false,
-  keepDroop: false,
-  holdEveryLimit: false,
-  sidesDiffer: false,
-  holdGeometry: false,
-  order: "leastCost",
-  hourRate: null,
-  mostAside: null,
-};
 
 const orders: { order: Rules["order"]; says: string }[] = [
   { order: "leastCost", says: "least on the whole" },
@@ -73,7 +60,7 @@ export function FindStacks({
   const search = useFinding(d.job.id);
   const [query, setQuery] = useSearchParams();
   const [rules, setRules] = useState<Rules>(() => ({
-    ...nothing,
+    ...noRules,
     sidesDiffer: d.job.target.noLean || d.job.target.evenDiagonals === true,
   }));
   const settings = useSettings();

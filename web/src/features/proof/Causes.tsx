@@ -4,27 +4,41 @@ import visuallyHidden from "@mui/utils/visuallyHidden";
 import type { Schemas } from "../../api/client";
 import { Length } from "../../shared/Length";
 import { oddsSays } from "../../shared/chance";
-import { classWords, patternBars } from "./pattern";
+import { Check } from "./Check";
+import { checkOf, classWords, patternBars } from "./pattern";
 
-/** What may have moved it: each class of causes with its chance, how it would move the four corners, and what to check first. */
-export function Causes({ causes }: { causes: Schemas["Causes"] }) {
+/** What may have moved it: each class of causes with its chance, how it would move the four corners, and what tells whether it is that. */
+export function Causes({
+  causes,
+  round,
+  latest,
+  above,
+}: {
+  causes: Schemas["Causes"];
+  /** The walk-round by which it missed. */
+  round: string;
+  /** Whether this is the pass that is worked on: of an earlier one nothing is checked any more. */
+  latest: boolean;
+  /** The check that is what is done next. */
+  above: Schemas["CauseCheck"] | undefined;
+}) {
   const [first] = causes.classes;
   const shown = causes.classes.filter((c) => c.chance >= 0.02).slice(0, 6);
   return (
     <Box component="section" aria-label="What moved it" sx={{ my: 2 }}>
       <Typography variant="h2">What moved it</Typography>
-      <Typography sx={{ mb: 1 }}>
+      <Typography sx={{ mb: 1, maxWidth: 820 }}>
         {causes.named && first
           ? `Most likely: ${classWords(first)}.`
-          : "The heights alone do not name one cause: the checks below tell them apart, the likeliest first."}{" "}
+          : "The heights alone do not name one cause: the checks below tell them apart."}{" "}
         Beside each, from above with the nose to the left: what the corners
         stand off their plan, grey, and what it would make of them, black.
       </Typography>
-      <Box component="ol" sx={{ listStyle: "none", p: 0, m: 0, maxWidth: 760 }}>
-        {shown.map((c, i) => (
+      <Box component="ol" sx={{ listStyle: "none", p: 0, m: 0, maxWidth: 820 }}>
+        {shown.map((c) => (
           <Box
             component="li"
-            key={i}
+            key={c.causes.map((x) => `${x.kind} ${x.where}`).join()}
             sx={{
               display: "flex",
               gap: 2,
@@ -34,7 +48,7 @@ export function Causes({ causes }: { causes: Schemas["Causes"] }) {
             }}
           >
             <Pattern pattern={c.causes[0]?.pattern ?? []} off={causes.off} />
-            <Box sx={{ flex: 1 }}>
+            <Box sx={{ flex: 1, minWidth: 0 }}>
               <Box
                 aria-hidden
                 sx={{
@@ -46,20 +60,25 @@ export function Causes({ causes }: { causes: Schemas["Causes"] }) {
                 }}
               />
               <Box component="ul" sx={{ listStyle: "none", p: 0, m: 0 }}>
-                {c.causes.slice(0, 3).map((x) => (
-                  <li key={`${x.kind} ${x.where}`}>
-                    <b>
-                      {oddsSays(x.chance)}: {x.words.said}
-                    </b>
-                    {x.words.check !== null && (
-                      <Box sx={{ color: "text.secondary" }}>
-                        {x.words.check}
-                        {x.words.minutes > 0 &&
-                          ` About ${x.words.minutes.toString()} min.`}
-                      </Box>
-                    )}
-                  </li>
-                ))}
+                {c.causes.slice(0, 3).map((x) => {
+                  const check = checkOf(causes, x);
+                  return (
+                    <li key={`${x.kind} ${x.where}`}>
+                      <b>
+                        {oddsSays(x.chance)}: {x.said}
+                      </b>
+                      {check && (
+                        <Check
+                          check={check}
+                          said={x.said ?? ""}
+                          round={round}
+                          latest={latest}
+                          above={check === above}
+                        />
+                      )}
+                    </li>
+                  );
+                })}
               </Box>
               {c.causes.length > 1 && (
                 <Box sx={{ color: "text.secondary" }}>
@@ -85,8 +104,8 @@ function Pattern({
 }) {
   const bars = patternBars(off, pattern);
   return (
-    <Box sx={{ flex: "none", width: 132 }}>
-      <svg viewBox="0 0 132 84" width="132" height="84" aria-hidden>
+    <Box sx={{ flex: "none", width: { xs: 92, sm: 132 } }}>
+      <svg viewBox="0 0 132 84" width="100%" aria-hidden>
         <path
           d="M30 8H102V76H30Z"
           fill="none"

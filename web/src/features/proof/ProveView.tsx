@@ -1,5 +1,4 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
 import Typography from "@mui/material/Typography";
 import { Link as To } from "react-router";
@@ -10,6 +9,9 @@ import { cornerWords } from "../../shared/quantity";
 import { LookQuestion } from "../walk-rounds/reading/LookQuestion";
 import { Causes } from "./Causes";
 import { KitClaims } from "./KitClaims";
+import { Next } from "./Next";
+import { nextCheck } from "./pattern";
+import { StanceMoved } from "./StanceMoved";
 import { Moved } from "./Moved";
 import { RigidCheck } from "./RigidCheck";
 import { ToldGains } from "./ToldGains";
@@ -101,7 +103,16 @@ function Proof({
           ▲ {w}
         </Typography>
       ))}
-      {proof.causes && <Causes causes={proof.causes} />}
+      {latest && <Next proof={proof} />}
+      <StanceMoved stations={proof.stations} />
+      {proof.causes && (
+        <Causes
+          causes={proof.causes}
+          round={proof.walkRoundId}
+          latest={latest}
+          above={latest ? nextCheck(proof) : undefined}
+        />
+      )}
       {proof.comparison && suspicious && (
         <RigidCheck comparison={proof.comparison} />
       )}
@@ -218,46 +229,6 @@ function Proof({
         <RigidCheck comparison={proof.comparison} />
       )}
       {latest && <ToldGains />}
-      {latest && (
-        <Box sx={{ mt: 2, display: "flex", flexWrap: "wrap", gap: 1 }}>
-          {proof.overall === "notReached" && (
-            <Button
-              component={To}
-              to={`/jobs/${d.job.id}/plan?find`}
-              variant="contained"
-            >
-              Change the stack: a second pass
-            </Button>
-          )}
-          {proof.heldBack.length > 0 && (
-            <Button
-              component={To}
-              to={`/jobs/${d.job.id}/fit`}
-              variant="contained"
-            >
-              Close it on the card
-            </Button>
-          )}
-          {proof.overall === "measureAgain" && (
-            <Button
-              component={To}
-              to={`/jobs/${d.job.id}/walk-round`}
-              variant="contained"
-            >
-              Roll it and read again
-            </Button>
-          )}
-          <Button
-            component={To}
-            to={`/jobs/${d.job.id}/hand-over`}
-            variant={proof.overall === "reached" ? "contained" : "outlined"}
-          >
-            {proof.overall === "reached"
-              ? "Hand it over"
-              : "Accept it and hand over"}
-          </Button>
-        </Box>
-      )}
     </>
   );
 }

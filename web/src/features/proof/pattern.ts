@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 /** A class as its likeliest cause says it, and that others move the corners alike. */
 export const classWords = (c: Schemas["CauseClass"]): string =>
   [
-    c.causes[0]?.words.said ?? "",
+    c.causes[0]?.said ?? "",
     ...(c.causes.length > 1 ? ["or what moves the corners alike"] : []),
   ].join(", ");
 
@@ -53,3 +53,22 @@ export function patternBars(
     ];
   });
 }
+
+/** The check of a cause; undefined where nothing checks it. One roll settles both axles. */
+export const checkOf = (
+  causes: Schemas["Causes"],
+  cause: Pick<Schemas["Cause"], "kind" | "where">,
+) =>
+  causes.checks.find(
+    (c) =>
+      c.kind === cause.kind &&
+      (c.where === cause.where || cause.kind === "notSettled"),
+  );
+
+/** The check that is what is done next, where its outcome is no reading. */
+export const nextCheck = (proof: Schemas["PlanProof"]) =>
+  proof.next.kind === "check"
+    ? proof.causes?.checks.find(
+        (c) => c.kind === proof.next.cause && c.where === proof.next.where,
+      )
+    : undefined;

@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261129011744_ToolsThatLack")]
-    partial class ToolsThatLack
+    [Migration("20261129044826_CheckedCauses")]
+    partial class CheckedCauses
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -1428,6 +1428,69 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_stages_vehicle_id_ordinal");
 
                     b.ToTable("stages", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Core.Proof.CheckedCause", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("text")
+                        .HasColumnName("note");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("PlanId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("plan_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<Guid>("WalkRoundId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("walk_round_id");
+
+                    b.Property<bool>("WasIt")
+                        .HasColumnType("boolean")
+                        .HasColumnName("was_it");
+
+                    b.Property<string>("Where")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("where");
+
+                    b.HasKey("Id")
+                        .HasName("pk_checked_causes");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_checked_causes_job_id");
+
+                    b.HasIndex("ShopId", "At")
+                        .IsDescending(false, true)
+                        .HasDatabaseName("ix_checked_causes_found")
+                        .HasFilter("was_it");
+
+                    b.ToTable("checked_causes", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
@@ -3062,6 +3125,23 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_stages_vehicles_vehicle_id");
+                });
+
+            modelBuilder.Entity("Nokko.Core.Proof.CheckedCause", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_checked_causes_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_checked_causes_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Core.Shelf.Kit", b =>
