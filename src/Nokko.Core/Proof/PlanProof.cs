@@ -137,26 +137,11 @@ public sealed record PlanProof
         {
             _ when HeldBack.Count > 0 => "No verdict while work is open that moves the heights.",
             (Verdict.Reached, Verdict.NotReached) =>
-                "It landed off the plan, but as wanted: accept it. The lift line has learnt from it.",
-            (Verdict.NotReached, Verdict.Reached)
-                when Causes
-                    is {
-                        Named: true,
-                        Classes: [
-                            {
-                                Causes: [
-                                    { Kind: not (CauseKind.Nothing or CauseKind.LiftLine) },
-                                    ..,
-                                ]
-                            },
-                            ..,
-                        ]
-                    } =>
-                "It landed within what was foretold, which was as unsure as it is off: look for what moved it first, then change the stack.",
+                "It landed off the plan, but as wanted. The lift line has learnt from it.",
             (Verdict.NotReached, Verdict.Reached) =>
-                "It landed where it was foretold, but that is not as wanted: the plan was never right. Change the stack, or the wish.",
+                "It landed within what was foretold, and that is not as wanted.",
             (Verdict.NotReached, Verdict.NotReached) =>
-                "Neither as wanted nor where it was foretold: look for what moved it, then change the stack.",
+                "Neither as wanted nor where it was foretold.",
             (Verdict.Reached, Verdict.Reached) => "As wanted, and where it was foretold.",
             (Verdict.Reached, _) =>
                 "As wanted; whether it landed where it was foretold cannot be told yet.",
