@@ -94,7 +94,7 @@ public sealed record HandOver(
 /// <summary>Says that a follow-up is done.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Id">The follow-up.</param>
-/// <param name="Note">A few words.</param>
+/// <param name="Note">What came of it; may be empty once it was read again after the hand-over.</param>
 public sealed record FinishFollowUp(Guid CommandId, Guid Id, string? Note) : JobCommand(CommandId)
 {
     /// <inheritdoc/>
@@ -108,6 +108,16 @@ public sealed record FinishFollowUp(Guid CommandId, Guid Id, string? Note) : Job
         if (followUp.DoneAt is not null)
         {
             throw Refuse.Conflict("done", "This was done already.", followUp.Id, followUp);
+        }
+        var d = work.Document;
+        if (
+            TypedText.Blank(Note) is null
+            && !d.WalkRounds.Any(w =>
+                w.At > d.Job.HandedOverAt && d.Readings.Any(r => r.WalkRoundId == w.Id)
+            )
+        )
+        {
+            throw Refuse.Value("note", "What came of it? A word, or read the heights first.");
         }
         work.Replace(
             followUp,

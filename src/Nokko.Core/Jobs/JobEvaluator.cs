@@ -100,6 +100,7 @@ public static class JobEvaluator
             Trials = trials,
             Chain = [.. Chain(d, stances)],
             SinceFirst = since,
+            Settling = Settling.Of(d, stances),
             Told = [.. d.Job.ToldGains.Select(t => ToldCompared.Of(t, since))],
         };
     }

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
@@ -56,6 +57,10 @@ public sealed record JobResults
 
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<PlanProof> Proofs { get; init; }
+
+    /// <summary>How it settles since its work; null while it was not read twice after it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Settling? Settling { get; init; }
 
     /// <summary>What people say how far it came up, beside what was measured.</summary>
     public IReadOnlyList<ToldCompared> Told { get; init; } = [];

@@ -11,6 +11,12 @@ namespace Nokko.Core.Plans;
 /// <remarks>Source: docs/computation/companions.md#companions, docs/computation/lifts.md#laws, docs/computation/geometry.md#taped-geometry. The thresholds are rules of thumb.</remarks>
 internal static partial class Companions
 {
+    /// <summary>What the lamps' companion begins with.</summary>
+    public const string OfLamps = "Headlights";
+
+    /// <summary>What a level sensor's companion begins with.</summary>
+    public const string LevelSensor = "Level-sensor link";
+
     private const double SomeMm = 12;
     private const double MuchMm = 38;
 
@@ -67,7 +73,7 @@ internal static partial class Companions
         )
         {
             yield return Needs(
-                "Level-sensor link of another length",
+                $"{LevelSensor} of another length",
                 "the controller holds the height that it knows: without another link it lets the lift out again",
                 Has(PartKind.LevelSensorLink)
             );
@@ -306,7 +312,7 @@ internal static partial class Companions
         {
             yield return new(
                 "vehicle",
-                $"Headlights, {(tilt > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(tilt))} on a wall at 25 ft (7.6 m)",
+                $"{OfLamps}, {(tilt > 0 ? "down" : "up")} by {LengthText.Both(Math.Abs(tilt))} on a wall at 25 ft (7.6 m)",
                 "the body's angle tilts them; only that is turned at the screw, against a mark made before the work",
                 false
             )

@@ -173,9 +173,6 @@ internal sealed partial class DemoJob
                     )),
             ];
 
-    private FollowUpInput Follow(string what, string why, DateTimeOffset due, double miles) =>
-        new(NewId(), what, why, DateOnly.FromDateTime(due.UtcDateTime), Miles(miles));
-
     private static string TorqueOf(JointKind kind) =>
         kind switch
         {

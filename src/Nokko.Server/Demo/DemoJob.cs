@@ -280,35 +280,27 @@ internal sealed partial class DemoJob
         }
     }
 
-    public void HandOver(DateTimeOffset now, string notes)
+    /// <summary>Handed over, with all that its job calls for to come.</summary>
+    public void HandOver(string notes)
     {
         Later(30);
+        const double Miles48204 = 48_204;
         Do(
             new HandOver(
                 NewId(),
                 0,
-                Miles(48_204),
+                Miles(Miles48204),
                 notes,
                 [
-                    Follow(
-                        "Alignment at a licensed shop",
-                        "Height moves toe, camber and caster.",
-                        now.AddDays(2),
-                        48_254
-                    ),
-                    Follow("Headlight aim", "The nose angle changed.", now.AddDays(2), 48_254),
-                    Follow(
-                        "Re-torque all opened joints",
-                        "Paint and faces settle in the first 50 to 100 miles.",
-                        now.AddDays(9),
-                        48_279
-                    ),
-                    Follow(
-                        "Measure again",
-                        "Springs and bushings settle.",
-                        now.AddDays(50),
-                        48_704
-                    ),
+                    .. FollowUpSuggestion
+                        .Of(Document, Progress.CardOf(Document))
+                        .Select(f => new FollowUpInput(
+                            NewId(),
+                            f.What,
+                            f.Why,
+                            DateOnly.FromDateTime(_now.AddDays(f.Days).UtcDateTime),
+                            f.Km > 0 ? Miles(Math.Round(Miles48204 + (f.Km / 1.609344))) : null
+                        )),
                 ]
             )
         );

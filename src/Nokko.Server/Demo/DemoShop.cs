@@ -86,11 +86,7 @@ internal static class DemoShop
 
         JobDocument[] jobs =
         [
-            WentRight(
-                Job(farrier, drover, odd, "Ostrel", "Drover", "SV 118 K", 9, 1.2),
-                shelf,
-                now
-            ),
+            WentRight(Job(farrier, drover, odd, "Ostrel", "Drover", "SV 118 K", 9, 1.2), shelf),
             NoseHighThenRight(
                 Job(rescue, drover, brenna, "Ostrel", "Drover", "SV 204 R", 4, 1.5),
                 shelf
@@ -138,7 +134,7 @@ internal static class DemoShop
     }
 
     /// <summary>On plan at the first pass, all lines closed, handed over.</summary>
-    private static JobDocument WentRight(DemoJob job, DemoShelf shelf, DateTimeOffset now)
+    private static JobDocument WentRight(DemoJob job, DemoShelf shelf)
     {
         job.Round(Settled.Rolled, [20.56, 21.5, 22.88, 22.81], [41.06, 41.0]);
         job.Correct("RF", 20.5, "Read the wrong inch mark.");
@@ -149,7 +145,6 @@ internal static class DemoShop
         job.Round(Settled.Driven, [22.69, 22.63, 22.88, 22.81], [42.31, 42.25]);
         SquareAndLamps(-0.125, -0.125, 41);
         job.HandOver(
-            now,
             "Sits level now. Headlights were set for the old rake: have them aimed. Mind the low beam of the forge door."
         );
         return job.Document;

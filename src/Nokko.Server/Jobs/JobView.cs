@@ -109,7 +109,7 @@ internal sealed record JobView(
                 )),
             ],
             Progress.NotMeasuredOf(d, results),
-            FollowUpSuggestion.For(d),
+            FollowUpSuggestion.Of(d, card),
             AskedMeasures.Of(d),
             d.CurrentStage() is { } now ? ReadingState.Of(d, now.Id).Raised : [],
             VehicleDefaults.MoreStations(
@@ -210,40 +210,3 @@ internal sealed record FittingNow(
 
 /// <summary>A stance in plain sentences, in the person's unit.</summary>
 internal sealed record RoundWords(Guid WalkRoundId, IReadOnlyList<string> Sentences);
-
-/// <summary>A follow-up that this job calls for; distances are from the hand-over.</summary>
-internal sealed record FollowUpSuggestion(string What, string Why, int Days, double Km)
-{
-    public static IReadOnlyList<FollowUpSuggestion> For(JobDocument d)
-    {
-        if (d.BegunPlan() is null)
-        {
-            return [];
-        }
-        return
-        [
-            new("Alignment at a licensed shop", "Height moves toe, camber and caster.", 7, 80),
-            new("Headlight aim", "The nose angle changed.", 7, 80),
-            new(
-                "Re-torque all opened joints",
-                "Paint and faces settle in the first 50 to 100 miles.",
-                21,
-                120
-            ),
-            new("Measure again", "Springs and bushings settle.", 60, 800),
-            .. d.Joints.SelectMany(j =>
-                d.PassesOver(j.Id, d.BegunPlan()!.Id) is [.., { Why: { } why }]
-                    ?
-                    [
-                        new FollowUpSuggestion(
-                            $"Look again at {j.Place}",
-                            $"It stayed off its spec: {why}",
-                            7,
-                            80
-                        ),
-                    ]
-                    : Array.Empty<FollowUpSuggestion>()
-            ),
-        ];
-    }
-}

@@ -62,7 +62,7 @@ public class ProofTests
     {
         var proof = Of(Lifted(51.26 + 20));
         Assert.Equal((Verdict.NotReached, Verdict.Reached), (proof.AsWanted, proof.AsForetold));
-        Assert.Contains("never right", proof.Says, StringComparison.Ordinal);
+        Assert.Contains("that is not as wanted", proof.Says, StringComparison.Ordinal);
         Assert.False(proof.Stations.First(s => s.Station == "LF").Near);
         Assert.True(proof.Stations.First(s => s.Station == "LF").PredictionRight);
         Assert.Equal(Verdict.NotReached, proof.Target[0].Reached);

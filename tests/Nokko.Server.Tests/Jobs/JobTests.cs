@@ -283,7 +283,7 @@ public class JobTests(Hosted server) : IClassFixture<Hosted>
             job.Path,
             "finishFollowUp",
             (follow),
-            new { commandId = Guid.NewGuid(), note = (string?)null }
+            new { commandId = Guid.NewGuid(), note = "aligned" }
         );
         Assert.NotNull(done["document"]!["followUps"]![0]!["doneAt"]);
     }

@@ -21,6 +21,7 @@ const ofResults: Record<
   moved: true,
   chain: true,
   sinceFirst: true,
+  settling: true,
 };
 
 /** A job after an answer; null when something in between was missed and it must be asked for anew. */

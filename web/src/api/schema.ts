@@ -3779,12 +3779,21 @@ export interface components {
             dueOn: null | string;
             dueAt: null | components["schemas"]["QuantityInput"];
         };
+        /** @description A follow-up that a job calls for, from what was done to this vehicle; distances and days count from the hand-over and are rules of thumb. */
         FollowUpSuggestion: {
+            /** @description What, in a fitter's words. */
             what: string;
+            /** @description Why, with what it is about by name. */
             why: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description By so many days.
+             */
             days: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Or so many kilometres, whichever comes first; 0 where no distance makes it due.
+             */
             km: number;
         };
         /** @description How far a mechanism was foretold to move. */
@@ -5377,6 +5386,7 @@ export interface components {
             sharper: components["schemas"]["Sharpening"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["PlanProof"][];
+            settling: null | components["schemas"]["Settling"];
             /** @description What people say how far it came up, beside what was measured. */
             told: components["schemas"]["ToldCompared"][];
             /** @description What each change has proved of the lift lines, or why it teaches nothing. */
@@ -7333,6 +7343,35 @@ export interface components {
          * @enum {unknown}
          */
         Settled: "no" | "bounced" | "rolled" | "driven";
+        /** @description By how much a vehicle has moved since it was first read after its work. */
+        SettledBy: {
+            /**
+             * Format: uuid
+             * @description The later round.
+             */
+            walkRoundId: string;
+            /**
+             * Format: date-time
+             * @description When it was walked.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description How far it was driven since the first round, km; null where either odometer is not noted.
+             */
+            km: null | number;
+            /** @description Rise of the mean front lip since then, mm; what it came down is below zero. */
+            front: components["schemas"]["Result"];
+            /** @description The same behind. */
+            rear: components["schemas"]["Result"];
+        };
+        /** @description How a vehicle settles after its work, round by round. */
+        Settling: {
+            /** @description Every later round against the first that decides, in order. */
+            since: components["schemas"]["SettledBy"][];
+            /** @description Whether the last two rounds, at least a night and, where it is noted, 50 miles apart, differ by no more than the tape can show; null while no two rounds are that far apart. */
+            settled: null | boolean;
+        };
         /** @enum {unknown} */
         ShacklePivot: "aboveEye" | "belowEye";
         /** @description What would make a prediction better, and by how much. */

@@ -13,6 +13,7 @@ import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { wantedSays } from "../finding/wanted";
+import { inDays } from "./due";
 
 const kmPerMile = 1.609344;
 
@@ -24,12 +25,6 @@ interface Draft {
   left: string[];
   /** Day by which each is due, where it was changed. */
   days: Record<string, string>;
-}
-
-function inDays(days: number): string {
-  const day = new Date();
-  day.setDate(day.getDate() + days);
-  return day.toISOString().slice(0, 10);
 }
 
 /** Odometer, words for the owner and follow-ups; with open lines it can be handed over, and they are printed. */
@@ -75,15 +70,16 @@ export function HandOverForm() {
             what: f.what,
             why: f.why,
             dueOn: draft.days[f.what] ?? inDays(f.days),
-            dueAt: Number.isFinite(odometer)
-              ? typed(
-                  Math.round(
-                    odometer + (unit === "mi" ? f.km / kmPerMile : f.km),
-                  ).toString(),
-                  unit,
-                  "computed",
-                )
-              : null,
+            dueAt:
+              f.km > 0 && Number.isFinite(odometer)
+                ? typed(
+                    Math.round(
+                      odometer + (unit === "mi" ? f.km / kmPerMile : f.km),
+                    ).toString(),
+                    unit,
+                    "computed",
+                  )
+                : null,
           })),
         },
         "the hand-over",
@@ -159,11 +155,13 @@ export function HandOverForm() {
           <Box sx={{ flex: "1 1 180px" }}>
             <b>{f.what}</b>
             <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
-              {f.why} After{" "}
-              {unit === "mi"
-                ? `${(Math.round(f.km / kmPerMile / 10) * 10).toString()} mi`
-                : `${f.km.toString()} km`}
-              .
+              {f.why}
+              {f.km > 0 &&
+                ` Or after ${
+                  unit === "mi"
+                    ? `${(Math.round(f.km / kmPerMile / 10) * 10).toString()} mi`
+                    : `${f.km.toString()} km`
+                }, whichever is first.`}
             </Box>
           </Box>
           <TextField

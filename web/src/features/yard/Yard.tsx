@@ -10,8 +10,9 @@ import { api, must, type Schemas } from "../../api/client";
 import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
-import { useInks } from "../../shared/theme";
+import { due, overdue } from "../hand-over/due";
 import { dayText } from "../../shared/time";
+import { useInks } from "../../shared/theme";
 import { waitsSay } from "./waits";
 
 const paths: Record<Schemas["Phase"], string> = {
@@ -110,15 +111,13 @@ export default function Yard() {
           <Box component="ul" sx={{ pl: 2.5, my: 1 }}>
             {followUps.map((f) => (
               <Box component="li" key={f.id} sx={{ my: 0.5 }}>
-                <b>
-                  {[
-                    f.dueOn && dayText(f.dueOn),
-                    f.dueAt &&
-                      `${Math.round(f.dueAt.value).toLocaleString("en")} ${f.dueAt.unit}`,
-                  ]
-                    .filter(Boolean)
-                    .join(" or ")}
-                </b>{" "}
+                <Box
+                  component="b"
+                  sx={{ color: overdue(f) ? "warning.main" : undefined }}
+                >
+                  {overdue(f) && "▲ Overdue: "}
+                  {due(f)}
+                </Box>{" "}
                 {f.what}:{" "}
                 <Link component={To} to={`/jobs/${f.job.jobId}/hand-over`}>
                   {f.job.facts.vehicle.make} {f.job.facts.vehicle.name}{" "}

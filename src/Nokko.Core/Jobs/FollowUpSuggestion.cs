@@ -1,0 +1,194 @@
+using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>A follow-up that a job calls for, from what was done to this vehicle; distances and days count from the hand-over and are rules of thumb.</summary>
+/// <param name="What">What, in a fitter's words.</param>
+/// <param name="Why">Why, with what it is about by name.</param>
+/// <param name="Days">By so many days.</param>
+/// <param name="Km">Or so many kilometres, whichever comes first; 0 where no distance makes it due.</param>
+public sealed record FollowUpSuggestion(string What, string Why, int Days, double Km)
+{
+    private const double Miles50 = 80;
+    private const double Miles100 = 160;
+    private const double Miles500 = 800;
+
+    /// <summary>Joints that go on settling after the first re-torque.</summary>
+    private static bool Settles(JointKind kind) =>
+        kind is JointKind.UBolt or JointKind.SpringEye or JointKind.Wheel;
+
+    /// <summary>Everything that a job calls for, the earliest first; nothing while nothing was fitted.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="card">The card of the plan that is being fitted: what it opens is tightened again.</param>
+    public static IReadOnlyList<FollowUpSuggestion> Of(JobDocument d, JobCard card) =>
+        d.BegunPlan() is { } plan && d.StartOf(plan) is { } from
+            ?
+            [
+                .. Torques(d, plan, card)
+                    .Concat(Heights(plan, from))
+                    .Concat(Shops(d, plan, from))
+                    .Concat(LeftFor(d, plan))
+                    .DistinctBy(f => f.What)
+                    .OrderBy(f => f.Days)
+                    .ThenBy(f => f.What, StringComparer.Ordinal),
+            ]
+            : [];
+
+    private static IEnumerable<FollowUpSuggestion> Torques(JobDocument d, Plan plan, JobCard card)
+    {
+        // What was turned by an angle is not turned again: it is stretched already.
+        var opened = card.Joints.Select(j => j.Place).ToHashSet();
+        Joint[] tightened =
+        [
+            .. d.Joints.Where(j =>
+                !j.None && !j.Kind.IsLookedAt() && j.Spec?.Angle is null && opened.Contains(j.Place)
+            ),
+        ];
+        if (tightened.Length > 0)
+        {
+            yield return new(
+                "Re-torque what was opened",
+                $"Paint and faces settle in the first 50 to 100 miles: {Places(tightened)}.",
+                14,
+                Miles50
+            );
+        }
+        Joint[] later = [.. tightened.Where(j => Settles(j.Kind))];
+        if (later.Length > 0)
+        {
+            yield return new(
+                "Re-torque once more",
+                $"These go on settling: {Places(later)}.",
+                60,
+                Miles500
+            );
+        }
+        foreach (var joint in d.Joints)
+        {
+            if (d.PassesOver(joint.Id, plan.Id) is [.., { Why: { } why }])
+            {
+                yield return new(
+                    $"Look again at {joint.Place}",
+                    $"It stayed off its spec: {why}",
+                    7,
+                    Miles50
+                );
+            }
+        }
+    }
+
+    private static IEnumerable<FollowUpSuggestion> Heights(Plan plan, Stage from)
+    {
+        if (Corners.Axles.Any(a => Lifted(plan, from, a)))
+        {
+            yield return new("Read the heights after a night", "The first settling shows.", 1, 0);
+            yield return new(
+                "Read the heights again",
+                "New springs and rubber come down over the first 100 miles.",
+                21,
+                Miles100
+            );
+            yield return new(
+                "Read the heights once more",
+                "What it sits at now, it keeps.",
+                60,
+                Miles500
+            );
+        }
+    }
+
+    private static IEnumerable<FollowUpSuggestion> Shops(JobDocument d, Plan plan, Stage from)
+    {
+        foreach (var axle in Corners.Axles.Where(a => Lifted(plan, from, a)))
+        {
+            var kind = (plan.Of(axle)?.To ?? from.SuspensionOf(axle)).Kind;
+            if (d.Vehicle.Kind == VehicleKind.Utv && !kind.IsLiveAxle())
+            {
+                yield return new(
+                    $"Toe and camber, {axle.Said()}",
+                    "Height moves both, and on this kind of vehicle play moves them on.",
+                    90,
+                    0
+                );
+            }
+            else if (!kind.IsLiveAxle())
+            {
+                yield return new(
+                    $"Alignment of the {axle.Said()} at a licensed shop",
+                    axle == Axle.Front
+                        ? "Height moves toe, camber and caster."
+                        : "Height moves toe and camber.",
+                    7,
+                    Miles50
+                );
+            }
+            else if (axle == Axle.Front)
+            {
+                yield return new(
+                    "Toe and caster of the front axle at a licensed shop",
+                    "A live axle keeps its camber: the lift turns its caster, and the drag link its wheel.",
+                    7,
+                    Miles50
+                );
+            }
+        }
+        var companions =
+            d.FrozenPredictions.FirstOrDefault(f => f.PlanId == plan.Id)?.Prediction.Companions
+            ?? [];
+        if (
+            companions.FirstOrDefault(c =>
+                c.What.StartsWith(Companions.OfLamps, StringComparison.Ordinal)
+            ) is
+            { } lamps
+        )
+        {
+            yield return new("Headlight aim", $"{lamps.What}.", 7, Miles50);
+        }
+        if (
+            companions.Any(c => c.What.StartsWith(Companions.LevelSensor, StringComparison.Ordinal))
+        )
+        {
+            yield return new(
+                "Level sensors and warning lamps",
+                "The sensors were moved with the height: read out what they say, and look for lamps.",
+                7,
+                Miles50
+            );
+        }
+    }
+
+    /// <summary>What was left for later in writing.</summary>
+    private static IEnumerable<FollowUpSuggestion> LeftFor(JobDocument d, Plan plan)
+    {
+        foreach (
+            var deviation in d.Deviations.Where(x =>
+                x.LookAgain is not null && x.At >= plan.BegunAt
+            )
+        )
+        {
+            yield return new(
+                $"Look again at {deviation.Where}",
+                $"{deviation.Did}: {deviation.Why} ({deviation.LookAgain})",
+                7,
+                Miles50
+            );
+        }
+        foreach (var promised in d.Promises.Where(p => p.KeptAt is null))
+        {
+            yield return new(promised.What, "It was promised.", 30, 0);
+        }
+    }
+
+    private static bool Lifted(Plan plan, Stage from, Axle axle) =>
+        plan.Of(axle) is not null
+        || Corners
+            .Of(axle)
+            .Select(c => CornerStack.Change(c, from.Stacks, plan.Stacks))
+            .Any(change => change.Gone.Concat(change.Come).Any(p => PartRule.Of(p.Kind).MayLift));
+
+    private static string Places(IEnumerable<Joint> joints) =>
+        string.Join(", ", joints.Select(j => j.Place).Order(StringComparer.Ordinal));
+}

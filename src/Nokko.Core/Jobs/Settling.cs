@@ -1,0 +1,94 @@
+using Nokko.Core.Stance;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+
+namespace Nokko.Core.Jobs;
+
+/// <summary>By how much a vehicle has moved since it was first read after its work.</summary>
+/// <param name="WalkRoundId">The later round.</param>
+/// <param name="At">When it was walked.</param>
+/// <param name="Km">How far it was driven since the first round, km; null where either odometer is not noted.</param>
+/// <param name="Front">Rise of the mean front lip since then, mm; what it came down is below zero.</param>
+/// <param name="Rear">The same behind.</param>
+public sealed record SettledBy(
+    Guid WalkRoundId,
+    DateTimeOffset At,
+    double? Km,
+    Result Front,
+    Result Rear
+);
+
+/// <summary>How a vehicle settles after its work, round by round.</summary>
+/// <remarks>Source: docs/computation/settling.md#settling.</remarks>
+/// <param name="Since">Every later round against the first that decides, in order.</param>
+/// <param name="Settled">Whether the last two rounds, at least a night and, where it is noted, 50 miles apart, differ by no more than the tape can show; null while no two rounds are that far apart.</param>
+public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
+{
+    /// <summary>A night: what is read within it shows no settling, hours.</summary>
+    public const double NightHours = 8;
+
+    /// <summary>Least distance between two rounds that tell, km: 50 miles.</summary>
+    public const double Apart = 80;
+
+    /// <summary>How a job's vehicle settles at its present stage; null while it was not read twice there.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="stances">Its stances, in the order of time.</param>
+    public static Settling? Of(JobDocument d, IReadOnlyList<WalkRoundStance> stances)
+    {
+        if (d.CurrentStage() is not { Ordinal: > 0 } now)
+        {
+            return null;
+        }
+        WalkRoundStance[] mine = [.. stances.Where(s => s.StageId == now.Id && s.Decides)];
+        if (mine.Length < 2)
+        {
+            return null;
+        }
+        var rounds = mine.Select(s => d.WalkRounds.First(w => w.Id == s.WalkRoundId)).ToArray();
+        return new(
+            [
+                .. mine.Skip(1)
+                    .Select(
+                        (s, i) =>
+                        {
+                            var comparison = JobEvaluator.Compare(d, mine[0], s);
+                            return new SettledBy(
+                                s.WalkRoundId,
+                                rounds[i + 1].At,
+                                Driven(0, i + 1),
+                                comparison.MeanRise(Axle.Front),
+                                comparison.MeanRise(Axle.Rear)
+                            );
+                        }
+                    ),
+            ],
+            IsSettled()
+        );
+
+        bool? IsSettled()
+        {
+            var last = mine.Length - 1;
+            for (var i = last - 1; i >= 0; i--)
+            {
+                if (
+                    (rounds[last].At - rounds[i].At).TotalHours < NightHours
+                    || Driven(i, last) < Apart
+                )
+                {
+                    continue;
+                }
+                var comparison = JobEvaluator.Compare(d, mine[i], mine[last]);
+                Result[] moved = [.. Corners.Axles.Select(comparison.MeanRise)];
+                return moved.Any(m => m.Value is null)
+                    ? null
+                    : moved.All(m => Math.Abs(m.Value!.Value) <= 2 * (m.U ?? 0));
+            }
+            return null;
+        }
+
+        double? Driven(int from, int to) =>
+            rounds[from].Odometer is { } a && rounds[to].Odometer is { } b
+                ? b.In(Unit.Km) - a.In(Unit.Km)
+                : null;
+    }
+}

@@ -1,0 +1,42 @@
+import Box from "@mui/material/Box";
+import Typography from "@mui/material/Typography";
+import { useJob } from "../../api/job";
+import { ResultLength, useUnit } from "../../shared/Length";
+import { dayAndTime } from "../../shared/time";
+
+const kmPerMile = 1.609344;
+
+/** By how much it came down since it was first read after its work, round by round, and whether it has settled. */
+export function Settles() {
+  const { settling } = useJob().results;
+  const miles = useUnit() === "in";
+  if (!settling) {
+    return null;
+  }
+  const far = (km: number) =>
+    miles
+      ? `${Math.round(km / kmPerMile).toLocaleString("en")} mi`
+      : `${Math.round(km).toLocaleString("en")} km`;
+  return (
+    <Box component="section" aria-label="How it settles" sx={{ mt: 2 }}>
+      <Typography variant="h2">How it settles</Typography>
+      <Typography sx={{ fontWeight: 650 }}>
+        {settling.settled === null
+          ? "○ Cannot be told yet: read it again after a night, better after 50 miles (80 km)."
+          : settling.settled
+            ? "● It has settled: the last readings differ by no more than the tape can show."
+            : "▲ It is still moving: read it again after the next 100 miles (160 km)."}
+      </Typography>
+      <Box component="ul" sx={{ pl: 2.5, my: 0.5 }}>
+        {settling.since.map((s) => (
+          <li key={s.walkRoundId}>
+            {dayAndTime(s.at)}
+            {s.km !== null && `, after ${far(s.km)}`}: front{" "}
+            <ResultLength result={s.front} signed />, rear{" "}
+            <ResultLength result={s.rear} signed />
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
