@@ -51,8 +51,10 @@ internal static class Screenshots
         Shoot("bench", "The axle moves");
         Job("HO 31 T", "fit", "The card");
         Shoot("fit", "Hold point");
+        browser.Resize(1280, 1400);
         Job("FH 22", "prove", "What moved it");
         Shoot("prove", "Most likely");
+        browser.Resize(1280, 800);
         Job("SV 118 K", "hand-over", "Torques");
         Shoot("hand-over", "To come");
         Job("HO 31 T", "fit/sheets?sheet=torques", "Spec and its source");

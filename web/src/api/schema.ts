@@ -4460,7 +4460,7 @@ export interface components {
              * @description The follow-up.
              */
             id: string;
-            /** @description A few words. */
+            /** @description What came of it; may be empty once it was read again after the hand-over. */
             note: null | string;
             /**
              * Format: uuid
