@@ -30,6 +30,25 @@ public sealed class GoingOnTests(DemoServer demo)
     }
 
     [Fact]
+    public void What_is_to_come_is_of_this_work_and_done_says_what_came_of_it()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(_server.Address, "brenna");
+        b.OpenCopy("SV 118 K", "hand-over");
+        b.Sees("▲ Overdue: Read the heights after a night");
+        b.Sees("Paint and faces settle in the first 50 to 100 miles: LF ");
+        b.Press("Done: Headlight aim");
+        b.Sees("What came of it? A word, or read the heights first.");
+        b.Type("What came of it: Headlight aim", "aimed at the mark");
+        b.Press("Done: Headlight aim");
+        b.AllSaved();
+        b.Sees("✓ Headlight aim");
+        b.Press("Words to the owner: Re-torque what was opened");
+        b.Sees("nothing is sent from here");
+        Axe.Check(b, "to come");
+    }
+
+    [Fact]
     public void Enter_pressed_twice_stores_once_and_a_refusal_comes_back_to_its_station()
     {
         using var b = new Driving.Browser();

@@ -275,17 +275,6 @@ public sealed class WholeJobTests : IDisposable
         );
         Assert.Contains("Before: as found", record, StringComparison.Ordinal);
         Assert.Contains("RF strut top plate to body: snug only", record, StringComparison.Ordinal);
-        // What comes is about this work by name, and done says what came of it.
-        _browser.Sees("Re-torque what was opened");
-        _browser.Sees("Alignment of the front at a licensed shop");
-        _browser.Press("Done: Headlight aim");
-        _browser.Sees("What came of it? A word, or read the heights first.");
-        _browser.Type("What came of it: Headlight aim", "aimed at the mark");
-        _browser.Press("Done: Headlight aim");
-        _browser.AllSaved();
-        _browser.Sees("✓ Headlight aim");
-        _browser.Press("Words to the owner: Re-torque what was opened");
-        _browser.Sees("nothing is sent from here");
         Axe.Check(_browser, "hand over");
         foreach (var (width, height) in new[] { (8.27, 11.69), (8.5, 11.0) })
         {

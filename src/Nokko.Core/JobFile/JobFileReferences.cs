@@ -179,11 +179,7 @@ internal static class JobFileReferences
                 "frozenPredictions",
                 (f, p) =>
                     First(
-                        Known(
-                            plans.Contains(f.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
+                        OfPlan(f.PlanId, p),
                         Known(
                             f.Prediction.Stations.All(s =>
                                 s
@@ -198,16 +194,7 @@ internal static class JobFileReferences
                         )
                     )
             ),
-            Each(
-                d.Kits,
-                "kits",
-                (k, p) =>
-                    Known(
-                        plans.Contains(k.PlanId),
-                        $"{p}.planId",
-                        "The file does not define this plan."
-                    )
-            ),
+            Each(d.Kits, "kits", (k, p) => OfPlan(k.PlanId, p)),
             Each(
                 d.TorqueEntries,
                 "torqueEntries",
@@ -218,11 +205,7 @@ internal static class JobFileReferences
                             $"{p}.jointId",
                             "The file does not define this joint."
                         ),
-                        Known(
-                            plans.Contains(t.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
+                        OfPlan(t.PlanId, p),
                         Known(
                             t.Value is null || t.Value.Unit.SameKind(Unit.NewtonMetre),
                             $"{p}.value.unit",
@@ -236,11 +219,7 @@ internal static class JobFileReferences
                 "offLines",
                 (o, p) =>
                     First(
-                        Known(
-                            plans.Contains(o.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
+                        OfPlan(o.PlanId, p),
                         Someone(people, o.OffBy, p, "offBy"),
                         Someone(people, o.ClosedBy, p, "closedBy")
                     )
@@ -254,15 +233,7 @@ internal static class JobFileReferences
             Each(
                 d.Cuts,
                 "cuts",
-                (c, p) =>
-                    First(
-                        Known(
-                            plans.Contains(c.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
-                        Someone(people, c.PersonId, p)
-                    )
+                (c, p) => First(OfPlan(c.PlanId, p), Someone(people, c.PersonId, p))
             ),
             Each(
                 d.Looks,
@@ -274,11 +245,7 @@ internal static class JobFileReferences
                             $"{p}.jointId",
                             "The file does not define this joint."
                         ),
-                        Known(
-                            plans.Contains(l.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
+                        OfPlan(l.PlanId, p),
                         Someone(people, l.PersonId, p)
                     )
             ),
@@ -287,13 +254,9 @@ internal static class JobFileReferences
                 "checkedCauses",
                 (c, p) =>
                     First(
+                        OfPlan(c.PlanId, p),
                         Known(
-                            plans.Contains(c.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
-                        Known(
-                            d.WalkRounds.Any(w => w.Id == c.WalkRoundId),
+                            rounds.Contains(c.WalkRoundId),
                             $"{p}.walkRoundId",
                             "The file does not define this walk-round."
                         ),
@@ -308,29 +271,13 @@ internal static class JobFileReferences
             Each(
                 d.OwnSteps,
                 "ownSteps",
-                (s, p) =>
-                    First(
-                        Known(
-                            plans.Contains(s.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
-                        Someone(people, s.PersonId, p)
-                    )
+                (s, p) => First(OfPlan(s.PlanId, p), Someone(people, s.PersonId, p))
             ),
             Each(d.Schools, "schools", (s, p) => Someone(people, s.PersonId, p)),
             Each(
                 d.Steps,
                 "steps",
-                (s, p) =>
-                    First(
-                        Known(
-                            plans.Contains(s.PlanId),
-                            $"{p}.planId",
-                            "The file does not define this plan."
-                        ),
-                        Someone(people, s.PersonId, p)
-                    )
+                (s, p) => First(OfPlan(s.PlanId, p), Someone(people, s.PersonId, p))
             ),
             Each(
                 d.Attachments,
@@ -346,6 +293,9 @@ internal static class JobFileReferences
                     )
             )
         );
+
+        JobFileError? OfPlan(Guid id, string p) =>
+            Known(plans.Contains(id), $"{p}.planId", "The file does not define this plan.");
     }
 
     private static bool TyreIsKnown(Vehicle vehicle) =>

@@ -14,7 +14,7 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.Jobs;
 
 /// <summary>Computes everything from a job. Pure: no clock, no store, no chance.</summary>
-public static class JobEvaluator
+public static partial class JobEvaluator
 {
     /// <summary>Version of the core, as kept with frozen predictions.</summary>
     public static string CoreVersion { get; } =
@@ -52,18 +52,6 @@ public static class JobEvaluator
         JobDocument d,
         IReadOnlyList<WalkRoundStance> stances
     ) => [.. JobTrials.Of(d, ProofsOf(d, stances, PlatformEvidence.None.Confirmed), stances)];
-
-    /// <summary>The proof of one plan by this job alone; null while nothing was measured after it.</summary>
-    /// <param name="d">The job.</param>
-    /// <param name="plan">The plan.</param>
-    public static PlanProof? ProofOf(JobDocument d, Plan plan) =>
-        Prove(d, plan, StancesOf(d), PlatformEvidence.None.Confirmed);
-
-    private static PlanProof[] ProofsOf(
-        JobDocument d,
-        IReadOnlyList<WalkRoundStance> stances,
-        IReadOnlyDictionary<CauseKind, int> confirmed
-    ) => [.. d.Plans.Select(p => Prove(d, p, stances, confirmed)).OfType<PlanProof>()];
 
     /// <summary>Evaluates a job.</summary>
     /// <param name="d">The job.</param>
@@ -237,99 +225,6 @@ public static class JobEvaluator
                     .ToArray()
             )
             .LastOrDefault();
-
-    private static PlanProof? Prove(
-        JobDocument d,
-        Plan plan,
-        IReadOnlyList<WalkRoundStance> stances,
-        IReadOnlyDictionary<CauseKind, int> confirmed
-    )
-    {
-        if (
-            plan.ToStageId is not { } made
-            || Speaks(stances, made) is not { } now
-            || d.FrozenPredictions.FirstOrDefault(f => f.PlanId == plan.Id) is not { } frozen
-            || d.Stages.FirstOrDefault(s => s.Id == plan.FromStageId) is not { } from
-        )
-        {
-            return null;
-        }
-        var before =
-            stances.FirstOrDefault(s => s.WalkRoundId == frozen.Prediction.WalkRoundId)
-            ?? Speaks(stances, from.Id);
-        var comparison = before is null ? null : Compare(d, before, now);
-        var to = d.Stages.First(s => s.Id == plan.ToStageId);
-        var (heldBack, marks, hanging) = Progress.StillOpen(d, plan);
-        var round = d.WalkRounds.First(w => w.Id == now.WalkRoundId);
-        var proof = Proof.Prove.Of(
-            plan,
-            frozen,
-            from,
-            now,
-            comparison,
-            Achieved(d, to, stances),
-            heldBack,
-            marks,
-            stances
-                .Where(s => s.StageId == made)
-                .SelectMany(s => s.Measures)
-                .LastOrDefault(m => m.Measure == MeasureValues.CrossWeight)
-                ?.Value,
-            LimitsOf(d).Of(MechanismKind.CornerScales),
-            d.KitsOf(plan)
-        );
-        return proof with
-        {
-            Rounds = stances.Count(s => s.StageId == made && s.Stations.Count > 0),
-            Causes = Causes.Of(
-                proof,
-                frozen.Prediction,
-                plan,
-                from,
-                d.VehicleAt(to.Id) with
-                {
-                    Dimensions = frozen.Dimensions,
-                },
-                new Causes.Beside
-                {
-                    Now = now,
-                    Before = before,
-                    Settled = round.Settled,
-                    Hanging = hanging,
-                    DrivenKm = DrivenKm(d, round, from),
-                    Checked =
-                    [
-                        .. d.CheckedCauses.Where(c => c.PlanId == plan.Id).OrderBy(c => c.At),
-                    ],
-                    Confirmed = confirmed,
-                }
-            ),
-            Moved = MovedProof.Of(
-                frozen.Prediction,
-                d.VehicleAt(to.Id),
-                [.. stances.Where(s => s.StageId == from.Id)],
-                [.. stances.Where(s => s.StageId == made)],
-                [.. Corners.Axles.Where(a => plan.Of(a) is not null)],
-                d.Readings.LastOrDefault(r =>
-                        r.Measure == WalkRounds.Measures.LampCutOff && r.Over is not null
-                    )
-                    ?.Over!.In(Unit.Mm)
-            ),
-        };
-    }
-
-    /// <summary>How far it was driven between the last reading before the work and a round after it, km; 0 where either odometer is not noted.</summary>
-    private static double DrivenKm(JobDocument d, WalkRound round, Stage from) =>
-        round.Odometer is { } now
-        && (
-            d.WalkRounds.Where(w => w.StageId == from.Id && w.Odometer is not null)
-                .MaxBy(w => w.At)
-                ?.Odometer
-            ?? d.Job.OdometerIn
-        )
-            is { } before
-            ? Math.Max(0, now.In(Unit.Km) - before.In(Unit.Km))
-            : 0;
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
         d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal) is { } first

@@ -93,16 +93,21 @@ export function Found({
       {was !== null && !again && (
         <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
           <Typography sx={{ fontWeight: 650, py: 0.75 }}>
-            {was ? "● It was that" : "○ Checked: it was not that"}
+            {heardOf(
+              d.checkedCauses,
+              check,
+              was,
+              outcome !== undefined || waiting !== undefined,
+            )}
             {waiting && ", kept here until the server has it"}
             {outcome && !waiting && ` (${whoOf(d, outcome)})`}
             {outcome?.note && `: ${outcome.note}`}
           </Typography>
-          {latest && outcome && !waiting && (
+          {latest && !check.byReading && !waiting && (
             <Button
               aria-label={`Change what the check found: ${said}`}
               onClick={() => {
-                setNote(outcome.note ?? "");
+                setNote(outcome?.note ?? "");
                 setAgain(true);
               }}
             >
@@ -179,16 +184,35 @@ const saysOf = (wasIt: boolean, note: string) =>
     .filter(Boolean)
     .join(": ");
 
-/** The outcome that counts: that of these readings, else the last of earlier ones. */
+/** The outcome on these readings. */
 const outcomeOf = (
   all: Schemas["CheckedCause"][],
   check: Schemas["CauseCheck"],
   round: string,
-) => {
-  const mine = all.filter(
+) =>
+  all.find(
+    (c) =>
+      c.kind === check.kind &&
+      c.where === check.where &&
+      c.walkRoundId === round,
+  );
+
+/** What is said of an outcome; what was found on earlier readings was put right since. */
+const heardOf = (
+  all: Schemas["CheckedCause"][],
+  check: Schemas["CauseCheck"],
+  was: boolean,
+  here: boolean,
+): string => {
+  if (here) {
+    return was ? "● It was that" : "○ Checked: it was not that";
+  }
+  const before = all.findLast(
     (c) => c.kind === check.kind && c.where === check.where,
   );
-  return mine.find((c) => c.walkRoundId === round);
+  return before?.wasIt
+    ? "○ Found on earlier readings, put right since"
+    : "○ Checked on earlier readings: it was not that";
 };
 
 const whoOf = (
