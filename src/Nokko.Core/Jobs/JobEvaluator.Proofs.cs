@@ -1,12 +1,8 @@
 using Nokko.Core.Evidence;
-using Nokko.Core.Finding;
-using Nokko.Core.Fitting;
 using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
-using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
-using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
