@@ -44,7 +44,7 @@ internal sealed class CentredAxles
                     && (p.Count > 0 || rules.MayBuy)
                 )
                 .Select(p => PlacedPart.Of(p, p.Id))
-                .OrderBy(p => pool.PriceOf(p) + (CornerOption.HoursOf(p) * rules.HourRate))
+                .OrderBy(p => pool.PriceOf(p) + (p.WorkHours() * rules.HourRate))
                 .ThenBy(p => p.Id),
         ];
     }

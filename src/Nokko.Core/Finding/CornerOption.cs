@@ -9,9 +9,6 @@ namespace Nokko.Core.Finding;
 /// <summary>One stack that may stand at one corner, worked out once.</summary>
 internal sealed class CornerOption
 {
-    /// <summary>Hours for a piece of which nobody entered any: a rule of thumb.</summary>
-    public const double GuessedHours = 1;
-
     private readonly CornerLimits? _limits;
 
     private CornerOption(
@@ -32,7 +29,7 @@ internal sealed class CornerOption
         }
         PlacedPart[] come = [.. parts.Where(p => old.All(o => o.Id != p.Id))];
         Touched = come.Length + old.Count(o => parts.All(p => p.Id != o.Id));
-        Hours = come.Sum(HoursOf);
+        Hours = come.Sum(p => p.WorkHours());
         HoursGuessed = come.Any(p => p.Hours is null);
         Cost = come.Sum(pool.PriceOf);
         Unsure = come.Any(p => pool.Fits(p, axle.Axle).State == FitState.Unknown) ? 1 : 0;
@@ -50,9 +47,6 @@ internal sealed class CornerOption
         Paired = Ids(parts.Where(p => PartRule.Of(p.Kind).InPairs));
         Pieces = Needs.Values.Sum();
     }
-
-    /// <summary>Hours that a piece takes.</summary>
-    public static double HoursOf(PlacedPart part) => part.Hours?.In(Unit.Hour) ?? GuessedHours;
 
     private static string Ids(IEnumerable<PlacedPart> parts) =>
         string.Join(

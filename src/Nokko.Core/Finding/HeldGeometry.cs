@@ -87,7 +87,7 @@ internal sealed class HeldGeometry
                     next.Where,
                     next.Says,
                     pieces,
-                    pieces.Sum(p => CornerOption.HoursOf(p.Part)),
+                    pieces.Sum(p => p.Part.WorkHours()),
                     pieces.Sum(p => _pool.PriceOf(p.Part))
                 )
             );
@@ -175,8 +175,7 @@ internal sealed class HeldGeometry
         PartRule.Of(kind).FitsOn(_situation.Vehicle.SuspensionOf(axle).Kind)
         && !(PartRule.Of(kind).SteeredOnly && axle == Axle.Rear);
 
-    private double Takes(PlacedPart part) =>
-        _pool.PriceOf(part) + (CornerOption.HoursOf(part) * _hourRate);
+    private double Takes(PlacedPart part) => _pool.PriceOf(part) + (part.WorkHours() * _hourRate);
 
     private static bool Same(Mechanism a, Mechanism b) => a.Kind == b.Kind && a.Where == b.Where;
 

@@ -1,3 +1,5 @@
+using Nokko.Core.Proof;
+
 namespace Nokko.Core.Finding;
 
 /// <summary>What another try takes once a stack has missed: to settle and walk round again, to align again, and then the stack of this shelf that gets there for least.</summary>
@@ -10,7 +12,7 @@ namespace Nokko.Core.Finding;
 public readonly record struct SecondTry(double Hours, double Money)
 {
     /// <summary>Hours to settle it, walk round and align it again, R: a rule of thumb.</summary>
-    public const double AgainHours = 1.5;
+    public const double AgainHours = Causes.AgainHours;
 
     /// <summary>Where no stack gets there for less, nothing here does.</summary>
     private static readonly SecondTry NoWay = new(1_000, 0);

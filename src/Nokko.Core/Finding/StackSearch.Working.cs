@@ -172,7 +172,7 @@ public sealed partial class StackSearch
         );
 
     private static double Hours(Worked w) =>
-        w.Front.Hours + w.Rear.Hours + w.Beside.Sum(b => CornerOption.HoursOf(b.Part));
+        w.Front.Hours + w.Rear.Hours + w.Beside.Sum(b => b.Part.WorkHours());
 
     private double Cost(Worked w) =>
         w.Front.Cost + w.Rear.Cost + w.Beside.Sum(b => _pool.PriceOf(b.Part));

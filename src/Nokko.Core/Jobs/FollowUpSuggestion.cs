@@ -1,6 +1,5 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
-using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
@@ -82,7 +81,7 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
 
     private static IEnumerable<FollowUpSuggestion> Heights(Plan plan, Stage from)
     {
-        if (Corners.Axles.Any(a => Lifted(plan, from, a)))
+        if (Corners.Axles.Any(a => plan.MayLift(a, from)))
         {
             yield return new("Read the heights after a night", "The first settling shows.", 1, 0);
             yield return new(
@@ -102,7 +101,7 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
 
     private static IEnumerable<FollowUpSuggestion> Shops(JobDocument d, Plan plan, Stage from)
     {
-        foreach (var axle in Corners.Axles.Where(a => Lifted(plan, from, a)))
+        foreach (var axle in Corners.Axles.Where(a => plan.MayLift(a, from)))
         {
             var kind = (plan.Of(axle)?.To ?? from.SuspensionOf(axle)).Kind;
             if (d.Vehicle.Kind == VehicleKind.Utv && !kind.IsLiveAxle())
@@ -181,13 +180,6 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
             yield return new(promised.What, "It was promised.", 30, 0);
         }
     }
-
-    private static bool Lifted(Plan plan, Stage from, Axle axle) =>
-        plan.Of(axle) is not null
-        || Corners
-            .Of(axle)
-            .Select(c => CornerStack.Change(c, from.Stacks, plan.Stacks))
-            .Any(change => change.Gone.Concat(change.Come).Any(p => PartRule.Of(p.Kind).MayLift));
 
     private static string Places(IEnumerable<Joint> joints) =>
         string.Join(", ", joints.Select(j => j.Place).Order(StringComparer.Ordinal));

@@ -82,6 +82,11 @@ public static partial class JobEvaluator
                     Before = before,
                     Settled = round.Settled,
                     Hanging = hanging,
+                    CargoDiffers = CargoDiffers(
+                        d.WalkRounds.FirstOrDefault(w => w.Id == before?.WalkRoundId),
+                        round,
+                        comparison
+                    ),
                     DrivenKm = DrivenKm(d, round, from),
                     Checked =
                     [
@@ -103,6 +108,13 @@ public static partial class JobEvaluator
             ),
         };
     }
+
+    /// <summary>Whether two rounds differ in what stood in the vehicle; null where one of them does not note load and fuel.</summary>
+    private static bool? CargoDiffers(WalkRound? before, WalkRound now, Comparison? comparison) =>
+        comparison?.Differences.Any(d => d.Key is "load" or "fuel" or "peopleIn") == true ? true
+        : before is { Load: not null, Fuel: not null } && now is { Load: not null, Fuel: not null }
+            ? false
+        : null;
 
     /// <summary>How far it was driven between the last reading before the work and a round after it, km; 0 where either odometer is not noted.</summary>
     private static double DrivenKm(JobDocument d, WalkRound round, Stage from) =>

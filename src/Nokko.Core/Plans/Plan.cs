@@ -191,6 +191,16 @@ public sealed record Plan : IRow
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public IReadOnlyList<AxleConversion>? Conversions { get; init; }
 
+    /// <summary>Whether it changes something on an axle that may lift.</summary>
+    /// <param name="axle">The axle.</param>
+    /// <param name="from">The stage that it starts from.</param>
+    public bool MayLift(Axle axle, Stage from) =>
+        this.Of(axle) is not null
+        || Corners
+            .Of(axle)
+            .Select(c => CornerStack.Change(c, from.Stacks, Stacks))
+            .Any(change => change.Gone.Concat(change.Come).Any(p => PartRule.Of(p.Kind).MayLift));
+
     /// <summary>When the fitting began.</summary>
     public DateTimeOffset? BegunAt { get; init; }
 }

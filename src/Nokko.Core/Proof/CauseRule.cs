@@ -32,9 +32,6 @@ public sealed record CauseRule(
     /// <summary>Share of another load in the vehicle where the two rounds say so.</summary>
     public const double ShareOtherCargo = 0.15;
 
-    /// <summary>What is left of the share of springs that have not settled after <see cref="SettledKm"/>.</summary>
-    public const double AfterMiles = 0.3;
-
     /// <summary>Distance after which springs have taken their set, km: 100 miles.</summary>
     public const double SettledKm = 161;
 

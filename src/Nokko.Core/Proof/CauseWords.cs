@@ -45,7 +45,7 @@ public static class CauseWords
         kind switch
         {
             CauseKind.NotSettled => settled
-                ? "It was rolled already: read it again after 100 miles (160 km). New springs come down over them."
+                ? "It was rolled already: read it again after 100 miles (160 km), and note the odometer. New springs come down over them."
                 : "Roll it forward and back by a wheel's turn, bounce each end, read again: if it comes down, it was that.",
             CauseKind.TightenedHanging =>
                 $"Slacken the rubber {At(where)} at ride height, roll it, make it final there, read again.",
@@ -62,7 +62,7 @@ public static class CauseWords
             CauseKind.MountCrushed =>
                 $"Tape body to frame at each mount on both sides: is the {where} one lower?",
             CauseKind.OtherCargo =>
-                "Put load, fuel and people as they were before the work, roll it, read again.",
+                "Put load, fuel and people as they were before the work and note them with the round, roll it, read again.",
             CauseKind.Other => "Walk round with the card: what is not as it was planned?",
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Nothing checks it."),
         };

@@ -62,14 +62,18 @@ public sealed partial record Causes
                 );
             }
         }
-        Add(
-            CauseKind.OtherCargo,
-            "vehicle",
-            miss.CargoDiffers
-                ? CauseRule.ShareOtherCargo / CauseRule.Of(CauseKind.OtherCargo).Share
-                : 1,
-            Springs(i => Corners.AxleOf(Corners.All[i]) == Axle.Rear ? 1 : 0)
-        );
+        // What stood in it then and now is noted and alike: it is not that.
+        if (miss.CargoDiffers != false)
+        {
+            Add(
+                CauseKind.OtherCargo,
+                "vehicle",
+                miss.CargoDiffers == true
+                    ? CauseRule.ShareOtherCargo / CauseRule.Of(CauseKind.OtherCargo).Share
+                    : 1,
+                Springs(i => Corners.AxleOf(Corners.All[i]) == Axle.Rear ? 1 : 0)
+            );
+        }
         Add(CauseKind.Nothing, "vehicle", 1, Lips(_ => 0));
         Add(CauseKind.Other, "vehicle", 1, Lips(_ => 0));
         var sum = all.Sum(h => h.Prior);
@@ -78,17 +82,21 @@ public sealed partial record Causes
         void OfAxle(Axle axle)
         {
             var (where, pattern) = (axle.Said(), BothOf(axle));
-            Add(
-                CauseKind.NotSettled,
-                where,
-                0.5
-                    * (
-                        miss.DrivenKm >= CauseRule.SettledKm ? CauseRule.AfterMiles
-                        : miss.Settled ? 1
-                        : CauseRule.ShareUnrolled / CauseRule.Of(CauseKind.NotSettled).Share
-                    ),
-                pattern
-            );
+            // After 100 miles what comes down has come down.
+            if (miss.DrivenKm < CauseRule.SettledKm)
+            {
+                Add(
+                    CauseKind.NotSettled,
+                    where,
+                    0.5
+                        * (
+                            miss.Settled
+                                ? 1
+                                : CauseRule.ShareUnrolled / CauseRule.Of(CauseKind.NotSettled).Share
+                        ),
+                    pattern
+                );
+            }
             if (!miss.Changed.Contains(axle))
             {
                 return;

@@ -28,6 +28,9 @@ public sealed partial record Causes
         /// <summary>How far it was driven since the work, km; 0 where nobody noted it.</summary>
         public double DrivenKm { get; init; }
 
+        /// <summary>Whether load, fuel or people were others before than now; null where a round does not note load and fuel.</summary>
+        public bool? CargoDiffers { get; init; }
+
         /// <summary>What was checked of this plan, in order.</summary>
         public IReadOnlyList<CheckedCause> Checked { get; init; } = [];
 
@@ -87,19 +90,7 @@ public sealed partial record Causes
             c => c,
             c => CornerStack.Change(c, from.Stacks, plan.Stacks)
         );
-        Axle[] changed =
-        [
-            .. Corners.Axles.Where(a =>
-                plan.Of(a) is not null
-                || Corners
-                    .Of(a)
-                    .Any(c =>
-                        changes[c]
-                            .Gone.Concat(changes[c].Come)
-                            .Any(p => PartRule.Of(p.Kind).MayLift)
-                    )
-            ),
-        ];
+        Axle[] changed = [.. Corners.Axles.Where(a => plan.MayLift(a, from))];
         return Of(
             new Miss
             {
@@ -132,9 +123,7 @@ public sealed partial record Causes
                 Spares = [.. Spares(proof, frozen.Datum == Datum.Floor)],
                 TwiceNow = Twice(known.Now, frozen.Datum.Value),
                 TwiceBefore = known.Before is { } was ? Twice(was, frozen.Datum.Value) : [],
-                CargoDiffers =
-                    proof.Comparison?.Differences.Any(d => d.Key is "load" or "fuel" or "peopleIn")
-                    == true,
+                CargoDiffers = known.CargoDiffers,
                 Checked =
                 [
                     .. known.Checked.Select(c => new Outcome(
@@ -146,8 +135,7 @@ public sealed partial record Causes
                 ],
                 Confirmed = known.Confirmed,
                 PassHours =
-                    AgainHours
-                    + changes.Values.SelectMany(c => c.Come).Sum(p => p.Hours?.In(Unit.Hour) ?? 1),
+                    AgainHours + changes.Values.SelectMany(c => c.Come).Sum(p => p.WorkHours()),
                 LeftOver = a => (Rise(Corners.Of(a)[0]) ?? 0) - (Rise(Corners.Of(a)[1]) ?? 0),
                 FromFloor = frozen.Datum == Datum.Floor,
                 OnMounts = vehicle.BodyKind != BodyKind.Unibody,
@@ -162,7 +150,7 @@ public sealed partial record Causes
             {
                 (
                     SpareKind.Tyre,
-                    fromFloor ? motion.Tyre : null,
+                    fromFloor ? Hub(motion.Corner) : null,
                     parts.Any(p => p.Kind == PartKind.Tyre)
                 ),
                 (
@@ -180,6 +168,20 @@ public sealed partial record Causes
                 spare.Rise.Value!.Value,
                 Math.Max(0.01, Square(spare.Rise.U))
             );
+        // Hubs that were read by themselves: what lips from floor and hub leave shares the lips' errors.
+        Result? Hub(Corner corner) =>
+            known.Before?.Wheels.FirstOrDefault(w => w.Wheel == corner)?.LoadedRadius
+                is { Known: Known.Measured, Value: { } was, U: { } wasU }
+            && known.Now.Wheels.FirstOrDefault(w => w.Wheel == corner)?.LoadedRadius
+                is { Known: Known.Measured, Value: { } now, U: { } nowU }
+                ? Result.Of(
+                    now - was,
+                    Unit.Mm,
+                    Math.Sqrt(Square(wasU) + Square(nowU)),
+                    [],
+                    Known.Measured
+                )
+                : null;
         (double[] Springs, double[] Plane) Response(Corner corner) =>
             body.Response(vehicle.Stations.First(s => s.Name == corner.Name()));
         double? Rise(Corner corner) =>
@@ -188,7 +190,7 @@ public sealed partial record Causes
     }
 
     /// <summary>Hours to settle it and walk round again: a rule of thumb.</summary>
-    private const double AgainHours = 1.5;
+    public const double AgainHours = 1.5;
 
     /// <summary>Lips that were read at least twice from a datum, with nothing to be looked at again.</summary>
     private static Corner[] Twice(WalkRoundStance stance, Datum datum) =>

@@ -173,8 +173,8 @@ public sealed partial record Causes(
         /// <summary>Lips that were read twice before the work, both alike.</summary>
         public IReadOnlyList<Corner> TwiceBefore { get; init; } = [];
 
-        /// <summary>Whether load, fuel or people were others before than now.</summary>
-        public bool CargoDiffers { get; init; }
+        /// <summary>Whether load, fuel or people were others before than now; null where nobody noted it.</summary>
+        public bool? CargoDiffers { get; init; }
 
         /// <summary>How far it was driven since the work, km; 0 where nobody noted it.</summary>
         public double DrivenKm { get; init; }

@@ -120,6 +120,12 @@ public sealed record PlacedPart
     /// <summary>Currency of the price, ISO 4217.</summary>
     public string? Currency { get; init; }
 
+    /// <summary>Hours for a piece of which nobody entered any: a rule of thumb.</summary>
+    private const double GuessedHours = 1;
+
+    /// <summary>Hours that the piece takes, guessed where nobody entered any.</summary>
+    public double WorkHours() => Hours?.In(Unit.Hour) ?? GuessedHours;
+
     /// <summary>Hours to fit one piece.</summary>
     public Quantity? Hours { get; init; }
 

@@ -190,4 +190,90 @@ public class NoteCheckTests
                 .Kind
         );
     }
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData(-8.0)]
+    [InlineData(0.0)]
+    public void Hubs_that_were_read_by_themselves_tell_a_low_tyre(double? lowered)
+    {
+        // Heights from the floor; the hubs too, each before and after.
+        (string, string)[] before =
+        [
+            ("LF", "35"),
+            ("LR", "37 1/4"),
+            ("RR", "37 1/4"),
+            ("RF", "35"),
+        ];
+        FromFloor(before);
+        Hubs(0);
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        _shop.Do(_shop.Begin());
+        var last = Progress
+            .CardOf(_shop.Document)
+            .Steps.Last(s => s.Joints.Count + s.TakesOff.Count > 0);
+        _shop.DoUntil(s => s.Key == last.Key);
+        // The plane of the body with the left front 8 mm low.
+        FromFloor([("LF", "36 11/16"), ("LR", "37 1/4"), ("RR", "37 1/4"), ("RF", "37")]);
+        Hubs(lowered ?? 0);
+        var tyre = Chance(Proof(), CauseKind.TyreLow, "LF");
+        Assert.True(
+            lowered switch
+            {
+                null => tyre is > 0.02 and < 0.6,
+                < 0 => tyre > 0.7,
+                _ => tyre < 0.02,
+            },
+            $"{lowered}: {tyre}"
+        );
+
+        void FromFloor((string Station, string Typed)[] lips)
+        {
+            _shop.Walk();
+            _shop.Document = _shop.Document with
+            {
+                WalkRounds =
+                [
+                    .. _shop.Document.WalkRounds.Select(w =>
+                        w.Id == _shop.Round ? w with { Datum = Datum.Floor } : w
+                    ),
+                ],
+            };
+            foreach (var (station, typed) in lips)
+            {
+                _shop.Do(_shop.Reading(station, typed) with { From = Datum.Floor });
+            }
+        }
+
+        void Hubs(double by)
+        {
+            if (lowered is null)
+            {
+                return;
+            }
+            var like = _shop.Document.Readings[^1];
+            _shop.Document = _shop.Document with
+            {
+                Readings =
+                [
+                    .. _shop.Document.Readings,
+                    .. Core.Vehicles.Corners.All.Select(c =>
+                        like with
+                        {
+                            Id = _shop.Key(),
+                            Kind = ReadingKind.Length,
+                            From = null,
+                            Measure = Measures.HubHeight,
+                            Place = new()
+                            {
+                                Kind = PlaceKind.Wheel,
+                                Name = Core.Vehicles.Corners.Name(c),
+                            },
+                            Value = Sample.Mm(371 + (c == Core.Vehicles.Corner.LF ? by : 0)),
+                        }
+                    ),
+                ],
+            };
+        }
+    }
 }

@@ -220,12 +220,19 @@ public class CauseChecksTests
         // By odds: the share goes from 0.02 to 0.15.
         Assert.Equal(0.15 / 0.02, said / (1 - said) / (plain / (1 - plain)), 6);
         var high = Miss(7, 7, 0, 0);
-        double Not(double km) =>
-            CausesTests
-                .Of(Causes.Of(high with { DrivenKm = km }), CauseKind.NotSettled, "front")
-                .Chance;
-        Assert.Equal(Not(0), Not(160), 9);
-        Assert.True(Not(162) < Not(0) / 2);
+        double? Not(double km) =>
+            Causes
+                .Of(high with { DrivenKm = km })
+                .Classes.SelectMany(c => c.Causes)
+                .SingleOrDefault(c => c is { Kind: CauseKind.NotSettled, Where: "front" })
+                ?.Chance;
+        Assert.Equal(Not(0)!.Value, Not(160)!.Value, 9);
+        Assert.Null(Not(162));
+        // Noted, and alike: it is not that, and nobody is sent to load it as before.
+        Assert.DoesNotContain(
+            Causes.Of(miss with { CargoDiffers = false }).Checks,
+            c => c.Kind == CauseKind.OtherCargo
+        );
     }
 
     [Fact]

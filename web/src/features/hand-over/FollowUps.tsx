@@ -9,6 +9,7 @@ import type { Schemas } from "../../api/client";
 import { useJob, useMe, useSend } from "../../api/job";
 import { Press } from "../../shared/Press";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
+import { useDraft } from "../../shared/useDraft";
 import { due, overdue, wordsTo } from "./due";
 import { Settles } from "./Settles";
 
@@ -46,7 +47,7 @@ function ToCome({ f }: { f: Schemas["FollowUp"] }) {
   const d = useJob().document;
   const send = useSend();
   const me = useMe().data;
-  const [note, setNote] = useState("");
+  const [note, setNote, clear] = useDraft(`follow-up.${f.id}`, "");
   const [words, setWords] = useState(false);
   const [problem, setProblem] = useState<Error | null>(null);
   const done = async () => {
@@ -56,6 +57,7 @@ function ToCome({ f }: { f: Schemas["FollowUp"] }) {
         { kind: "finishFollowUp", id: f.id, note: note.trim() || null },
         f.what,
       );
+      clear();
     } catch (e) {
       setProblem(asError(e));
     }
@@ -111,11 +113,9 @@ function ToCome({ f }: { f: Schemas["FollowUp"] }) {
         >
           Words to the owner
         </Button>
-        {f.what.startsWith("Read the heights") && (
-          <Link component={To} to={`/jobs/${d.job.id}/walk-round`}>
-            Walk round
-          </Link>
-        )}
+        <Link component={To} to={`/jobs/${d.job.id}/walk-round`}>
+          Walk round
+        </Link>
       </Box>
       {words && (
         <TextField

@@ -5,18 +5,18 @@ import type { Schemas } from "../../api/client";
 import { Length } from "../../shared/Length";
 import { oddsSays } from "../../shared/chance";
 import { Check } from "./Check";
+import type { CheckNotes } from "./useCheckNotes";
 import { checkOf, classWords, patternBars } from "./pattern";
 
 /** What may have moved it: each class of causes with its chance, how it would move the four corners, and what tells whether it is that. */
 export function Causes({
   causes,
-  round,
+  notes,
   latest,
   above,
 }: {
   causes: Schemas["Causes"];
-  /** The walk-round by which it missed. */
-  round: string;
+  notes: CheckNotes;
   /** Whether this is the pass that is worked on: of an earlier one nothing is checked any more. */
   latest: boolean;
   /** The check that is what is done next. */
@@ -71,7 +71,7 @@ export function Causes({
                         <Check
                           check={check}
                           said={x.said ?? ""}
-                          round={round}
+                          notes={notes}
                           latest={latest}
                           above={check === above}
                         />

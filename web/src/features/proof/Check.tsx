@@ -3,27 +3,29 @@ import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { v7 } from "uuid";
 import type { JobView, Schemas } from "../../api/client";
-import { useJob, useOutbox, useSend } from "../../api/job";
+import { useJob, useOutbox } from "../../api/job";
 import { lettersOf } from "../../api/outbox";
 import { BothWays, type Lines } from "../../shared/BothWays";
 import { Press } from "../../shared/Press";
-import { asError } from "../../shared/ProblemNote";
+import { at } from "../../shared/ProblemNote";
 import { oddsSays } from "../../shared/chance";
+import { useDraft } from "../../shared/useDraft";
+import { heardOf } from "./pattern";
+import { outcomeOf, type CheckNotes } from "./useCheckNotes";
 
 /** How one cause is checked, what either outcome would make of it, and the outcome as somebody found it. */
 export function Check({
   check,
   said,
-  round,
+  notes,
   latest,
   above,
 }: {
   check: Schemas["CauseCheck"];
   /** The cause in words. */
   said: string;
-  round: string;
+  notes: CheckNotes;
   latest: boolean;
   /** Whether it is what is done next: its outcome is noted there. */
   above: boolean;
@@ -35,7 +37,7 @@ export function Check({
         {above && " What it found is noted above."}
       </Box>
       {!above && (
-        <Found check={check} said={said} round={round} latest={latest} />
+        <Found check={check} said={said} notes={notes} latest={latest} />
       )}
     </Box>
   );
@@ -45,62 +47,48 @@ export function Check({
 export function Found({
   check,
   said,
-  round,
+  notes,
   latest,
 }: {
   check: Schemas["CauseCheck"];
   said: string;
-  round: string;
+  notes: CheckNotes;
   latest: boolean;
 }) {
   const d = useJob().document;
-  const send = useSend();
   const { letters } = useOutbox();
   const [again, setAgain] = useState(false);
-  const [note, setNote] = useState("");
-  const [wanted, setWanted] = useState<boolean | null>(null);
-  const [problem, setProblem] = useState<Error | null>(null);
-  const outcome = outcomeOf(d.checkedCauses, check, round);
-  const waiting = lettersOf(letters, "noteCheck").findLast(
-    (c) => c.cause === check.kind && c.where === check.where,
+  const [note, setNote, clear] = useDraft(
+    `check.${notes.round}.${check.kind}.${check.where}`,
+    "",
   );
-  const put = async (wasIt: boolean, instead: string | null) => {
-    setProblem(null);
-    setWanted(wasIt);
-    try {
-      await send(
-        {
-          kind: "noteCheck",
-          id: v7(),
-          walkRoundId: round,
-          cause: check.kind,
-          where: check.where,
-          wasIt,
-          note: note.trim() || null,
-          instead,
-        },
-        "what the check found",
-      );
+  const outcome = outcomeOf(d.checkedCauses, check, notes.round);
+  const waiting = lettersOf(letters, "noteCheck").findLast(
+    (c) =>
+      c.walkRoundId === notes.round &&
+      c.cause === check.kind &&
+      c.where === check.where,
+  );
+  const put = async (wasIt: boolean) => {
+    if (await notes.put({ check, said, wasIt, note }, outcome?.id ?? null)) {
       setAgain(false);
-      setNote("");
-    } catch (e) {
-      setProblem(asError(e));
+      clear();
     }
   };
+  const mine =
+    notes.last?.check.kind === check.kind &&
+    notes.last.check.where === check.where;
   const was = waiting?.wasIt ?? check.wasIt;
   return (
     <>
       {was !== null && !again && (
         <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
           <Typography sx={{ fontWeight: 650, py: 0.75 }}>
-            {heardOf(
-              d.checkedCauses,
-              check,
-              was,
-              outcome !== undefined || waiting !== undefined,
-            )}
+            {heardOf(d.checkedCauses, check, was, !!outcome || !!waiting)}
             {waiting && ", kept here until the server has it"}
-            {outcome && !waiting && ` (${whoOf(d, outcome)})`}
+            {outcome &&
+              !waiting &&
+              ` (${d.people.find((p) => p.id === outcome.personId)?.name ?? ""})`}
             {outcome?.note && `: ${outcome.note}`}
           </Typography>
           {latest && !check.byReading && !waiting && (
@@ -130,14 +118,14 @@ export function Found({
         >
           <Press
             variant="outlined"
-            act={() => put(true, outcome?.id ?? null)}
+            act={() => put(true)}
             aria-label={`It was that: ${said}`}
           >
             It was that
           </Press>
           <Press
             variant="outlined"
-            act={() => put(false, outcome?.id ?? null)}
+            act={() => put(false)}
             aria-label={`It was not: ${said}`}
           >
             It was not
@@ -149,6 +137,7 @@ export function Found({
             onChange={(e) => {
               setNote(e.target.value);
             }}
+            {...(mine && at(notes.problem, "note"))}
             sx={{ flex: "1 1 180px", maxWidth: 340 }}
           />
           <Box sx={{ color: "text.secondary", width: "100%" }}>
@@ -157,25 +146,37 @@ export function Found({
           </Box>
         </Box>
       )}
-      <BothWays
-        problem={problem}
-        mine={{ Found: saysOf(wanted ?? false, note) }}
-        theirs={(fresh: JobView): Lines => {
-          const it = outcomeOf(fresh.document.checkedCauses, check, round);
-          return it ? { Found: saysOf(it.wasIt, it.note ?? "") } : {};
-        }}
-        onTheirs={() => {
-          setProblem(null);
-          setAgain(false);
-        }}
-        onMine={(fresh: JobView) =>
-          put(
-            wanted ?? false,
-            outcomeOf(fresh.document.checkedCauses, check, round)?.id ?? null,
-          )
-        }
-      />
     </>
+  );
+}
+
+/** What stands against what was said last; where somebody said otherwise meanwhile, both and the choice. */
+export function CheckProblem({ notes }: { notes: CheckNotes }) {
+  const { last, problem } = notes;
+  if (!last || !problem || at(problem, "note").error) {
+    return null;
+  }
+  return (
+    <BothWays
+      problem={problem}
+      mine={{ [last.said]: saysOf(last.wasIt, last.note) }}
+      theirs={(fresh: JobView): Lines => {
+        const it = outcomeOf(
+          fresh.document.checkedCauses,
+          last.check,
+          notes.round,
+        );
+        return it ? { [last.said]: saysOf(it.wasIt, it.note ?? "") } : {};
+      }}
+      onTheirs={notes.drop}
+      onMine={(fresh: JobView) =>
+        notes.put(
+          last,
+          outcomeOf(fresh.document.checkedCauses, last.check, notes.round)
+            ?.id ?? null,
+        )
+      }
+    />
   );
 }
 
@@ -183,40 +184,3 @@ const saysOf = (wasIt: boolean, note: string) =>
   [wasIt ? "it was that" : "it was not that", note.trim()]
     .filter(Boolean)
     .join(": ");
-
-/** The outcome on these readings. */
-const outcomeOf = (
-  all: Schemas["CheckedCause"][],
-  check: Schemas["CauseCheck"],
-  round: string,
-) =>
-  all.find(
-    (c) =>
-      c.kind === check.kind &&
-      c.where === check.where &&
-      c.walkRoundId === round,
-  );
-
-/** What is said of an outcome; what was found on earlier readings was put right since. */
-const heardOf = (
-  all: Schemas["CheckedCause"][],
-  check: Schemas["CauseCheck"],
-  was: boolean,
-  here: boolean,
-): string => {
-  if (here) {
-    return was ? "● It was that" : "○ Checked: it was not that";
-  }
-  const before = all.findLast(
-    (c) => c.kind === check.kind && c.where === check.where,
-  );
-  return before?.wasIt
-    ? "○ Found on earlier readings, put right since"
-    : "○ Checked on earlier readings: it was not that";
-};
-
-const whoOf = (
-  d: Schemas["JobDocument"],
-  outcome: Schemas["CheckedCause"],
-): string =>
-  d.people.find((p) => p.id === outcome.personId)?.name ?? "somebody";

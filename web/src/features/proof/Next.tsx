@@ -10,8 +10,9 @@ import { ProblemNote } from "../../shared/ProblemNote";
 import { FoundRow } from "../finding/FoundRow";
 import { noRules } from "../finding/rules";
 import { useFinding } from "../finding/useFinding";
-import { Found } from "./Check";
+import { CheckProblem, Found } from "./Check";
 import { nextCheck } from "./pattern";
+import type { CheckNotes } from "./useCheckNotes";
 
 /** Where each act is done, by the words of its button. */
 const ways: Record<
@@ -29,7 +30,13 @@ const ways: Record<
 };
 
 /** The one thing that is best done next, and why. */
-export function Next({ proof }: { proof: Schemas["PlanProof"] }) {
+export function Next({
+  proof,
+  notes,
+}: {
+  proof: Schemas["PlanProof"];
+  notes: CheckNotes;
+}) {
   const job = useJob().document.job.id;
   const { next } = proof;
   const way = ways[next.kind];
@@ -56,13 +63,9 @@ export function Next({ proof }: { proof: Schemas["PlanProof"] }) {
       </Typography>
       <Typography sx={{ mb: 1 }}>{next.why}</Typography>
       {check && (
-        <Found
-          check={check}
-          said={cause?.said ?? ""}
-          round={proof.walkRoundId}
-          latest
-        />
+        <Found check={check} said={cause?.said ?? ""} notes={notes} latest />
       )}
+      <CheckProblem notes={notes} />
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
         {way && (
           <Button

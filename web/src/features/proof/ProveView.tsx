@@ -23,6 +23,7 @@ import {
   verdicts,
 } from "./verdict";
 import { TargetNow } from "./TargetNow";
+import { useCheckNotes } from "./useCheckNotes";
 
 /** Before, planned and now by station; what was reached; what does not fit. */
 export default function ProveView() {
@@ -76,6 +77,7 @@ function Proof({
 }) {
   const view = useJob();
   const d = view.document;
+  const notes = useCheckNotes(proof.walkRoundId);
   const round = d.walkRounds.find((r) => r.id === proof.walkRoundId);
   const stance = view.results.walkRounds.find(
     (w) => w.walkRoundId === proof.walkRoundId,
@@ -103,12 +105,12 @@ function Proof({
           ▲ {w}
         </Typography>
       ))}
-      {latest && <Next proof={proof} />}
+      {latest && <Next proof={proof} notes={notes} />}
       <StanceMoved stations={proof.stations} />
       {proof.causes && (
         <Causes
           causes={proof.causes}
-          round={proof.walkRoundId}
+          notes={notes}
           latest={latest}
           above={latest ? nextCheck(proof) : undefined}
         />

@@ -12,7 +12,6 @@ export interface LipMoved {
   station: string;
   before: number | null;
   planned: number | null;
-  plannedU: number | null;
   now: number | null;
   off: number | null;
   near: boolean | null;
@@ -30,7 +29,6 @@ export function sideOf(
           station: name,
           before: s.before.value,
           planned: s.planned.value,
-          plannedU: s.planned.u,
           now: s.now.value,
           off: s.difference.value,
           near: s.near,

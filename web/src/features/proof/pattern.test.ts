@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
-import { patternBars } from "./pattern";
+import type { Schemas } from "../../api/client";
+import { heardOf, patternBars } from "./pattern";
 
 test("bars stand on one scale, up for what is high, the greatest filling its room", () => {
   const bars = patternBars(
@@ -17,5 +18,21 @@ test("bars stand on one scale, up for what is high, the greatest filling its roo
 test("a small miss does not fill its room", () => {
   expect(patternBars([{ station: "LF", mm: 3 }], [])[0]?.off).toBe(
     "M40 62v-8.5",
+  );
+});
+
+test("what was found on earlier readings was put right since", () => {
+  const check = { kind: "notSeated", where: "LF" } as const;
+  const row = (wasIt: boolean, where = "LF") =>
+    ({ kind: "notSeated", where, wasIt }) as Schemas["CheckedCause"];
+  expect(heardOf([row(true)], check, true, true)).toBe("● It was that");
+  expect(heardOf([row(false)], check, false, true)).toBe(
+    "○ Checked: it was not that",
+  );
+  expect(
+    heardOf([row(false), row(true), row(false, "RF")], check, false, false),
+  ).toBe("○ Found on earlier readings, put right since");
+  expect(heardOf([row(false)], check, false, false)).toBe(
+    "○ Checked on earlier readings: it was not that",
   );
 });

@@ -72,3 +72,21 @@ export const nextCheck = (proof: Schemas["PlanProof"]) =>
         (c) => c.kind === proof.next.cause && c.where === proof.next.where,
       )
     : undefined;
+
+/** What is said of an outcome; what was found on earlier readings was put right since. */
+export function heardOf(
+  all: Schemas["CheckedCause"][],
+  check: Pick<Schemas["CauseCheck"], "kind" | "where">,
+  was: boolean,
+  here: boolean,
+): string {
+  if (here) {
+    return was ? "● It was that" : "○ Checked: it was not that";
+  }
+  const before = all.findLast(
+    (c) => c.kind === check.kind && c.where === check.where,
+  );
+  return before?.wasIt
+    ? "○ Found on earlier readings, put right since"
+    : "○ Checked on earlier readings: it was not that";
+}
