@@ -21,7 +21,14 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ["**/*.{js,css,html,woff2,svg}"],
-        navigateFallbackDenylist: [/^\/api\//, /^\/openapi\//, /^\/healthz/],
+        // Fetched when it is asked for: half of all that is shipped.
+        globIgnores: ["**/paperPdf-*", "**/archivo-latin*.woff"],
+        navigateFallbackDenylist: [
+          /^\/calendar\//,
+          /^\/api\//,
+          /^\/openapi\//,
+          /^\/healthz/,
+        ],
       },
     }),
   ],

@@ -50,6 +50,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<Shop> Shops => Set<Shop>();
     public DbSet<Device> Devices => Set<Device>();
     public DbSet<OneTimeLink> OneTimeLinks => Set<OneTimeLink>();
+    public DbSet<SharedAddress> SharedAddresses => Set<SharedAddress>();
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
     public DbSet<Owner> Owners => Set<Owner>();
     public DbSet<Platform> Platforms => Set<Platform>();
@@ -159,6 +160,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<MatePlace>>();
         Json<IReadOnlyList<FittedAnyway>>();
         Json<IReadOnlyList<AxleConversion>>();
+        Json<IReadOnlyList<RoadAnswer>>();
+        Json<IReadOnlyList<IReadOnlyList<int>>>();
 
         void Json<T>() =>
             configurationBuilder
@@ -184,8 +187,10 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
             var type in builder
                 .Model.GetEntityTypes()
                 .Select(t => t.ClrType)
-                // Who signs in is looked up before it is known of which shop.
-                .Where(t => t != typeof(Account) && t != typeof(OneTimeLink))
+                // Who comes is looked up before it is known of which shop.
+                .Where(t =>
+                    t != typeof(Account) && t != typeof(OneTimeLink) && t != typeof(SharedAddress)
+                )
                 .ToArray()
         )
         {

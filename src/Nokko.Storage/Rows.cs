@@ -66,6 +66,50 @@ public sealed class OneTimeLink
     public DateTimeOffset? UsedAt { get; set; }
 }
 
+/// <summary>What a shared address opens.</summary>
+public enum SharedThing
+{
+    /// <summary>The shop's calendar of what is to come.</summary>
+    Calendar,
+
+    /// <summary>The record of a job.</summary>
+    Record,
+}
+
+/// <summary>An address that opens one thing without signing in, to be read, until it ends or is taken back.</summary>
+public sealed class SharedAddress
+{
+    public required Guid Id { get; init; }
+    public required Guid ShopId { get; init; }
+
+    /// <summary>SHA-256 of what stands in the address; the address itself is kept nowhere.</summary>
+    public required string Hash { get; init; }
+    public required SharedThing Opens { get; init; }
+
+    /// <summary>The job of a record; null of a calendar.</summary>
+    public Guid? JobId { get; init; }
+
+    /// <summary>Whether plates and VINs are shown.</summary>
+    public bool Plates { get; init; }
+
+    /// <summary>Whether owners' names and contacts are shown.</summary>
+    public bool Owners { get; init; }
+
+    /// <summary>Whether photographs are shown.</summary>
+    public bool Pictures { get; init; }
+
+    /// <summary>How lengths are written.</summary>
+    public required string LengthUnit { get; init; }
+    public required Guid MadeBy { get; init; }
+    public required DateTimeOffset MadeAt { get; init; }
+
+    /// <summary>When it ends; null holds until it is taken back.</summary>
+    public DateTimeOffset? EndsAt { get; init; }
+
+    /// <summary>When it was asked for last.</summary>
+    public DateTimeOffset? SeenAt { get; set; }
+}
+
 /// <summary>A person named in a job, with the name as it was then.</summary>
 public sealed record PersonOnJob
 {

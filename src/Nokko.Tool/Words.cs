@@ -1,8 +1,12 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
+using Nokko.Core.Papers;
+using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Tool;
@@ -85,10 +89,55 @@ internal static class Words
                     }
                 )
         );
+        Put("knownWords", "Record<Kinds[\"Known\"], string>", Each<Known>(k => k.Said()));
+        Put("fateWords", "Record<Kinds[\"Fate\"], string>", Each<Fate>(f => f.Said()));
+        Put(
+            "positionWords",
+            "Record<Kinds[\"WheelPosition\"], string>",
+            Each<WheelPosition>(p => p.Said())
+        );
+        Put("cutWords", "Record<Kinds[\"CutKind\"], string>", Each<CutKind>(c => c.Said()));
+        Put(
+            "verdictWords",
+            "Record<Kinds[\"Verdict\"], { asWanted: string; wish: string; asForetold: string }>",
+            Each<Verdict>(v => new
+            {
+                AsWanted = v.AsWanted(),
+                Wish = v.OfWish(),
+                AsForetold = v.AsForetold(),
+            })
+        );
+        Put("targetWords", "Record<string, string>", PaperWords.Targets);
+        Put(
+            "movedWords",
+            "Partial<Record<Kinds[\"MechanismKind\"], string>>",
+            Enum.GetValues<MechanismKind>()
+                .Where(k => k.Moves() is not null)
+                .ToDictionary(k => k, k => k.Moves()!)
+        );
+        Put(
+            "roadQuestions",
+            "Record<Kinds[\"RoadQuestion\"], string>",
+            Each<RoadQuestion>(q => q.Said())
+        );
+        Put(
+            "roadTroubles",
+            "Record<Kinds[\"RoadTrouble\"], string>",
+            Each<RoadTrouble>(t => t.Said())
+        );
+        Put(
+            "roadChanges",
+            "Record<Kinds[\"RoadChange\"], string>",
+            Each<RoadChange>(c => c.Said())
+        );
+        Put("signerWords", "Record<Kinds[\"SignedAs\"], string>", Each<SignedAs>(s => s.Said()));
         Put("leftOpen", "string", FittingRules.LeftOpen);
         Put("secondEyes", "string", DoStep.SecondEyes);
         Put("restHours", "number", FittingRules.Rest.TotalHours);
         return text.ToString();
+
+        static Dictionary<T, object> Each<T>(Func<T, object> said)
+            where T : struct, Enum => Enum.GetValues<T>().ToDictionary(v => v, said);
 
         // A line for each entry: what changed is seen, and nothing else.
         void Put(string name, string type, object value)

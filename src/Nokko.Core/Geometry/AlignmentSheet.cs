@@ -59,6 +59,32 @@ internal readonly record struct AngleRange(double Least, double Most)
             ? new AngleRange(Math.Min(one, other), Math.Max(one, other))
             : null;
 
+    /// <summary>Between what a measured angle may lie, in words; null where nobody entered it, or it is no such angle.</summary>
+    /// <param name="vehicle">The vehicle.</param>
+    /// <param name="measure">Key of the measure.</param>
+    /// <param name="place">LF, RF, LR or RR; anywhere else there is none.</param>
+    public static string? Allowed(Vehicle vehicle, string measure, string place) =>
+        Corners.Named(place) is { } corner
+            ? (
+                measure switch
+                {
+                    WalkRounds.Measures.CamberAngle
+                    or WalkRounds.Measures.CamberSet
+                    or Stance.MeasureValues.CamberBySquare => Of(
+                        vehicle.SuspensionOf(Corners.AxleOf(corner)),
+                        SuspensionSizes.CamberLeast,
+                        SuspensionSizes.CamberMost
+                    ),
+                    WalkRounds.Measures.Caster or WalkRounds.Measures.CasterSet => Of(
+                        vehicle.SuspensionOf(Corners.AxleOf(corner)),
+                        SuspensionSizes.CasterLeast,
+                        SuspensionSizes.CasterMost
+                    ),
+                    _ => null,
+                }
+            )?.Said
+            : null;
+
     /// <summary>By how much an angle is set off what it was before the lift, so that it is set as little as its range allows.</summary>
     /// <param name="before">As it was, °.</param>
     /// <param name="moved">What the lift does to it, °.</param>

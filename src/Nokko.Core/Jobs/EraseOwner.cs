@@ -8,17 +8,19 @@ namespace Nokko.Core.Jobs;
 /// <param name="Owner">The owner.</param>
 /// <param name="Vehicles">The vehicles.</param>
 /// <param name="Agreed">Steps at which somebody of the owner's side agreed to something.</param>
+/// <param name="Signatures">What was signed for them at a hand-over.</param>
 /// <param name="Photographs">Photographs in their jobs.</param>
 /// <param name="HasOpenJob">Whether a job of theirs was not handed over.</param>
 public sealed record OwnersData(
     Owner Owner,
     IReadOnlyList<Vehicle> Vehicles,
     IReadOnlyList<StepEntry> Agreed,
+    IReadOnlyList<Signature> Signatures,
     IReadOnlyList<Attachment> Photographs,
     bool HasOpenJob
 );
 
-/// <summary>Takes out of the record who an owner is: name, contact, plates, VINs, who agreed. What was measured and fitted stays, without them. It cannot be taken back.</summary>
+/// <summary>Takes out of the record who an owner is: name, contact, plates, VINs, who agreed, signatures. What was measured and fitted stays, without them. It cannot be taken back.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Id">The owner.</param>
 /// <param name="Photographs">Whether the photographs of their jobs go, too.</param>
@@ -65,6 +67,15 @@ public sealed record EraseOwner(Guid CommandId, Guid Id, bool Photographs = fals
                 s with
                 {
                     AgreedBy = "the owner",
+                }
+            )),
+            // What was told stays; who drew a name under it does not.
+            .. data.Signatures.Select(s => new RowChange.Replaced(
+                s,
+                s with
+                {
+                    Name = Name,
+                    Strokes = [],
                 }
             )),
             .. Photographs ? data.Photographs.Select(p => new RowChange.Withdrawn(p)) : [],

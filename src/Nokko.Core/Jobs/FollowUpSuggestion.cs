@@ -11,6 +11,9 @@ namespace Nokko.Core.Jobs;
 /// <param name="Km">Or so many kilometres, whichever comes first; 0 where no distance makes it due.</param>
 public sealed record FollowUpSuggestion(string What, string Why, int Days, double Km)
 {
+    /// <summary>What ends the name of that which only a licensed shop may do.</summary>
+    public const string Licensed = "at a licensed shop";
+
     private const double Miles50 = 80;
     private const double Miles100 = 160;
     private const double Miles500 = 800;
@@ -116,7 +119,7 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
             else if (!kind.IsLiveAxle())
             {
                 yield return new(
-                    $"Alignment of the {axle.Said()} at a licensed shop",
+                    $"Alignment of the {axle.Said()} {Licensed}",
                     axle == Axle.Front
                         ? "Height moves toe, camber and caster."
                         : "Height moves toe and camber.",
@@ -127,7 +130,7 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
             else if (axle == Axle.Front)
             {
                 yield return new(
-                    "Toe and caster of the front axle at a licensed shop",
+                    $"Toe and caster of the front axle {Licensed}",
                     "A live axle keeps its camber: the lift turns its caster, and the drag link its wheel.",
                     7,
                     Miles50

@@ -157,6 +157,12 @@ public sealed record JobDocument
     /// <summary>Steps that somebody put on the card.</summary>
     public IReadOnlyList<OwnStep> OwnSteps { get; init; } = [];
 
+    /// <summary>Road tests, at most one before and one after the work.</summary>
+    public IReadOnlyList<RoadTest> RoadTests { get; init; } = [];
+
+    /// <summary>Signatures under what was told at the hand-over.</summary>
+    public IReadOnlyList<Signature> Signatures { get; init; } = [];
+
     /// <summary>Attachments.</summary>
     public IReadOnlyList<Attachment> Attachments { get; init; } = [];
 
@@ -215,6 +221,9 @@ public sealed record JobDocument
             && made.Ordinal <= Math.Max(from.Ordinal, to.Ordinal)
         );
     }
+
+    /// <summary>The road test before or after the work; null where none was noted.</summary>
+    public RoadTest? Drive(bool after) => RoadTests.FirstOrDefault(t => t.After == after);
 
     /// <summary>The kits of a plan.</summary>
     public IEnumerable<Kit> KitsOf(Plan plan) => Kits.Where(k => k.PlanId == plan.Id);

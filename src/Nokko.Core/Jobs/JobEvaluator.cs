@@ -36,6 +36,8 @@ public static partial class JobEvaluator
         typeof(Promised),
         typeof(FollowUp),
         typeof(SchoolChoice),
+        typeof(RoadTest),
+        typeof(Signature),
         typeof(Attachment),
         typeof(HistoryEntry),
         typeof(Part),

@@ -72,6 +72,8 @@ public static class JobRows
             (d, rows) => d with { CheckedCauses = rows }
         ),
         Many<OwnStep>("ownSteps", d => d.OwnSteps, (d, rows) => d with { OwnSteps = rows }),
+        Many<RoadTest>("roadTests", d => d.RoadTests, (d, rows) => d with { RoadTests = rows }),
+        Many<Signature>("signatures", d => d.Signatures, (d, rows) => d with { Signatures = rows }),
         Many<Attachment>(
             "attachments",
             d => d.Attachments,

@@ -232,7 +232,7 @@ public sealed record Progress(
         );
     }
 
-    /// <summary>Open lines of fasteners, of what came off, and of promises.</summary>
+    /// <summary>Open lines of fasteners, of what came off, of promises, and of what drives worse than before.</summary>
     public static IReadOnlyList<string> OpenLinesOf(JobDocument d)
     {
         var lines = new List<string>();
@@ -261,6 +261,11 @@ public sealed record Progress(
             d.OffLines.Where(o => o.Fate is null).Select(o => $"{o.What}: off, not back")
         );
         lines.AddRange(d.Promises.Where(p => p.KeptAt is null).Select(p => $"Promised: {p.What}"));
+        lines.AddRange(
+            from q in RoadCompared.Of(d)
+            where q.Worse
+            select $"Road test: {q.Question.Said()}, {q.Change!.Value.Said()}{(q.After!.Note is { } note ? $" ({note})" : "")}"
+        );
         return lines;
     }
 
@@ -294,6 +299,10 @@ public sealed record Progress(
             .WalkRounds.SelectMany(w => w.Measures)
             .Select(m => m.Measure)
             .ToHashSet();
+        if (d.BegunPlan() is not null && d.Drive(after: true) is null)
+        {
+            missing.Add("How it drives: no road test was noted");
+        }
         missing.AddRange(
             Unmeasured.Where(u => !u.Measures.Any(taken.Contains)).Select(u => u.What)
         );

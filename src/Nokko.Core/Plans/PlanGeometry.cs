@@ -207,8 +207,8 @@ public sealed record PlanGeometry
                 .Of(Axle.Front)
                 .Select(c => new AlignmentSheet(
                     c,
-                    Read(c, Measures.CamberAngle, MeasureValues.CamberBySquare),
-                    Read(c, Measures.Caster)
+                    Read(c, Measures.CamberSet, Measures.CamberAngle, MeasureValues.CamberBySquare),
+                    Read(c, Measures.CasterSet, Measures.Caster)
                 ))
                 .Where(s => s.Camber is not null || s.Caster is not null),
         ];

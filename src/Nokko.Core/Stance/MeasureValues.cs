@@ -34,6 +34,9 @@ public static class MeasureValues
     /// <summary>Camber that follows from a square.</summary>
     public const string CamberBySquare = "camber";
 
+    /// <summary>Toe of a wheel that follows from the tape, by its axle.</summary>
+    public const string ToeByTape = "toe";
+
     private const double Degrees = 180 / Math.PI;
 
     /// <summary>Values of every measure that was read in a round, in the order of the catalogue, then what follows from them.</summary>
@@ -165,7 +168,7 @@ public static class MeasureValues
                 continue;
             }
             yield return new MeasureValue(
-                "toe",
+                ToeByTape,
                 axle.Said(),
                 Result.Of(
                     Math.Asin(ratio) * Degrees,

@@ -114,6 +114,10 @@ public static class Corners
             ["bumper RR"] = "right rear bumper corner",
         };
 
+    /// <summary>Any place at which something is measured, as said in a bay.</summary>
+    public static string PlaceSaid(string place) =>
+        Axles.Any(a => a.Said() == place) ? $"{place} axle" : Said(place);
+
     /// <summary>A station as said in a bay; its own name where somebody named it.</summary>
     public static string Said(string station) => Stations.GetValueOrDefault(station, station);
 }

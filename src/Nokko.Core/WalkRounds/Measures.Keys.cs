@@ -69,6 +69,18 @@ public static partial class Measures
     /// <summary>Camber by rack or gauge.</summary>
     public const string CamberAngle = "camberAngle";
 
+    /// <summary>Toe of a wheel by rack or gauge.</summary>
+    public const string ToeAngle = "toeAngle";
+
+    /// <summary>Caster as an alignment left it.</summary>
+    public const string CasterSet = "casterSet";
+
+    /// <summary>Camber as an alignment left it.</summary>
+    public const string CamberSet = "camberSet";
+
+    /// <summary>Toe of a wheel as an alignment left it.</summary>
+    public const string ToeSet = "toeSet";
+
     /// <summary>What a wheel's scale shows.</summary>
     public const string WheelWeight = "wheelWeight";
 }

@@ -150,10 +150,35 @@ public static partial class Measures
             8
         ),
         Wheel(
-            "toeAngle",
+            ToeAngle,
             "Toe",
             ReadingKind.Angle,
             "Alignment rack. Front edges inward is positive.",
+            -4,
+            4
+        ),
+        // What was set is no move of the lift: it has keys of its own.
+        Wheel(
+            CasterSet,
+            "Caster, as set",
+            ReadingKind.Angle,
+            "From the alignment shop’s printout, as it left. Top rearward is positive.",
+            -5,
+            15
+        ),
+        Wheel(
+            CamberSet,
+            "Camber, as set",
+            ReadingKind.Angle,
+            "From the alignment shop’s printout, as it left. Top inward is negative.",
+            -8,
+            8
+        ),
+        Wheel(
+            ToeSet,
+            "Toe, as set",
+            ReadingKind.Angle,
+            "From the alignment shop’s printout, as it left. Front edges inward is positive.",
             -4,
             4
         ),

@@ -17,6 +17,7 @@ using Nokko.Server.Finding;
 using Nokko.Server.JobFile;
 using Nokko.Server.Jobs;
 using Nokko.Server.Live;
+using Nokko.Server.Papers;
 using Nokko.Server.People;
 using Nokko.Server.Plans;
 using Nokko.Server.Shelf;
@@ -218,6 +219,8 @@ internal static class Composition
         Suspensions.Map(api);
         VehicleEndpoints.Map(api);
         FittingEndpoints.Map(api, jobs);
+        PaperEndpoints.Map(api, jobs);
+        CalendarEndpoints.Map(app, api);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.
         app.MapFallbackToFile("index.html").AllowAnonymous();

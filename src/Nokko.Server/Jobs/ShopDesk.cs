@@ -315,6 +315,13 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                     && jobs.Any(j => j.Id == EF.Property<Guid>(s, NokkoDb.JobIdColumn))
                 )
                 .ToListAsync(cancel),
+            await db.Set<Signature>()
+                .AsNoTracking()
+                .Where(s =>
+                    s.As != SignedAs.Shop
+                    && jobs.Any(j => j.Id == EF.Property<Guid>(s, NokkoDb.JobIdColumn))
+                )
+                .ToListAsync(cancel),
             await db.Set<Attachment>()
                 .AsNoTracking()
                 .Where(a => jobs.Any(j => j.Id == EF.Property<Guid>(a, NokkoDb.JobIdColumn)))

@@ -126,5 +126,11 @@ internal sealed class FollowUpTable : IEntityTypeConfiguration<FollowUp>
     public void Configure(EntityTypeBuilder<FollowUp> table)
     {
         table.OfJob("follow_ups");
+        table.HasIndex(NokkoDb.ShopIdColumn);
+        // What is to come, for the calendar: done follow-ups grow for ever, these do not.
+        table
+            .HasIndex(NokkoDb.ShopIdColumn, nameof(FollowUp.DueOn))
+            .HasFilter("done_at is null")
+            .HasDatabaseName("ix_follow_ups_to_come");
     }
 }

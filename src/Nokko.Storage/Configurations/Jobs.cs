@@ -17,6 +17,11 @@ internal sealed class JobTable : IEntityTypeConfiguration<Job>
             .WithMany()
             .HasForeignKey(j => j.VehicleId)
             .OnDelete(DeleteBehavior.Restrict);
+        table.HasIndex(NokkoDb.ShopIdColumn);
+        table
+            .HasIndex(NokkoDb.ShopIdColumn, nameof(Job.PromisedOn))
+            .HasFilter("handed_over_at is null and promised_on is not null")
+            .HasDatabaseName("ix_jobs_promised");
     }
 }
 
@@ -131,6 +136,28 @@ internal sealed class SchoolChoiceTable : IEntityTypeConfiguration<SchoolChoice>
 internal sealed class AttachmentTable : IEntityTypeConfiguration<Attachment>
 {
     public void Configure(EntityTypeBuilder<Attachment> table) => table.OfJob("attachments");
+}
+
+internal sealed class RoadTestTable : IEntityTypeConfiguration<RoadTest>
+{
+    public void Configure(EntityTypeBuilder<RoadTest> table) => table.OfJob("road_tests").Edited();
+}
+
+internal sealed class SignatureTable : IEntityTypeConfiguration<Signature>
+{
+    public void Configure(EntityTypeBuilder<Signature> table) => table.OfJob("signatures");
+}
+
+internal sealed class SharedAddressTable : IEntityTypeConfiguration<SharedAddress>
+{
+    public void Configure(EntityTypeBuilder<SharedAddress> table)
+    {
+        table.ToTable("shared_addresses");
+        table.Property(a => a.Id).ValueGeneratedNever();
+        table.HasIndex(a => a.Hash).IsUnique();
+        table.HasOne<Shop>().WithMany().HasForeignKey(a => a.ShopId);
+        table.HasOne<Job>().WithMany().HasForeignKey(a => a.JobId).OnDelete(DeleteBehavior.Cascade);
+    }
 }
 
 internal sealed class StoredFileTable : IEntityTypeConfiguration<StoredFile>

@@ -312,6 +312,10 @@ namespace Nokko.Storage.Migrations
                     b.HasIndex("ShopId")
                         .HasDatabaseName("ix_follow_ups_shop_id");
 
+                    b.HasIndex("ShopId", "DueOn")
+                        .HasDatabaseName("ix_follow_ups_to_come")
+                        .HasFilter("done_at is null");
+
                     b.ToTable("follow_ups", (string)null);
                 });
 
@@ -1018,6 +1022,111 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Core.Jobs.RoadTest", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<bool>("After")
+                        .HasColumnType("boolean")
+                        .HasColumnName("after");
+
+                    b.Property<string>("Answers")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("answers");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id")
+                        .HasName("pk_road_tests");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_road_tests_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_road_tests_shop_id");
+
+                    b.ToTable("road_tests", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Core.Jobs.Signature", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("As")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("as");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("name");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<string>("Strokes")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("strokes");
+
+                    b.PrimitiveCollection<string[]>("Told")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("told");
+
+                    b.HasKey("Id")
+                        .HasName("pk_signatures");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_signatures_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_signatures_shop_id");
+
+                    b.ToTable("signatures", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Core.Jobs.StockMove", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1238,6 +1347,10 @@ namespace Nokko.Storage.Migrations
 
                     b.HasIndex("VehicleId")
                         .HasDatabaseName("ix_jobs_vehicle_id");
+
+                    b.HasIndex("ShopId", "PromisedOn")
+                        .HasDatabaseName("ix_jobs_promised")
+                        .HasFilter("handed_over_at is null and promised_on is not null");
 
                     b.ToTable("jobs", (string)null);
                 });
@@ -2616,6 +2729,79 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("people_on_jobs", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Storage.SharedAddress", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset?>("EndsAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("ends_at");
+
+                    b.Property<string>("Hash")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("hash");
+
+                    b.Property<Guid?>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("LengthUnit")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("length_unit");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<Guid>("MadeBy")
+                        .HasColumnType("uuid")
+                        .HasColumnName("made_by");
+
+                    b.Property<string>("Opens")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("opens");
+
+                    b.Property<bool>("Owners")
+                        .HasColumnType("boolean")
+                        .HasColumnName("owners");
+
+                    b.Property<bool>("Pictures")
+                        .HasColumnType("boolean")
+                        .HasColumnName("pictures");
+
+                    b.Property<bool>("Plates")
+                        .HasColumnType("boolean")
+                        .HasColumnName("plates");
+
+                    b.Property<DateTimeOffset?>("SeenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("seen_at");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_shared_addresses");
+
+                    b.HasIndex("Hash")
+                        .IsUnique()
+                        .HasDatabaseName("ix_shared_addresses_hash");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_shared_addresses_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_shared_addresses_shop_id");
+
+                    b.ToTable("shared_addresses", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Storage.Shop", b =>
                 {
                     b.Property<Guid>("Id")
@@ -3029,6 +3215,40 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_attachments_shops_shop_id");
                 });
 
+            modelBuilder.Entity("Nokko.Core.Jobs.RoadTest", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_road_tests_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_road_tests_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Core.Jobs.Signature", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_signatures_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_signatures_shops_shop_id");
+                });
+
             modelBuilder.Entity("Nokko.Core.Jobs.StockMove", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
@@ -3372,6 +3592,22 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_people_on_jobs_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.SharedAddress", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .HasConstraintName("fk_shared_addresses_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_shared_addresses_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.StoredCommand", b =>

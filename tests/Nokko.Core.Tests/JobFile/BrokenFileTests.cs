@@ -184,6 +184,34 @@ public partial class BrokenFileTests
             ]
             """
         );
+        root["roadTests"] = JsonNode.Parse(
+            $$"""
+            [
+              {
+                "id": "01a00000-0000-7000-8000-00000000d41e",
+                "after": false,
+                "answers": [{ "question": "vibration", "trouble": "some", "note": "from 55" }],
+                "personId": "{{root["people"]![0]!["id"]}}",
+                "at": "2026-03-02T08:00:00Z"
+              }
+            ]
+            """
+        );
+        root["signatures"] = JsonNode.Parse(
+            $$"""
+            [
+              {
+                "id": "01a00000-0000-7000-8000-000000005167",
+                "name": "Wren",
+                "as": "driver",
+                "told": ["Slowly."],
+                "strokes": [[0, 0, 10, 10, 20, 20, 30, 30]],
+                "personId": "{{root["people"]![0]!["id"]}}",
+                "at": "2026-03-02T08:00:00Z"
+              }
+            ]
+            """
+        );
         root["platform"]!["variants"] = JsonNode.Parse(
             """[{ "aspect": "engine", "values": ["V6"] }]"""
         );

@@ -51,6 +51,21 @@ public class EraseOwnerTests
                 },
             ],
             [
+                new Signature
+                {
+                    Id = _shop.Key(),
+                    Name = d.Owner.Name,
+                    As = SignedAs.Owner,
+                    Told = ["Slowly."],
+                    Strokes =
+                    [
+                        [1, 1, 2, 2, 3, 3, 4, 4],
+                    ],
+                    PersonId = _shop.PersonId,
+                    At = _shop.Now,
+                },
+            ],
+            [
                 new Attachment
                 {
                     Id = _shop.Key(),
@@ -96,7 +111,11 @@ public class EraseOwnerTests
             },
             Assert.Single(replaced.Select(r => r.Row).OfType<StepEntry>())
         );
-        Assert.Equal(4, changes.Count);
+        var signed = Assert.Single(replaced.Select(r => r.Row).OfType<Signature>());
+        Assert.Equal(EraseOwner.Name, signed.Name);
+        Assert.Empty(signed.Strokes);
+        Assert.Equal(["Slowly."], signed.Told);
+        Assert.Equal(5, changes.Count);
     }
 
     [Fact]

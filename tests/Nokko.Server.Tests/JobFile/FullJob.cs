@@ -199,6 +199,35 @@ internal static class FullJob
             )
         );
         Add(
+            "roadTests",
+            At(
+                new JsonObject
+                {
+                    ["after"] = false,
+                    ["answers"] = new JsonArray(
+                        new JsonObject
+                        {
+                            ["question"] = "vibration",
+                            ["trouble"] = "some",
+                            ["note"] = "from 55",
+                        }
+                    ),
+                }
+            )
+        );
+        Add(
+            "signatures",
+            At(
+                new JsonObject
+                {
+                    ["name"] = "Wren",
+                    ["as"] = "driver",
+                    ["told"] = new JsonArray("Slowly."),
+                    ["strokes"] = new JsonArray(new JsonArray(0, 0, 10, 10, 20, 20, 30, 30)),
+                }
+            )
+        );
+        Add(
             "ownSteps",
             At(
                 new JsonObject

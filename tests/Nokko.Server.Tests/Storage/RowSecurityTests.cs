@@ -32,6 +32,7 @@ public sealed class RowSecurityTests : IAsyncLifetime
         "account_tokens",
         "devices",
         "one_time_links",
+        "shared_addresses",
     ];
 
     public async ValueTask InitializeAsync()

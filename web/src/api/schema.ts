@@ -1298,6 +1298,212 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shared/{address}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    address: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LookBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SharedRecord"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PictureBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnAddress"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenAddress"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FollowBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeAddress"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/me/page": {
         parameters: {
             query?: never;
@@ -2590,6 +2796,107 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    zone?: string;
+                };
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PapersView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenAddress"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ShareBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeAddress"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -3739,6 +4046,10 @@ export interface components {
             why: null | string;
             by: null | string;
         };
+        FollowBody: {
+            plates: boolean;
+            owners: boolean;
+        };
         /** @description Something to be done after the hand-over, by date or distance, whichever comes first. */
         FollowUp: {
             /**
@@ -4027,7 +4338,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4759,6 +5070,30 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Notes a road test before or after the work; noted again, it takes the place of what was noted. */
+        JobCommandNoteRoadTest: {
+            /** @enum {string} */
+            kind: "noteRoadTest";
+            /**
+             * Format: uuid
+             * @description Key of the road test.
+             */
+            id: string;
+            /** @description Whether it was driven after the work. */
+            after: boolean;
+            /** @description The answers. */
+            answers: components["schemas"]["RoadAnswer"][];
+            /**
+             * Format: uint32
+             * @description Version of the one that it takes the place of, as seen; null where there was none.
+             */
+            version?: null | number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Notes the heights of the vehicle as it left the works: a stage before all others that never decides. */
         JobCommandNoteStandard: {
             /** @enum {string} */
@@ -5109,6 +5444,29 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Signs what was told at the hand-over. */
+        JobCommandSign: {
+            /** @enum {string} */
+            kind: "sign";
+            /**
+             * Format: uuid
+             * @description Key of the signature.
+             */
+            id: string;
+            /** @description Who signs. */
+            name: string;
+            /** @description As what. */
+            as: components["schemas"]["SignedAs"];
+            /** @description The sentences that the signer had in view: signed is what was read. */
+            told: string[];
+            /** @description What was drawn. */
+            strokes: number[][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Stores a measure as typed; a note has its words in Typed. */
         JobCommandStoreMeasure: {
             /** @enum {string} */
@@ -5347,6 +5705,10 @@ export interface components {
             checkedCauses: components["schemas"]["CheckedCause"][];
             /** @description Steps that somebody put on the card. */
             ownSteps: components["schemas"]["OwnStep"][];
+            /** @description Road tests, at most one before and one after the work. */
+            roadTests: components["schemas"]["RoadTest"][];
+            /** @description Signatures under what was told at the hand-over. */
+            signatures: components["schemas"]["Signature"][];
             /** @description Attachments. */
             attachments: components["schemas"]["Attachment"][];
             /** @description Every change, in the order of its key. */
@@ -5458,6 +5820,8 @@ export interface components {
             fitting: components["schemas"]["FittingNow"];
             words: components["schemas"]["RoundWords"][];
             notMeasured: string[];
+            tellDriver: string[];
+            roadTest: components["schemas"]["RoadCompared"][];
             followUpSuggestions: components["schemas"]["FollowUpSuggestion"][];
             asked: components["schemas"]["AskedMeasure"][];
             raised: string[];
@@ -5912,8 +6276,17 @@ export interface components {
              */
             at: string;
         };
+        LookBody: {
+            token: null | string;
+            zone: null | string;
+        };
         /** @enum {unknown} */
         Looks: "level" | "leftLow" | "rightLow";
+        MadeAddress: {
+            token: string;
+            /** Format: date-time */
+            endsAt: null | string;
+        };
         MadeLink: {
             token: string;
             /** Format: date-time */
@@ -6296,6 +6669,20 @@ export interface components {
              */
             count: number;
         };
+        OpenAddress: {
+            /** Format: uuid */
+            id: string;
+            by: null | string;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: date-time */
+            endsAt: null | string;
+            /** Format: date-time */
+            seenAt: null | string;
+            plates: boolean;
+            owners: boolean;
+            pictures: boolean;
+        };
         OpenLink: {
             /** Format: uuid */
             id: string;
@@ -6350,6 +6737,10 @@ export interface components {
         };
         /** @enum {unknown} */
         OutcomeStatus: "stored" | "repeated" | "refused";
+        OwnAddress: {
+            /** Format: uri */
+            uri: null | string;
+        };
         OwnPage: {
             devices: components["schemas"]["SignedInDevice"][];
             hasCodes: boolean;
@@ -6403,6 +6794,60 @@ export interface components {
         PadInput: {
             wheel: components["schemas"]["Corner"];
             height: components["schemas"]["QuantityInput"];
+        };
+        /** @description A paper that leaves the shop: its words are made once, and shown, printed and written as PDF from here. */
+        Paper: {
+            /** @description What it is: Record, Alignment sheet. */
+            title: string;
+            /** @description Which vehicle it is about. */
+            heading: string;
+            /** @description Lines below the heading, the one that matters most first. */
+            facts: string[];
+            /** @description What stands on it, in order; those of the first page first. */
+            sections: components["schemas"]["PaperSection"][];
+            /** @description The line at its end; null is none. */
+            foot: null | string;
+        };
+        /** @description A photograph of the job. */
+        PaperPicture: {
+            /** @description SHA-256 of its content, lower-case hex. */
+            sha256: string;
+            /** @description What it shows. */
+            caption: string;
+        };
+        /** @description A part of a paper under its own heading: a table, lines, pictures or signatures. */
+        PaperSection: {
+            /** @description Its heading. */
+            title: string;
+            /** @description Whether it stands on an annex, behind the first page. */
+            annex: boolean;
+            table: null | components["schemas"]["PaperTable"];
+            /** @description Its lines, below the table. */
+            lines: string[];
+            /** @description Its photographs. */
+            pictures: components["schemas"]["PaperPicture"][];
+            /** @description Names with what they drew. */
+            signatures: components["schemas"]["PaperSignature"][];
+        };
+        /** @description A signature as it was drawn. */
+        PaperSignature: {
+            /** @description Who signed, and as what. */
+            name: string;
+            /** @description When. */
+            day: string;
+            /** @description Each stroke as x, y, x, y …, 0 to int Signature.Width across and 0 to int Signature.Height down. */
+            strokes: number[][];
+        };
+        /** @description A table: the first cell of a row heads it, and a row has as many cells as there are columns. */
+        PaperTable: {
+            /** @description Heads of its columns. */
+            columns: string[];
+            /** @description Its rows. */
+            rows: string[][];
+        };
+        PapersView: {
+            record: components["schemas"]["Paper"];
+            alignment: null | components["schemas"]["Paper"];
         };
         /** @description A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown. */
         Part: {
@@ -6577,6 +7022,10 @@ export interface components {
              * @description Number of open things.
              */
             open: number;
+        };
+        PictureBody: {
+            token: null | string;
+            sha256: null | string;
         };
         /** @description A place on the vehicle. */
         Place: {
@@ -7239,6 +7688,61 @@ export interface components {
          * @enum {unknown}
          */
         RigidVerdict: "fits" | "doubtful" | "slipped" | "cannotTell";
+        /** @description One answer of a road test. */
+        RoadAnswer: {
+            /** @description The question. */
+            question: components["schemas"]["RoadQuestion"];
+            /** @description How much of it was there. */
+            trouble: components["schemas"]["RoadTrouble"];
+            /** @description What, where, how fast; may be empty. */
+            note: null | string;
+        };
+        /** @enum {unknown} */
+        RoadChange: "fine" | "gone" | "less" | "same" | "more" | "new" | "there";
+        /** @description One question before and after. */
+        RoadCompared: {
+            /** @description The question. */
+            question: components["schemas"]["RoadQuestion"];
+            before: null | components["schemas"]["RoadAnswer"];
+            after: null | components["schemas"]["RoadAnswer"];
+            change: null | components["schemas"]["RoadChange"];
+            /** @description Where to look on this vehicle after this work; null where nothing got worse. */
+            look: null | string;
+            /** @description Whether it must be looked at before it leaves. */
+            worse: boolean;
+        };
+        /**
+         * @description What is asked on every road test.
+         * @enum {unknown}
+         */
+        RoadQuestion: "noise" | "pull" | "wander" | "return" | "vibration" | "wheelOffCentre" | "warningLamps" | "brakes";
+        /** @description A drive before or after the work, with the same questions. */
+        RoadTest: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description Whether it was driven after the work. */
+            after: boolean;
+            /** @description Answers, each question once; one that was not tried is left out. */
+            answers: components["schemas"]["RoadAnswer"][];
+            /**
+             * Format: uuid
+             * @description Who drove.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When it was noted.
+             */
+            at: string;
+        };
+        /**
+         * @description How much of a trouble was there.
+         * @enum {unknown}
+         */
+        RoadTrouble: "none" | "some" | "much";
         RoleBody: {
             role: components["schemas"]["PersonRole"];
         };
@@ -7374,6 +7878,19 @@ export interface components {
         };
         /** @enum {unknown} */
         ShacklePivot: "aboveEye" | "belowEye";
+        ShareBody: {
+            plates: boolean;
+            owners: boolean;
+            pictures: boolean;
+            /** Format: int32 */
+            days: number;
+        };
+        SharedRecord: {
+            shop: string;
+            /** Format: date-time */
+            endsAt: null | string;
+            record: components["schemas"]["Paper"];
+        };
         /** @description What would make a prediction better, and by how much. */
         Sharpening: {
             /** @description front or rear. */
@@ -7908,6 +8425,37 @@ export interface components {
             password: string;
             code: null | string;
         };
+        /** @description Somebody's signature under what was told at the hand-over, as it was drawn. */
+        Signature: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description Who signed. */
+            name: string;
+            /** @description As what. */
+            as: components["schemas"]["SignedAs"];
+            /** @description What was told, sentence by sentence, as it stood when it was signed. */
+            told: string[];
+            /** @description Each stroke as x, y, x, y …, 0 to int Signature.Width across and 0 to int Signature.Height down. */
+            strokes: number[][];
+            /**
+             * Format: uuid
+             * @description Who was signed in.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /**
+         * @description As what somebody signs.
+         * @enum {unknown}
+         */
+        SignedAs: "owner" | "driver" | "shop";
         SignedInDevice: {
             /** Format: uuid */
             id: string;

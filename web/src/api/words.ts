@@ -175,6 +175,93 @@ export const mateWords: Record<Kinds["MateKind"], { said: string; length: boolea
   "barDiameter": {"said":"sway-bar diameter","length":true,"on":["coilOverArm","strut","multiLink","transverseLeaf","torsionBarArm","trailingArm","coilFourLink","coilRadiusArm","coilOverAxle","leafOverslung","leafUnderslung"]},
   "leafWidth": {"said":"leaf width","length":true,"on":["transverseLeaf","leafOverslung","leafUnderslung"]},
 };
+export const knownWords: Record<Kinds["Known"], string> = {
+  "measured": "measured",
+  "document": "from a document",
+  "box": "read off a box",
+  "told": "told",
+  "byEye": "by eye",
+  "estimated": "estimated",
+  "archetype": "archetype",
+  "computed": "computed",
+};
+export const fateWords: Record<Kinds["Fate"], string> = {
+  "refitHere": "back where it was",
+  "refitElsewhere": "fitted elsewhere",
+  "replaced": "replaced by a new one",
+  "scrap": "scrap",
+  "keptForUndo": "kept for undoing",
+};
+export const positionWords: Record<Kinds["WheelPosition"], string> = {
+  "hanging": "hanging",
+  "onWheels": "on its wheels",
+  "raisedToHeight": "raised to its taped height",
+};
+export const cutWords: Record<Kinds["CutKind"], string> = {
+  "cut": "cut",
+  "drill": "drilled",
+  "trim": "trimmed",
+};
+export const verdictWords: Record<Kinds["Verdict"], { asWanted: string; wish: string; asForetold: string }> = {
+  "reached": {"asWanted":"Sits as wanted","wish":"as wanted","asForetold":"Landed where foretold"},
+  "notReached": {"asWanted":"Not as wanted","wish":"not as wanted","asForetold":"Not where foretold"},
+  "measureAgain": {"asWanted":"Measure again: no verdict yet","wish":"too near or too unsure to tell","asForetold":"Where it landed: measure again"},
+  "cannotTell": {"asWanted":"No verdict yet","wish":"cannot tell","asForetold":"Where it landed cannot be told"},
+};
+export const targetWords: Record<string, string> = {
+  "rake": "Rake",
+  "rakeLoaded": "Rake with the load on",
+  "frontLift": "Front lift, at least",
+  "rearLift": "Rear lift, at least",
+  "frontMost": "Front lift, at most",
+  "rearMost": "Rear lift, at most",
+  "leanFront": "Lean in front",
+  "leanRear": "Lean behind",
+  "diagonals": "Right front and left rear",
+};
+export const movedWords: Partial<Record<Kinds["MechanismKind"], string>> = {
+  "trackBar": "axle aside, toward the bar’s end at the body",
+  "steering": "drag link’s slope",
+  "caster": "caster",
+  "pinion": "pinion, up",
+  "propshaft": "the shaft’s joint at the axle",
+  "swayBar": "anti-roll bar’s arm, down",
+  "hoses": "slack at full droop",
+  "contacts": "room at the fender, at full lock",
+  "cvShaft": "half-shafts’ slope",
+  "arms": "camber",
+  "headlights": "mark on the wall, up",
+  "cornerScales": "of 100, on right front and left rear",
+};
+export const roadQuestions: Record<Kinds["RoadQuestion"], string> = {
+  "noise": "Noise that does not belong",
+  "pull": "Pulls to a side",
+  "wander": "Wanders",
+  "return": "Steering does not come back",
+  "vibration": "Vibrates",
+  "wheelOffCentre": "Steering wheel off centre",
+  "warningLamps": "Warning lamps on",
+  "brakes": "Brakes: long pedal, pull or soft",
+};
+export const roadTroubles: Record<Kinds["RoadTrouble"], string> = {
+  "none": "no",
+  "some": "a little",
+  "much": "clearly",
+};
+export const roadChanges: Record<Kinds["RoadChange"], string> = {
+  "fine": "fine",
+  "gone": "gone",
+  "less": "less than before",
+  "same": "as before",
+  "more": "more than before",
+  "new": "new since the work",
+  "there": "there; not tried before the work",
+};
+export const signerWords: Record<Kinds["SignedAs"], string> = {
+  "owner": "owner",
+  "driver": "drives it away",
+  "shop": "for the shop",
+};
 export const leftOpen: string = "Left open, without a final pass.";
 export const secondEyes: string = "vehicle/second-eyes";
 export const restHours: number = 8;

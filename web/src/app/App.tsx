@@ -9,6 +9,7 @@ import { JobLayout } from "../features/jobs/JobLayout";
 import { TopBar } from "./TopBar";
 
 const Yard = lazy(() => import("../features/yard/Yard"));
+const SharedRecord = lazy(() => import("../features/papers/SharedRecord"));
 const TakeIn = lazy(() => import("../features/jobs/TakeIn"));
 const TakenIn = lazy(() => import("../features/jobs/TakenIn"));
 const Vehicle = lazy(() => import("../features/vehicles/VehicleView"));
@@ -39,10 +40,14 @@ export function App() {
     }
   }, [person]);
   const { pathname } = useLocation();
-  if (pathname === "/join" || pathname === "/trust") {
+  // Whoever comes here need not be signed in.
+  const Door = { "/join": Join, "/trust": Trust, "/record": SharedRecord }[
+    pathname
+  ];
+  if (Door) {
     return (
       <Suspense fallback={null}>
-        {pathname === "/join" ? <Join /> : <Trust />}
+        <Door />
       </Suspense>
     );
   }

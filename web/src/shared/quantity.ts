@@ -52,16 +52,7 @@ export function isLength(q: Schemas["Quantity"]): boolean {
   return q.unit === "mm" || q.unit === "in";
 }
 
-export const knownWords: Record<Schemas["Known"], string> = {
-  measured: "measured",
-  document: "from a document",
-  box: "read off a box",
-  told: "told",
-  byEye: "by eye",
-  estimated: "estimated",
-  archetype: "archetype",
-  computed: "computed",
-};
+export { knownWords } from "../api/words";
 
 /** Stations as they head a line. */
 export const cornerWords: Record<string, string> = Object.fromEntries(

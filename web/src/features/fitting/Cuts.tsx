@@ -7,17 +7,12 @@ import { v7 } from "uuid";
 import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
+import { cutWords } from "../../api/words";
 import { showText } from "../../shared/length";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { quantityText, typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
-
-export const cutWords: Record<Schemas["CutKind"], string> = {
-  cut: "cut",
-  drill: "drilled",
-  trim: "trimmed",
-};
 
 /** A cut as it is said: how many of what, how, how far from where. */
 export function cutText(c: Schemas["Cut"]): string {

@@ -6,15 +6,8 @@ import { useState } from "react";
 import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
+import { fateWords } from "../../api/words";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
-
-export const fateWords: Record<Schemas["Fate"], string> = {
-  refitHere: "back where it was",
-  replaced: "replaced by a new one",
-  refitElsewhere: "fitted elsewhere",
-  scrap: "scrap",
-  keptForUndo: "kept for undoing",
-};
 
 /** What came off and is not back. Every line is closed by its fate. */
 export function OffLedger({ plan }: { plan: string }) {

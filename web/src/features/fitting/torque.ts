@@ -48,13 +48,6 @@ export function torqueSaid(text: string, unit: TorqueUnit): string {
     : text;
 }
 
-/** Where the wheels are, as said in a bay. */
-export const positionWords: Record<Schemas["WheelPosition"], string> = {
-  hanging: "hanging",
-  onWheels: "on its wheels",
-  raisedToHeight: "raised to its taped height",
-};
-
 const order: Schemas["Pass"][] = ["hand", "snug", "final"];
 
 /** Passes over a joint under one plan, in order; what was noted at one instant goes on from pass to pass. */

@@ -1,14 +1,30 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import ToggleButton from "@mui/material/ToggleButton";
+import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
+import { NeedsNetwork } from "../../shared/NeedsNetwork";
+import { useAddress } from "../../shared/useAddress";
+import { OwnersLink } from "../papers/OwnersLink";
+import { PaperSheet } from "../papers/PaperSheet";
+import { SavePdf } from "../papers/SavePdf";
+import { usePapers } from "../papers/usePapers";
+import { AlignmentBack } from "./AlignmentBack";
 import { FollowUps } from "./FollowUps";
 import { HandOverForm } from "./HandOverForm";
-import { Record } from "./Record";
+import { RoadTest } from "./RoadTest";
+import { ToldAndSigned } from "./ToldAndSigned";
 
-/** The record as it will print, and what is to come. */
+/** Where a photograph of the shop lies. */
+const picture = (sha256: string) => `/api/files/${sha256}`;
+
+/** The drive, what is told and signed, the hand-over and what is to come; beside it the papers as they will print. */
 export default function HandOverView() {
-  const { job } = useJob().document;
+  const d = useJob().document;
+  const { job } = d;
   return (
     <Box
       sx={{
@@ -23,22 +39,78 @@ export default function HandOverView() {
     >
       <Box className="no-print">
         <Typography variant="h1">Hand over</Typography>
-        {job.handedOverAt ? <FollowUps /> : <HandOverForm />}
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 2 }}>
-          <Button
-            variant="outlined"
-            onClick={() => {
-              window.print();
+        {job.handedOverAt ? (
+          <FollowUps />
+        ) : (
+          <>
+            {begunPlan(d) && <RoadTest after />}
+            <ToldAndSigned />
+            <HandOverForm />
+          </>
+        )}
+        {job.handedOverAt && <ToldAndSigned />}
+        {begunPlan(d) && <AlignmentBack />}
+        <OwnersLink />
+        <Button
+          variant="outlined"
+          href={`/api/jobs/${job.id}/file`}
+          download
+          sx={{ mt: 2 }}
+        >
+          Take the job file out
+        </Button>
+      </Box>
+      <Papers />
+    </Box>
+  );
+}
+
+function Papers() {
+  const { job } = useJob().document;
+  const papers = usePapers();
+  const here = useAddress();
+  const [which, setWhich] = useState<"record" | "alignment">("record");
+  if (!papers.data) {
+    return papers.isError ? <NeedsNetwork why={papers.error} /> : null;
+  }
+  const { record, alignment } = papers.data;
+  const paper = which === "alignment" && alignment ? alignment : record;
+  const root = here?.address ?? window.location.origin;
+  return (
+    <Box>
+      <Box
+        className="no-print"
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 1 }}
+      >
+        {alignment && (
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            aria-label="Paper"
+            value={which}
+            onChange={(_, next: "record" | "alignment" | null) => {
+              setWhich(next ?? which);
             }}
           >
-            Print the record
-          </Button>
-          <Button variant="outlined" href={`/api/jobs/${job.id}/file`} download>
-            Take the job file out
-          </Button>
-        </Box>
+            <ToggleButton value="record">{record.title}</ToggleButton>
+            <ToggleButton value="alignment">{alignment.title}</ToggleButton>
+          </ToggleButtonGroup>
+        )}
+        <Button
+          variant="outlined"
+          onClick={() => {
+            window.print();
+          }}
+        >
+          Print it
+        </Button>
+        <SavePdf
+          paper={paper}
+          address={`${root}/jobs/${job.id}/hand-over`}
+          fetchPicture={async (sha256) => (await fetch(picture(sha256))).blob()}
+        />
       </Box>
-      <Record />
+      <PaperSheet paper={paper} picture={picture} />
     </Box>
   );
 }

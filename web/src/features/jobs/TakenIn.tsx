@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { Press } from "../../shared/Press";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import type { JobView, Schemas } from "../../api/client";
-import { firstStage, currentStage } from "../../api/document";
+import { begunPlan, firstStage, currentStage } from "../../api/document";
 import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { BothWays } from "../../shared/BothWays";
@@ -15,6 +15,7 @@ import { knownWords, retyped, retypedWithUnit } from "../../shared/quantity";
 import { liveAxles } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { variantText } from "../../shared/VariantFields";
+import { RoadTest } from "../hand-over/RoadTest";
 import { CorrectTakenIn } from "./CorrectTakenIn";
 import { EraseOwner } from "./EraseOwner";
 import { History } from "./History";
@@ -195,6 +196,7 @@ export default function TakenIn() {
       ) : (
         <Typography>Nothing added at any corner.</Typography>
       )}
+      {!begunPlan(d) && <RoadTest after={false} />}
       <Photographs />
       <History />
       <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>

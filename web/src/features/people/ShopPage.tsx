@@ -11,6 +11,7 @@ import { Press } from "../../shared/Press";
 import { Surely } from "../../shared/Surely";
 import { dayAndTime, dayOfYear } from "../../shared/time";
 import { useAddress } from "../../shared/useAddress";
+import { CalendarFeed } from "../papers/CalendarFeed";
 import { WholeShop } from "../shop-file/WholeShop";
 import { useAsk } from "./ask";
 import { Elsewhere } from "./Elsewhere";
@@ -232,6 +233,7 @@ export default function ShopPage() {
       )}
       {owns && <SettledOnce shop={shop.data} anew={anew} />}
       {me.role !== "viewer" && <OurWays />}
+      {(owns || me.role === "fitter") && <CalendarFeed />}
       {owns && <WholeShop />}
     </Box>
   );

@@ -1,23 +1,9 @@
 import Box from "@mui/material/Box";
 import type { Schemas } from "../../api/client";
+import { movedWords } from "../../api/words";
 import { ResultLength } from "../../shared/Length";
 import { numberSays } from "../bench/bench";
 import { titleOf } from "../geometry/geometry";
-
-const words: Partial<Record<Schemas["MechanismKind"], string>> = {
-  trackBar: "axle aside, toward the bar’s end at the body",
-  caster: "caster",
-  pinion: "pinion, up",
-  propshaft: "the shaft’s joint at the axle",
-  swayBar: "anti-roll bar’s arm, down",
-  arms: "camber",
-  hoses: "slack at full droop",
-  contacts: "room at the fender, at full lock",
-  steering: "drag link’s slope",
-  cvShaft: "half-shafts’ slope",
-  cornerScales: "of 100, on right front and left rear",
-  headlights: "mark on the wall, up",
-};
 
 /** What else the plan moved: foretold before the work, measured before and after. */
 export function Moved({ moved }: { moved: Schemas["MovedProof"][] }) {
@@ -49,7 +35,7 @@ export function Moved({ moved }: { moved: Schemas["MovedProof"][] }) {
           <tr key={`${m.where} ${m.kind}`}>
             <th scope="row">
               {m.where === "vehicle" ? titleOf(m) : titleOf(m).split(" ")[0]}:{" "}
-              {words[m.kind] ?? ""}
+              {movedWords[m.kind] ?? ""}
             </th>
             <td>
               <Change result={m.foretold} />

@@ -15,13 +15,8 @@ import { StanceMoved } from "./StanceMoved";
 import { Moved } from "./Moved";
 import { RigidCheck } from "./RigidCheck";
 import { ToldGains } from "./ToldGains";
-import {
-  heads,
-  isDifference,
-  nearSays,
-  targetWords,
-  verdicts,
-} from "./verdict";
+import { heads, isDifference, nearSays, verdicts } from "./verdict";
+import { targetWords } from "../../api/words";
 import { TargetNow } from "./TargetNow";
 import { useCheckNotes } from "./useCheckNotes";
 

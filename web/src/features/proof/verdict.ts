@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { verdictWords } from "../../api/words";
 
 type Verdict = Schemas["Verdict"];
 
@@ -14,30 +15,22 @@ export const verdicts: Record<
   }
 > = {
   reached: {
-    asWanted: "Sits as wanted",
-    wish: "as wanted",
-    asForetold: "Landed where foretold",
+    ...verdictWords.reached,
     shape: "●",
     color: "success.main",
   },
   notReached: {
-    asWanted: "Not as wanted",
-    wish: "not as wanted",
-    asForetold: "Not where foretold",
+    ...verdictWords.notReached,
     shape: "■",
     color: "error.main",
   },
   measureAgain: {
-    asWanted: "Measure again: no verdict yet",
-    wish: "too near or too unsure to tell",
-    asForetold: "Where it landed: measure again",
+    ...verdictWords.measureAgain,
     shape: "▲",
     color: "warning.main",
   },
   cannotTell: {
-    asWanted: "No verdict yet",
-    wish: "cannot tell",
-    asForetold: "Where it landed cannot be told",
+    ...verdictWords.cannotTell,
     shape: "○",
     color: "text.secondary",
   },
@@ -69,19 +62,6 @@ export function nearSays(s: Schemas["StationProof"]): string {
     ? "○ not read"
     : `${s.near ? "● near" : "■ far"}${s.predictionRight === false ? ", outside its ±" : ""}`;
 }
-
-/** What was wanted, by its name in a proof. */
-export const targetWords: Record<string, string> = {
-  rake: "Rake",
-  rakeLoaded: "Rake with the load on",
-  frontLift: "Front lift, at least",
-  rearLift: "Rear lift, at least",
-  frontMost: "Front lift, at most",
-  rearMost: "Rear lift, at most",
-  leanFront: "Lean in front",
-  leanRear: "Lean behind",
-  diagonals: "Right front and left rear",
-};
 
 /** Whether what was wanted is a difference: zero is level. */
 export const isDifference = (what: string) => /^(rake|lean)/.test(what);

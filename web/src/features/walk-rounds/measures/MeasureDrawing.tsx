@@ -1,6 +1,12 @@
 import { useInks } from "../../../shared/theme";
 import { drawings } from "./drawings";
 
+/** What was set is drawn as what is read of it. */
+const drawn = (measure: string) =>
+  ({ casterSet: "caster", camberSet: "camberAngle", toeSet: "toeAngle" })[
+    measure
+  ] ?? measure;
+
 /** A small drawing of how a measure is taken: the thing in graphite, the tape or gauge in the marker's colour. */
 export function MeasureDrawing({ measure }: { measure: string }) {
   const inks = useInks();
@@ -20,7 +26,7 @@ export function MeasureDrawing({ measure }: { measure: string }) {
       stroke={inks.now}
       strokeWidth={2.5}
     >
-      {(drawings[measure] ?? drawings.ride)?.(inks)}
+      {(drawings[drawn(measure)] ?? drawings.ride)?.(inks)}
     </svg>
   );
 }

@@ -1,0 +1,269 @@
+using System.Text;
+using Ical.Net;
+using Ical.Net.CalendarComponents;
+using Ical.Net.DataTypes;
+using Ical.Net.Serialization;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Fitting;
+using Nokko.Core.Jobs;
+using Nokko.Core.Papers;
+using Nokko.Server.Hosting;
+using Nokko.Server.People;
+using Nokko.Storage;
+
+namespace Nokko.Server.Papers;
+
+/// <summary>What is to come and what was promised, as a calendar (RFC 5545): taken out as a file, or followed under an address of its own.</summary>
+internal static class CalendarEndpoints
+{
+    /// <summary>Most days that one calendar holds, those that are due first.</summary>
+    private const int Most = 1_000;
+
+    /// <summary>Something that falls on a day.</summary>
+    /// <param name="Id">Key of its row.</param>
+    /// <param name="Day">The day.</param>
+    /// <param name="What">What, in a fitter's words.</param>
+    /// <param name="Why">Why.</param>
+    /// <param name="Job">The job.</param>
+    /// <param name="Vehicle">Make and name.</param>
+    /// <param name="Plate">Its plate.</param>
+    /// <param name="Owner">Its owner, with contact.</param>
+    internal sealed record ToCome(
+        Guid Id,
+        DateOnly Day,
+        string What,
+        string? Why,
+        Guid Job,
+        string Vehicle,
+        string? Plate,
+        string? Owner
+    );
+
+    /// <param name="Plates">Whether plates are shown.</param>
+    /// <param name="Owners">Whether owners and their contacts are shown.</param>
+    internal sealed record FollowBody(bool Plates, bool Owners);
+
+    public static void Map(WebApplication app, RouteGroupBuilder api)
+    {
+        api.MapGet("/calendar.ics", Own);
+        api.MapGet("/calendars", Open);
+        api.MapPost("/calendars", Follow);
+        // A calendar program can send its address alone.
+        app.MapGet("/calendar/{token}.ics", Feed)
+            .AllowAnonymous()
+            .RequireRateLimiting(Guards.Door)
+            .ExcludeFromDescription();
+    }
+
+    private static async Task<FileContentHttpResult> Own(
+        NokkoDb db,
+        OwnAddress address,
+        HttpRequest request,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        TypedResults.File(
+            await Written(db, address, request, true, true, clock.GetUtcNow(), cancel),
+            "text/calendar; charset=utf-8",
+            "nokko.ics"
+        );
+
+    private static async Task<Ok<List<SharedAddresses.OpenAddress>>> Open(
+        NokkoDb db,
+        SignedIn me,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        TypedResults.Ok(
+            await SharedAddresses.Open(
+                db,
+                me,
+                clock.GetUtcNow(),
+                SharedThing.Calendar,
+                null,
+                cancel
+            )
+        );
+
+    private static async Task<Results<Ok<SharedAddresses.MadeAddress>, ProblemHttpResult>> Follow(
+        FollowBody body,
+        NokkoDb db,
+        SignedIn me,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        if (!me.Role.Answers())
+        {
+            return Trouble.At("", "What leaves the shop leaves on a fitter’s word.").Answer();
+        }
+        return
+            await SharedAddresses.Make(
+                db,
+                me,
+                clock.GetUtcNow(),
+                SharedThing.Calendar,
+                null,
+                (body.Plates, body.Owners, false),
+                null,
+                cancel
+            )
+                is { } made
+            ? TypedResults.Ok(made)
+            : Trouble.At("", "There are twenty already: take some back first.").Answer();
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Feed(
+        string token,
+        NokkoDb db,
+        OwnAddress address,
+        HttpRequest request,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) =>
+        await SharedAddresses.Find(db, token, SharedThing.Calendar, clock.GetUtcNow(), cancel)
+            is { } found
+            ? TypedResults.File(
+                await Written(
+                    db,
+                    address,
+                    request,
+                    found.Plates,
+                    found.Owners,
+                    clock.GetUtcNow(),
+                    cancel
+                ),
+                "text/calendar; charset=utf-8"
+            )
+            : SharedAddresses.Over().Answer();
+
+    private static async Task<byte[]> Written(
+        NokkoDb db,
+        OwnAddress address,
+        HttpRequest request,
+        bool plates,
+        bool owners,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
+    {
+        var root =
+            address.Uri?.GetLeftPart(UriPartial.Authority) ?? $"{request.Scheme}://{request.Host}";
+        var shop = await db
+            .Shops.Where(s => s.Id == db.ShopId)
+            .Select(s => s.Name)
+            .SingleAsync(cancel);
+        var calendar = new Calendar { ProductId = "-//Nokko//Nokko//EN" };
+        calendar.AddProperty("X-WR-CALNAME", $"{shop}: to come");
+        calendar.AddProperty("REFRESH-INTERVAL;VALUE=DURATION", "PT1H");
+        foreach (var one in await Due(db, cancel))
+        {
+            calendar.Events.Add(
+                new CalendarEvent
+                {
+                    Uid = $"{one.Id}@nokko",
+                    DtStamp = new CalDateTime(now.UtcDateTime),
+                    Start = new CalDateTime(one.Day),
+                    End = new CalDateTime(one.Day.AddDays(1)),
+                    Summary =
+                        $"{one.What}: {one.Vehicle}{(plates && one.Plate is { } plate ? $", {plate}" : "")}",
+                    Description = string.Join(
+                        "\n",
+                        new[] { one.Why, owners ? one.Owner : null }.Where(x =>
+                            !string.IsNullOrEmpty(x)
+                        )
+                    ),
+                    Url = new Uri($"{root}/jobs/{one.Job}/hand-over"),
+                    // A day on which something is due keeps nobody busy.
+                    Transparency = TransparencyType.Transparent,
+                }
+            );
+        }
+        return Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!);
+    }
+
+    /// <summary>Follow-ups that are not done, and jobs that are promised and not handed over.</summary>
+    internal static async Task<IReadOnlyList<ToCome>> Due(NokkoDb db, CancellationToken cancel)
+    {
+        var followUps = await (
+            from f in db.Set<FollowUp>().AsNoTracking()
+            where f.DoneAt == null && f.DueOn != null
+            join j in db.Jobs on EF.Property<Guid>(f, NokkoDb.JobIdColumn) equals j.Id
+            join v in db.Vehicles on j.VehicleId equals v.Id
+            join o in db.Owners on v.OwnerId equals o.Id
+            orderby f.DueOn, f.Id
+            select new
+            {
+                f,
+                Job = j.Id,
+                v.Make,
+                v.Name,
+                v.Plate,
+                Owner = o.Name,
+                o.Contact,
+            }
+        )
+            .Take(Most)
+            .ToListAsync(cancel);
+        var promised = await (
+            from j in db.Jobs.AsNoTracking()
+            where j.HandedOverAt == null && j.PromisedOn != null
+            join v in db.Vehicles on j.VehicleId equals v.Id
+            join o in db.Owners on v.OwnerId equals o.Id
+            orderby j.PromisedOn, j.Id
+            select new
+            {
+                j.Id,
+                Day = j.PromisedOn!.Value,
+                v.Make,
+                v.Name,
+                v.Plate,
+                Owner = o.Name,
+                o.Contact,
+            }
+        )
+            .Take(Most)
+            .ToListAsync(cancel);
+        return
+        [
+            .. followUps
+                .Select(x => new ToCome(
+                    x.f.Id,
+                    x.f.DueOn!.Value,
+                    x.f.What,
+                    string.Join(
+                        " ",
+                        new[]
+                        {
+                            x.f.Why,
+                            x.f.DueAt is { } at
+                                ? $"Or at {PaperReader.Odometer(at)}, whichever is first."
+                                : null,
+                        }.Where(s => s is not null)
+                    ),
+                    x.Job,
+                    $"{x.Make} {x.Name}".Trim(),
+                    x.Plate,
+                    Person(x.Owner, x.Contact)
+                ))
+                .Concat(
+                    promised.Select(x => new ToCome(
+                        x.Id,
+                        x.Day,
+                        "Promised",
+                        null,
+                        x.Id,
+                        $"{x.Make} {x.Name}".Trim(),
+                        x.Plate,
+                        Person(x.Owner, x.Contact)
+                    ))
+                )
+                .OrderBy(c => c.Day)
+                .Take(Most),
+        ];
+
+        static string Person(string name, string? contact) =>
+            contact is null ? name : $"{name}, {contact}";
+    }
+}

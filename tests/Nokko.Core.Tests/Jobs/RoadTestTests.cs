@@ -1,0 +1,160 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Tape;
+using Nokko.Core.Vehicles;
+using Xunit;
+
+namespace Nokko.Core.Tests.Jobs;
+
+/// <summary>How it drives before and after the work.</summary>
+public class RoadTestTests
+{
+    private readonly Workshop _shop = new();
+
+    private NoteRoadTest Drive(
+        bool after,
+        params (RoadQuestion Question, RoadTrouble Trouble)[] answers
+    ) =>
+        new(
+            _shop.Key(),
+            _shop.Key(),
+            after,
+            [.. answers.Select(a => new RoadAnswer(a.Question, a.Trouble, null))],
+            _shop.Document.Drive(after) is null ? null : 0
+        );
+
+    private RoadCompared Of(RoadQuestion question) =>
+        RoadCompared.Of(_shop.Document).Single(q => q.Question == question);
+
+    [Theory]
+    [InlineData(null, RoadTrouble.None, RoadChange.Fine)]
+    [InlineData(null, RoadTrouble.Some, RoadChange.There)]
+    [InlineData(RoadTrouble.None, RoadTrouble.None, RoadChange.Fine)]
+    [InlineData(RoadTrouble.None, RoadTrouble.Some, RoadChange.New)]
+    [InlineData(RoadTrouble.Some, RoadTrouble.Much, RoadChange.More)]
+    [InlineData(RoadTrouble.Some, RoadTrouble.Some, RoadChange.Same)]
+    [InlineData(RoadTrouble.Much, RoadTrouble.Some, RoadChange.Less)]
+    [InlineData(RoadTrouble.Much, RoadTrouble.None, RoadChange.Gone)]
+    public void What_is_there_after_the_work_is_held_against_before(
+        RoadTrouble? was,
+        RoadTrouble now,
+        RoadChange change
+    )
+    {
+        if (was is { } before)
+        {
+            _shop.Do(Drive(false, (RoadQuestion.Vibration, before)));
+        }
+        _shop.Begun();
+        var open = Progress.OpenLinesOf(_shop.Document).Count;
+        _shop.Do(Drive(true, (RoadQuestion.Vibration, now)));
+        var compared = Of(RoadQuestion.Vibration);
+        Assert.Equal(change, compared.Change);
+        var worse = change is RoadChange.New or RoadChange.More or RoadChange.There;
+        Assert.Equal(worse, compared.Worse);
+        Assert.Equal(worse, compared.Look is not null);
+        // What came with the work is a line to be closed before it leaves.
+        Assert.Equal(open + (worse ? 1 : 0), Progress.OpenLinesOf(_shop.Document).Count);
+        Assert.Null(Of(RoadQuestion.Pull).Change);
+    }
+
+    [Fact]
+    public void Before_is_noted_before_and_after_is_noted_after()
+    {
+        Assert.Equal(
+            "Nothing was fitted yet: this is a drive before the work.",
+            _shop.Refused(Drive(true, (RoadQuestion.Pull, RoadTrouble.None))).Message
+        );
+        _shop.Begun();
+        Assert.Contains(
+            "can only be noted before",
+            _shop.Refused(Drive(false, (RoadQuestion.Pull, RoadTrouble.None))).Message,
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
+    public void Noted_again_it_takes_the_place_of_what_was_noted_and_another_version_is_told()
+    {
+        _shop.Do(Drive(false, (RoadQuestion.Pull, RoadTrouble.Much)));
+        var first = _shop.Document.RoadTests.Single();
+        _shop.Do(Drive(false, (RoadQuestion.Wander, RoadTrouble.Some)));
+        var second = _shop.Document.RoadTests.Single();
+        Assert.Equal(first.Id, second.Id);
+        Assert.Equal(RoadQuestion.Wander, second.Answers.Single().Question);
+        _shop.Versions[second.Id] = 7;
+        var refused = _shop.Refused(Drive(false, (RoadQuestion.Pull, RoadTrouble.None)));
+        Assert.Equal(RefusalKind.Conflict, refused.Kind);
+        Assert.Equal("version", refused.Field);
+    }
+
+    [Fact]
+    public void Nothing_answered_one_question_twice_and_no_answer_are_refused_where_they_stand()
+    {
+        Assert.Equal("answers", _shop.Refused(Drive(false)).Field);
+        Assert.Equal(
+            "answers[1]",
+            _shop
+                .Refused(
+                    Drive(
+                        false,
+                        (RoadQuestion.Pull, RoadTrouble.None),
+                        (RoadQuestion.Pull, RoadTrouble.Some)
+                    )
+                )
+                .Field
+        );
+        Assert.Equal(
+            "answers[0]",
+            _shop.Refused(Drive(false, (RoadQuestion.Pull, (RoadTrouble)9))).Field
+        );
+        Assert.Equal(
+            "answers[0].note",
+            _shop
+                .Refused(
+                    Drive(false) with
+                    {
+                        Answers = [new(RoadQuestion.Noise, RoadTrouble.Some, new string('x', 201))],
+                    }
+                )
+                .Field
+        );
+    }
+
+    [Fact]
+    public void Where_to_look_is_told_of_this_vehicle_and_this_work()
+    {
+        // Plates under the struts of an independent front.
+        _shop.Begun();
+        _shop.Do(
+            Drive(true, [.. Enum.GetValues<RoadQuestion>().Select(q => (q, RoadTrouble.Some))])
+        );
+        Assert.Contains("Camber and toe", Of(RoadQuestion.Pull).Look, StringComparison.Ordinal);
+        Assert.Contains("Toe first", Of(RoadQuestion.Wander).Look, StringComparison.Ordinal);
+        Assert.Contains("Toe, set", Of(RoadQuestion.WheelOffCentre).Look, StringComparison.Ordinal);
+        Assert.DoesNotContain("Pinion", Of(RoadQuestion.Vibration).Look!, StringComparison.Ordinal);
+        var opened = Progress
+            .CardOf(_shop.Document)
+            .Joints.First(j => j.Kind != Nokko.Core.Fitting.JointKind.Wheel);
+        Assert.Contains(opened.Place, Of(RoadQuestion.Noise).Look!, StringComparison.Ordinal);
+        // The same words of a live axle in front.
+        _shop.Document = _shop.Document with
+        {
+            Stages =
+            [
+                .. _shop.Document.Stages.Select(s =>
+                    s with
+                    {
+                        Front = new() { Kind = SuspensionKind.CoilRadiusArm },
+                    }
+                ),
+            ],
+        };
+        Assert.Contains(
+            "drag link",
+            Of(RoadQuestion.WheelOffCentre).Look,
+            StringComparison.Ordinal
+        );
+        Assert.DoesNotContain("Camber", Of(RoadQuestion.Pull).Look!, StringComparison.Ordinal);
+        Assert.StartsWith("Caster", Of(RoadQuestion.Wander).Look, StringComparison.Ordinal);
+    }
+}

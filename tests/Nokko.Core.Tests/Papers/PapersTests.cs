@@ -1,0 +1,349 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Papers;
+using Nokko.Core.Tests.Jobs;
+using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Papers;
+
+/// <summary>Papers that leave the shop: what stands on them, and what does not.</summary>
+public class PapersTests
+{
+    private static readonly PaperReader Reader = PaperReader.In(LengthStyle.Inches, null);
+
+    private readonly Workshop _shop = new();
+
+    private Paper Record(Shown? shown = null) =>
+        RecordPaper.Of(
+            _shop.Document,
+            JobEvaluator.Evaluate(_shop.Document),
+            Reader,
+            shown ?? Shown.OwnPaper
+        );
+
+    private Paper? Alignment() =>
+        AlignmentPaper.Of(
+            _shop.Document,
+            JobEvaluator.Evaluate(_shop.Document),
+            Reader,
+            Shown.OwnPaper
+        );
+
+    private static PaperSection Part(Paper paper, string title) =>
+        paper.Sections.Single(s => s.Title.StartsWith(title, StringComparison.Ordinal));
+
+    private static IReadOnlyList<string> Row(PaperSection section, string head) =>
+        section.Table!.Rows.Single(r => r[0] == head);
+
+    private void Fitted()
+    {
+        _shop.Begun();
+        var last = Progress
+            .CardOf(_shop.Document)
+            .Steps.Last(s => s.Joints.Count + s.TakesOff.Count > 0);
+        _shop.DoUntil(s => s.Key == last.Key);
+        _shop.ReadAll(
+            ("LF", "22 5/8"),
+            ("LM", "42"),
+            ("LR", "22 7/8"),
+            ("RR", "22 7/8"),
+            ("RM", "42"),
+            ("RF", "22 1/2")
+        );
+    }
+
+    private void Angle(string measure, string place, string typed) =>
+        _shop.Do(
+            new StoreMeasure(
+                _shop.Key(),
+                _shop.Key(),
+                _shop.Round,
+                measure,
+                place,
+                typed,
+                null,
+                [],
+                _shop.Now,
+                null,
+                null
+            )
+        );
+
+    [Fact]
+    public void Every_row_has_a_cell_for_each_column_and_nothing_stands_empty()
+    {
+        Fitted();
+        foreach (var paper in new[] { Record(), Alignment()! })
+        {
+            Assert.All(
+                paper.Sections,
+                s =>
+                {
+                    Assert.True(
+                        (s.Table?.Rows.Count ?? 0)
+                            + s.Lines.Count
+                            + s.Pictures.Count
+                            + s.Signatures.Count
+                            > 0,
+                        s.Title
+                    );
+                    Assert.All(
+                        s.Table?.Rows ?? [],
+                        r => Assert.Equal(s.Table!.Columns.Count, r.Count)
+                    );
+                }
+            );
+            // Annexes come last: a first page is not torn apart.
+            Assert.Equal(paper.Sections.OrderBy(s => s.Annex), paper.Sections);
+        }
+    }
+
+    [Fact]
+    public void Heights_stand_before_planned_and_after_with_their_uncertainty()
+    {
+        Fitted();
+        var heights = Part(Record(), "Heights");
+        Assert.Equal(
+            ["Station", "Before: as found", "Planned", "After: after stack 1", "Lift"],
+            heights.Table!.Columns
+        );
+        var row = Row(heights, "Left front");
+        Assert.StartsWith("20 1/2 in ±", row[1], StringComparison.Ordinal);
+        Assert.StartsWith("22 5/8 in ±", row[3], StringComparison.Ordinal);
+        Assert.StartsWith("+2 1/8 in ±", row[4], StringComparison.Ordinal);
+        Assert.Equal(
+            [.. new[] { "LF", "RF", "LR", "RR", "LM", "RM" }.Order()],
+            _shop.Document.Vehicle.Stations.Select(s => s.Name).Order()
+        );
+    }
+
+    [Fact]
+    public void A_corner_that_nobody_read_is_said_and_no_height_is_made_up()
+    {
+        _shop.Begun();
+        Assert.All(Part(Record(), "Heights").Table!.Rows, r => Assert.Equal("not read", r[3]));
+    }
+
+    [Fact]
+    public void Plates_contacts_and_pictures_stand_there_only_where_they_are_chosen()
+    {
+        Fitted();
+        _shop.Document = _shop.Document with
+        {
+            Owner = _shop.Document.Owner with { Name = "Wren Quarry", Contact = "555 0101" },
+            Vehicle = _shop.Document.Vehicle with { Plate = "WQ 5 B", Vin = "1A2B3C" },
+            Attachments =
+            [
+                new()
+                {
+                    Id = _shop.Key(),
+                    Sha256 = new string('a', 64),
+                    MediaType = "image/jpeg",
+                    Of = "place:LF strut",
+                    Caption = "top plate",
+                    PersonId = _shop.PersonId,
+                    At = _shop.Now,
+                },
+            ],
+        };
+        string Text(Shown shown) =>
+            System.Text.Json.JsonSerializer.Serialize(Record(shown), JobJson.Options);
+        foreach (
+            var (shown, there) in new[]
+            {
+                (new Shown(false, false, false), Array.Empty<string>()),
+                (new Shown(true, false, false), ["WQ 5 B"]),
+                (new Shown(false, true, false), ["555 0101"]),
+                (new Shown(false, false, true), [new string('a', 64)]),
+            }
+        )
+        {
+            var text = Text(shown);
+            Assert.All(
+                new[] { "WQ 5 B", "555 0101", new string('a', 64), "1A2B3C" },
+                x => Assert.Equal(there.Contains(x), text.Contains(x, StringComparison.Ordinal))
+            );
+        }
+        Assert.Equal(
+            "LF strut, top plate",
+            Part(Record(), "Photographs").Pictures.Single().Caption
+        );
+    }
+
+    [Fact]
+    public void Torques_stand_on_the_annex_with_what_was_asked_and_who_made_them()
+    {
+        Fitted();
+        var torques = Part(Record(), "Torques");
+        Assert.True(torques.Annex);
+        var final = _shop.Document.TorqueEntries.Count(t => t.Pass == Core.Fitting.Pass.Final);
+        Assert.True(final > 3);
+        Assert.Equal(final, torques.Table!.Rows.Count);
+        Assert.Contains(
+            torques.Table.Rows,
+            r => r[1].StartsWith("101 lb·ft · 137 N·m", StringComparison.Ordinal)
+        );
+        Assert.All(torques.Table.Rows, r => Assert.NotEqual("", r[3]));
+    }
+
+    [Fact]
+    public void Old_parts_that_did_not_go_back_stand_there_by_name()
+    {
+        Fitted();
+        var off = _shop.Document.OffLines[0];
+        _shop.Document = _shop.Document with
+        {
+            OffLines =
+            [
+                .. _shop.Document.OffLines.Select(o =>
+                    o.Id == off.Id
+                        ? o with
+                        {
+                            Fate = Core.Fitting.Fate.Scrap,
+                            FateNote = "seized",
+                        }
+                        : o with
+                        {
+                            Fate = Core.Fitting.Fate.RefitHere,
+                        }
+                ),
+            ],
+        };
+        var lines = Part(Record(), "What became").Lines;
+        Assert.Equal($"{off.What}: scrap, seized", lines[0]);
+        Assert.Equal(
+            $"Back where they were: {_shop.Document.OffLines.Count - 1} pieces.",
+            lines[^1]
+        );
+    }
+
+    [Fact]
+    public void A_signature_brings_what_was_read_when_it_was_signed()
+    {
+        Fitted();
+        var told = ToldToDriver.Of(
+            _shop.Document,
+            JobEvaluator.Evaluate(_shop.Document),
+            LengthStyle.Inches
+        );
+        Assert.Equal(told, Part(Record(), "Told").Lines);
+        _shop.Do(
+            new Sign(
+                _shop.Key(),
+                _shop.Key(),
+                "Wren",
+                SignedAs.Driver,
+                told,
+                [
+                    [0, 0, 10, 10, 20, 5, 30, 8],
+                ]
+            )
+        );
+        _shop.ReadAll(("LF", "23 5/8"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "23 1/2"));
+        var part = Part(Record(), "Told");
+        Assert.Equal(told, part.Lines);
+        Assert.Equal("Wren, drives it away", part.Signatures.Single().Name);
+    }
+
+    [Fact]
+    public void Days_are_those_of_the_reader()
+    {
+        var late = new DateTimeOffset(2026, 3, 1, 23, 30, 0, TimeSpan.Zero);
+        Assert.Equal("1 Mar 2026", Reader.Day(late));
+        Assert.Equal(
+            "2 Mar 2026, 00:30",
+            PaperReader.In(LengthStyle.Inches, "Europe/Oslo").Time(late)
+        );
+        Assert.Equal("1 Mar 2026", PaperReader.In(LengthStyle.Inches, "Nowhere/At all").Day(late));
+    }
+
+    [Theory]
+    [InlineData(-12.7, 1.5, false, "−1/2 in ± 1/8 in")]
+    [InlineData(12.7, 1.5, true, "+1/2 in ± 1/8 in")]
+    [InlineData(-0.2, 1.5, true, "0 in ± 1/8 in")]
+    public void A_length_is_written_with_its_sign_and_twice_its_uncertainty(
+        double mm,
+        double u,
+        bool change,
+        string says
+    ) => Assert.Equal(says, Reader.Says(Result.Of(mm, Unit.Mm, u, []), change));
+
+    [Fact]
+    public void No_alignment_is_asked_for_before_anything_was_fitted() => Assert.Null(Alignment());
+
+    [Fact]
+    public void Expected_is_what_was_read_with_what_the_work_was_foretold_to_do()
+    {
+        _shop.ReadBefore();
+        Angle(Measures.CamberAngle, "LF", "-0.5");
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        _shop.Do(_shop.Begin());
+        var frozen = _shop.Document.FrozenPredictions.Single();
+        // By hand: −0.5° with a rack's ± 0.15 and +1.2° ± 0.2.
+        _shop.Document = _shop.Document with
+        {
+            FrozenPredictions =
+            [
+                frozen with
+                {
+                    Prediction = frozen.Prediction with
+                    {
+                        Moves =
+                        [
+                            new(
+                                Core.Geometry.MechanismKind.Arms,
+                                "front",
+                                Result.Of(1.2, Unit.Degree, 0.2, [])
+                            ),
+                        ],
+                    },
+                },
+            ],
+        };
+        var was = JobEvaluator
+            .Evaluate(_shop.Document)
+            .WalkRounds[0]
+            .Measures.Single(m => m.Measure == Measures.CamberAngle)
+            .Value.U!.Value;
+        var row = Row(Part(Alignment()!, "Front axle"), "Camber, left front");
+        Assert.StartsWith("−0.5 ±", row[1], StringComparison.Ordinal);
+        var u = Math.Ceiling(20 * Math.Sqrt((was * was) + 0.04)) / 10;
+        Assert.Equal(FormattableString.Invariant($"0.7 ± {u:0.0}°"), row[2]);
+        Assert.Equal(
+            "+1.2 ± 0.4° from before",
+            Row(Part(Alignment()!, "Front axle"), "Camber, right front")[2]
+        );
+        Assert.Equal("moved; read it", Row(Part(Alignment()!, "Front axle"), "Toe, left front")[2]);
+        // A live axle behind has nothing to set.
+        Assert.DoesNotContain(Alignment()!.Sections, s => s.Title == "Rear axle");
+    }
+
+    [Fact]
+    public void A_printout_comes_back_into_its_two_columns_and_what_was_set_proves_no_forecast_wrong()
+    {
+        _shop.ReadBefore();
+        Angle(Measures.CamberAngle, "LF", "-0.5");
+        Angle(Measures.CamberAngle, "RF", "-0.5");
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        _shop.Do(_shop.Begin());
+        _shop.ReadAll(("LF", "22 1/2"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "22 1/2"));
+        Angle(Measures.CamberAngle, "LF", "0.5");
+        Angle(Measures.CamberAngle, "RF", "0.5");
+        PaperTable Table() => Part(Alignment()!, "Front axle").Table!;
+        var moved = JobEvaluator.Evaluate(_shop.Document).Proofs.Single().Moved;
+        Assert.Equal("", Table().Rows.Single(r => r[0] == "Camber, left front")[5]);
+        Angle(Measures.CamberSet, "LF", "-0.4");
+        Angle(Measures.CamberSet, "RF", "-0.4");
+        var row = Table().Rows.Single(r => r[0] == "Camber, left front");
+        Assert.StartsWith("0.5 ±", row[4], StringComparison.Ordinal);
+        Assert.StartsWith("−0.4 ±", row[5], StringComparison.Ordinal);
+        Assert.Equal(
+            moved.Select(m => m.Measured.Value),
+            JobEvaluator
+                .Evaluate(_shop.Document)
+                .Proofs.Single()
+                .Moved.Select(m => m.Measured.Value)
+        );
+    }
+}
