@@ -247,15 +247,14 @@ public static class JobStore
             cancel
         );
 
-    /// <summary>What changes of a job since an instant changed, by the key of their command.</summary>
-    public static Task<Dictionary<Guid, IReadOnlyList<RecordedChange>?>> RecentChanges(
+    /// <summary>What commands changed, by their key; nothing is kept of those that came in with a file.</summary>
+    public static Task<Dictionary<Guid, IReadOnlyList<RecordedChange>?>> ChangesOf(
         this NokkoDb db,
-        Guid job,
-        DateTimeOffset since,
+        Guid[] commands,
         CancellationToken cancel
     ) =>
         db
-            .Commands.Where(c => c.JobId == job && c.At >= since)
+            .Commands.Where(c => commands.Contains(c.Id))
             .ToDictionaryAsync(c => c.Id, c => c.Changes, cancel);
 
     /// <summary>The one row of the statement.</summary>

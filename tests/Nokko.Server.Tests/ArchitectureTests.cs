@@ -81,6 +81,7 @@ public class ArchitectureTests
         "Finding",
         "Fitting",
         "Jobs",
+        "Papers",
         "Bench",
         "JobFile",
     ];

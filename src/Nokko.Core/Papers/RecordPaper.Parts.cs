@@ -141,31 +141,42 @@ public static partial class RecordPaper
         ];
     }
 
-    private static PaperTable? Drives(JobDocument d)
+    /// <summary>Troubles before and after; what was fine both times is said in a line.</summary>
+    private static PaperSection Drives(JobDocument d)
     {
-        static string Answer(RoadAnswer? a) =>
-            a is null ? "not tried"
-            : a.Note is { } note ? $"{a.Trouble.Said()}: {note}"
-            : a.Trouble.Said();
-        return d.RoadTests.Count == 0
-            ? null
-            : new(
-                ["Road test", "Before", "After", ""],
+        var tried = RoadCompared
+            .Of(d)
+            .Where(q => q.Before is not null || q.After is not null)
+            .ToLookup(q => q.Change == RoadChange.Fine);
+        return new("Road test")
+        {
+            Table = new(
+                ["Trouble", "Before", "After", "What came of it"],
                 [
-                    .. RoadCompared
-                        .Of(d)
-                        .Where(q => q.Before is not null || q.After is not null)
+                    .. tried[false]
                         .Select(q =>
                             (IReadOnlyList<string>)
                                 [
                                     q.Question.Said(),
                                     Answer(q.Before),
                                     Answer(q.After),
-                                    q.Change?.Said() ?? "",
+                                    q.Change?.Said() ?? "not tried again",
                                 ]
                         ),
                 ]
-            );
+            ),
+            Lines = tried[true].Any()
+                ?
+                [
+                    $"Tried after the work, and not so: {string.Join(", ", tried[true].Select(q => q.Question.Said().ToLowerInvariant()))}.",
+                ]
+                : [],
+        };
+
+        static string Answer(RoadAnswer? a) =>
+            a is null ? "not tried"
+            : a.Note is { } note ? $"{a.Trouble.Said()}: {note}"
+            : a.Trouble.Said();
     }
 
     private static IReadOnlyList<string> Licensed(JobDocument d) =>

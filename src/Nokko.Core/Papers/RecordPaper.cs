@@ -39,7 +39,7 @@ public static partial class RecordPaper
             Geometry(d, results, proof, reader),
             Fitted(d, plan, proof, reader),
             new("What became of the old parts") { Lines = CameOff(d.OffLines) },
-            new("Road test") { Table = Drives(d) },
+            Drives(d),
             new("Open lines") { Lines = OrNone(Progress.OpenLinesOf(d), "None.") },
             new("Done otherwise than the sheet says")
             {

@@ -48,6 +48,7 @@ internal static class Composition
         });
         var address = OwnAddress.Of(builder.Configuration, TimeProvider.System.GetUtcNow());
         address.Serve(builder);
+        builder.Services.AddSingleton(address);
         AddData(builder);
         AddAccounts(builder.Services, builder.Configuration);
         Guards.AddLimits(builder.Services, builder.Configuration);

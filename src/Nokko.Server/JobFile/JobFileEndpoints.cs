@@ -35,15 +35,18 @@ internal static class JobFileEndpoints
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Export(
         Guid job,
         NokkoDb db,
-        CancellationToken cancel
+        CancellationToken cancel,
+        bool bare = false
     )
     {
-        if (await db.LoadDocument(job, cancel, history: true) is not { } d)
+        if (await db.LoadDocument(job, cancel, history: true) is not { } whole)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
+        var d = bare ? WithoutNames.Of(whole) : whole;
         var json = Encoding.UTF8.GetBytes(JobJson.Canonical(d));
         var name = $"{d.Vehicle.Make}-{d.Vehicle.Name}-{d.Vehicle.Plate ?? d.Vehicle.Vin}"
+            .TrimEnd('-')
             .Replace(' ', '-')
             .ToLowerInvariant();
         if (d.Attachments.Count == 0)

@@ -10,10 +10,21 @@ namespace Nokko.Server.Jobs;
 /// <summary>Shows a job, and takes every change of jobs and shop.</summary>
 internal static class JobEndpoints
 {
+    /// <summary>Most changes of one page of a history.</summary>
+    private const int HistoryPage = 200;
+
     /// <summary>A change as people see it.</summary>
+    /// <param name="Id">Its key.</param>
+    /// <param name="Kind">What was done.</param>
+    /// <param name="About">To what; empty where nothing is kept of it.</param>
+    /// <param name="Person">Who.</param>
+    /// <param name="At">When.</param>
+    /// <param name="TakenBack">Whether it was taken back.</param>
+    /// <param name="CanTakeBack">Whether it can be.</param>
     internal sealed record HistoryLine(
         Guid Id,
         string Kind,
+        string About,
         string Person,
         DateTimeOffset At,
         bool TakenBack,
@@ -44,9 +55,12 @@ internal static class JobEndpoints
         jobs.MapGet("/{job:guid}/history", History);
     }
 
+    /// <summary>Changes, newest first, a page at a time: those before one that is named.</summary>
     private static async Task<Results<Ok<HistoryLine[]>, ProblemHttpResult>> History(
         Guid job,
+        Guid? before,
         NokkoDb db,
+        SignedIn me,
         TimeProvider clock,
         CancellationToken cancel
     )
@@ -55,29 +69,42 @@ internal static class JobEndpoints
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
-        var recent = await db.RecentChanges(job, clock.GetUtcNow() - TakeBack.Within, cancel);
+        HistoryEntry[] page =
+        [
+            .. d
+                .History.OrderByDescending(h => h.At)
+                .ThenByDescending(h => h.Id)
+                .SkipWhile(h => before is not null && h.Id != before)
+                .Skip(before is null ? 0 : 1)
+                .Take(HistoryPage),
+        ];
+        var kept = await db.ChangesOf([.. page.Select(h => h.Id)], cancel);
         var names = d.People.ToDictionary(p => p.Id, p => p.Name);
         var kinds = d.History.ToDictionary(h => h.Id, h => h.Kind);
         var undone = d.History.Select(h => h.TakesBack).OfType<Guid>().ToHashSet();
-        return TypedResults.Ok(
-            d.History.OrderByDescending(h => h.At)
-                .ThenByDescending(h => h.Id)
-                .Select(h => new HistoryLine(
-                    h.Id,
-                    h.TakesBack is { } back
-                        ? $"taken back: {kinds.GetValueOrDefault(back, "a change")}"
-                        : h.Kind,
-                    names.GetValueOrDefault(h.PersonId, "?"),
-                    h.At,
-                    undone.Contains(h.Id),
-                    recent.TryGetValue(h.Id, out var changes)
-                        && TakeBack.WhyNot(
-                            new Recorded(h, changes, undone.Contains(h.Id)),
-                            clock.GetUtcNow()
-                        )
-                            is null
-                ))
-                .ToArray()
-        );
+        var since = clock.GetUtcNow() - TakeBack.Within;
+        return TypedResults.Ok(page.Select(One).ToArray());
+
+        HistoryLine One(HistoryEntry h)
+        {
+            var changes = kept.GetValueOrDefault(h.Id);
+            return new(
+                h.Id,
+                h.TakesBack is { } back
+                    ? $"taken back: {kinds.GetValueOrDefault(back, "a change")}"
+                    : h.Kind,
+                changes is null ? "" : HistoryWords.About(d, changes, me.Style),
+                names.GetValueOrDefault(h.PersonId, "?"),
+                h.At,
+                undone.Contains(h.Id),
+                h.At >= since
+                    && changes is not null
+                    && TakeBack.WhyNot(
+                        new Recorded(h, changes, undone.Contains(h.Id)),
+                        clock.GetUtcNow()
+                    )
+                        is null
+            );
+        }
     }
 }

@@ -247,6 +247,29 @@ public class PapersTests
     }
 
     [Fact]
+    public void Troubles_of_the_drive_stand_in_a_table_and_the_rest_in_a_line()
+    {
+        Fitted();
+        _shop.Do(
+            new NoteRoadTest(
+                _shop.Key(),
+                _shop.Key(),
+                true,
+                [
+                    new(RoadQuestion.Vibration, RoadTrouble.Some, "from 55"),
+                    new(RoadQuestion.Pull, RoadTrouble.None, null),
+                ]
+            )
+        );
+        var drive = Part(Record(), "Road test");
+        Assert.Equal(
+            ["Vibrates", "not tried", "a little: from 55", "there; not tried before the work"],
+            drive.Table!.Rows.Single()
+        );
+        Assert.Equal(["Tried after the work, and not so: pulls to a side."], drive.Lines);
+    }
+
+    [Fact]
     public void Days_are_those_of_the_reader()
     {
         var late = new DateTimeOffset(2026, 3, 1, 23, 30, 0, TimeSpan.Zero);

@@ -347,6 +347,8 @@ public class PeopleTests
                 "/api/me/password",
                 "/api/me/unit",
                 "/api/parts/look",
+                "/api/shared/picture",
+                "/api/shared/record",
                 "/api/sign-in",
                 "/api/sign-out",
             ],

@@ -949,7 +949,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    bare?: boolean;
+                };
                 header?: never;
                 path: {
                     job: string;
@@ -1423,11 +1425,7 @@ export interface paths {
                 path?: never;
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["OwnAddress"];
-                };
-            };
+            requestBody?: never;
             responses: {
                 /** @description OK */
                 200: {
@@ -2151,7 +2149,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    before?: string;
+                };
                 header?: never;
                 path: {
                     job: string;
@@ -4220,6 +4220,7 @@ export interface components {
             /** Format: uuid */
             id: string;
             kind: string;
+            about: string;
             person: string;
             /** Format: date-time */
             at: string;
@@ -6737,10 +6738,6 @@ export interface components {
         };
         /** @enum {unknown} */
         OutcomeStatus: "stored" | "repeated" | "refused";
-        OwnAddress: {
-            /** Format: uri */
-            uri: null | string;
-        };
         OwnPage: {
             devices: components["schemas"]["SignedInDevice"][];
             hasCodes: boolean;
@@ -8021,7 +8018,7 @@ export interface components {
              */
             commandId: string;
         };
-        /** @description Takes out of the record who an owner is: name, contact, plates, VINs, who agreed. What was measured and fitted stays, without them. It cannot be taken back. */
+        /** @description Takes out of the record who an owner is: name, contact, plates, VINs, who agreed, signatures. What was measured and fitted stays, without them. It cannot be taken back. */
         ShopCommandEraseOwner: {
             /** @enum {string} */
             kind: "eraseOwner";

@@ -51,14 +51,14 @@ export default function HandOverView() {
         {job.handedOverAt && <ToldAndSigned />}
         {begunPlan(d) && <AlignmentBack />}
         <OwnersLink />
-        <Button
-          variant="outlined"
-          href={`/api/jobs/${job.id}/file`}
-          download
-          sx={{ mt: 2 }}
-        >
-          Take the job file out
-        </Button>
+        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 2 }}>
+          <Button variant="outlined" href={`/api/jobs/${job.id}/file`} download>
+            Take the job file out
+          </Button>
+          <Button href={`/api/jobs/${job.id}/file?bare=true`} download>
+            Without names, plates and photographs
+          </Button>
+        </Box>
       </Box>
       <Papers />
     </Box>

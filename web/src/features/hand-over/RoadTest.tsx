@@ -13,13 +13,7 @@ import { BothWays, type Lines } from "../../shared/BothWays";
 import { Press } from "../../shared/Press";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { useDraft } from "../../shared/useDraft";
-import {
-  answersOf,
-  filled,
-  linesOf,
-  withRest,
-  type Answers,
-} from "./roadTest";
+import { answersOf, filled, linesOf, withRest, type Answers } from "./roadTest";
 
 /** The same questions before and after: what is new since the work is looked at before it leaves. */
 export function RoadTest({ after }: { after: boolean }) {

@@ -1,20 +1,30 @@
 import Box from "@mui/material/Box";
+import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
+import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Press } from "../../shared/Press";
 import { api, must } from "../../api/client";
 import { useJob, useSend } from "../../api/job";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
+import { dayAndTime, timeOfDay } from "../../shared/time";
+
+/** As many as the server sends at once. */
+const pageOf = 200;
 
 function useHistory(enabled: boolean) {
   const job = useJob().document.job.id;
-  return useQuery({
+  return useInfiniteQuery({
     queryKey: ["history", job],
-    queryFn: async () =>
+    initialPageParam: undefined as string | undefined,
+    queryFn: async ({ pageParam: before }) =>
       must(
-        await api.GET("/api/jobs/{job}/history", { params: { path: { job } } }),
+        await api.GET("/api/jobs/{job}/history", {
+          params: { path: { job }, query: { before } },
+        }),
       ),
+    getNextPageParam: (page) =>
+      page.length === pageOf ? page.at(-1)?.id : undefined,
     enabled,
     staleTime: 0,
   });
@@ -43,6 +53,14 @@ export function History() {
   const [open, setOpen] = useState(false);
   const history = useHistory(open);
   const { takeBack, problem } = useTakeBack();
+  const [find, setFind] = useState("");
+  const all = history.data?.pages.flat() ?? [];
+  const words = find.trim().toLowerCase().split(/\s+/);
+  const lines = all.filter((h) => {
+    const text =
+      `${dayAndTime(h.at)} ${h.person} ${h.kind} ${h.about}`.toLowerCase();
+    return words.every((w) => text.includes(w));
+  });
   return (
     <Box
       component="details"
@@ -55,24 +73,58 @@ export function History() {
         History
       </Typography>
       <ProblemNote problem={problem} />
-      <Box component="ol" sx={{ my: 0, maxHeight: 360, overflowY: "auto" }}>
-        {history.data?.map((h) => (
-          <li key={h.id}>
-            {h.at.slice(0, 16).replace("T", " ")} UTC, {h.person}:{" "}
+      <TextField
+        size="small"
+        label="Find in it: person, joint, reading, day"
+        value={find}
+        onChange={(e) => {
+          setFind(e.target.value);
+        }}
+        sx={{ maxWidth: 420, mb: 1 }}
+      />
+      <Box
+        component="ol"
+        aria-label="Changes"
+        sx={{
+          my: 0,
+          pl: 0,
+          listStyle: "none",
+          maxHeight: 420,
+          overflowY: "auto",
+        }}
+      >
+        {lines.map((h) => (
+          <Box
+            component="li"
+            key={h.id}
+            sx={{ borderTop: 1, borderColor: "divider", py: 0.5 }}
+          >
+            <Box component="span" sx={{ color: "text.secondary" }}>
+              {dayAndTime(h.at)}, {h.person}:
+            </Box>{" "}
             {h.takenBack ? <s>{h.kind}</s> : h.kind}
+            {h.about && `: ${h.about}`}
             {h.takenBack && " (taken back)"}
             {h.canTakeBack && (
               <Press
                 size="small"
-                aria-label={`Take back: ${h.kind}, ${h.at.slice(11, 19)}`}
+                aria-label={`Take back: ${h.kind}, ${timeOfDay(h.at)}`}
                 act={() => takeBack(h)}
               >
                 Take back
               </Press>
             )}
-          </li>
+          </Box>
         ))}
       </Box>
+      {open && lines.length === 0 && all.length > 0 && (
+        <Typography>Nothing here says that.</Typography>
+      )}
+      {history.hasNextPage && (
+        <Press sx={{ mt: 1 }} act={() => history.fetchNextPage()}>
+          Earlier ones
+        </Press>
+      )}
     </Box>
   );
 }
@@ -81,7 +133,7 @@ export function History() {
 export function TakeBackLast() {
   const history = useHistory(true);
   const { takeBack, problem } = useTakeBack();
-  const last = history.data?.find((h) => h.canTakeBack);
+  const last = history.data?.pages[0]?.find((h) => h.canTakeBack);
   return (
     <>
       {last && (

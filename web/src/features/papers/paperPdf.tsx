@@ -41,8 +41,8 @@ const styles = StyleSheet.create({
     padding: 34,
     paddingBottom: 48,
     fontFamily: ["Archivo", "Archivo wide"] as unknown as string,
-    fontSize: 8,
-    lineHeight: 1.3,
+    fontSize: 7.5,
+    lineHeight: 1.25,
     color: ink,
   },
   heading: {
@@ -54,7 +54,7 @@ const styles = StyleSheet.create({
   title: {
     fontSize: 9,
     fontWeight: 700,
-    marginTop: 7,
+    marginTop: 5,
     borderBottom: `0.6pt solid ${ink}`,
   },
   bold: { fontWeight: 700 },
@@ -66,7 +66,6 @@ const styles = StyleSheet.create({
   line: { flexDirection: "row" },
   foot: {
     position: "absolute",
-    bottom: 20,
     left: 34,
     right: 34,
     fontSize: 7,
@@ -104,7 +103,7 @@ export const paperPdf = (
           .map((s) => (
             <Part key={s.title} section={s} pictures={pictures} />
           ))}
-        <Foot paper={paper} />
+        <Foot paper={paper} size={size} />
       </Page>
       {paper.sections.some((s) => s.annex) && (
         <Page size={size} style={styles.page}>
@@ -114,14 +113,23 @@ export const paperPdf = (
             .map((s) => (
               <Part key={s.title} section={s} pictures={pictures} />
             ))}
-          <Foot paper={paper} />
+          <Foot paper={paper} size={size} />
         </Page>
       )}
     </Document>,
   ).toBlob();
 
-const Foot = ({ paper }: { paper: Schemas["Paper"] }) => (
-  <View style={styles.foot} fixed>
+/** Height of a page, points. */
+const heights: Record<Size, number> = { A4: 842, LETTER: 792 };
+
+const Foot = ({
+  paper,
+  size,
+}: {
+  paper: Schemas["Paper"];
+  size: Size;
+}) => (
+  <View style={[styles.foot, { top: heights[size] - 36 }]} fixed>
     <Text style={{ flex: 1 }}>{paper.foot ?? ""}</Text>
     <Text
       render={({ pageNumber, totalPages }) =>
