@@ -55,8 +55,14 @@ internal static class Screenshots
         Job("FH 22", "prove", "What moved it");
         Shoot("prove", "Most likely");
         browser.Resize(1280, 800);
-        Job("SV 118 K", "hand-over", "Torques");
+        browser.Resize(1280, 1100);
+        Job("SV 118 K", "hand-over", "Told to whoever drives it away");
+        Scroll("//h1[.='Hand over']");
         Shoot("hand-over", "To come");
+        browser.Resize(1280, 800);
+        Job("HO 12 D", "take-in", "Over the years");
+        browser.Press("Over the years");
+        Shoot("years", "how it held");
         Job("HO 31 T", "fit/sheets?sheet=torques", "Spec and its source");
         Scroll("//article");
         Shoot("fit-sheets", "Fasteners");
@@ -71,11 +77,6 @@ internal static class Screenshots
         Job("FH 20", "plan", "Hollin links sheet HL-4");
         Scroll("//button[contains(., 'Find stacks')]");
         Shoot("conversion", "In the place of");
-        Job("LG 5 K", "plan/shopping", "What to buy");
-        browser.Choose("Plan", "Body lift");
-        browser.Sees("Bolts by place");
-        Scroll("//caption[.='Fasteners']");
-        Shoot("shopping", "its old ones serve elsewhere");
 
         browser.Scheme("dark");
         Job("FH 19", "plan", "Rowan levelling kit LK-15");

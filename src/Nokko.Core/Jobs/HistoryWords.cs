@@ -24,16 +24,53 @@ public static class HistoryWords
         JobDocument d,
         IReadOnlyList<RecordedChange> changes,
         LengthStyle style
-    )
+    ) => Listed(changes.Select(c => Row(c) is { } row ? Of(d, row, style) : null));
+
+    /// <summary>What changes were about of which nothing is kept, because they came in with a file: told by the instant at which their rows were stored, where that leaves no doubt.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="style">How lengths are written.</param>
+    public static IReadOnlyDictionary<Guid, string> ByInstant(JobDocument d, LengthStyle style)
     {
-        string[] said =
+        var stored = Stored(d).ToLookup(x => x.At, x => x.Row);
+        var said = new Dictionary<Guid, string>();
+        foreach (var entries in d.History.GroupBy(h => h.At))
+        {
+            HistoryEntry[] mine = [.. entries.OrderBy(h => h.Id)];
+            IRow[] rows = [.. stored[entries.Key].OrderBy(r => r.Id)];
+            foreach (var (entry, i) in mine.Select((h, i) => (h, i)))
+            {
+                IRow[] its =
+                    mine.Length == 1 ? rows
+                    : rows.Length == mine.Length ? [rows[i]]
+                    : [];
+                said[entry.Id] = Listed(its.Select(r => Of(d, r, style)));
+            }
+        }
+        return said;
+    }
+
+    private static IEnumerable<(DateTimeOffset At, IRow Row)> Stored(JobDocument d) =>
         [
-            .. changes
-                .Select(c => Row(c) is { } row ? Of(d, row, style) : null)
-                .OfType<string>()
-                .Where(s => s.Length > 0)
-                .Distinct(),
+            .. d.Readings.Select(r => (r.StoredAt, (IRow)r)),
+            .. d.TorqueEntries.Select(t => (t.At, (IRow)t)),
+            .. d.Steps.Select(s => (s.At, (IRow)s)),
+            .. d
+                .OffLines.Where(o => o.ClosedAt is not null)
+                .Select(o => (o.ClosedAt!.Value, (IRow)o)),
+            .. d.Marks.Select(m => (m.At, (IRow)m)),
+            .. d.Deviations.Select(x => (x.At, (IRow)x)),
+            .. d.WalkRounds.Select(w => (w.At, (IRow)w)),
+            .. d.Cuts.Select(c => (c.At, (IRow)c)),
+            .. d.Looks.Select(l => (l.At, (IRow)l)),
+            .. d.Attachments.Select(a => (a.At, (IRow)a)),
+            .. d.CheckedCauses.Select(c => (c.At, (IRow)c)),
+            .. d.RoadTests.Select(t => (t.At, (IRow)t)),
+            .. d.Stages.Select(s => (s.OpenedAt, (IRow)s)),
         ];
+
+    private static string Listed(IEnumerable<string?> words)
+    {
+        string[] said = [.. words.OfType<string>().Where(s => s.Length > 0).Distinct()];
         return said.Length <= Most
             ? string.Join("; ", said)
             : $"{string.Join("; ", said.Take(Most))}; and {said.Length - Most} more";

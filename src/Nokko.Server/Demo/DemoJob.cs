@@ -20,6 +20,9 @@ internal sealed partial class DemoJob
     private readonly Dictionary<Guid, Part> _shelf = [];
     private DateTimeOffset _now;
 
+    /// <summary>What the odometer showed when it came.</summary>
+    private readonly double _miles = 48_200;
+
     public JobDocument Document { get; private set; }
 
     public DemoJob(
@@ -79,7 +82,7 @@ internal sealed partial class DemoJob
                     Tolerance = Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
                 },
                 PromisedOn = Day(5),
-                OdometerIn = QuantityInput.Read(Miles(48_200), "", Unit.Km),
+                OdometerIn = QuantityInput.Read(Miles(_miles), "", Unit.Km),
                 Equipment = Equipment.TwoPostLift,
                 TakenInAt = _now,
             },
@@ -112,6 +115,60 @@ internal sealed partial class DemoJob
                 },
             ],
         };
+    }
+
+    /// <summary>The next visit of a vehicle that was here: its stages, joints and readings come along.</summary>
+    /// <param name="before">The visit before, handed over.</param>
+    /// <param name="by">Who takes it in.</param>
+    /// <param name="at">When.</param>
+    /// <param name="miles">What the odometer shows.</param>
+    /// <param name="wish">What is wanted.</param>
+    public DemoJob(JobDocument before, Person by, DateTimeOffset at, double miles, string wish)
+    {
+        _by = by;
+        _now = Instants.ToMicroseconds(at);
+        _miles = miles;
+        var mine = JobRows
+            .Lists.Where(l =>
+                l.Type == typeof(Stage)
+                || l.Type == typeof(WalkRound)
+                || l.Type == typeof(Reading)
+                || l.Type == typeof(Joint)
+            )
+            .ToArray();
+        var begun = new JobDocument
+        {
+            Format = JobDocument.FormatName,
+            Version = JobDocument.CurrentVersion,
+            Owner = before.Owner,
+            Platform = before.Platform,
+            Vehicle = before.Vehicle,
+            People = [by],
+            Job = before.Job with
+            {
+                Id = NewId(),
+                StageId = before.CurrentStage()!.Id,
+                Wish = wish,
+                PromisedOn = Day(4),
+                OdometerIn = QuantityInput.Read(Miles(miles), "", Unit.Km),
+                OdometerOut = null,
+                OwnerNotes = null,
+                TakenInAt = _now,
+                HandedOverAt = null,
+                HandedOverBy = null,
+            },
+            History =
+            [
+                new HistoryEntry
+                {
+                    Id = NewId(),
+                    Kind = TakeIn.Said,
+                    PersonId = by.Id,
+                    At = _now,
+                },
+            ],
+        };
+        Document = mine.Aggregate(begun, (d, list) => list.With(d, list.Get(before)));
     }
 
     /// <summary>Promises it for another day.</summary>
@@ -280,16 +337,69 @@ internal sealed partial class DemoJob
         }
     }
 
+    /// <summary>A drive before or after the work; what is not named was fine.</summary>
+    public void Drive(
+        bool after,
+        params (RoadQuestion Question, RoadTrouble Trouble, string Note)[] troubles
+    )
+    {
+        Later(20);
+        Do(
+            new NoteRoadTest(
+                NewId(),
+                NewId(),
+                after,
+                [
+                    .. Enum.GetValues<RoadQuestion>()
+                        .Select(q =>
+                            troubles.FirstOrDefault(t => t.Question == q) is { Note: { } note } t
+                                ? new RoadAnswer(q, t.Trouble, note)
+                                : new RoadAnswer(q, RoadTrouble.None, null)
+                        ),
+                ]
+            )
+        );
+    }
+
+    /// <summary>Told, and signed with a wave.</summary>
+    public void SignedBy(string name)
+    {
+        Later(5);
+        Do(
+            new Sign(
+                NewId(),
+                NewId(),
+                name,
+                SignedAs.Owner,
+                ToldToDriver.Of(Document, JobEvaluator.Evaluate(Document), LengthStyle.Inches),
+                [
+                    [
+                        .. Enumerable
+                            .Range(0, 60)
+                            .SelectMany(i =>
+                                new[]
+                                {
+                                    120 + (i * 11),
+                                    150 + (int)(90 * Math.Sin(i / 3.2) * Math.Cos(i / 11.0)),
+                                }
+                            ),
+                    ],
+                    [690, 210, 860, 180, 905, 176],
+                ]
+            )
+        );
+    }
+
     /// <summary>Handed over, with all that its job calls for to come.</summary>
     public void HandOver(string notes)
     {
         Later(30);
-        const double Miles48204 = 48_204;
+        var driven = _miles + 4;
         Do(
             new HandOver(
                 NewId(),
                 0,
-                Miles(Miles48204),
+                Miles(driven),
                 notes,
                 [
                     .. FollowUpSuggestion
@@ -299,7 +409,7 @@ internal sealed partial class DemoJob
                             f.What,
                             f.Why,
                             DateOnly.FromDateTime(_now.AddDays(f.Days).UtcDateTime),
-                            f.Km > 0 ? Miles(Math.Round(Miles48204 + (f.Km / 1.609344))) : null
+                            f.Km > 0 ? Miles(Math.Round(driven + (f.Km / 1.609344))) : null
                         )),
                 ]
             )

@@ -118,6 +118,13 @@ internal static class DemoShop
             db.PutJob(job, new HashSet<Guid> { job.Owner.Id, job.Platform.Id });
             await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
+        // One that came back: its jobs share vehicle, stages, rounds and joints.
+        var there = new HashSet<Guid> { orchard.Id, drover.Id };
+        foreach (var job in ThreeVisits(orchard, drover, brenna, odd, shelf, now))
+        {
+            db.PutJob(job, there);
+            await db.SaveNew(job.Job.Id, CancellationToken.None);
+        }
         db.Put(
             new Tip
             {
@@ -136,6 +143,7 @@ internal static class DemoShop
     /// <summary>On plan at the first pass, all lines closed, handed over.</summary>
     private static JobDocument WentRight(DemoJob job, DemoShelf shelf)
     {
+        job.Drive(after: false, (RoadQuestion.Pull, RoadTrouble.Some, "to the left, hands off"));
         job.Round(Settled.Rolled, [20.56, 21.5, 22.88, 22.81], [41.06, 41.0]);
         job.Correct("RF", 20.5, "Read the wrong inch mark.");
         SquareAndLamps(0.25, 0.1875, 33.5);
@@ -144,6 +152,8 @@ internal static class DemoShop
         job.FitAll();
         job.Round(Settled.Driven, [22.69, 22.63, 22.88, 22.81], [42.31, 42.25]);
         SquareAndLamps(-0.125, -0.125, 41);
+        job.Drive(after: true, (RoadQuestion.Pull, RoadTrouble.Some, "as before"));
+        job.SignedBy("T. Aldous");
         job.HandOver(
             "Sits level now. Headlights were set for the old rake: have them aimed. Mind the low beam of the forge door."
         );
@@ -156,6 +166,66 @@ internal static class DemoShop
             job.Measure(Measures.LampCutOff, "left lamp", lamp, 300);
             job.Measure(Measures.LampCutOff, "right lamp", lamp, 300);
         }
+    }
+
+    /// <summary>Levelled; back after a year and a half, gone down in front, with a thicker plate since; here again for new tyres' sake.</summary>
+    private static IEnumerable<JobDocument> ThreeVisits(
+        Owner owner,
+        Platform platform,
+        Person brenna,
+        Person odd,
+        DemoShelf shelf,
+        DateTimeOffset now
+    )
+    {
+        var first = new DemoJob(
+            owner,
+            platform,
+            brenna,
+            "Ostrel",
+            "Drover",
+            "HO 12 D",
+            now.AddDays(-1_100)
+        )
+        {
+            Eyes = odd,
+        };
+        first.Round(Settled.Rolled, [20.5, 20.5, 22.94, 22.88], [41.13, 41.06]);
+        first.Plan("Plan A", [(Corner.LF, shelf.Thin), (Corner.RF, shelf.Thin)]);
+        first.Begin();
+        first.FitAll();
+        first.Round(Settled.Driven, [22.63, 22.56, 22.94, 22.88], [42.31, 42.25]);
+        first.HandOver("Sits level now.");
+        yield return first.Document;
+        var second = new DemoJob(
+            first.Document,
+            odd,
+            now.AddDays(-540),
+            71_300,
+            "The nose has come down since, and it tows a flail now."
+        )
+        {
+            Eyes = brenna,
+        };
+        second.Round(Settled.Driven, [22.06, 22, 22.75, 22.69], [42, 41.94]);
+        second.Plan("Plan A", [(Corner.LF, shelf.Middle), (Corner.RF, shelf.Middle)]);
+        second.Begin();
+        second.FitAll();
+        second.Round(Settled.Driven, [22.69, 22.63, 22.75, 22.69], [42.31, 42.25]);
+        second.HandOver("A quarter more in front, for what its springs gave.");
+        yield return second.Document;
+        var third = new DemoJob(
+            second.Document,
+            brenna,
+            now.AddDays(-1),
+            96_850,
+            "Level again, and will it take the next size of tyre?"
+        )
+        {
+            Eyes = odd,
+        };
+        third.Round(Settled.Driven, [22.38, 22.31, 22.5, 22.44], [42.06, 42]);
+        yield return third.Document;
     }
 
     /// <summary>Lifted an inch more than a bare rule of thumb foretold; a thinner plate put it right in a second pass.</summary>

@@ -83,6 +83,7 @@ internal static class JobEndpoints
         var kinds = d.History.ToDictionary(h => h.Id, h => h.Kind);
         var undone = d.History.Select(h => h.TakesBack).OfType<Guid>().ToHashSet();
         var since = clock.GetUtcNow() - TakeBack.Within;
+        var byInstant = HistoryWords.ByInstant(d, me.Style);
         return TypedResults.Ok(page.Select(One).ToArray());
 
         HistoryLine One(HistoryEntry h)
@@ -93,7 +94,9 @@ internal static class JobEndpoints
                 h.TakesBack is { } back
                     ? $"taken back: {kinds.GetValueOrDefault(back, "a change")}"
                     : h.Kind,
-                changes is null ? "" : HistoryWords.About(d, changes, me.Style),
+                changes is null
+                    ? byInstant.GetValueOrDefault(h.Id, "")
+                    : HistoryWords.About(d, changes, me.Style),
                 names.GetValueOrDefault(h.PersonId, "?"),
                 h.At,
                 undone.Contains(h.Id),

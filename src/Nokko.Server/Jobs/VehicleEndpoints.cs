@@ -1,5 +1,8 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Jobs;
+using Nokko.Core.Units;
+using Nokko.Server.Hosting;
 using Nokko.Storage;
 
 namespace Nokko.Server.Jobs;
@@ -25,7 +28,68 @@ internal static class VehicleEndpoints
         Guid? OpenJob
     );
 
-    public static void Map(RouteGroupBuilder api) => api.MapGet("/vehicles", Find);
+    /// <summary>A visit of a vehicle.</summary>
+    /// <param name="JobId">The job.</param>
+    /// <param name="TakenInAt">When it came.</param>
+    /// <param name="HandedOverAt">When it went; null while it is here.</param>
+    /// <param name="Odometer">What the odometer showed when it came.</param>
+    /// <param name="Wish">What was wanted, in the owner's words.</param>
+    internal sealed record Visit(
+        Guid JobId,
+        DateTimeOffset TakenInAt,
+        DateTimeOffset? HandedOverAt,
+        Quantity? Odometer,
+        string? Wish
+    );
+
+    /// <summary>A vehicle over its years.</summary>
+    /// <param name="Make">Make.</param>
+    /// <param name="Name">Name.</param>
+    /// <param name="Plate">Plate, else VIN.</param>
+    /// <param name="Owner">Whose it is now; of whose it was nothing stands here.</param>
+    /// <param name="Visits">Its jobs, the latest first.</param>
+    /// <param name="Years">Stages, rounds and how its springs went down.</param>
+    internal sealed record VehicleView(
+        string Make,
+        string Name,
+        string? Plate,
+        string Owner,
+        IReadOnlyList<Visit> Visits,
+        VehicleYears Years
+    );
+
+    public static void Map(RouteGroupBuilder api)
+    {
+        api.MapGet("/vehicles", Find);
+        api.MapGet("/vehicles/{vehicle:guid}", Show);
+    }
+
+    private static async Task<Results<Ok<VehicleView>, ProblemHttpResult>> Show(
+        Guid vehicle,
+        NokkoDb db,
+        CancellationToken cancel
+    )
+    {
+        var visits = await db
+            .Jobs.AsNoTracking()
+            .Where(j => j.VehicleId == vehicle && j.CopiedAt == null)
+            .OrderByDescending(j => j.TakenInAt)
+            .Select(j => new Visit(j.Id, j.TakenInAt, j.HandedOverAt, j.OdometerIn, j.Wish))
+            .ToListAsync(cancel);
+        // The latest job's document holds what all before it measured.
+        return visits.Count > 0 && await db.LoadDocument(visits[0].JobId, cancel) is { } d
+            ? TypedResults.Ok(
+                new VehicleView(
+                    d.Vehicle.Make,
+                    d.Vehicle.Name,
+                    d.Vehicle.Plate ?? d.Vehicle.Vin,
+                    d.Owner.Name,
+                    visits,
+                    VehicleYears.Of(d)
+                )
+            )
+            : Trouble.Missing("There is no such vehicle in this shop.").Answer();
+    }
 
     /// <summary>Vehicles of this plate or VIN, however it is spaced.</summary>
     private static async Task<Ok<VehicleHere[]>> Find(

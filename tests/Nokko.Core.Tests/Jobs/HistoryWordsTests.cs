@@ -71,4 +71,24 @@ public class HistoryWordsTests
         var owner = RecordedChange.Of(new RowChange.Added(_shop.Document.Owner));
         Assert.Equal("", HistoryWords.About(_shop.Document, [owner], LengthStyle.Inches));
     }
+
+    [Fact]
+    public void What_came_in_with_a_file_is_named_by_the_instant_at_which_it_was_stored()
+    {
+        _shop.Walk();
+        _shop.Do(_shop.Reading("LF", "20 1/2"));
+        var entry = _shop.Document.History[^1];
+        Assert.Equal(
+            "left front from hub: 20 1/2 in",
+            HistoryWords.ByInstant(_shop.Document, LengthStyle.Inches)[entry.Id]
+        );
+        // Two at one instant and one row: which of them it was is not guessed.
+        var twin = entry with
+        {
+            Id = _shop.Key(),
+        };
+        var doubtful = _shop.Document with { History = [.. _shop.Document.History, twin] };
+        Assert.Equal("", HistoryWords.ByInstant(doubtful, LengthStyle.Inches)[twin.Id]);
+        Assert.Equal("", HistoryWords.ByInstant(doubtful, LengthStyle.Inches)[entry.Id]);
+    }
 }

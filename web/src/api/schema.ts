@@ -1265,6 +1265,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vehicles/{vehicle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    vehicle: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VehicleView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fitting/ways": {
         parameters: {
             query?: never;
@@ -9418,11 +9455,38 @@ export interface components {
             rearAxleRating?: null | components["schemas"]["QuantityInput"];
             cgHeight?: null | components["schemas"]["QuantityInput"];
         };
+        VehicleView: {
+            make: string;
+            name: string;
+            plate: null | string;
+            owner: string;
+            visits: components["schemas"]["Visit"][];
+            years: components["schemas"]["VehicleYears"];
+        };
+        /** @description A vehicle over its years: every stage, every round, and how springs went down between works. */
+        VehicleYears: {
+            /** @description From where its heights are: that of the last round; rounds from elsewhere have none. */
+            datum: components["schemas"]["Datum"];
+            /** @description Stages in order, what was noted of before the shop included. */
+            stages: components["schemas"]["YearStage"][];
+            /** @description Rounds in the order of time. */
+            rounds: components["schemas"]["YearRound"][];
+        };
         /**
          * @description A verdict: on what was wanted, or on what was foretold.
          * @enum {unknown}
          */
         Verdict: "reached" | "notReached" | "measureAgain" | "cannotTell";
+        Visit: {
+            /** Format: uuid */
+            jobId: string;
+            /** Format: date-time */
+            takenInAt: string;
+            /** Format: date-time */
+            handedOverAt: null | string;
+            odometer: null | components["schemas"]["Quantity"];
+            wish: null | string;
+        };
         WaitingJob: {
             /** Format: uuid */
             jobId: string;
@@ -9695,6 +9759,75 @@ export interface components {
             dimensions: components["schemas"]["VehicleDimensions"];
             /** @description Its tyres. */
             tyreSize: null | string;
+        };
+        /** @description What was fitted at an axle with a stage, and how it went down on it since. */
+        YearAxle: {
+            /** @description The axle. */
+            axle: components["schemas"]["Axle"];
+            /** @description Parts and suspension that came. */
+            came: string[];
+            /** @description What left. */
+            gone: string[];
+            moved: null | components["schemas"]["Result"];
+            /**
+             * Format: double
+             * @description Days between those two.
+             */
+            days: null | number;
+        };
+        /** @description How a vehicle stood in one walk-round. */
+        YearRound: {
+            /**
+             * Format: uuid
+             * @description The round.
+             */
+            walkRoundId: string;
+            /**
+             * Format: uuid
+             * @description Its stage.
+             */
+            stageId: string;
+            /**
+             * Format: uuid
+             * @description Its job.
+             */
+            jobId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            odometer: null | components["schemas"]["Quantity"];
+            /** @description Whether it may carry a verdict. */
+            decides: boolean;
+            /** @description Mean height of the front lips, mm. */
+            front: components["schemas"]["Result"];
+            /** @description The same behind. */
+            rear: components["schemas"]["Result"];
+            /** @description Tyre sizes as they were noted then; empty where nobody noted one. */
+            tyres: string[];
+        };
+        /** @description A stage in a vehicle's years. */
+        YearStage: {
+            /**
+             * Format: uuid
+             * @description The stage.
+             */
+            stageId: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it began.
+             */
+            openedAt: string;
+            /**
+             * Format: uuid
+             * @description The job that opened it.
+             */
+            jobId: string;
+            /** @description Both axles, front first. */
+            axles: components["schemas"]["YearAxle"][];
         };
     };
     responses: never;

@@ -12,6 +12,7 @@ const Yard = lazy(() => import("../features/yard/Yard"));
 const SharedRecord = lazy(() => import("../features/papers/SharedRecord"));
 const TakeIn = lazy(() => import("../features/jobs/TakeIn"));
 const TakenIn = lazy(() => import("../features/jobs/TakenIn"));
+const Years = lazy(() => import("../features/vehicles/YearsView"));
 const Vehicle = lazy(() => import("../features/vehicles/VehicleView"));
 const WalkRound = lazy(() => import("../features/walk-rounds/WalkRoundView"));
 const Plan = lazy(() => import("../features/plans/PlanView"));
@@ -85,6 +86,7 @@ export function App() {
           <Route index element={<Yard />} />
           <Route path="take-in" element={<TakeIn />} />
           <Route path="shelf" element={<Shelf />} />
+          <Route path="vehicles/:vehicle" element={<Years />} />
           <Route path="me" element={<OwnPage />} />
           <Route path="shop" element={<ShopPage />} />
           <Route path="bench/:sheet?" element={<Bench />} />

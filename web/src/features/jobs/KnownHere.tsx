@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { Link as To } from "react-router";
@@ -51,6 +52,9 @@ export function KnownHere({
           {known.make} {known.name}
         </b>
         , {known.owner}, last in {known.lastIn.slice(0, 10)}.{" "}
+        <Link component={To} to={`/vehicles/${known.id}`}>
+          Over the years
+        </Link>{" "}
         {chosen &&
           "Stages, joints and their torques come along. Note below only what was fitted since."}
       </Box>

@@ -174,6 +174,13 @@ export default function TakenIn() {
           >
             Correct what was taken in
           </Button>
+          <Button
+            component={Link}
+            to={`/vehicles/${d.vehicle.id}`}
+            sx={{ mt: 1 }}
+          >
+            Over the years
+          </Button>
         </>
       )}
       <Typography variant="h2" sx={{ mt: 2.5 }}>

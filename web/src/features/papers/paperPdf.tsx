@@ -122,13 +122,7 @@ export const paperPdf = (
 /** Height of a page, points. */
 const heights: Record<Size, number> = { A4: 842, LETTER: 792 };
 
-const Foot = ({
-  paper,
-  size,
-}: {
-  paper: Schemas["Paper"];
-  size: Size;
-}) => (
+const Foot = ({ paper, size }: { paper: Schemas["Paper"]; size: Size }) => (
   <View style={[styles.foot, { top: heights[size] - 36 }]} fixed>
     <Text style={{ flex: 1 }}>{paper.foot ?? ""}</Text>
     <Text
