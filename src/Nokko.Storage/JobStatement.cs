@@ -90,6 +90,16 @@ internal static class JobStatement
             "vehicle" => $"(select {row} {from} t.id = v.id)",
             "owner" => $"(select {row} {from} t.id = v.owner_id)",
             "platform" => $"(select {row} {from} t.id = v.platform_id)",
+            // Of those who walked it on an earlier visit, too: their readings are in the document.
+            "people" => $"""
+                (select coalesce(json_agg({row} order by t.id), '[]') from (
+                  select distinct on (p.id) p.* from {table.GetTableName()} p
+                  where p.shop_id = @shop and (p.job_id = j.id or p.job_id in (
+                    select w.job_id from {Name<Core.WalkRounds.WalkRound>(model)} w where {Round(
+                    "w"
+                )}))
+                  order by p.id, (p.job_id = j.id) desc) t)
+                """,
             "stages" => Many("t.vehicle_id = v.id and t.ordinal <= last.ordinal"),
             "walkRounds" => Many(Round("t")),
             "readings" => Many(

@@ -91,7 +91,7 @@ public sealed record JobDocument
     /// <summary>Its platform.</summary>
     public required Platform Platform { get; init; }
 
-    /// <summary>People named in the job.</summary>
+    /// <summary>People named in the job, and those who walked the vehicle on earlier visits.</summary>
     public IReadOnlyList<Person> People { get; init; } = [];
 
     /// <summary>Stages of the vehicle up to this job's last one, those of earlier jobs too.</summary>
@@ -220,6 +220,21 @@ public sealed record JobDocument
             && made.Ordinal > Math.Min(from.Ordinal, to.Ordinal)
             && made.Ordinal <= Math.Max(from.Ordinal, to.Ordinal)
         );
+    }
+
+    /// <summary>Those of its people who worked on this visit: who read, fitted, looked or handed over.</summary>
+    public IEnumerable<Person> Hands()
+    {
+        var own = OwnRounds().Select(w => w.Id).ToHashSet();
+        var hands = OwnRounds()
+            .Select(w => w.PersonId)
+            .Concat(Readings.Where(r => own.Contains(r.WalkRoundId)).Select(r => r.PersonId))
+            .Concat(Steps.Select(s => s.PersonId))
+            .Concat(TorqueEntries.Select(t => t.PersonId))
+            .Concat(Looks.Select(l => l.PersonId))
+            .Append(Job.HandedOverBy ?? Guid.Empty)
+            .ToHashSet();
+        return People.Where(p => hands.Contains(p.Id));
     }
 
     /// <summary>The road test before or after the work; null where none was noted.</summary>

@@ -115,7 +115,7 @@ public static partial class RecordPaper
                 d.Job.HandedOverAt is { } over
                     ? $"handed over {reader.Day(over)}{At(d.Job.OdometerOut)}"
                     : "not handed over yet",
-                string.Join(", ", d.People.Select(p => p.Name)),
+                string.Join(", ", d.Hands().Select(p => p.Name)),
             }.Where(x => !string.IsNullOrEmpty(x))
         );
     }

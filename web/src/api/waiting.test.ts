@@ -14,6 +14,8 @@ const view = {
     joints: [{ id: "ball", place: "LF ball" }],
     offLines: [{ id: "wheel", what: "wheel", fate: null }],
     cuts: [{ id: "holes", what: "bracket holes" }],
+    roadTests: [],
+    signatures: [],
   },
   fitting: { unlooked: ["LF ball", "RF ball"] },
 } as unknown as JobView;
@@ -49,6 +51,34 @@ describe("a job while the network is gone", () => {
     expect(withWaiting(view, [])).toBe(view);
     expect(withWaiting(view, [round("old")])).toBe(view);
     expect(withWaiting(view, [{ ...begin, job: "other" }])).toBe(view);
+  });
+
+  it("shows the drive that was noted here, the last word of it, and who signed", () => {
+    const drive = (id: string, trouble: string) =>
+      letter({
+        kind: "noteRoadTest",
+        id,
+        after: true,
+        answers: [{ question: "pull", trouble, note: null }],
+      });
+    const waits = withWaiting(view, [
+      drive("first", "some"),
+      drive("second", "none"),
+      letter({
+        kind: "sign",
+        id: "s1",
+        name: "Wren",
+        as: "owner",
+        told: ["Slowly."],
+        strokes: [[1, 2, 3, 4]],
+      }),
+    ]);
+    expect(waits.document.roadTests).toMatchObject([
+      { id: "first", after: true, answers: [{ trouble: "none" }] },
+    ]);
+    expect(waits.document.signatures).toMatchObject([
+      { id: "s1", name: "Wren", told: ["Slowly."] },
+    ]);
   });
 
   it("shows a cut that was noted here as it was typed, and none that was struck out", () => {

@@ -36,7 +36,11 @@ export function withWaiting(
   const cuts = plan ? cutsWith(d, plan.id, mine) : d.cuts;
   const kits = kitsWith(d, mine);
   const looked = new Set(lettersOf(mine, "lookOver").map((c) => c.jointId));
+  const roadTests = roadTestsWith(d, mine);
+  const signatures = signaturesWith(d, mine);
   return begun.length + done.length + looked.size === 0 &&
+    roadTests === d.roadTests &&
+    signatures === d.signatures &&
     plans === d.plans &&
     off === d.offLines &&
     cuts === d.cuts &&
@@ -57,6 +61,8 @@ export function withWaiting(
           offLines: off,
           cuts,
           kits,
+          roadTests,
+          signatures,
           ...(said && corrected(d, said)),
           plans,
           walkRounds: [...d.walkRounds, ...begun.map((c) => roundOf(c, d))],
@@ -247,4 +253,49 @@ export function waitingIn(letters: readonly Letter[], round: string): Letter[] {
         c.kind === "passOver") &&
       c.walkRoundId === round,
   );
+}
+
+/** Drives as they will be: one before and one after the work, the last word of each. */
+function roadTestsWith(
+  d: JobView["document"],
+  mine: readonly Letter[],
+): Schemas["RoadTest"][] {
+  const noted = lettersOf(mine, "noteRoadTest");
+  return noted.reduce<Schemas["RoadTest"][]>((tests, c) => {
+    const was = tests.find((t) => t.after === c.after);
+    return [
+      ...tests.filter((t) => t !== was),
+      {
+        id: was?.id ?? c.id,
+        after: c.after,
+        answers: c.answers,
+        personId: "",
+        at: new Date().toISOString(),
+      },
+    ];
+  }, d.roadTests);
+}
+
+/** Signatures that wait: they stand under what was read when they were drawn. */
+function signaturesWith(
+  d: JobView["document"],
+  mine: readonly Letter[],
+): Schemas["Signature"][] {
+  const drawn = lettersOf(mine, "sign").filter(
+    (c) => !d.signatures.some((s) => s.id === c.id),
+  );
+  return drawn.length === 0
+    ? d.signatures
+    : [
+        ...d.signatures,
+        ...drawn.map((c) => ({
+          id: c.id,
+          name: c.name,
+          as: c.as,
+          told: c.told,
+          strokes: c.strokes,
+          personId: "",
+          at: new Date().toISOString(),
+        })),
+      ];
 }

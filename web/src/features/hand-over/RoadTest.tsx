@@ -7,7 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { JobView, Schemas } from "../../api/client";
-import { useJob, useSeenVersion, useSend } from "../../api/job";
+import { useJob, useSend } from "../../api/job";
 import { roadChanges, roadQuestions, roadTroubles } from "../../api/words";
 import { BothWays, type Lines } from "../../shared/BothWays";
 import { Press } from "../../shared/Press";
@@ -21,7 +21,10 @@ export function RoadTest({ after }: { after: boolean }) {
   const d = view.document;
   const stored = d.roadTests.find((t) => t.after === after);
   const send = useSend();
-  const seen = useSeenVersion(stored?.id ?? "");
+  // The version of the drive from which this form was filled; null where there was none.
+  const [version, setVersion] = useState(
+    stored ? (view.versions[stored.id] ?? 0) : null,
+  );
   const [draft, setDraft, clear] = useDraft<Answers>(
     `road-test.${d.job.id}.${after ? "after" : "before"}`,
     answersOf(stored),
@@ -31,26 +34,24 @@ export function RoadTest({ after }: { after: boolean }) {
     linesOf(answersOf(of.document.roadTests.find((t) => t.after === after)));
   const note = async (over?: JobView) => {
     setProblem(null);
-    const known = over
-      ? over.document.roadTests.find((t) => t.after === after)
-      : stored;
+    const known = (over ?? view).document.roadTests.find(
+      (t) => t.after === after,
+    );
+    const id = known?.id ?? v7();
     try {
-      seen.saved(
-        await send(
-          {
-            kind: "noteRoadTest",
-            id: known?.id ?? v7(),
-            after,
-            answers: filled(draft),
-            version: over
-              ? (over.versions[known?.id ?? ""] ?? 0)
-              : known
-                ? seen.version
-                : null,
-          },
-          `the road test ${after ? "after" : "before"} the work`,
-        ),
+      const outcome = await send(
+        {
+          kind: "noteRoadTest",
+          id,
+          after,
+          answers: filled(draft),
+          version: over ? (over.versions[id] ?? 0) : version,
+        },
+        `the road test ${after ? "after" : "before"} the work`,
       );
+      if ("stored" in outcome) {
+        setVersion(outcome.stored.versions[id] ?? null);
+      }
       clear();
     } catch (e) {
       setProblem(asError(e));
@@ -77,11 +78,11 @@ export function RoadTest({ after }: { after: boolean }) {
         mine={linesOf(draft)}
         theirs={lines}
         onTheirs={(fresh) => {
-          seen.see(fresh);
-          clear();
-          setDraft(
-            answersOf(fresh.document.roadTests.find((t) => t.after === after)),
+          const theirs = fresh.document.roadTests.find(
+            (t) => t.after === after,
           );
+          setVersion(theirs ? (fresh.versions[theirs.id] ?? 0) : null);
+          setDraft(answersOf(theirs));
           setProblem(null);
         }}
         onMine={(fresh) => note(fresh)}

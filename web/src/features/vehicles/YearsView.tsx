@@ -126,7 +126,8 @@ function Stage({ stage: s }: { stage: Schemas["YearStage"] }) {
             a.gone.length > 0 && `taken out ${a.gone.join(", ")}`,
           ]
             .filter(Boolean)
-            .join("; ")}.
+            .join("; ")}
+          .
         </div>
       ))}
       {moved.map((a) => (
