@@ -55,9 +55,8 @@ internal static class Screenshots
         Job("FH 22", "prove", "What moved it");
         Shoot("prove", "Most likely");
         browser.Resize(1280, 800);
-        browser.Resize(1280, 1100);
+        browser.Resize(1280, 1300);
         Job("SV 118 K", "hand-over", "Told to whoever drives it away");
-        Scroll("//h1[.='Hand over']");
         Shoot("hand-over", "To come");
         browser.Resize(1280, 800);
         Job("HO 12 D", "take-in", "Over the years");

@@ -49,10 +49,29 @@ public static partial class RecordPaper
             [
                 .. from m in proof?.Moved ?? []
                 where m.Measured.Value is not null && m.Kind.Moves() is not null
-                select $"{(m.Where == "vehicle" ? "" : $"{Sentence(m.Where)}: ")}{m.Kind.Moves()}, foretold {reader.Says(m.Foretold, true)}, measured {reader.Says(m.Measured, true)}{(m.AsForetold switch { true => ", as foretold", false => ", otherwise than foretold", null => "" })}.",
+                select MovedSaid(m, reader),
             ],
         };
     }
+
+    private static string MovedSaid(MovedProof m, PaperReader reader) =>
+        (
+            m.Where == "vehicle"
+                ? Sentence(m.Kind.Moves()!)
+                : $"{Sentence(m.Where)}: {m.Kind.Moves()}"
+        )
+        + (
+            m.Foretold.Value is null
+                ? ", not foretold"
+                : $", foretold {reader.Says(m.Foretold, true)}"
+        )
+        + $", measured {reader.Says(m.Measured, true)}"
+        + m.AsForetold switch
+        {
+            true => ", as foretold.",
+            false => ", otherwise than foretold.",
+            null => ".",
+        };
 
     /// <summary>The latest value of every measure at a stage.</summary>
     internal static IReadOnlyList<MeasureValue> Latest(JobResults results, Guid stage) =>

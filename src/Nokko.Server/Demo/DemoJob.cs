@@ -337,6 +337,15 @@ internal sealed partial class DemoJob
         }
     }
 
+    /// <summary>What was to come came, and was done.</summary>
+    public void FollowedUp()
+    {
+        foreach (var f in Document.FollowUps.ToArray())
+        {
+            Do(new FinishFollowUp(NewId(), f.Id, "done at the next visit"));
+        }
+    }
+
     /// <summary>A drive before or after the work; what is not named was fine.</summary>
     public void Drive(
         bool after,

@@ -196,6 +196,7 @@ internal static class DemoShop
         first.FitAll();
         first.Round(Settled.Driven, [22.63, 22.56, 22.94, 22.88], [42.31, 42.25]);
         first.HandOver("Sits level now.");
+        first.FollowedUp();
         yield return first.Document;
         var second = new DemoJob(
             first.Document,
@@ -213,6 +214,7 @@ internal static class DemoShop
         second.FitAll();
         second.Round(Settled.Driven, [22.69, 22.63, 22.75, 22.69], [42.31, 42.25]);
         second.HandOver("A quarter more in front, for what its springs gave.");
+        second.FollowedUp();
         yield return second.Document;
         var third = new DemoJob(
             second.Document,

@@ -270,6 +270,52 @@ public class PapersTests
     }
 
     [Fact]
+    public void What_was_measured_and_not_foretold_is_said_so()
+    {
+        _shop.ReadBefore();
+        Angle(Measures.CamberAngle, "LF", "-0.5");
+        Angle(Measures.CamberAngle, "RF", "-0.5");
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        _shop.Do(_shop.Begin());
+        _shop.ReadAll(("LF", "22 1/2"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "22 1/2"));
+        Angle(Measures.CamberAngle, "LF", "0.5");
+        Angle(Measures.CamberAngle, "RF", "0.5");
+        var frozen = _shop.Document.FrozenPredictions.Single();
+        string Camber(Result foretold)
+        {
+            _shop.Document = _shop.Document with
+            {
+                FrozenPredictions =
+                [
+                    frozen with
+                    {
+                        Prediction = frozen.Prediction with
+                        {
+                            Moves = [new(Core.Geometry.MechanismKind.Arms, "front", foretold)],
+                        },
+                    },
+                ],
+            };
+            return Part(Record(), "Geometry").Lines.Single();
+        }
+        Assert.StartsWith(
+            "Front: camber, not foretold, measured +1.0 ±",
+            Camber(Result.No(Unit.Degree, "Tape its points.")),
+            StringComparison.Ordinal
+        );
+        Assert.EndsWith(
+            ", as foretold.",
+            Camber(Result.Of(1.1, Unit.Degree, 0.1, [])),
+            StringComparison.Ordinal
+        );
+        Assert.EndsWith(
+            ", otherwise than foretold.",
+            Camber(Result.Of(4, Unit.Degree, 0.1, [])),
+            StringComparison.Ordinal
+        );
+    }
+
+    [Fact]
     public void Days_are_those_of_the_reader()
     {
         var late = new DateTimeOffset(2026, 3, 1, 23, 30, 0, TimeSpan.Zero);

@@ -5699,7 +5699,7 @@ export interface components {
             vehicle: components["schemas"]["Vehicle"];
             /** @description Its platform. */
             platform: components["schemas"]["Platform"];
-            /** @description People named in the job. */
+            /** @description People named in the job, and those who walked the vehicle on earlier visits. */
             people: components["schemas"]["Person"][];
             /** @description Stages of the vehicle up to this job's last one, those of earlier jobs too. */
             stages: components["schemas"]["Stage"][];
