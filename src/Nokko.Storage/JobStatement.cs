@@ -91,7 +91,8 @@ internal static class JobStatement
             "owner" => $"(select {row} {from} t.id = v.owner_id)",
             "platform" => $"(select {row} {from} t.id = v.platform_id)",
             // Of those who walked it on an earlier visit, too: their readings are in the document.
-            "people" => $"""
+            "people" =>
+                $"""
                 (select coalesce(json_agg({row} order by t.id), '[]') from (
                   select distinct on (p.id) p.* from {table.GetTableName()} p
                   where p.shop_id = @shop and (p.job_id = j.id or p.job_id in (

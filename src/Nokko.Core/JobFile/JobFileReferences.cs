@@ -8,7 +8,7 @@ using Nokko.Core.WalkRounds;
 namespace Nokko.Core.JobFile;
 
 /// <summary>Whatever a job file names must be in it.</summary>
-internal static class JobFileReferences
+internal static partial class JobFileReferences
 {
     /// <summary>Checks that whatever is named is there.</summary>
     public static JobFileError? Check(JobDocument d)
@@ -268,37 +268,7 @@ internal static class JobFileReferences
                         Someone(people, c.PersonId, p)
                     )
             ),
-            Each(
-                d.RoadTests,
-                "roadTests",
-                (t, p) =>
-                    First(
-                        Known(
-                            d.RoadTests.Count(x => x.After == t.After) == 1,
-                            $"{p}.after",
-                            "One road test before the work and one after it."
-                        ),
-                        Known(
-                            t.Answers.Select(a => a.Question).Distinct().Count() == t.Answers.Count,
-                            $"{p}.answers",
-                            "Each question is answered once."
-                        ),
-                        Someone(people, t.PersonId, p)
-                    )
-            ),
-            Each(
-                d.Signatures,
-                "signatures",
-                (s, p) =>
-                    First(
-                        // One that was erased has none.
-                        s.Strokes.Count > 0
-                        && Signature.WhyNot(s.Strokes) is { } why
-                            ? new JobFileError($"{p}.strokes", why)
-                            : null,
-                        Someone(people, s.PersonId, p)
-                    )
-            ),
+            HandOver(d, people),
             Each(
                 d.OwnSteps,
                 "ownSteps",
