@@ -176,19 +176,29 @@ internal static class EvidenceEndpoints
         );
     }
 
-    private static PushStreamHttpResult Csv(NokkoDb db, CancellationToken cancel) =>
+    /// <summary>Every trial; whose vehicle it was stands there only where that is chosen.</summary>
+    private static PushStreamHttpResult Csv(
+        NokkoDb db,
+        CancellationToken cancel,
+        bool plates = false
+    ) =>
         TypedResults.Stream(
-            body => WriteCsv(db, body, cancel),
+            body => WriteCsv(db, body, plates, cancel),
             "text/csv; charset=utf-8",
             "evidence.csv"
         );
 
-    private static async Task WriteCsv(NokkoDb db, Stream body, CancellationToken cancel)
+    private static async Task WriteCsv(
+        NokkoDb db,
+        Stream body,
+        bool plates,
+        CancellationToken cancel
+    )
     {
         var platforms = await db
             .Platforms.AsNoTracking()
             .ToDictionaryAsync(p => p.Id, p => p.Name, cancel);
-        var said = await Said(db, null, cancel);
+        var said = await Said(db, null, cancel, plates);
         await using var text = new StreamWriter(body, leaveOpen: true);
         await using var csv = CsvWriter.Create(text);
         foreach (
@@ -341,11 +351,12 @@ internal static class EvidenceEndpoints
         );
     }
 
-    /// <summary>Make, name and plate of vehicles by key; of all when none is named.</summary>
+    /// <summary>Make, name and plate of vehicles by key; of all when none is named. Without plates the end of their key tells them apart.</summary>
     private static async Task<Dictionary<Guid, string>> Said(
         NokkoDb db,
         IEnumerable<Guid>? vehicles,
-        CancellationToken cancel
+        CancellationToken cancel,
+        bool plates = true
     )
     {
         var rows = db.Vehicles.AsNoTracking();
@@ -361,6 +372,10 @@ internal static class EvidenceEndpoints
                 v.Name,
                 v.Plate,
             })
-            .ToDictionaryAsync(v => v.Id, v => $"{v.Make} {v.Name} {v.Plate}".TrimEnd(), cancel);
+            .ToDictionaryAsync(
+                v => v.Id,
+                v => $"{v.Make} {v.Name} {(plates ? v.Plate : v.Id.ToString("N")[^6..])}".TrimEnd(),
+                cancel
+            );
     }
 }

@@ -79,7 +79,10 @@ internal static class Guards
         {
             headers.StrictTransportSecurity = "max-age=31536000";
         }
-        if (context.Request.Path.StartsWithSegments("/api"))
+        if (
+            context.Request.Path.StartsWithSegments("/api")
+            || context.Request.Path.StartsWithSegments("/calendar")
+        )
         {
             // Data of a shop stays in no cache that others could look into.
             headers.CacheControl = "no-store";

@@ -364,6 +364,16 @@ public class FindingTests(Hosted server) : IClassFixture<Hosted>
         Assert.StartsWith("platform,vehicle,axle", csv, StringComparison.Ordinal);
         Assert.Contains("Alder plate 1", csv, StringComparison.Ordinal);
         Assert.Contains("63.5", csv, StringComparison.Ordinal);
+        // Whose vehicles they were stands in it only where that is chosen.
+        Assert.DoesNotContain("SV 118 K", csv, StringComparison.Ordinal);
+        Assert.Contains(
+            "SV 118 K",
+            await caller.Http.GetStringAsync(
+                new Uri("/api/evidence.csv?plates=true", UriKind.Relative),
+                TestContext.Current.CancellationToken
+            ),
+            StringComparison.Ordinal
+        );
 
         var (_, sister) = await Measured(job.Platform);
         var view = await sister.PlaceInFront("T-100");

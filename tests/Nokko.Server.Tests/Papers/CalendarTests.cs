@@ -101,6 +101,11 @@ public class CalendarTests(Hosted server) : IClassFixture<Hosted>
         var with = Unfolded(await Text(full));
         Assert.Contains("SV 118 K", with, StringComparison.Ordinal);
         Assert.Contains("Fernhill hire", with, StringComparison.Ordinal);
+        using (var answer = await anybody.GetAsync($"/calendar/{full}.ics", Cancel))
+        {
+            // What was taken back stays in no cache on the way.
+            Assert.True(answer.Headers.CacheControl!.NoStore);
+        }
 
         var job = (await caller.Get("/api/yard?find=118"))["jobs"]![0]![
             "jobId"

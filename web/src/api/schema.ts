@@ -875,7 +875,9 @@ export interface paths {
         };
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    plates?: boolean;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;

@@ -43,6 +43,9 @@ export default function Evidence() {
         <Link href="/api/evidence.csv" download>
           All of it as CSV
         </Link>
+        <Link href="/api/evidence.csv?plates=true" download>
+          with plates
+        </Link>
       </Box>
       {e.trials === 0 ? (
         <Typography sx={{ mt: 1 }}>
