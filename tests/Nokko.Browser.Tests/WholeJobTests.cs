@@ -295,8 +295,8 @@ public sealed class WholeJobTests : IDisposable
                 System.Text.Encoding.Latin1.GetString(bytes),
                 @"/Type\s*/Page\b"
             );
-            // The page for the owner, and the annex.
-            Assert.Equal(2, pages);
+            // The page for the owner, two where so many lines are open, and the annex.
+            Assert.InRange(pages, 2, 3);
         }
         // However many vehicles the other tests have put in the yard.
         _browser.Open(_server.Address);

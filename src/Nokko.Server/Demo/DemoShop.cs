@@ -119,8 +119,9 @@ internal static class DemoShop
             await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
         // One that came back: its jobs share vehicle, stages, rounds and joints.
-        var there = new HashSet<Guid> { orchard.Id, drover.Id };
-        foreach (var job in ThreeVisits(orchard, drover, brenna, odd, shelf, now))
+        var older = Of("Ostrel Drover, first shape");
+        var there = new HashSet<Guid> { orchard.Id, older.Id };
+        foreach (var job in ThreeVisits(orchard, older, brenna, odd, shelf, now))
         {
             db.PutJob(job, there);
             await db.SaveNew(job.Job.Id, CancellationToken.None);

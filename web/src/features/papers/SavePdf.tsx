@@ -35,10 +35,20 @@ export function SavePdf({
   const save = async () => {
     setProblem(null);
     try {
-      const { paperPdf } = await import("./paperPdf");
+      const { paperPdf } = await import("./paperPdf").catch(() => {
+        throw new Error(
+          "What writes the PDF is not on this device yet: it needs the network once. Print it instead.",
+        );
+      });
       const pictures = new Map<string, string>();
       for (const { sha256 } of paper.sections.flatMap((s) => s.pictures)) {
-        pictures.set(sha256, await asJpeg(await fetchPicture(sha256)));
+        // One that does not come is left out: its caption stands.
+        const picture = await fetchPicture(sha256)
+          .then(asJpeg)
+          .catch(() => null);
+        if (picture) {
+          pictures.set(sha256, picture);
+        }
       }
       const file = await paperPdf(paper, size, address, pictures);
       const url = URL.createObjectURL(file);

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { api, must } from "../../api/client";
 import { remembered, useJob } from "../../api/job";
 
@@ -11,7 +11,9 @@ export function usePapers() {
   const job = document.job.id;
   return useQuery({
     queryKey: ["papers", job, version],
-    placeholderData: keepPreviousData,
+    // Until the next version is there the last one stands, but never another job's.
+    placeholderData: (last, query) =>
+      query?.queryKey[1] === job ? last : undefined,
     queryFn: () =>
       remembered(`papers ${job}`, async () =>
         must(
