@@ -90,15 +90,16 @@ internal static class JobStatement
             "vehicle" => $"(select {row} {from} t.id = v.id)",
             "owner" => $"(select {row} {from} t.id = v.owner_id)",
             "platform" => $"(select {row} {from} t.id = v.platform_id)",
-            // Of those who walked it on an earlier visit, too: their readings are in the document.
-            "people" =>
-                $"""
+            // Of those who walked it on an earlier visit, too: their readings are in the document. Visits first, so that their people are found by key.
+            "people" => $"""
                 (select coalesce(json_agg({row} order by t.id), '[]') from (
-                  select distinct on (p.id) p.* from {table.GetTableName()} p
-                  where p.shop_id = @shop and (p.job_id = j.id or p.job_id in (
-                    select w.job_id from {Name<Core.WalkRounds.WalkRound>(model)} w where {Round(
-                    "w"
-                )}))
+                  select distinct on (p.id) p.* from (
+                    select j.id as job
+                    union select w.job_id from {Name<Core.WalkRounds.WalkRound>(
+                    model
+                )} w where {Round("w")}) visit
+                  join {table.GetTableName()} p on p.job_id = visit.job
+                  where p.shop_id = @shop
                   order by p.id, (p.job_id = j.id) desc) t)
                 """,
             "stages" => Many("t.vehicle_id = v.id and t.ordinal <= last.ordinal"),
