@@ -91,7 +91,8 @@ internal static class JobStatement
             "owner" => $"(select {row} {from} t.id = v.owner_id)",
             "platform" => $"(select {row} {from} t.id = v.platform_id)",
             // Of those who walked it on an earlier visit, too: their readings are in the document. Visits first, so that their people are found by key.
-            "people" => $"""
+            "people" =>
+                $"""
                 (select coalesce(json_agg({row} order by t.id), '[]') from (
                   select distinct on (p.id) p.* from (
                     select j.id as job

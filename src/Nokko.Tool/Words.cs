@@ -6,6 +6,7 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Papers;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -107,6 +108,7 @@ internal static class Words
                 AsForetold = v.AsForetold(),
             })
         );
+        Put("derivedWords", "Record<string, string>", MeasureValues.Derived);
         Put("targetWords", "Record<string, string>", PaperWords.Targets);
         Put(
             "movedWords",

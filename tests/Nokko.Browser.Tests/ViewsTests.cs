@@ -63,6 +63,8 @@ public sealed class ViewsTests(DemoServer demo)
             (Of("SV 118 K", "fit/sheets?sheet=torques"), null, "Spec and its source"),
             (Of("NF 77 W", "prove"), null, "Right middle does not fit"),
             (Of("SV 118 K", "hand-over"), null, "Torques"),
+            (Of("SV 204 R", "hand-over"), "Sign it", "Steering does not come back"),
+            (Of("HO 12 D", "take-in"), "Over the years", "how it held"),
         ];
         // Widths differ in layout, day and night in colour: each is looked at where it can be wrong.
         (string Scheme, int Width, int Height)[] looks =

@@ -3,6 +3,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
+using Nokko.Core.Stance;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -98,7 +99,7 @@ public static class HistoryWords
         {
             Reading r => $"{Where(r)} {Value(r)}",
             TorqueEntry t =>
-                $"{JointOf(d, t.JointId)}{(t.Value is { } v ? $", {v.Typed ?? $"{v.Value:0.#}"} {v.Unit.Symbol}" : "")}",
+                $"{JointOf(d, t.JointId)}{(t.Value is { } v ? $", {v.AsTyped()}" : "")}",
             Look l => JointOf(d, l.JointId),
             Joint j => j.Place,
             StepEntry s => s.Work ?? s.Step,
@@ -127,14 +128,14 @@ public static class HistoryWords
     {
         var place = r.Place.Name is { } name ? Corners.PlaceSaid(name) : "";
         return r.Measure is { } key
-            ? $"{Measures.All.FirstOrDefault(m => m.Key == key)?.Title ?? key}, {place}:"
+            ? $"{MeasureValues.Said(key)}, {place}:"
             : $"{place}{(r.From is { } from ? $" from {from.ToString().ToLowerInvariant()}" : "")}:";
     }
 
     private static string Value(Reading r) =>
         r.Skipped ? $"passed over, {r.Note}"
         : r.IsTakenBack() ? "taken back"
-        : r.Value is { } q ? $"{q.Typed ?? $"{q.Value:0.##}"} {q.Unit.Symbol}"
+        : r.Value is { } q ? q.AsTyped()
         : r.Note ?? "";
 
     private static string JointOf(JobDocument d, Guid joint) =>

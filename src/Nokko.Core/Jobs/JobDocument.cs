@@ -172,6 +172,9 @@ public sealed record JobDocument
     /// <summary>The stage in which the vehicle is now: the last of the chain.</summary>
     public Stage? CurrentStage() => Stages.MaxBy(s => s.Ordinal);
 
+    /// <summary>The stage in which the vehicle came first: what was noted of it before lies before its chain.</summary>
+    public Stage? FirstStage() => Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal);
+
     /// <summary>The vehicle as it was put together at a stage.</summary>
     /// <param name="stage">The stage.</param>
     public Vehicle VehicleAt(Stage stage) => Vehicle.On(stage.Front, stage.Rear);
@@ -237,8 +240,13 @@ public sealed record JobDocument
         return People.Where(p => hands.Contains(p.Id));
     }
 
-    /// <summary>The road test before or after the work; null where none was noted.</summary>
-    public RoadTest? Drive(bool after) => RoadTests.FirstOrDefault(t => t.After == after);
+    /// <summary>The road test before the work, or after the work that stands now: a drive before a second pass tells nothing of it. Null where none was noted.</summary>
+    public RoadTest? Drive(bool after) =>
+        RoadTests.FirstOrDefault(t => t.After == after && (!after || t.At >= BegunPlan()?.BegunAt));
+
+    /// <summary>Signatures under what was told of the work that stands now, in order.</summary>
+    public IEnumerable<Signature> SignedNow() =>
+        Signatures.Where(s => s.At >= BegunPlan()?.BegunAt).OrderBy(s => s.At);
 
     /// <summary>The kits of a plan.</summary>
     public IEnumerable<Kit> KitsOf(Plan plan) => Kits.Where(k => k.PlanId == plan.Id);

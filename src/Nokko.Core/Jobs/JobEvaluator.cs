@@ -229,7 +229,7 @@ public static partial class JobEvaluator
             .LastOrDefault();
 
     private static Comparison? SinceFirst(JobDocument d, IReadOnlyList<WalkRoundStance> stances) =>
-        d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal) is { } first
+        d.FirstStage() is { } first
         && d.CurrentStage() is { } now
         && first.Id != now.Id
         && Speaks(stances, first.Id) is { } before

@@ -312,9 +312,9 @@ public sealed record Progress(
     /// <summary>What a record says was not measured, unless one of its measures was.</summary>
     private static readonly (string What, string[] Measures)[] Unmeasured =
     [
-        ("Camber", ["camber", "camberAngle"]),
-        ("Caster", [WalkRounds.Measures.Caster]),
-        ("Toe", ["toe", "toeAngle"]),
+        ("Camber", ["camber", "camberAngle", WalkRounds.Measures.CamberSet]),
+        ("Caster", [WalkRounds.Measures.Caster, WalkRounds.Measures.CasterSet]),
+        ("Toe", ["toe", "toeAngle", WalkRounds.Measures.ToeSet]),
         ("Headlight cut-off on a wall", [WalkRounds.Measures.LampCutOff]),
         ("Bump and droop travel", ["bump", "droop"]),
         ("Pinion and propshaft angles", [WalkRounds.Measures.PinionAngle]),

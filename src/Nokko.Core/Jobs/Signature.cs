@@ -92,10 +92,10 @@ public sealed record Signature : IRow
 public sealed record Sign(
     Guid CommandId,
     Guid Id,
-    string Name,
+    [property: Personal] string Name,
     SignedAs As,
     IReadOnlyList<string> Told,
-    IReadOnlyList<IReadOnlyList<int>> Strokes
+    [property: Personal] IReadOnlyList<IReadOnlyList<int>> Strokes
 ) : JobCommand(CommandId)
 {
     /// <inheritdoc/>

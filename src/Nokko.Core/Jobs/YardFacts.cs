@@ -86,7 +86,7 @@ public sealed record YardFacts
     /// <summary>Derives the facts of a job.</summary>
     public static YardFacts Of(JobDocument d, JobResults results)
     {
-        var first = d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal);
+        var first = d.FirstStage();
         var current = d.CurrentStage();
         var before = first is null ? null : JobEvaluator.Speaks(results.WalkRounds, first.Id);
         var now = current is null ? null : JobEvaluator.Speaks(results.WalkRounds, current.Id);

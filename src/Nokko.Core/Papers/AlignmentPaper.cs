@@ -93,7 +93,7 @@ public static class AlignmentPaper
                     round.Load is { } load ? $"load: {load}" : null,
                     round.Tyres.Where(t => t.Pressure is not null).ToArray()
                         is { Length: > 0 } tyres
-                        ? $"tyres {string.Join(", ", tyres.Select(t => $"{t.Wheel.Name()} {PaperReader.Typed(t.Pressure!)}"))}"
+                        ? $"tyres {string.Join(", ", tyres.Select(t => $"{t.Wheel.Name()} {t.Pressure!.AsTyped()}"))}"
                         : null,
                 }.Where(x => x is not null)
             );
@@ -147,7 +147,7 @@ public static class AlignmentPaper
                     let was = Before(d, results, angle, corner)
                     select (IReadOnlyList<string>)
                         [
-                            $"{PaperWords.MeasureSaid(key)}, {corner.Said()}",
+                            $"{MeasureValues.Said(key)}, {corner.Said()}",
                             was is null ? "not read" : reader.Says(was.Value.Angle),
                             Expected(d, was, key, axle, live, reader),
                             AngleRange.Allowed(vehicle, key, corner.Name()) ?? "by its maker",

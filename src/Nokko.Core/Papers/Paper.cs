@@ -136,18 +136,9 @@ public sealed record PaperReader(LengthStyle Lengths, TimeZoneInfo Zone)
         quantity.Unit == Unit.Mm || quantity.Unit == Unit.Inch || quantity.Unit == Unit.Cm
             ? LengthText.Show(quantity.In(Unit.Mm), Lengths)
         : quantity.Unit == Unit.Mile || quantity.Unit == Unit.Km ? Odometer(quantity)
-        : Typed(quantity);
+        : quantity.AsTyped();
 
     /// <summary>What an odometer shows.</summary>
     public static string Odometer(Quantity quantity) =>
         $"{quantity.Value.ToString("#,0", CultureInfo.InvariantCulture)} {quantity.Unit.Symbol}";
-
-    /// <summary>A stored quantity as it was typed, with its unit.</summary>
-    public static string Typed(Quantity quantity)
-    {
-        var said = quantity.Typed ?? quantity.Value.ToString("0.##", CultureInfo.InvariantCulture);
-        return said.Any(c => char.IsLetter(c) || "°\"″'′".Contains(c, StringComparison.Ordinal))
-            ? said
-            : $"{said} {quantity.Unit.Symbol}".Replace(" °", "°", StringComparison.Ordinal);
-    }
 }

@@ -132,17 +132,6 @@ public static class PaperWords
             _ => null,
         };
 
-    /// <summary>What a measure, or a value that follows from measures, is called.</summary>
-    internal static string MeasureSaid(string key) =>
-        key switch
-        {
-            Stance.MeasureValues.CamberBySquare => "Camber, from the square",
-            Stance.MeasureValues.ToeByTape => "Toe of a wheel, from the tape",
-            "panhardDrop" => "Panhard drop",
-            Stance.MeasureValues.CrossWeight => "Diagonals",
-            _ => Measures.All.FirstOrDefault(m => m.Key == key)?.Title ?? key,
-        };
-
     /// <summary>A torque in both units, as it is read in a bay.</summary>
     internal static string Torque(Quantity q)
     {

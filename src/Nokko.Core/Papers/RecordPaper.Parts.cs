@@ -21,7 +21,7 @@ public static partial class RecordPaper
         PaperReader reader
     )
     {
-        var first = d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal);
+        var first = d.FirstStage();
         var last = d.CurrentStage();
         IReadOnlyList<MeasureValue> Of(Stage? stage) =>
             stage is null ? [] : Latest(results, stage.Id);
@@ -38,7 +38,7 @@ public static partial class RecordPaper
                     .. from key in before.Concat(after).Select(m => (m.Measure, m.Place)).Distinct()
                     select (IReadOnlyList<string>)
                         [
-                            $"{PaperWords.MeasureSaid(key.Measure)}, {Corners.PlaceSaid(key.Place)}",
+                            $"{MeasureValues.Said(key.Measure)}, {Corners.PlaceSaid(key.Place)}",
                             Value(before, key),
                             Value(after, key),
                             AngleRange.Allowed(d.VehicleNow(), key.Measure, key.Place) ?? "–",
@@ -212,11 +212,10 @@ public static partial class RecordPaper
         {
             // Signed is what was read then.
             Lines =
-                d.Signatures.MaxBy(s => s.At)?.Told ?? ToldToDriver.Of(d, results, reader.Lengths),
+                d.SignedNow().LastOrDefault()?.Told ?? ToldToDriver.Of(d, results, reader.Lengths),
             Signatures =
             [
-                .. d
-                    .Signatures.OrderBy(s => s.At)
+                .. d.SignedNow()
                     .Select(s => new PaperSignature(
                         $"{s.Name}, {s.As.Said()}",
                         reader.Day(s.At),
@@ -290,14 +289,14 @@ public static partial class RecordPaper
             join was in d.Readings on now.Supersedes equals (Guid?)was.Id
             let place = was.Place.Name ?? ""
             let what = was.Measure is { } measure
-                ? $"{PaperWords.MeasureSaid(measure)}, {Corners.PlaceSaid(place)}"
+                ? $"{MeasureValues.Said(measure)}, {Corners.PlaceSaid(place)}"
                 : $"{Sentence(Corners.PlaceSaid(place))}, {was.OwnMark ?? was.From?.ToString().ToLowerInvariant()}"
             select $"{what}: {Text(was)}, {(now.IsTakenBack() ? "taken back" : $"corrected to {Text(now)}")} by {people.GetValueOrDefault(now.PersonId)}. {now.Reason}",
         ];
 
         static string Text(WalkRounds.Reading r) =>
             r.Skipped ? $"passed over, {r.Note}"
-            : r.Value is { } value ? PaperReader.Typed(value)
+            : r.Value is { } value ? value.AsTyped()
             : r.Note ?? "";
     }
 

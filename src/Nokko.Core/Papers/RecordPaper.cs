@@ -141,7 +141,7 @@ public static partial class RecordPaper
 
     private static PaperSection Heights(JobDocument d, JobResults results, PaperReader reader)
     {
-        var first = d.Stages.Where(s => s.Ordinal >= 0).MinBy(s => s.Ordinal);
+        var first = d.FirstStage();
         var last = d.CurrentStage();
         var before = first is null ? null : JobEvaluator.Speaks(results.WalkRounds, first.Id);
         var after =

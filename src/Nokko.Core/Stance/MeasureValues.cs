@@ -37,6 +37,25 @@ public static class MeasureValues
     /// <summary>Toe of a wheel that follows from the tape, by its axle.</summary>
     public const string ToeByTape = "toe";
 
+    /// <summary>Drop of a track bar over its run, from what was taped of its ends.</summary>
+    public const string TrackBarDrop = "panhardDrop";
+
+    /// <summary>What values are called that follow from measures, by their key.</summary>
+    public static IReadOnlyDictionary<string, string> Derived { get; } =
+        new Dictionary<string, string>
+        {
+            [CamberBySquare] = "Camber, from the square",
+            [ToeByTape] = "Toe of a wheel, from the tape",
+            [TrackBarDrop] = "Panhard drop",
+            [CrossWeight] = "Diagonals",
+        };
+
+    /// <summary>What a measure, or a value that follows from measures, is called.</summary>
+    public static string Said(string key) =>
+        Derived.GetValueOrDefault(key)
+        ?? Measures.All.FirstOrDefault(m => m.Key == key)?.Title
+        ?? key;
+
     private const double Degrees = 180 / Math.PI;
 
     /// <summary>Values of every measure that was read in a round, in the order of the catalogue, then what follows from them.</summary>
@@ -226,7 +245,7 @@ public static class MeasureValues
             }
             var drop = Result.Sum(Unit.Mm, [(1, body.Value), (-1, end.Value)]);
             yield return new MeasureValue(
-                "panhardDrop",
+                TrackBarDrop,
                 axle.Said(),
                 drop,
                 0,

@@ -13,6 +13,9 @@ public sealed record LengthStyle(Unit Unit, int Denominator)
     /// <summary>Whole millimetres.</summary>
     public static LengthStyle Millimetres { get; } = new(Unit.Mm, 1);
 
+    /// <summary>How somebody reads lengths who has chosen a unit by its symbol: whole millimetres, or inches for anything else.</summary>
+    public static LengthStyle Of(string symbol) => symbol == Unit.Mm.Symbol ? Millimetres : Inches;
+
     /// <summary>The division in mm.</summary>
     public double DivisionMm => Unit == Unit.Inch ? 25.4 / Denominator : 1;
 }

@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace Nokko.Core.Units;
 
 /// <summary>A value with its unit, its standard uncertainty and how it is known.</summary>
@@ -32,6 +34,15 @@ public sealed record Quantity
     /// <summary>The value in another unit of the same kind.</summary>
     /// <exception cref="ArgumentException">The units measure different things.</exception>
     public double In(Unit unit) => Unit.To(unit, Value);
+
+    /// <summary>As it was typed, with its unit where that was not typed, too.</summary>
+    public string AsTyped()
+    {
+        var said = Typed ?? Value.ToString("0.##", CultureInfo.InvariantCulture);
+        return said.Any(c => char.IsLetter(c) || "°\"″'′".Contains(c, StringComparison.Ordinal))
+            ? said
+            : $"{said} {Unit.Symbol}".Replace(" °", "°", StringComparison.Ordinal);
+    }
 
     /// <summary>The standard uncertainty in another unit, or <paramref name="otherwise"/> (in that unit) when none is stated.</summary>
     public double UIn(Unit unit, double otherwise = 0) => U is { } u ? Unit.To(unit, u) : otherwise;

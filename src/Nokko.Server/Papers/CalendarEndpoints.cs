@@ -6,8 +6,8 @@ using Ical.Net.Serialization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
-using Nokko.Core.Jobs;
 using Nokko.Core.Papers;
+using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
 using Nokko.Storage;
@@ -25,19 +25,25 @@ internal static class CalendarEndpoints
     /// <param name="Day">The day.</param>
     /// <param name="What">What, in a fitter's words.</param>
     /// <param name="Why">Why.</param>
+    /// <param name="At">Or at which odometer reading.</param>
     /// <param name="Job">The job.</param>
-    /// <param name="Vehicle">Make and name.</param>
+    /// <param name="Make">Make of the vehicle.</param>
+    /// <param name="Name">Its name.</param>
     /// <param name="Plate">Its plate.</param>
-    /// <param name="Owner">Its owner, with contact.</param>
-    internal sealed record ToCome(
+    /// <param name="Owner">Its owner.</param>
+    /// <param name="Contact">Phone or mail.</param>
+    private sealed record ToCome(
         Guid Id,
         DateOnly Day,
         string What,
         string? Why,
+        Quantity? At,
         Guid Job,
-        string Vehicle,
+        string Make,
+        string Name,
         string? Plate,
-        string? Owner
+        string Owner,
+        string? Contact
     );
 
     /// <param name="Plates">Whether plates are shown.</param>
@@ -86,33 +92,23 @@ internal static class CalendarEndpoints
             )
         );
 
-    private static async Task<Results<Ok<SharedAddresses.MadeAddress>, ProblemHttpResult>> Follow(
+    private static Task<Results<Ok<SharedAddresses.MadeAddress>, ProblemHttpResult>> Follow(
         FollowBody body,
         NokkoDb db,
         SignedIn me,
         TimeProvider clock,
         CancellationToken cancel
-    )
-    {
-        if (!me.Role.Answers())
-        {
-            return Trouble.At("", "What leaves the shop leaves on a fitter’s word.").Answer();
-        }
-        return
-            await SharedAddresses.Make(
-                db,
-                me,
-                clock.GetUtcNow(),
-                SharedThing.Calendar,
-                null,
-                (body.Plates, body.Owners, false),
-                null,
-                cancel
-            )
-                is { } made
-            ? TypedResults.Ok(made)
-            : Trouble.At("", "There are twenty already: take some back first.").Answer();
-    }
+    ) =>
+        SharedAddresses.Make(
+            db,
+            me,
+            clock.GetUtcNow(),
+            SharedThing.Calendar,
+            null,
+            (body.Plates, body.Owners, false),
+            null,
+            cancel
+        );
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Feed(
         string token,
@@ -167,12 +163,18 @@ internal static class CalendarEndpoints
                     Start = new CalDateTime(one.Day),
                     End = new CalDateTime(one.Day.AddDays(1)),
                     Summary =
-                        $"{one.What}: {one.Vehicle}{(plates && one.Plate is { } plate ? $", {plate}" : "")}",
+                        $"{one.What}: {one.Make} {one.Name}{(plates && one.Plate is { } plate ? $", {plate}" : "")}",
                     Description = string.Join(
                         "\n",
-                        new[] { one.Why, owners ? one.Owner : null }.Where(x =>
-                            !string.IsNullOrEmpty(x)
-                        )
+                        new[]
+                        {
+                            one.Why,
+                            one.At is { } at
+                                ? $"Or at {PaperReader.Odometer(at)}, whichever is first."
+                                : null,
+                            owners ? one.Owner : null,
+                            owners ? one.Contact : null,
+                        }.Where(x => !string.IsNullOrEmpty(x))
                     ),
                     Url = new Uri($"{root}/jobs/{one.Job}/hand-over"),
                     // A day on which something is due keeps nobody busy.
@@ -183,8 +185,8 @@ internal static class CalendarEndpoints
         return Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!);
     }
 
-    /// <summary>Follow-ups that are not done, and jobs that are promised and not handed over.</summary>
-    internal static async Task<IReadOnlyList<ToCome>> Due(NokkoDb db, CancellationToken cancel)
+    /// <summary>Follow-ups that are not done, and jobs that are promised and not handed over, the first first.</summary>
+    private static async Task<IEnumerable<ToCome>> Due(NokkoDb db, CancellationToken cancel)
     {
         var followUps = await (
             from f in db.Set<FollowUp>().AsNoTracking()
@@ -193,16 +195,19 @@ internal static class CalendarEndpoints
             join v in db.Vehicles on j.VehicleId equals v.Id
             join o in db.Owners on v.OwnerId equals o.Id
             orderby f.DueOn, f.Id
-            select new
-            {
-                f,
-                Job = j.Id,
+            select new ToCome(
+                f.Id,
+                f.DueOn!.Value,
+                f.What,
+                f.Why,
+                f.DueAt,
+                j.Id,
                 v.Make,
                 v.Name,
                 v.Plate,
-                Owner = o.Name,
-                o.Contact,
-            }
+                o.Name,
+                o.Contact
+            )
         )
             .Take(Most)
             .ToListAsync(cancel);
@@ -212,58 +217,22 @@ internal static class CalendarEndpoints
             join v in db.Vehicles on j.VehicleId equals v.Id
             join o in db.Owners on v.OwnerId equals o.Id
             orderby j.PromisedOn, j.Id
-            select new
-            {
+            select new ToCome(
                 j.Id,
-                Day = j.PromisedOn!.Value,
+                j.PromisedOn!.Value,
+                "Promised",
+                null,
+                null,
+                j.Id,
                 v.Make,
                 v.Name,
                 v.Plate,
-                Owner = o.Name,
-                o.Contact,
-            }
+                o.Name,
+                o.Contact
+            )
         )
             .Take(Most)
             .ToListAsync(cancel);
-        return
-        [
-            .. followUps
-                .Select(x => new ToCome(
-                    x.f.Id,
-                    x.f.DueOn!.Value,
-                    x.f.What,
-                    string.Join(
-                        " ",
-                        new[]
-                        {
-                            x.f.Why,
-                            x.f.DueAt is { } at
-                                ? $"Or at {PaperReader.Odometer(at)}, whichever is first."
-                                : null,
-                        }.Where(s => s is not null)
-                    ),
-                    x.Job,
-                    $"{x.Make} {x.Name}".Trim(),
-                    x.Plate,
-                    Person(x.Owner, x.Contact)
-                ))
-                .Concat(
-                    promised.Select(x => new ToCome(
-                        x.Id,
-                        x.Day,
-                        "Promised",
-                        null,
-                        x.Id,
-                        $"{x.Make} {x.Name}".Trim(),
-                        x.Plate,
-                        Person(x.Owner, x.Contact)
-                    ))
-                )
-                .OrderBy(c => c.Day)
-                .Take(Most),
-        ];
-
-        static string Person(string name, string? contact) =>
-            contact is null ? name : $"{name}, {contact}";
+        return followUps.Concat(promised).OrderBy(c => c.Day).Take(Most);
     }
 }

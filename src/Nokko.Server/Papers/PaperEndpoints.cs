@@ -92,10 +92,6 @@ internal static class PaperEndpoints
         CancellationToken cancel
     )
     {
-        if (!me.Role.Answers())
-        {
-            return Trouble.At("", "What leaves the shop leaves on a fitter’s word.").Answer();
-        }
         if (body.Days is < 1 or > MostDays)
         {
             return Trouble.At("days", $"From 1 to {MostDays} days.").Answer();
@@ -104,20 +100,16 @@ internal static class PaperEndpoints
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();
         }
-        return
-            await SharedAddresses.Make(
-                db,
-                me,
-                clock.GetUtcNow(),
-                SharedThing.Record,
-                job,
-                (body.Plates, body.Owners, body.Pictures),
-                TimeSpan.FromDays(body.Days),
-                cancel
-            )
-                is { } made
-            ? TypedResults.Ok(made)
-            : Trouble.At("", "There are twenty already: take some back first.").Answer();
+        return await SharedAddresses.Make(
+            db,
+            me,
+            clock.GetUtcNow(),
+            SharedThing.Record,
+            job,
+            (body.Plates, body.Owners, body.Pictures),
+            TimeSpan.FromDays(body.Days),
+            cancel
+        );
     }
 
     private static async Task<Results<Ok, ProblemHttpResult>> End(
@@ -138,14 +130,7 @@ internal static class PaperEndpoints
     )
     {
         if (
-            await SharedAddresses.Find(
-                db,
-                body.Token,
-                SharedThing.Record,
-                clock.GetUtcNow(),
-                cancel
-            )
-                is not { JobId: { } job } address
+            await Opened(db, body.Token, clock, cancel) is not { JobId: { } job } address
             || await db.LoadJob(job, new JobWanted(), cancel) is not { } loaded
         )
         {
@@ -155,8 +140,6 @@ internal static class PaperEndpoints
             .Shops.Where(s => s.Id == address.ShopId)
             .Select(s => s.Name)
             .SingleAsync(cancel);
-        var style =
-            address.LengthUnit == Unit.Mm.Symbol ? LengthStyle.Millimetres : LengthStyle.Inches;
         return TypedResults.Ok(
             new SharedRecord(
                 shop,
@@ -164,7 +147,7 @@ internal static class PaperEndpoints
                 RecordPaper.Of(
                     loaded.Document,
                     JobEvaluator.Evaluate(loaded.Document, loaded.Others),
-                    PaperReader.In(style, body.Zone),
+                    PaperReader.In(LengthStyle.Of(address.LengthUnit), body.Zone),
                     new Shown(address.Plates, address.Owners, address.Pictures)
                 )
             )
@@ -178,16 +161,7 @@ internal static class PaperEndpoints
         CancellationToken cancel
     )
     {
-        if (
-            await SharedAddresses.Find(
-                db,
-                body.Token,
-                SharedThing.Record,
-                clock.GetUtcNow(),
-                cancel
-            )
-            is not { JobId: { } job, Pictures: true }
-        )
+        if (await Opened(db, body.Token, clock, cancel) is not { JobId: { } job, Pictures: true })
         {
             return SharedAddresses.Over().Answer();
         }
@@ -206,4 +180,11 @@ internal static class PaperEndpoints
             ? Trouble.Missing("There is no such photograph on this record.").Answer()
             : TypedResults.File(content, kept);
     }
+
+    private static Task<SharedAddress?> Opened(
+        NokkoDb db,
+        string? token,
+        TimeProvider clock,
+        CancellationToken cancel
+    ) => SharedAddresses.Find(db, token, SharedThing.Record, clock.GetUtcNow(), cancel);
 }

@@ -1,6 +1,6 @@
-using System.Security.Cryptography;
-using System.Text;
+using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Jobs;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
 using Nokko.Storage;
@@ -10,8 +10,6 @@ namespace Nokko.Server.Papers;
 /// <summary>Makes, finds and takes back addresses that open one thing without signing in.</summary>
 internal static class SharedAddresses
 {
-    private const int Bytes = 24;
-
     /// <summary>Most that hold at once for one thing.</summary>
     private const int Most = 20;
 
@@ -40,8 +38,8 @@ internal static class SharedAddresses
         bool Pictures
     );
 
-    /// <summary>Makes one; null where there are too many.</summary>
-    public static async Task<MadeAddress?> Make(
+    /// <summary>Makes one, on a fitter's word.</summary>
+    public static async Task<Results<Ok<MadeAddress>, ProblemHttpResult>> Make(
         NokkoDb db,
         SignedIn me,
         DateTimeOffset now,
@@ -52,20 +50,26 @@ internal static class SharedAddresses
         CancellationToken cancel
     )
     {
+        if (!me.Role.Answers())
+        {
+            return Trouble.At("", "What leaves the shop leaves on a fitter’s word.").Answer();
+        }
         // What has ended is nobody's any more.
         await db
             .SharedAddresses.Where(a => a.ShopId == me.ShopId && a.EndsAt <= now)
             .ExecuteDeleteAsync(cancel);
         if (await Of(db, me, opens, job).CountAsync(cancel) >= Most)
         {
-            return null;
+            return Trouble
+                .At("", $"There are {Most} links to it already: take some back first.")
+                .Answer();
         }
-        var token = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(Bytes));
+        var token = SecretToken.Make();
         var made = new SharedAddress
         {
             Id = Guid.CreateVersion7(),
             ShopId = me.ShopId,
-            Hash = HashOf(token),
+            Hash = SecretToken.HashOf(token),
             Opens = opens,
             JobId = job,
             Plates = shown.Plates,
@@ -78,7 +82,7 @@ internal static class SharedAddresses
         };
         db.SharedAddresses.Add(made);
         await db.SaveChangesAsync(cancel);
-        return new MadeAddress(token, made.EndsAt);
+        return TypedResults.Ok(new MadeAddress(token, made.EndsAt));
     }
 
     /// <summary>Addresses of one thing that hold.</summary>
@@ -126,7 +130,7 @@ internal static class SharedAddresses
         CancellationToken cancel
     )
     {
-        var hash = HashOf(token ?? "");
+        var hash = SecretToken.HashOf(token);
         var found = await db.SharedAddresses.SingleOrDefaultAsync(
             a => a.Hash == hash && a.Opens == opens && (a.EndsAt == null || a.EndsAt > now),
             cancel
@@ -158,7 +162,4 @@ internal static class SharedAddresses
         SharedThing opens,
         Guid? job
     ) => db.SharedAddresses.Where(a => a.ShopId == me.ShopId && a.Opens == opens && a.JobId == job);
-
-    private static string HashOf(string token) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
 }

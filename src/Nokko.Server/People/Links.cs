@@ -1,5 +1,3 @@
-using System.Security.Cryptography;
-using System.Text;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
@@ -17,8 +15,6 @@ internal static class Links
 
     /// <summary>How long a link for a password holds.</summary>
     public static readonly TimeSpan ForPassword = TimeSpan.FromHours(24);
-
-    private const int Bytes = 24;
 
     internal sealed record LinkBody(PersonRole Role);
 
@@ -142,14 +138,14 @@ internal static class Links
                 l.ShopId == me.ShopId && (l.UsedAt != null || l.EndsAt <= past)
             )
             .ExecuteDeleteAsync(cancel);
-        var token = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(Bytes));
+        var token = SecretToken.Make();
         var now = clock.GetUtcNow();
         db.OneTimeLinks.Add(
             new OneTimeLink
             {
                 Id = Guid.CreateVersion7(),
                 ShopId = me.ShopId,
-                Hash = HashOf(token),
+                Hash = SecretToken.HashOf(token),
                 Role = role,
                 AccountId = account,
                 MadeBy = me.PersonId,
@@ -194,7 +190,7 @@ internal static class Links
     )
     {
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        var hash = HashOf(body.Token ?? "");
+        var hash = SecretToken.HashOf(body.Token);
         // Two that use it at once: the second waits here, and finds it used.
         await db.Database.ExecuteSqlAsync(
             $"select 1 from one_time_links where hash = {hash} for update",
@@ -286,15 +282,12 @@ internal static class Links
         CancellationToken cancel
     )
     {
-        var (hash, now) = (HashOf(token ?? ""), clock.GetUtcNow());
+        var (hash, now) = (SecretToken.HashOf(token), clock.GetUtcNow());
         return db.OneTimeLinks.SingleOrDefaultAsync(
             l => l.Hash == hash && l.UsedAt == null && l.EndsAt > now,
             cancel
         );
     }
-
-    private static string HashOf(string token) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(token)));
 
     private static Trouble Over() =>
         Trouble.Missing(

@@ -129,6 +129,15 @@ internal static class PeopleEndpoints
         await db
             .PeopleOnJobs.Where(p => p.Id == person)
             .ExecuteUpdateAsync(set => set.SetProperty(p => p.Name, EraseOwner.Colleague), cancel);
+        // What was told stays; the name that was drawn under it for the shop does not.
+        await db.Set<Signature>()
+            .Where(s => s.PersonId == person && s.As == SignedAs.Shop)
+            .ExecuteUpdateAsync(
+                set =>
+                    set.SetProperty(s => s.Name, EraseOwner.Colleague)
+                        .SetProperty(s => s.Strokes, Array.Empty<IReadOnlyList<int>>()),
+                cancel
+            );
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok();
     }

@@ -17,6 +17,5 @@ internal sealed class SignedIn(IHttpContextAccessor http)
     public PersonRole Role => Standing.Role;
 
     /// <summary>How this person reads lengths.</summary>
-    public LengthStyle Style =>
-        Standing.LengthUnit == Unit.Mm.Symbol ? LengthStyle.Millimetres : LengthStyle.Inches;
+    public LengthStyle Style => LengthStyle.Of(Standing.LengthUnit);
 }

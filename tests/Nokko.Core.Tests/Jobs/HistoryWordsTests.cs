@@ -55,6 +55,13 @@ public class HistoryWordsTests
     }
 
     [Fact]
+    public void A_unit_that_was_typed_is_not_said_twice()
+    {
+        _shop.Walk();
+        Assert.Equal("left front from hub: 521 mm", About(_shop.Reading("LF", "521 mm")));
+    }
+
+    [Fact]
     public void Many_things_are_counted_and_nobody_is_named()
     {
         _shop.Begun();

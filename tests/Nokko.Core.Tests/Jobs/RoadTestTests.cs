@@ -88,6 +88,22 @@ public class RoadTestTests
     }
 
     [Fact]
+    public void A_drive_before_a_second_pass_tells_nothing_of_it()
+    {
+        _shop.Begun();
+        _shop.Do(Drive(true, (RoadQuestion.Pull, RoadTrouble.None)));
+        Assert.Equal(RoadChange.Fine, Of(RoadQuestion.Pull).Change);
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        _shop.Do(_shop.Begin("it is wanted"));
+        Assert.Null(_shop.Document.Drive(true));
+        Assert.Null(Of(RoadQuestion.Pull).Change);
+        var row = _shop.Document.RoadTests.Single().Id;
+        _shop.Do(Drive(true, (RoadQuestion.Pull, RoadTrouble.Much)) with { Version = 0 });
+        Assert.Equal(RoadChange.There, Of(RoadQuestion.Pull).Change);
+        Assert.Equal(row, _shop.Document.RoadTests.Single().Id);
+    }
+
+    [Fact]
     public void Nothing_answered_one_question_twice_and_no_answer_are_refused_where_they_stand()
     {
         Assert.Equal("answers", _shop.Refused(Drive(false)).Field);

@@ -100,11 +100,14 @@ public class SignTests
     public void A_name_and_what_its_bearer_drew_are_never_in_the_log()
     {
         _shop.Begun();
-        var made = _shop.Do(By());
-        var log = System.Text.Json.JsonSerializer.Serialize(
-            made.Changes.Select(RecordedChange.Of),
-            JobJson.Options
-        );
+        var command = By();
+        var made = _shop.Do(command);
+        // What it changed, and what was sent.
+        var log =
+            System.Text.Json.JsonSerializer.Serialize(
+                made.Changes.Select(RecordedChange.Of),
+                JobJson.Options
+            ) + System.Text.Json.JsonSerializer.Serialize<JobCommand>(command, JobJson.Log);
         Assert.DoesNotContain("Quarry", log, StringComparison.Ordinal);
         Assert.DoesNotContain("900", log, StringComparison.Ordinal);
     }
@@ -139,26 +142,27 @@ public class SignTests
         After("22 1/2");
         foreach (var (place, typed) in new[] { ("LF", "1 1/4"), ("RF", "7/8") })
         {
-            _shop.Do(
-                new StoreMeasure(
-                    _shop.Key(),
-                    _shop.Key(),
-                    _shop.Round,
-                    Core.WalkRounds.Measures.FenderAtLock,
-                    place,
-                    typed,
-                    null,
-                    [],
-                    _shop.Now,
-                    null,
-                    null
-                )
-            );
+            _shop.Measure(Core.WalkRounds.Measures.FenderAtLock, place, typed);
         }
         Assert.Contains(
             Told,
             t => t.StartsWith("At full lock the tyre has 7/8 in", StringComparison.Ordinal)
         );
+    }
+
+    [Fact]
+    public void What_was_signed_before_a_second_pass_stands_under_nothing_of_it()
+    {
+        _shop.Begun();
+        _shop.Do(By());
+        Assert.Single(_shop.Document.SignedNow());
+        _shop.Do(_shop.PlanWith(_shop.Plates()));
+        _shop.Do(_shop.Begin("it is wanted"));
+        Assert.Empty(_shop.Document.SignedNow());
+        // It stays on the record of what was told then.
+        Assert.Single(_shop.Document.Signatures);
+        _shop.Do(By("Brack"));
+        Assert.Equal("Brack", _shop.Document.SignedNow().Single().Name);
     }
 
     [Fact]

@@ -123,6 +123,10 @@ internal sealed class Workshop
         }
     }
 
+    /// <summary>A measure beside the heights, in the round that is walked.</summary>
+    public void Measure(string measure, string place, string typed) =>
+        Do(new StoreMeasure(Key(), Key(), Round, measure, place, typed, null, [], Now, null, null));
+
     public void ReadBefore() =>
         ReadAll(
             ("LF", "20 1/2"),

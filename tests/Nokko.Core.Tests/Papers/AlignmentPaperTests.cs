@@ -22,29 +22,6 @@ public class AlignmentPaperTests
             Shown.OwnPaper
         );
 
-    private static PaperSection Part(Paper paper, string title) =>
-        paper.Sections.Single(s => s.Title.StartsWith(title, StringComparison.Ordinal));
-
-    private static IReadOnlyList<string> Row(PaperSection section, string head) =>
-        section.Table!.Rows.Single(r => r[0] == head);
-
-    private void Angle(string measure, string place, string typed) =>
-        _shop.Do(
-            new StoreMeasure(
-                _shop.Key(),
-                _shop.Key(),
-                _shop.Round,
-                measure,
-                place,
-                typed,
-                null,
-                [],
-                _shop.Now,
-                null,
-                null
-            )
-        );
-
     [Fact]
     public void No_alignment_is_asked_for_before_anything_was_fitted() => Assert.Null(Alignment());
 
@@ -52,7 +29,7 @@ public class AlignmentPaperTests
     public void Expected_is_what_was_read_with_what_the_work_was_foretold_to_do()
     {
         _shop.ReadBefore();
-        Angle(Measures.CamberAngle, "LF", "-0.5");
+        _shop.Measure(Measures.CamberAngle, "LF", "-0.5");
         _shop.Do(_shop.PlanWith(_shop.Plates()));
         _shop.Do(_shop.Begin());
         var frozen = _shop.Document.FrozenPredictions.Single();
@@ -82,15 +59,15 @@ public class AlignmentPaperTests
             .WalkRounds[0]
             .Measures.Single(m => m.Measure == Measures.CamberAngle)
             .Value.U!.Value;
-        var row = Row(Part(Alignment()!, "Front axle"), "Camber, left front");
+        var row = Alignment()!.Part("Front axle").Row("Camber, left front");
         Assert.StartsWith("−0.5 ±", row[1], StringComparison.Ordinal);
         var u = Math.Ceiling(20 * Math.Sqrt((was * was) + 0.04)) / 10;
         Assert.Equal(FormattableString.Invariant($"0.7 ± {u:0.0}°"), row[2]);
         Assert.Equal(
             "+1.2 ± 0.4° from before",
-            Row(Part(Alignment()!, "Front axle"), "Camber, right front")[2]
+            Alignment()!.Part("Front axle").Row("Camber, right front")[2]
         );
-        Assert.Equal("moved; read it", Row(Part(Alignment()!, "Front axle"), "Toe, left front")[2]);
+        Assert.Equal("moved; read it", Alignment()!.Part("Front axle").Row("Toe, left front")[2]);
         // A live axle behind has nothing to set.
         Assert.DoesNotContain(Alignment()!.Sections, s => s.Title == "Rear axle");
     }
@@ -99,18 +76,18 @@ public class AlignmentPaperTests
     public void A_printout_comes_back_into_its_two_columns_and_what_was_set_proves_no_forecast_wrong()
     {
         _shop.ReadBefore();
-        Angle(Measures.CamberAngle, "LF", "-0.5");
-        Angle(Measures.CamberAngle, "RF", "-0.5");
+        _shop.Measure(Measures.CamberAngle, "LF", "-0.5");
+        _shop.Measure(Measures.CamberAngle, "RF", "-0.5");
         _shop.Do(_shop.PlanWith(_shop.Plates()));
         _shop.Do(_shop.Begin());
         _shop.ReadAll(("LF", "22 1/2"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "22 1/2"));
-        Angle(Measures.CamberAngle, "LF", "0.5");
-        Angle(Measures.CamberAngle, "RF", "0.5");
-        PaperTable Table() => Part(Alignment()!, "Front axle").Table!;
+        _shop.Measure(Measures.CamberAngle, "LF", "0.5");
+        _shop.Measure(Measures.CamberAngle, "RF", "0.5");
+        PaperTable Table() => Alignment()!.Part("Front axle").Table!;
         var moved = JobEvaluator.Evaluate(_shop.Document).Proofs.Single().Moved;
         Assert.Equal("", Table().Rows.Single(r => r[0] == "Camber, left front")[5]);
-        Angle(Measures.CamberSet, "LF", "-0.4");
-        Angle(Measures.CamberSet, "RF", "-0.4");
+        _shop.Measure(Measures.CamberSet, "LF", "-0.4");
+        _shop.Measure(Measures.CamberSet, "RF", "-0.4");
         var row = Table().Rows.Single(r => r[0] == "Camber, left front");
         Assert.StartsWith("0.5 ±", row[4], StringComparison.Ordinal);
         Assert.StartsWith("−0.4 ±", row[5], StringComparison.Ordinal);

@@ -30,12 +30,6 @@ public class PapersTests
             Shown.OwnPaper
         );
 
-    private static PaperSection Part(Paper paper, string title) =>
-        paper.Sections.Single(s => s.Title.StartsWith(title, StringComparison.Ordinal));
-
-    private static IReadOnlyList<string> Row(PaperSection section, string head) =>
-        section.Table!.Rows.Single(r => r[0] == head);
-
     private void Fitted()
     {
         _shop.Begun();
@@ -52,23 +46,6 @@ public class PapersTests
             ("RF", "22 1/2")
         );
     }
-
-    private void Angle(string measure, string place, string typed) =>
-        _shop.Do(
-            new StoreMeasure(
-                _shop.Key(),
-                _shop.Key(),
-                _shop.Round,
-                measure,
-                place,
-                typed,
-                null,
-                [],
-                _shop.Now,
-                null,
-                null
-            )
-        );
 
     [Fact]
     public void Every_row_has_a_cell_for_each_column_and_nothing_stands_empty()
@@ -103,12 +80,12 @@ public class PapersTests
     public void Heights_stand_before_planned_and_after_with_their_uncertainty()
     {
         Fitted();
-        var heights = Part(Record(), "Heights");
+        var heights = Record().Part("Heights");
         Assert.Equal(
             ["Station", "Before: as found", "Planned", "After: after stack 1", "Lift"],
             heights.Table!.Columns
         );
-        var row = Row(heights, "Left front");
+        var row = heights.Row("Left front");
         Assert.StartsWith("20 1/2 in ±", row[1], StringComparison.Ordinal);
         Assert.StartsWith("22 5/8 in ±", row[3], StringComparison.Ordinal);
         Assert.StartsWith("+2 1/8 in ±", row[4], StringComparison.Ordinal);
@@ -122,7 +99,7 @@ public class PapersTests
     public void A_corner_that_nobody_read_is_said_and_no_height_is_made_up()
     {
         _shop.Begun();
-        Assert.All(Part(Record(), "Heights").Table!.Rows, r => Assert.Equal("not read", r[3]));
+        Assert.All(Record().Part("Heights").Table!.Rows, r => Assert.Equal("not read", r[3]));
     }
 
     [Fact]
@@ -165,17 +142,14 @@ public class PapersTests
                 x => Assert.Equal(there.Contains(x), text.Contains(x, StringComparison.Ordinal))
             );
         }
-        Assert.Equal(
-            "LF strut, top plate",
-            Part(Record(), "Photographs").Pictures.Single().Caption
-        );
+        Assert.Equal("LF strut, top plate", Record().Part("Photographs").Pictures.Single().Caption);
     }
 
     [Fact]
     public void Torques_stand_on_the_annex_with_what_was_asked_and_who_made_them()
     {
         Fitted();
-        var torques = Part(Record(), "Torques");
+        var torques = Record().Part("Torques");
         Assert.True(torques.Annex);
         var final = _shop.Document.TorqueEntries.Count(t => t.Pass == Core.Fitting.Pass.Final);
         Assert.True(final > 3);
@@ -210,7 +184,7 @@ public class PapersTests
                 ),
             ],
         };
-        var lines = Part(Record(), "What became").Lines;
+        var lines = Record().Part("What became").Lines;
         Assert.Equal($"{off.What}: scrap, seized", lines[0]);
         Assert.Equal(
             $"Back where they were: {_shop.Document.OffLines.Count - 1} pieces.",
@@ -227,7 +201,7 @@ public class PapersTests
             JobEvaluator.Evaluate(_shop.Document),
             LengthStyle.Inches
         );
-        Assert.Equal(told, Part(Record(), "Told").Lines);
+        Assert.Equal(told, Record().Part("Told").Lines);
         _shop.Do(
             new Sign(
                 _shop.Key(),
@@ -241,7 +215,7 @@ public class PapersTests
             )
         );
         _shop.ReadAll(("LF", "23 5/8"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "23 1/2"));
-        var part = Part(Record(), "Told");
+        var part = Record().Part("Told");
         Assert.Equal(told, part.Lines);
         Assert.Equal("Wren, drives it away", part.Signatures.Single().Name);
     }
@@ -261,7 +235,7 @@ public class PapersTests
                 ]
             )
         );
-        var drive = Part(Record(), "Road test");
+        var drive = Record().Part("Road test");
         Assert.Equal(
             ["Vibrates", "not tried", "a little: from 55", "there; not tried before the work"],
             drive.Table!.Rows.Single()
@@ -273,13 +247,13 @@ public class PapersTests
     public void What_was_measured_and_not_foretold_is_said_so()
     {
         _shop.ReadBefore();
-        Angle(Measures.CamberAngle, "LF", "-0.5");
-        Angle(Measures.CamberAngle, "RF", "-0.5");
+        _shop.Measure(Measures.CamberAngle, "LF", "-0.5");
+        _shop.Measure(Measures.CamberAngle, "RF", "-0.5");
         _shop.Do(_shop.PlanWith(_shop.Plates()));
         _shop.Do(_shop.Begin());
         _shop.ReadAll(("LF", "22 1/2"), ("LR", "22 7/8"), ("RR", "22 7/8"), ("RF", "22 1/2"));
-        Angle(Measures.CamberAngle, "LF", "0.5");
-        Angle(Measures.CamberAngle, "RF", "0.5");
+        _shop.Measure(Measures.CamberAngle, "LF", "0.5");
+        _shop.Measure(Measures.CamberAngle, "RF", "0.5");
         var frozen = _shop.Document.FrozenPredictions.Single();
         string Camber(Result foretold)
         {
@@ -296,7 +270,7 @@ public class PapersTests
                     },
                 ],
             };
-            return Part(Record(), "Geometry").Lines.Single();
+            return Record().Part("Geometry").Lines.Single();
         }
         Assert.StartsWith(
             "Front: camber, not foretold, measured +1.0 ±",

@@ -97,23 +97,12 @@ public class SharedAddressesTests(Hosted server) : IClassFixture<Hosted>
     public async Task Who_learns_or_looks_on_shares_nothing_and_days_have_an_end()
     {
         var job = await JobOf(await server.SignIn(), "118");
-        foreach (var who in new[] { "linde", "ruan" })
+        // The core's word to who learns, the door's to who looks on.
+        foreach (var (who, status) in new[] { ("linde", 422), ("ruan", 403) })
         {
             var other = await server.SignIn(who);
-            Assert.NotEqual(
-                200,
-                (await other.Try(HttpMethod.Post, $"/api/jobs/{job}/shared", Shows())).Status
-            );
-            Assert.NotEqual(
-                200,
-                (
-                    await other.Try(
-                        HttpMethod.Post,
-                        "/api/calendars",
-                        new { plates = true, owners = true }
-                    )
-                ).Status
-            );
+            await other.Post($"/api/jobs/{job}/shared", Shows(), status);
+            await other.Post("/api/calendars", new { plates = true, owners = true }, status);
         }
         var fitter = await server.SignIn("odd");
         foreach (var days in new[] { 0, -1, 731 })
@@ -190,6 +179,16 @@ public class SharedAddressesTests(Hosted server) : IClassFixture<Hosted>
         Assert.Contains(
             " in ±",
             papers["record"]!["sections"]![0]!["table"]!["rows"]![0]![1]!.GetValue<string>(),
+            StringComparison.Ordinal
+        );
+        // There it is fourteen hours later than in Greenwich.
+        var there = (await caller.Get($"/api/jobs/{job}"))["document"]!["job"]!["takenInAt"]!
+            .GetValue<DateTimeOffset>()
+            .AddHours(14)
+            .ToString("d MMM yyyy", System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Contains(
+            $"taken in {there}",
+            papers["record"]!["facts"]![0]!.GetValue<string>(),
             StringComparison.Ordinal
         );
         Assert.Equal(

@@ -101,6 +101,22 @@ public sealed class ErasingTests : IAsyncLifetime
                 text = "Tap it",
             }
         );
+        // What was signed for the shop is a name, too.
+        var job =
+            $"/api/jobs/{(await tips.Get("/api/yard?find=204"))["jobs"]![0]!["jobId"]!.GetValue<string>()}";
+        await tips.Do(
+            job,
+            "sign",
+            new
+            {
+                commandId = Guid.CreateVersion7(),
+                id = Guid.CreateVersion7(),
+                name = "Odd Farrow",
+                @as = "shop",
+                told = (await tips.Get(job))["tellDriver"],
+                strokes = new[] { new[] { 1, 2, 300, 40, 500, 60, 700, 80 } },
+            }
+        );
         await _brenna.Post($"/api/people/{odd}/erase", new { }, 409);
         await _brenna.Post($"/api/people/{odd}/remove", new { });
         Assert.Equal(
@@ -114,6 +130,9 @@ public sealed class ErasingTests : IAsyncLifetime
         await _brenna.Post($"/api/people/{odd}/erase", new { });
         Assert.Equal(0, await Tables("Odd Farrow"));
         Assert.Empty((await _brenna.Get("/api/shop"))["left"]!.AsArray());
+        var signed = (await _brenna.Get(job))["document"]!["signatures"]![0]!;
+        Assert.Equal("Former colleague", signed["name"]!.GetValue<string>());
+        Assert.Empty(signed["strokes"]!.AsArray());
         // That the same person did it is still told.
         Assert.True(
             await _server.Ask<long>(

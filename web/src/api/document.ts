@@ -24,6 +24,15 @@ export function begunPlan(d: Doc) {
   return d.plans.find((p) => p.toStageId === now.id);
 }
 
+/** What was noted since the work that stands now began: a second pass makes what was driven or signed before it stale. */
+export const sinceBegun = <T extends { at: string }>(
+  d: Doc,
+  rows: readonly T[],
+): T[] => {
+  const begun = begunPlan(d)?.begunAt;
+  return begun ? rows.filter((row) => row.at >= begun) : [];
+};
+
 /** The plans that stand side by side, by name. */
 export function draftPlans(d: Doc) {
   const now = currentStage(d);

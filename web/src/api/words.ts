@@ -208,6 +208,12 @@ export const verdictWords: Record<Kinds["Verdict"], { asWanted: string; wish: st
   "measureAgain": {"asWanted":"Measure again: no verdict yet","wish":"too near or too unsure to tell","asForetold":"Where it landed: measure again"},
   "cannotTell": {"asWanted":"No verdict yet","wish":"cannot tell","asForetold":"Where it landed cannot be told"},
 };
+export const derivedWords: Record<string, string> = {
+  "camber": "Camber, from the square",
+  "toe": "Toe of a wheel, from the tape",
+  "panhardDrop": "Panhard drop",
+  "crossWeight": "Diagonals",
+};
 export const targetWords: Record<string, string> = {
   "rake": "Rake",
   "rakeLoaded": "Rake with the load on",

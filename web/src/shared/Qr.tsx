@@ -1,5 +1,5 @@
 import Box from "@mui/material/Box";
-import { encode } from "uqr";
+import { qrPath } from "./qrPath";
 
 /** An address as a QR code; black on white by day and by night, because cameras look for that. */
 export default function Qr({
@@ -10,12 +10,7 @@ export default function Qr({
   /** What it is of, where the address itself is no words. */
   says?: string;
 }) {
-  const { data, size } = encode(of, { ecc: "M", border: 2 });
-  const dark = data
-    .flatMap((row, y) =>
-      row.map((on, x) => (on ? `M${String(x)} ${String(y)}h1v1h-1z` : "")),
-    )
-    .join("");
+  const { dark, size } = qrPath(of, 2);
   return (
     <Box
       component="svg"

@@ -8,6 +8,7 @@ import { api, must, type Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
 import { jointWords } from "../../api/words";
+import { PrintButton } from "../../shared/PrintButton";
 import { Paper } from "../../shared/Paper";
 import { cutText } from "./Cuts";
 import { Templates } from "./Templates";
@@ -49,14 +50,7 @@ export default function SheetsView() {
             {s.name}
           </Button>
         ))}
-        <Button
-          variant="outlined"
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print it
-        </Button>
+        <PrintButton />
         <Link
           component={To}
           to={`/jobs/${d.job.id}/fit`}

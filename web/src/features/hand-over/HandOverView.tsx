@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { begunPlan } from "../../api/document";
 import { useJob } from "../../api/job";
+import { PrintButton } from "../../shared/PrintButton";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { useAddress } from "../../shared/useAddress";
 import { OwnersLink } from "../papers/OwnersLink";
@@ -96,14 +97,7 @@ function Papers() {
             <ToggleButton value="alignment">{alignment.title}</ToggleButton>
           </ToggleButtonGroup>
         )}
-        <Button
-          variant="outlined"
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print it
-        </Button>
+        <PrintButton />
         <SavePdf
           paper={paper}
           address={`${root}/jobs/${job.id}/hand-over`}

@@ -7,6 +7,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { v7 } from "uuid";
 import type { JobView, Schemas } from "../../api/client";
+import { sinceBegun } from "../../api/document";
 import { useJob, useSend } from "../../api/job";
 import { roadChanges, roadQuestions, roadTroubles } from "../../api/words";
 import { BothWays, type Lines } from "../../shared/BothWays";
@@ -20,6 +21,12 @@ export function RoadTest({ after }: { after: boolean }) {
   const view = useJob();
   const d = view.document;
   const stored = d.roadTests.find((t) => t.after === after);
+  // One that was driven before a second pass is only the row that this one takes the place of.
+  const standing = (of: JobView) =>
+    (after
+      ? sinceBegun(of.document, of.document.roadTests)
+      : of.document.roadTests
+    ).find((t) => t.after === after);
   const send = useSend();
   // The version of the drive from which this form was filled; null where there was none.
   const [version, setVersion] = useState(
@@ -27,11 +34,10 @@ export function RoadTest({ after }: { after: boolean }) {
   );
   const [draft, setDraft, clear] = useDraft<Answers>(
     `road-test.${d.job.id}.${after ? "after" : "before"}`,
-    answersOf(stored),
+    answersOf(standing(view)),
   );
   const [problem, setProblem] = useState<Error | null>(null);
-  const lines = (of: JobView): Lines =>
-    linesOf(answersOf(of.document.roadTests.find((t) => t.after === after)));
+  const lines = (of: JobView): Lines => linesOf(answersOf(standing(of)));
   const note = async (over?: JobView) => {
     setProblem(null);
     const known = (over ?? view).document.roadTests.find(
@@ -59,9 +65,7 @@ export function RoadTest({ after }: { after: boolean }) {
   };
   return (
     <Box component="section" aria-label="Road test" sx={{ mt: 2 }}>
-      <Typography variant="h2">
-        Road test {after ? "after" : "before"} the work
-      </Typography>
+      {after && <Typography variant="h2">Road test after the work</Typography>}
       {view.roadTest.map((q) => (
         <Question
           key={q.question}
@@ -82,7 +86,7 @@ export function RoadTest({ after }: { after: boolean }) {
             (t) => t.after === after,
           );
           setVersion(theirs ? (fresh.versions[theirs.id] ?? 0) : null);
-          setDraft(answersOf(theirs));
+          setDraft(answersOf(standing(fresh)));
           setProblem(null);
         }}
         onMine={(fresh) => note(fresh)}

@@ -6,6 +6,7 @@ import Typography from "@mui/material/Typography";
 import { lazy, Suspense, useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
+import { sinceBegun } from "../../api/document";
 import { useJob, useSend } from "../../api/job";
 import { signerWords } from "../../api/words";
 import { Press } from "../../shared/Press";
@@ -30,7 +31,7 @@ export function ToldAndSigned() {
           <li key={x}>{x}</li>
         ))}
       </Box>
-      {d.signatures.map((s) => (
+      {sinceBegun(d, d.signatures).map((s) => (
         <Box key={s.id}>
           ✓ <b>{s.name}</b>, {signerWords[s.as]}, signed {dayAndTime(s.at)}
         </Box>

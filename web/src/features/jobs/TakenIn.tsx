@@ -203,7 +203,15 @@ export default function TakenIn() {
       ) : (
         <Typography>Nothing added at any corner.</Typography>
       )}
-      {!begunPlan(d) && <RoadTest after={false} />}
+      {!begunPlan(d) && (
+        <Box component="details" sx={{ mt: 2.5 }}>
+          <Typography variant="h2" component="summary" sx={{ py: 1.5 }}>
+            Road test before the work
+            {d.roadTests.length > 0 && ", noted"}
+          </Typography>
+          <RoadTest after={false} />
+        </Box>
+      )}
       <Photographs />
       <History />
       <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>

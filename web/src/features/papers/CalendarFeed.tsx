@@ -14,7 +14,7 @@ import { Addresses, MadeAddress } from "./Addresses";
 export function CalendarFeed() {
   const client = useQueryClient();
   const { ask, rest } = useAsk();
-  const [shown, setShown] = useState({ plates: true, owners: false });
+  const [shown, setShown] = useState({ plates: false, owners: false });
   const [path, setPath] = useState<string | null>(null);
   const open = useQuery({
     queryKey: ["calendars"],

@@ -1,9 +1,9 @@
 import Box from "@mui/material/Box";
-import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { api, must } from "../../api/client";
 import { Problem } from "../../api/problem";
+import { PrintButton } from "../../shared/PrintButton";
 import { dayOfYear } from "../../shared/time";
 import { PaperSheet } from "./PaperSheet";
 import { SavePdf } from "./SavePdf";
@@ -77,14 +77,7 @@ export default function SharedRecord() {
           about anything in it.
         </Typography>
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1 }}>
-          <Button
-            variant="outlined"
-            onClick={() => {
-              window.print();
-            }}
-          >
-            Print it
-          </Button>
+          <PrintButton />
           <SavePdf
             paper={paper}
             address={null}

@@ -14,8 +14,8 @@ import {
   Text,
   View,
 } from "@react-pdf/renderer";
-import { encode } from "uqr";
 import type { Schemas } from "../../api/client";
+import { qrPath } from "../../shared/qrPath";
 
 // The shipped faces: a font of the reader's own might lack what a paper says.
 Font.register({
@@ -228,12 +228,7 @@ export const pathOf = (stroke: readonly number[]): string =>
     .join("");
 
 function Code({ of }: { of: string }) {
-  const { data, size } = encode(of, { ecc: "M", border: 1 });
-  const dark = data
-    .flatMap((row, y) =>
-      row.map((on, x) => (on ? `M${String(x)} ${String(y)}h1v1h-1z` : "")),
-    )
-    .join("");
+  const { dark, size } = qrPath(of, 1);
   return (
     <Svg
       viewBox={`0 0 ${String(size)} ${String(size)}`}

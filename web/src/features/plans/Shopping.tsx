@@ -8,6 +8,7 @@ import { Link, useSearchParams } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
 import { draftPlans } from "../../api/document";
 import { remembered, useJob } from "../../api/job";
+import { PrintButton } from "../../shared/PrintButton";
 import { Paper } from "../../shared/Paper";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { dayText } from "../../shared/time";
@@ -91,14 +92,7 @@ export default function Shopping() {
             Out as CSV
           </Button>
         )}
-        <Button
-          variant="outlined"
-          onClick={() => {
-            window.print();
-          }}
-        >
-          Print
-        </Button>
+        <PrintButton />
         <Button component={Link} to="../plan">
           Back to the plan
         </Button>

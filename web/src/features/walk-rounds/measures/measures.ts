@@ -1,6 +1,6 @@
 import { shown, text, type LengthUnit } from "../../../shared/length";
 import { weightText } from "../../../shared/quantity";
-import { stationWords } from "../../../api/words";
+import { derivedWords, stationWords } from "../../../api/words";
 
 /** A place of a measure as said in a bay. */
 export function placeWords(place: string): string {
@@ -11,19 +11,12 @@ export function placeWords(place: string): string {
   );
 }
 
-const derived: Record<string, string> = {
-  camber: "Camber, from the square",
-  toe: "Toe of a wheel, from the tape",
-  panhardDrop: "Panhard drop",
-  crossWeight: "Diagonals",
-};
-
 /** What a measure, or a value that follows from measures, is called. */
 export function measureTitle(
   key: string,
   all: readonly { key: string; title: string }[],
 ): string {
-  return derived[key] ?? all.find((m) => m.key === key)?.title ?? key;
+  return derivedWords[key] ?? all.find((m) => m.key === key)?.title ?? key;
 }
 
 /** A computed or measured value with its ±, in the person's unit. */
