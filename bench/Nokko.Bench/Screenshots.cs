@@ -73,9 +73,11 @@ internal static class Screenshots
         browser.Sees("Which end first?");
         Scroll("//h2[.='Settled once']");
         Shoot("people", "Bays");
-        Job("FH 20", "plan", "Hollin links sheet HL-4");
-        Scroll("//button[contains(., 'Find stacks')]");
-        Shoot("conversion", "In the place of");
+        browser.Resize(1280, 1000);
+        Job("TM 41 F", "plan/quote", "what the price leaves out");
+        browser.Press("The owner chooses Plan B");
+        Shoot("quote", "Sign with finger");
+        browser.Resize(1280, 800);
 
         browser.Scheme("dark");
         Job("FH 19", "plan", "Rowan levelling kit LK-15");

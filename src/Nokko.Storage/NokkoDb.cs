@@ -161,6 +161,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<FittedAnyway>>();
         Json<IReadOnlyList<AxleConversion>>();
         Json<IReadOnlyList<RoadAnswer>>();
+        Json<IReadOnlyList<Offer>>();
         Json<IReadOnlyList<IReadOnlyList<int>>>();
 
         void Json<T>() =>

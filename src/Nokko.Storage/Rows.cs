@@ -74,9 +74,12 @@ public enum SharedThing
 
     /// <summary>The record of a job.</summary>
     Record,
+
+    /// <summary>The quote of a job, to be chosen from.</summary>
+    Quote,
 }
 
-/// <summary>An address that opens one thing without signing in, to be read, until it ends or is taken back.</summary>
+/// <summary>An address that opens one thing without signing in, until it ends or is taken back.</summary>
 public sealed class SharedAddress
 {
     public required Guid Id { get; init; }
@@ -86,7 +89,7 @@ public sealed class SharedAddress
     public required string Hash { get; init; }
     public required SharedThing Opens { get; init; }
 
-    /// <summary>The job of a record; null of a calendar.</summary>
+    /// <summary>The job of a record or quote; null of a calendar.</summary>
     public Guid? JobId { get; init; }
 
     /// <summary>Whether plates and VINs are shown.</summary>

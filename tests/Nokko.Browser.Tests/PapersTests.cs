@@ -1,6 +1,5 @@
 using Nokko.Driving;
 using OpenQA.Selenium;
-using OpenQA.Selenium.Interactions;
 using UglyToad.PdfPig;
 using Xunit;
 
@@ -63,14 +62,7 @@ public sealed class PapersTests(DemoServer demo)
         b.Sees("Nothing was drawn: sign in the field.");
         b.Choose("Signs as", "drives it away");
         b.Type("Name", "Wren Quarry");
-        var field = b.Driver.FindElement(By.CssSelector("canvas"));
-        b.Driver.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", field);
-        var pen = new Actions(b.Driver).MoveToElement(field, -100, 0).ClickAndHold();
-        for (var i = 0; i < 8; i++)
-        {
-            pen.MoveByOffset(20, i % 2 == 0 ? 15 : -15);
-        }
-        pen.Release().Perform();
+        Pen.Signs(b);
         b.Press("Signed");
         b.Sees("Wren Quarry, drives it away, signed");
         Axe.Check(b, "hand over, signed");

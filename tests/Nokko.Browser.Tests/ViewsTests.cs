@@ -50,6 +50,7 @@ public sealed class ViewsTests(DemoServer demo)
             (Of("SV 204 R", "take-in"), "Correct what was taken in", "Keep the correction"),
             (Of("TM 41 F", "vehicle"), null, "Its sizes, as it is without added parts"),
             (Of("TM 41 F", "plan"), null, "Side by side"),
+            (Of("TM 41 F", "plan/quote"), "The owner chooses Plan B", "Not now"),
             (Of("TM 12 K", "geometry"), "Longer bar", "Set it to, hole to hole"),
             (Of("NF 80 W", "walk-round"), null, "Left rear, from the hub"),
             (Of("NF 80 W", "walk-round"), "Other measures (8 asked)", "Or measure something else"),

@@ -4,7 +4,7 @@ namespace Nokko.Core.JobFile;
 
 internal static partial class JobFileReferences
 {
-    /// <summary>What was driven and signed.</summary>
+    /// <summary>What was offered, driven and signed.</summary>
     private static JobFileError? HandOver(JobDocument d, HashSet<Guid> people) =>
         First(
             Each(
@@ -26,6 +26,25 @@ internal static partial class JobFileReferences
                     )
             ),
             Each(
+                d.Quotes,
+                "quotes",
+                (q, p) =>
+                    First(
+                        Known(
+                            q.Offers.Count is >= 1 and <= Quote.Most
+                                && q.Offers.Select(o => o.Id).Distinct().Count() == q.Offers.Count,
+                            $"{p}.offers",
+                            "One, two or three offers."
+                        ),
+                        Known(
+                            q.ChosenOffer is null || q.Chosen() is not null,
+                            $"{p}.chosenOffer",
+                            "Chosen is one of the offers."
+                        ),
+                        Someone(people, q.PersonId, p)
+                    )
+            ),
+            Each(
                 d.Signatures,
                 "signatures",
                 (s, p) =>
@@ -35,6 +54,11 @@ internal static partial class JobFileReferences
                         && Signature.WhyNot(s.Strokes) is { } why
                             ? new JobFileError($"{p}.strokes", why)
                             : null,
+                        Known(
+                            s.OfferId is null || d.Quotes.Any(q => q.ChosenOffer == s.OfferId),
+                            $"{p}.offerId",
+                            "It stands under the offer that was chosen."
+                        ),
                         Someone(people, s.PersonId, p)
                     )
             )

@@ -173,6 +173,7 @@ public sealed record BeginFitting(
             owed.Length == 0
                 ? null
                 : $"Jobs that are served first, promised or taken in earlier, want {string.Join(", ", owed)} of what this one takes.",
+            Quote.NotAgreed(plan, work.Document),
         ];
         var reason = TypedText.Blank(Reason);
         if (says.Any(s => s is not null) && reason is null)
@@ -200,6 +201,10 @@ public sealed record BeginFitting(
         if (says[1] is { } earlier)
         {
             work.Pass("vehicle", earlier, "Took them for this one.", reason);
+        }
+        if (says[2] is { } notAgreed)
+        {
+            work.Pass("vehicle", notAgreed, "Began the fitting all the same.", reason);
         }
     }
 

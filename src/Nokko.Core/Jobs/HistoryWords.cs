@@ -66,6 +66,7 @@ public static class HistoryWords
             .. d.Attachments.Select(a => (a.At, (IRow)a)),
             .. d.CheckedCauses.Select(c => (c.At, (IRow)c)),
             .. d.RoadTests.Select(t => (t.At, (IRow)t)),
+            .. d.Quotes.Select(q => (q.At, (IRow)q)),
             .. d.Stages.Select(s => (s.OpenedAt, (IRow)s)),
         ];
 
@@ -120,6 +121,7 @@ public static class HistoryWords
                 ", ",
                 t.Answers.Where(a => a.Trouble != RoadTrouble.None).Select(a => a.Question.Said())
             ),
+            Quote q => q.Chosen()?.Name ?? string.Join(", ", q.Offers.Select(o => o.Name)),
             Job j => Wished(j.Target, style),
             _ => null,
         };

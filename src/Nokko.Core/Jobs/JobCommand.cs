@@ -35,6 +35,8 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(SavePlan), "savePlan")]
 [JsonDerivedType(typeof(ChoosePlan), "choosePlan")]
 [JsonDerivedType(typeof(DropPlan), "dropPlan")]
+[JsonDerivedType(typeof(MakeQuote), "makeQuote")]
+[JsonDerivedType(typeof(ChooseOffer), "chooseOffer")]
 [JsonDerivedType(typeof(FitAnyway), "fitAnyway")]
 [JsonDerivedType(typeof(SetMates), "setMates")]
 [JsonDerivedType(typeof(PlaceKit), "placeKit")]

@@ -160,7 +160,10 @@ public sealed record JobDocument
     /// <summary>Road tests, at most one before and one after the work.</summary>
     public IReadOnlyList<RoadTest> RoadTests { get; init; } = [];
 
-    /// <summary>Signatures under what was told at the hand-over.</summary>
+    /// <summary>What the owner was offered.</summary>
+    public IReadOnlyList<Quote> Quotes { get; init; } = [];
+
+    /// <summary>Signatures under the offer that was chosen, and under what was told at the hand-over.</summary>
     public IReadOnlyList<Signature> Signatures { get; init; } = [];
 
     /// <summary>Attachments.</summary>
@@ -246,7 +249,14 @@ public sealed record JobDocument
 
     /// <summary>Signatures under what was told of the work that stands now, in order.</summary>
     public IEnumerable<Signature> SignedNow() =>
-        Signatures.Where(s => s.At >= BegunPlan()?.BegunAt).OrderBy(s => s.At);
+        Signatures.Where(s => s.OfferId is null && s.At >= BegunPlan()?.BegunAt).OrderBy(s => s.At);
+
+    /// <summary>The quote that stands: the last one since work was begun last. Null where the owner was offered nothing.</summary>
+    public Quote? QuoteNow() => Quotes.Where(q => !(q.At < BegunPlan()?.BegunAt)).MaxBy(q => q.At);
+
+    /// <summary>The offer that the owner chose of a plan; null where none was chosen.</summary>
+    public Offer? Agreed(Plan plan) =>
+        Quotes.OrderBy(q => q.At).Select(q => q.Chosen()).LastOrDefault(o => o?.PlanId == plan.Id);
 
     /// <summary>The kits of a plan.</summary>
     public IEnumerable<Kit> KitsOf(Plan plan) => Kits.Where(k => k.PlanId == plan.Id);

@@ -37,6 +37,7 @@ public static partial class JobEvaluator
         typeof(FollowUp),
         typeof(SchoolChoice),
         typeof(RoadTest),
+        typeof(Quote),
         typeof(Signature),
         typeof(Attachment),
         typeof(HistoryEntry),

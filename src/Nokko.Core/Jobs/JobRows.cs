@@ -73,6 +73,7 @@ public static class JobRows
         ),
         Many<OwnStep>("ownSteps", d => d.OwnSteps, (d, rows) => d with { OwnSteps = rows }),
         Many<RoadTest>("roadTests", d => d.RoadTests, (d, rows) => d with { RoadTests = rows }),
+        Many<Quote>("quotes", d => d.Quotes, (d, rows) => d with { Quotes = rows }),
         Many<Signature>("signatures", d => d.Signatures, (d, rows) => d with { Signatures = rows }),
         Many<Attachment>(
             "attachments",

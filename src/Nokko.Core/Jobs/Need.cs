@@ -56,6 +56,9 @@ public enum NeedKind
 
     /// <summary>Eye and tape brought together.</summary>
     EyeAndTape,
+
+    /// <summary>The owner chooses from the quote.</summary>
+    OwnerChooses,
 }
 
 /// <summary>What a job needs next, as facts: the words are made when somebody reads them.</summary>
@@ -87,7 +90,8 @@ public sealed record Need(
             NeedKind.ChooseParts
             or NeedKind.BeginFitting
             or NeedKind.MendPlan
-            or NeedKind.BeginSecondPass => Phase.Plan,
+            or NeedKind.BeginSecondPass
+            or NeedKind.OwnerChooses => Phase.Plan,
             NeedKind.NextStep or NeedKind.CloseLedgers or NeedKind.CloseRubber => Phase.Fit,
             NeedKind.Miss or NeedKind.Look => Phase.Prove,
             _ => throw new InvalidOperationException($"No phase is known for {Kind}."),
@@ -125,6 +129,10 @@ public sealed record Need(
             NeedKind.WalkBefore =>
                 $"{sits}Walk round it before anything is undone: {Counted("corner")} to read.",
             NeedKind.ChooseParts => $"{sits}Choose the parts that make it sit right.",
+            NeedKind.OwnerChooses =>
+                $"{sits}The owner has a quote, {Counted("stack")}: it waits for the choice.",
+            NeedKind.BeginFitting or NeedKind.BeginSecondPass when Text is not null =>
+                $"{sits}{Text} Begin the fitting.",
             NeedKind.BeginFitting => $"{sits}The plan stands: begin the fitting when it is agreed.",
             NeedKind.MendPlan => $"{sits}The plan cannot be begun as it stands. {Text}",
             NeedKind.BeginSecondPass =>
@@ -210,7 +218,14 @@ public sealed record Need(
         )
             is { } why
             ? new Need(NeedKind.MendPlan, Text: why)
-            : new Need(begin);
+        : d.QuoteNow() is not { } quote ? new Need(begin)
+        : quote.Chosen() is not { } chosen ? new Need(NeedKind.OwnerChooses, quote.Offers.Count)
+        : new Need(
+            begin,
+            Text: d.DraftPlan() is { } next && Quote.NotAgreed(next, d) is { } not
+                ? not
+                : $"The owner chose “{chosen.Name}”."
+        );
 
     private string Counted(string what) => Count == 1 ? $"1 {what}" : $"{Count} {what}s";
 }

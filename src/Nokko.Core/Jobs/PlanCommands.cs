@@ -85,11 +85,8 @@ public sealed record ChoosePlan(Guid CommandId, Guid Id, uint Version) : JobComm
     internal override void Decide(JobWork work)
     {
         var chosen = PlanRules.Draft(work.Document, Id);
-        foreach (var other in work.Document.DraftPlans().Where(p => p.Chosen && p.Id != Id))
-        {
-            work.Replace(other, other with { Chosen = false });
-        }
-        work.Edit(chosen, Version, chosen with { Chosen = true });
+        work.Seen(chosen, Version);
+        PlanRules.Choose(work, chosen);
     }
 }
 
@@ -118,6 +115,16 @@ internal static class PlanRules
     public static Stage StageOf(JobDocument d, Guid id) =>
         d.Stages.FirstOrDefault(s => s.Id == id)
         ?? throw Refuse.Value("fromStageId", "This job has no such stage.");
+
+    /// <summary>Makes a draft the one that shall be fitted.</summary>
+    public static void Choose(JobWork work, Plan chosen)
+    {
+        foreach (var other in work.Document.DraftPlans().Where(p => p.Chosen && p.Id != chosen.Id))
+        {
+            work.Replace(other, other with { Chosen = false });
+        }
+        work.Replace(chosen, chosen with { Chosen = true });
+    }
 
     /// <summary>Why the fitting of a plan cannot be begun, the first thing first; null where nothing stands in its way.</summary>
     public static string? WhyNotBegun(JobDocument d, Plan plan, Prediction? prediction) =>

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 
@@ -31,7 +32,7 @@ public static class Signers
         };
 }
 
-/// <summary>Somebody's signature under what was told at the hand-over, as it was drawn.</summary>
+/// <summary>Somebody's signature under what was told at the hand-over, or under the offer that was chosen, as it was drawn.</summary>
 public sealed record Signature : IRow
 {
     /// <summary>Width of the field in which it is drawn.</summary>
@@ -60,7 +61,11 @@ public sealed record Signature : IRow
     [Personal]
     public required IReadOnlyList<IReadOnlyList<int>> Strokes { get; init; }
 
-    /// <summary>Who was signed in.</summary>
+    /// <summary>The offer that was chosen with it; null under what was told at the hand-over.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Guid? OfferId { get; init; }
+
+    /// <summary>Who was signed in, or who made the link by which it was signed.</summary>
     public required Guid PersonId { get; init; }
 
     /// <summary>When.</summary>

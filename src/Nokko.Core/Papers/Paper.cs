@@ -97,39 +97,7 @@ public sealed record PaperReader(LengthStyle Lengths, TimeZoneInfo Zone)
     /// <summary>A length, angle or plain number with its ± at k = 2; why it is not known otherwise.</summary>
     /// <param name="result">What was measured or computed.</param>
     /// <param name="change">Whether it is a change, with its sign.</param>
-    public string Says(Result result, bool change = false)
-    {
-        if (result.Value is not { } value)
-        {
-            return result.Cannot ?? "not known";
-        }
-        var sign =
-            value < 0 ? "−"
-            : change ? "+"
-            : "";
-        var (amount, u) = (Math.Abs(value), result.U);
-        if (result.Unit.SameKind(Unit.Mm))
-        {
-            var mm = result.Unit.To(Unit.Mm, amount);
-            var shown = LengthText.Show(mm, Lengths);
-            // Nothing is neither above nor below itself.
-            var said = mm < Lengths.DivisionMm / 2 ? shown : sign + shown;
-            return u is null
-                ? said
-                : $"{said} ± {LengthText.ShowUp(2 * result.Unit.To(Unit.Mm, u.Value), Lengths)}";
-        }
-        var unit =
-            result.Unit == Unit.One ? ""
-            : result.Unit == Unit.Degree ? "°"
-            : $" {result.Unit.Symbol}";
-        var number = amount.ToString("0.0", CultureInfo.InvariantCulture);
-        return (number == "0.0" ? "" : sign)
-            + (
-                u is null
-                    ? number + unit
-                    : $"{number} ± {(Math.Ceiling(20 * u.Value - 1e-9) / 10).ToString("0.0", CultureInfo.InvariantCulture)}{unit}"
-            );
-    }
+    public string Says(Result result, bool change = false) => result.Said(Lengths, change);
 
     /// <summary>A stored quantity: a length in the reader's unit, anything else as it was typed.</summary>
     public string Says(Quantity quantity) =>

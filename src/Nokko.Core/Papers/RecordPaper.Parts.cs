@@ -213,15 +213,26 @@ public static partial class RecordPaper
             // Signed is what was read then.
             Lines =
                 d.SignedNow().LastOrDefault()?.Told ?? ToldToDriver.Of(d, results, reader.Lengths),
-            Signatures =
-            [
-                .. d.SignedNow()
-                    .Select(s => new PaperSignature(
-                        $"{s.Name}, {s.As.Said()}",
-                        reader.Day(s.At),
-                        s.Strokes
-                    )),
-            ],
+            Signatures = [.. d.SignedNow().Select(s => Drawn(s, reader))],
+        };
+
+    /// <summary>A signature on paper.</summary>
+    internal static PaperSignature Drawn(Signature s, PaperReader reader) =>
+        new($"{s.Name}, {s.As.Said()}", reader.Day(s.At), s.Strokes);
+
+    /// <summary>What the owner chose of the quote, and signed, before the work.</summary>
+    private static IEnumerable<PaperSection> Agreed(
+        JobDocument d,
+        Plan? plan,
+        PaperReader reader
+    ) =>
+        from s in d.Signatures
+        where plan is not null && s.OfferId is { } offer && offer == d.Agreed(plan)?.Id
+        select new PaperSection("Agreed before the work")
+        {
+            Lines = s.Told,
+            Signatures = [Drawn(s, reader)],
+            Annex = true,
         };
 
     private static PaperSection Torques(JobDocument d, Plan? plan)

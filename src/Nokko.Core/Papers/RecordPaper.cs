@@ -66,6 +66,7 @@ public static partial class RecordPaper
             new("Left to licensed shops") { Lines = Licensed(d) },
             new("For the owner") { Lines = Lines(d.Job.OwnerNotes) },
             Told(d, results, reader),
+            .. Agreed(d, plan, reader),
             Torques(d, plan) with
             {
                 Annex = true,

@@ -68,13 +68,13 @@ public static class ComparisonWords
                 var would = first is { LeftOutMm: { } left, LeftOutUMm: { } u }
                     ? $" By the others it should have risen {Signed(left, style)} ± {LengthText.ShowUp(2 * u, style)}; it reads {Signed(read, style)}, {LengthText.Show(Math.Abs(read - left), style)} {(read > left ? "too much" : "too little")}."
                     : "";
-                return $"{Sentence(first.Station)} does not fit: {Odds(rigid.AnySlipped)} that a reading slipped, {Shares(rigid)}.{would} Read it again.";
+                return $"{Sentence(first.Station)} does not fit: {ResultText.Odds(rigid.AnySlipped)} that a reading slipped, {Shares(rigid)}.{would} Read it again.";
             case RigidVerdict.Doubtful:
-                return $"The largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, more than the tape usually leaves, yet a slip is unlikely ({Odds(rigid.AnySlipped)}). If one did, {Shares(rigid)}: read {Corners.Said(rigid.InOrder[0])} once more.";
+                return $"The largest gap is {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)}, more than the tape usually leaves, yet a slip is unlikely ({ResultText.Odds(rigid.AnySlipped)}). If one did, {Shares(rigid)}: read {Corners.Said(rigid.InOrder[0])} once more.";
             case RigidVerdict.CannotTell when rigid.Stations.Count < 4:
-                return $"The stations of that side do not lie on one line: {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)} off it ({Odds(rigid.AnySlipped)} that a reading slipped). Three cannot tell which; read the other side too.";
+                return $"The stations of that side do not lie on one line: {LengthText.Show(rigid.Stations.Max(s => Math.Abs(s.ResidualMm)), style)} off it ({ResultText.Odds(rigid.AnySlipped)} that a reading slipped). Three cannot tell which; read the other side too.";
             case RigidVerdict.CannotTell:
-                return $"The corners are twisted by {Signed(comparison.Warp.Value ?? 0, style)} ({Odds(rigid.AnySlipped)} that a reading slipped). Four corners cannot tell which; read the door handles.";
+                return $"The corners are twisted by {Signed(comparison.Warp.Value ?? 0, style)} ({ResultText.Odds(rigid.AnySlipped)} that a reading slipped). Four corners cannot tell which; read the door handles.";
             default:
                 throw new ArgumentOutOfRangeException(nameof(rigid));
         }
@@ -87,17 +87,9 @@ public static class ComparisonWords
             .Suspects.Select(name => rigid.Stations.First(f => f.Station == name))
             .ToArray();
         return suspects.Length == 1
-            ? $"{Odds(suspects[0].IfOne)} that it was this one"
-            : $"then it was {string.Join(" or ", suspects.Select(f => $"{Corners.Said(f.Station)} ({Odds(f.IfOne)})"))}";
+            ? $"{ResultText.Odds(suspects[0].IfOne)} that it was this one"
+            : $"then it was {string.Join(" or ", suspects.Select(f => $"{Corners.Said(f.Station)} ({ResultText.Odds(f.IfOne)})"))}";
     }
-
-    private static string Odds(double chance) =>
-        chance >= 0.995 ? "as good as sure"
-        : chance < 0.005 ? "next to none"
-        : string.Create(
-            System.Globalization.CultureInfo.InvariantCulture,
-            $"{100 * chance:0} in 100"
-        );
 
     private static string Signed(double mm, LengthStyle style)
     {

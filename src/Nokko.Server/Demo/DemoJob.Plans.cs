@@ -48,6 +48,22 @@ internal sealed partial class DemoJob
         );
     }
 
+    /// <summary>All plans that stand side by side are offered to the owner.</summary>
+    /// <param name="hourRate">What an hour costs.</param>
+    public void Offer(double hourRate)
+    {
+        Later(30);
+        Do(
+            new MakeQuote(
+                NewId(),
+                NewId(),
+                [.. Document.DraftPlans().Select(p => p.Id)],
+                hourRate,
+                DateOnly.FromDateTime(_now.UtcDateTime).AddDays(60)
+            )
+        );
+    }
+
     /// <summary>A plan with a kit whose box was opened and counted; all of it is there but what is named.</summary>
     public void Kit(Part box, params (string Piece, int Found)[] short_)
     {

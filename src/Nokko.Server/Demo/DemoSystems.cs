@@ -91,6 +91,7 @@ internal static partial class DemoSystems
                 (Corner.RR, shelf.CoilRing),
             ]
         );
+        job.Offer(95);
         return job.Document;
     }
 

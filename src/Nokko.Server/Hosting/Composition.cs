@@ -221,6 +221,7 @@ internal static class Composition
         VehicleEndpoints.Map(api);
         FittingEndpoints.Map(api, jobs);
         PaperEndpoints.Map(api, jobs);
+        QuoteEndpoints.Map(api);
         CalendarEndpoints.Map(app, api);
         api.MapFallback(() => TypedResults.NotFound());
         // Every other address is a screen of the front end, which asks for the sign-in itself.

@@ -46,22 +46,31 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         CancellationToken cancel
     )
     {
-        IReadOnlyList<Sent<JobCommand>> sent;
         try
         {
-            sent = await Sent<JobCommand>.Read(request, cancel);
+            return
+                await Carry(job, await Sent<JobCommand>.Read(request, cancel), cancel) is { } answer
+                ? TypedResults.Ok(answer)
+                : Trouble.Missing("There is no such job in this shop.").Answer();
         }
         catch (RefusedException e)
         {
             return Trouble.Of(e.Refusal).Answer();
         }
+    }
+
+    /// <summary>Carries out commands in order, each whole or not at all; null where there is no such job.</summary>
+    public async Task<JobAnswer?> Carry(
+        Guid job,
+        IReadOnlyList<Sent<JobCommand>> sent,
+        CancellationToken cancel
+    )
+    {
         for (var left = Tries; ; left--)
         {
             try
             {
-                return await Once(job, sent, cancel) is { } answer
-                    ? TypedResults.Ok(answer)
-                    : Trouble.Missing("There is no such job in this shop.").Answer();
+                return await Once(job, sent, cancel);
             }
             catch (DbUpdateException e) when (left > 1 && Raced(e))
             {
@@ -70,7 +79,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             }
             catch (DbUpdateException e) when (Raced(e) || CannotBeStored(e))
             {
-                return TypedResults.Ok(await OneByOne(job, sent, cancel));
+                return await OneByOne(job, sent, cancel);
             }
         }
     }

@@ -38,6 +38,18 @@ internal sealed record Sent<T>(Guid? CommandId, T? Command, string Hash, string 
         }
     }
 
+    /// <summary>A command that is read.</summary>
+    public static Sent<T> Of(Guid key, T command) =>
+        new(
+            key,
+            command,
+            Convert.ToHexStringLower(
+                SHA256.HashData(JsonSerializer.SerializeToUtf8Bytes(command, JobJson.Options))
+            ),
+            JsonSerializer.Serialize(command, JobJson.Log),
+            null
+        );
+
     private static Sent<T> One(JsonElement element)
     {
         var key =
@@ -57,17 +69,7 @@ internal sealed record Sent<T>(Guid? CommandId, T? Command, string Hash, string 
                 && k != Guid.Empty
                 ? element.GetRawText().Contains("\\u0000", StringComparison.Ordinal)
                     ? Bad(k, "", "There is a character in it that cannot be stored.")
-                    : new Sent<T>(
-                        k,
-                        command,
-                        Convert.ToHexStringLower(
-                            SHA256.HashData(
-                                JsonSerializer.SerializeToUtf8Bytes(command, JobJson.Options)
-                            )
-                        ),
-                        JsonSerializer.Serialize(command, JobJson.Log),
-                        null
-                    )
+                    : Of(k, command)
                 : Bad(key, "");
         }
         catch (Exception e)

@@ -9,7 +9,7 @@ using Nokko.Storage;
 
 namespace Nokko.Server.Papers;
 
-/// <summary>Papers of a job, and the address under which its owner reads the record.</summary>
+/// <summary>Papers of a job, and the addresses under which its owner reads the record, or chooses from the quote.</summary>
 internal static class PaperEndpoints
 {
     /// <summary>Longest that an owner's address holds, days.</summary>
@@ -18,14 +18,22 @@ internal static class PaperEndpoints
     /// <summary>Papers of a job.</summary>
     /// <param name="Record">The record.</param>
     /// <param name="Alignment">The alignment sheet; null while nothing was fitted.</param>
-    internal sealed record PapersView(Paper Record, Paper? Alignment);
+    /// <param name="Quote">The quote; null while nothing is offered.</param>
+    internal sealed record PapersView(Paper Record, Paper? Alignment, Paper? Quote);
 
-    /// <summary>What an owner's address shall show.</summary>
+    /// <summary>What an owner's address shall open and show.</summary>
+    /// <param name="Opens">The record or the quote.</param>
     /// <param name="Plates">Plate or VIN.</param>
     /// <param name="Owners">The owner's contact.</param>
     /// <param name="Pictures">Photographs.</param>
     /// <param name="Days">For how many days it holds, 1 to <see cref="MostDays"/>.</param>
-    internal sealed record ShareBody(bool Plates, bool Owners, bool Pictures, int Days);
+    internal sealed record ShareBody(
+        SharedThing Opens,
+        bool Plates,
+        bool Owners,
+        bool Pictures,
+        int Days
+    );
 
     /// <param name="Token">What stands in the address.</param>
     /// <param name="Zone">The reader's time zone.</param>
@@ -42,7 +50,14 @@ internal static class PaperEndpoints
     public static void Map(RouteGroupBuilder api, RouteGroupBuilder jobs)
     {
         jobs.MapGet("/{job:guid}/papers", Show);
-        jobs.MapGet("/{job:guid}/shared", Open);
+        foreach (var opens in new[] { SharedThing.Record, SharedThing.Quote })
+        {
+            jobs.MapGet(
+                $"/{{job:guid}}/shared/{opens.ToString().ToLowerInvariant()}",
+                (Guid job, NokkoDb db, SignedIn me, TimeProvider clock, CancellationToken cancel) =>
+                    Open(job, opens, db, me, clock, cancel)
+            );
+        }
         jobs.MapPost("/{job:guid}/shared", Share);
         api.MapPost("/shared/{address:guid}/end", End);
         // What opens it goes in bodies only: addresses end up in logs.
@@ -67,21 +82,20 @@ internal static class PaperEndpoints
         return TypedResults.Ok(
             new PapersView(
                 RecordPaper.Of(loaded.Document, results, reader, Shown.OwnPaper),
-                AlignmentPaper.Of(loaded.Document, results, reader, Shown.OwnPaper)
+                AlignmentPaper.Of(loaded.Document, results, reader, Shown.OwnPaper),
+                QuotePaper.Of(loaded.Document, reader, Shown.OwnPaper)
             )
         );
     }
 
     private static async Task<Ok<List<SharedAddresses.OpenAddress>>> Open(
         Guid job,
+        SharedThing opens,
         NokkoDb db,
         SignedIn me,
         TimeProvider clock,
         CancellationToken cancel
-    ) =>
-        TypedResults.Ok(
-            await SharedAddresses.Open(db, me, clock.GetUtcNow(), SharedThing.Record, job, cancel)
-        );
+    ) => TypedResults.Ok(await SharedAddresses.Open(db, me, clock.GetUtcNow(), opens, job, cancel));
 
     private static async Task<Results<Ok<SharedAddresses.MadeAddress>, ProblemHttpResult>> Share(
         Guid job,
@@ -92,6 +106,10 @@ internal static class PaperEndpoints
         CancellationToken cancel
     )
     {
+        if (body.Opens is not (SharedThing.Record or SharedThing.Quote))
+        {
+            return Trouble.At("opens", "The record or the quote.").Answer();
+        }
         if (body.Days is < 1 or > MostDays)
         {
             return Trouble.At("days", $"From 1 to {MostDays} days.").Answer();
@@ -104,7 +122,7 @@ internal static class PaperEndpoints
             db,
             me,
             clock.GetUtcNow(),
-            SharedThing.Record,
+            body.Opens,
             job,
             (body.Plates, body.Owners, body.Pictures),
             TimeSpan.FromDays(body.Days),

@@ -55,6 +55,10 @@ internal sealed class Sessions(
     /// <summary>The sign-in of a request; null where there is none.</summary>
     public static Standing? Of(HttpContext context) => context.Items[Key] as Standing;
 
+    /// <summary>For this request somebody stands for what comes by a link of theirs.</summary>
+    public static void Stands(HttpContext context, Standing standing) =>
+        context.Items[Key] = standing;
+
     /// <summary>Signs somebody in on a new device.</summary>
     public async Task Begin(HttpContext context, Account account, NokkoDb db)
     {

@@ -43,7 +43,8 @@ internal static class YardEndpoints
         [
             .. page.Where(s =>
                     s.Facts.Need.Kind
-                        is NeedKind.BeginFitting
+                        is NeedKind.OwnerChooses
+                            or NeedKind.BeginFitting
                             or NeedKind.BeginSecondPass
                             or NeedKind.MendPlan
                 )

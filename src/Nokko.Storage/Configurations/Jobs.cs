@@ -143,6 +143,11 @@ internal sealed class RoadTestTable : IEntityTypeConfiguration<RoadTest>
     public void Configure(EntityTypeBuilder<RoadTest> table) => table.OfJob("road_tests").Edited();
 }
 
+internal sealed class QuoteTable : IEntityTypeConfiguration<Quote>
+{
+    public void Configure(EntityTypeBuilder<Quote> table) => table.OfJob("quotes");
+}
+
 internal sealed class SignatureTable : IEntityTypeConfiguration<Signature>
 {
     public void Configure(EntityTypeBuilder<Signature> table) => table.OfJob("signatures");

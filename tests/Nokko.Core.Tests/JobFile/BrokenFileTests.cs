@@ -27,6 +27,8 @@ public partial class BrokenFileTests
         "$.stages[].stacks[].parts[].partId",
         "$.frozenPredictions[].prediction.walkRoundId",
         "$.frozenPredictions[].prediction.planId",
+        // An offer outlives its plan.
+        "$.quotes[].offers[].planId",
         "$.plans[].preparedBy",
         // Earlier jobs of the vehicle are not in the file.
         "$.stages[].jobId",
@@ -197,6 +199,31 @@ public partial class BrokenFileTests
             ]
             """
         );
+        root["quotes"] = JsonNode.Parse(
+            $$"""
+            [
+              {
+                "id": "01a00000-0000-7000-8000-000000000907",
+                "offers": [
+                  {
+                    "id": "01a00000-0000-7000-8000-000000000908",
+                    "planId": "{{root["plans"]![0]!["id"]}}",
+                    "name": "Level",
+                    "goesIn": ["Front, both sides: in plate."],
+                    "facts": [{ "what": "Parts", "says": "70 EUR" }],
+                    "moves": [],
+                    "leavesOut": ["alignment"],
+                    "noWayBack": []
+                  }
+                ],
+                "holdsUntil": "2026-04-01",
+                "chosenOffer": "01a00000-0000-7000-8000-000000000908",
+                "personId": "{{root["people"]![0]!["id"]}}",
+                "at": "2026-03-02T08:00:00Z"
+              }
+            ]
+            """
+        );
         root["signatures"] = JsonNode.Parse(
             $$"""
             [
@@ -206,6 +233,7 @@ public partial class BrokenFileTests
                 "as": "driver",
                 "told": ["Slowly."],
                 "strokes": [[0, 0, 10, 10, 20, 20, 30, 30]],
+                "offerId": "01a00000-0000-7000-8000-000000000908",
                 "personId": "{{root["people"]![0]!["id"]}}",
                 "at": "2026-03-02T08:00:00Z"
               }

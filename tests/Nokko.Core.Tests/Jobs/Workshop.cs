@@ -200,8 +200,8 @@ internal sealed class Workshop
         Do(Begin());
     }
 
-    /// <summary>A track-bar bracket behind, begun and done up to where it is drilled.</summary>
-    public void BegunWithBracket()
+    /// <summary>A track-bar bracket behind, measured and planned.</summary>
+    public void PlanBracket()
     {
         Document = Document with
         {
@@ -219,6 +219,12 @@ internal sealed class Workshop
         Shelf[part.Id] = part;
         ReadBefore();
         Do(PlanWith(part, corners: [Corner.LR]));
+    }
+
+    /// <summary>A track-bar bracket behind, begun and done up to where it is drilled.</summary>
+    public void BegunWithBracket()
+    {
+        PlanBracket();
         Do(Begin("it is wanted"));
         var card = Progress.CardOf(Document);
         DoUntil(s =>

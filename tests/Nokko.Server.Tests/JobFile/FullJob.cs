@@ -215,6 +215,32 @@ internal static class FullJob
                 }
             )
         );
+        var offer = Guid.CreateVersion7().ToString();
+        Add(
+            "quotes",
+            At(
+                new JsonObject
+                {
+                    ["offers"] = new JsonArray(
+                        new JsonObject
+                        {
+                            ["id"] = offer,
+                            ["planId"] = begun,
+                            ["name"] = "Level",
+                            ["goesIn"] = new JsonArray("Front, both sides: in plate."),
+                            ["facts"] = new JsonArray(
+                                new JsonObject { ["what"] = "Parts", ["says"] = "70 EUR" }
+                            ),
+                            ["moves"] = new JsonArray(),
+                            ["leavesOut"] = new JsonArray("alignment"),
+                            ["noWayBack"] = new JsonArray(),
+                        }
+                    ),
+                    ["holdsUntil"] = "2026-04-01",
+                    ["chosenOffer"] = offer,
+                }
+            )
+        );
         Add(
             "signatures",
             At(
@@ -224,6 +250,7 @@ internal static class FullJob
                     ["as"] = "driver",
                     ["told"] = new JsonArray("Slowly."),
                     ["strokes"] = new JsonArray(new JsonArray(0, 0, 10, 10, 20, 20, 30, 30)),
+                    ["offerId"] = offer,
                 }
             )
         );

@@ -16,6 +16,7 @@ public class SharedAddressesTests(Hosted server) : IClassFixture<Hosted>
     private static object Shows(bool plates = false, bool owners = false, int days = 30) =>
         new
         {
+            opens = "record",
             plates,
             owners,
             pictures = false,
@@ -59,7 +60,7 @@ public class SharedAddressesTests(Hosted server) : IClassFixture<Hosted>
                 $"select count(*) from shared_addresses a where a::text like '%{token}%'"
             )
         );
-        var open = (await caller.Get($"/api/jobs/{job}/shared"))
+        var open = (await caller.Get($"/api/jobs/{job}/shared/record"))
             .AsArray()
             .Single(a => a!["seenAt"] is not null)!;
         await caller.Post($"/api/shared/{open["id"]!.GetValue<string>()}/end", new { });
@@ -146,6 +147,7 @@ public class SharedAddressesTests(Hosted server) : IClassFixture<Hosted>
                 $"{path}/shared",
                 new
                 {
+                    opens = "record",
                     plates = false,
                     owners = false,
                     pictures,

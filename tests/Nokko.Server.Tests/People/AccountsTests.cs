@@ -40,6 +40,8 @@ public class AccountsTests(Hosted server) : IClassFixture<Hosted>
                         or "/api/first"
                         or "/api/links/look"
                         or "/api/links/use"
+                        or "/api/shared/quote"
+                        or "/api/shared/quote/choose"
                         or "/api/shared/record"
                         or "/api/shared/picture"
                         or "/api/address"

@@ -348,6 +348,8 @@ public class PeopleTests
                 "/api/me/unit",
                 "/api/parts/look",
                 "/api/shared/picture",
+                "/api/shared/quote",
+                "/api/shared/quote/choose",
                 "/api/shared/record",
                 "/api/sign-in",
                 "/api/sign-out",

@@ -33,6 +33,17 @@ export const sinceBegun = <T extends { at: string }>(
   return begun ? rows.filter((row) => row.at >= begun) : [];
 };
 
+/** The quote that stands: the last one since work was begun last. */
+export const quoteNow = (d: Doc): Schemas["Quote"] | null => {
+  const begun = begunPlan(d)?.begunAt ?? "";
+  return (
+    d.quotes
+      .filter((q) => q.at >= begun)
+      .toSorted((a, b) => a.at.localeCompare(b.at))
+      .at(-1) ?? null
+  );
+};
+
 /** The plans that stand side by side, by name. */
 export function draftPlans(d: Doc) {
   const now = currentStage(d);

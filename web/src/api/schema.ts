@@ -1450,6 +1450,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shared/quote": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["QuoteBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SharedQuote"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/quote/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ChooseBody"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SharedQuote"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar.ics": {
         parameters: {
             query?: never;
@@ -2874,7 +2952,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{job}/shared": {
+    "/api/jobs/{job}/shared/record": {
         parameters: {
             query?: never;
             header?: never;
@@ -2903,6 +2981,59 @@ export interface paths {
                 };
             };
         };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/shared/quote": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    job: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OpenAddress"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job}/shared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
         put?: never;
         post: {
             parameters: {
@@ -3503,6 +3634,43 @@ export interface components {
              * @description When.
              */
             at: string;
+        };
+        Choice: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            told: string[];
+        };
+        ChooseBody: {
+            token: null | string;
+            zone: null | string;
+            choice: null | components["schemas"]["ChooseOffer"];
+        };
+        /** @description Chooses an offer, signed: its plan becomes the one that shall be fitted. */
+        ChooseOffer: {
+            /**
+             * Format: uuid
+             * @description Key of the signature.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The offer.
+             */
+            offer: string;
+            /** @description Who chooses. */
+            name: string;
+            /** @description The owner, or who drives it for the owner. */
+            as: components["schemas"]["SignedAs"];
+            /** @description The sentences that the signer had in view: signed is what was read. */
+            told: string[];
+            /** @description What was drawn. */
+            strokes: number[][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
         };
         ClaimView: {
             /** Format: uuid */
@@ -4378,7 +4546,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4527,6 +4695,34 @@ export interface components {
             heights: components["schemas"]["StoreReading"][];
             /** @description Measures, likewise. */
             measures: components["schemas"]["StoreMeasure"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Chooses an offer, signed: its plan becomes the one that shall be fitted. */
+        JobCommandChooseOffer: {
+            /** @enum {string} */
+            kind: "chooseOffer";
+            /**
+             * Format: uuid
+             * @description Key of the signature.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The offer.
+             */
+            offer: string;
+            /** @description Who chooses. */
+            name: string;
+            /** @description The owner, or who drives it for the owner. */
+            as: components["schemas"]["SignedAs"];
+            /** @description The sentences that the signer had in view: signed is what was read. */
+            told: string[];
+            /** @description What was drawn. */
+            strokes: unknown[];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -4934,6 +5130,33 @@ export interface components {
              * @description The joint.
              */
             jointId: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Offers plans to the owner, side by side. */
+        JobCommandMakeQuote: {
+            /** @enum {string} */
+            kind: "makeQuote";
+            /**
+             * Format: uuid
+             * @description Key of the quote.
+             */
+            id: string;
+            /** @description The plans, 1 to int Quote.Most. */
+            plans: string[];
+            /**
+             * Format: double
+             * @description What an hour costs, in the money of the parts; null offers hours alone.
+             */
+            hourRate: null | number;
+            /**
+             * Format: date
+             * @description The last day on which it can be chosen.
+             */
+            holdsUntil: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5747,7 +5970,9 @@ export interface components {
             ownSteps: components["schemas"]["OwnStep"][];
             /** @description Road tests, at most one before and one after the work. */
             roadTests: components["schemas"]["RoadTest"][];
-            /** @description Signatures under what was told at the hand-over. */
+            /** @description What the owner was offered. */
+            quotes: components["schemas"]["Quote"][];
+            /** @description Signatures under the offer that was chosen, and under what was told at the hand-over. */
             signatures: components["schemas"]["Signature"][];
             /** @description Attachments. */
             attachments: components["schemas"]["Attachment"][];
@@ -6592,7 +6817,7 @@ export interface components {
          * @description What a job needs from a person next.
          * @enum {unknown}
          */
-        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "mendPlan" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape";
+        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "mendPlan" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape" | "ownerChooses";
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */
@@ -6667,6 +6892,38 @@ export interface components {
              * @description By what, mm, up above zero.
              */
             mm: number;
+        };
+        /** @description A plan as it was offered to the owner: these words are what was offered, whatever becomes of the plan. */
+        Offer: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What goes in and comes out, and where. */
+            goesIn: string[];
+            /** @description How it will sit, and what it takes. */
+            facts: components["schemas"]["OfferFact"][];
+            /** @description What else moves. */
+            moves: string[];
+            /** @description What the price leaves out. */
+            leavesOut: string[];
+            /** @description What cannot be undone. */
+            noWayBack: string[];
+        };
+        /** @description What of an offer can be laid beside the other ones. */
+        OfferFact: {
+            /** @description What: how it sits, what it costs. */
+            what: string;
+            /** @description What is offered. */
+            says: string;
         };
         /** @description What earlier vehicles tell of a joint. */
         OfferedJoint: {
@@ -6884,6 +7141,7 @@ export interface components {
         PapersView: {
             record: components["schemas"]["Paper"];
             alignment: null | components["schemas"]["Paper"];
+            quote: null | components["schemas"]["Paper"];
         };
         /** @description A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown. */
         Part: {
@@ -7483,6 +7741,40 @@ export interface components {
             /** @description Answers to questions that the reader asked. */
             answers?: null | string[];
         };
+        /** @description Stacks that were offered to the owner side by side, and the one that was chosen. */
+        Quote: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description The offers, 1 to int Quote.Most, in the order in which they were made. */
+            offers: components["schemas"]["Offer"][];
+            /**
+             * Format: date
+             * @description The last day on which one of them can be chosen; null holds until there is another quote.
+             */
+            holdsUntil: null | string;
+            /**
+             * Format: uuid
+             * @description The offer that was chosen; null while none was.
+             */
+            chosenOffer: null | string;
+            /**
+             * Format: uuid
+             * @description Who made it.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        QuoteBody: {
+            token: null | string;
+            zone: null | string;
+        };
         /** @description Where a stack stands in the order. */
         Rank: {
             /**
@@ -7915,11 +8207,20 @@ export interface components {
         /** @enum {unknown} */
         ShacklePivot: "aboveEye" | "belowEye";
         ShareBody: {
+            opens: components["schemas"]["SharedThing"];
             plates: boolean;
             owners: boolean;
             pictures: boolean;
             /** Format: int32 */
             days: number;
+        };
+        SharedQuote: {
+            shop: string;
+            /** Format: date-time */
+            endsAt: null | string;
+            quote: components["schemas"]["Paper"];
+            owner: string;
+            choices: components["schemas"]["Choice"][];
         };
         SharedRecord: {
             shop: string;
@@ -7927,6 +8228,8 @@ export interface components {
             endsAt: null | string;
             record: components["schemas"]["Paper"];
         };
+        /** @enum {unknown} */
+        SharedThing: "calendar" | "record" | "quote";
         /** @description What would make a prediction better, and by how much. */
         Sharpening: {
             /** @description front or rear. */
@@ -8461,7 +8764,7 @@ export interface components {
             password: string;
             code: null | string;
         };
-        /** @description Somebody's signature under what was told at the hand-over, as it was drawn. */
+        /** @description Somebody's signature under what was told at the hand-over, or under the offer that was chosen, as it was drawn. */
         Signature: {
             /**
              * Format: uuid
@@ -8478,7 +8781,12 @@ export interface components {
             strokes: number[][];
             /**
              * Format: uuid
-             * @description Who was signed in.
+             * @description The offer that was chosen with it; null under what was told at the hand-over.
+             */
+            offerId: null | string;
+            /**
+             * Format: uuid
+             * @description Who was signed in, or who made the link by which it was signed.
              */
             personId: string;
             /**

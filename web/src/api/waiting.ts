@@ -294,6 +294,7 @@ function signaturesWith(
           as: c.as,
           told: c.told,
           strokes: c.strokes,
+          offerId: null,
           personId: "",
           at: new Date().toISOString(),
         })),

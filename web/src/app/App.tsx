@@ -10,6 +10,8 @@ import { TopBar } from "./TopBar";
 
 const Yard = lazy(() => import("../features/yard/Yard"));
 const SharedRecord = lazy(() => import("../features/papers/SharedRecord"));
+const SharedQuote = lazy(() => import("../features/quotes/SharedQuote"));
+const Quote = lazy(() => import("../features/quotes/QuoteView"));
 const TakeIn = lazy(() => import("../features/jobs/TakeIn"));
 const TakenIn = lazy(() => import("../features/jobs/TakenIn"));
 const Years = lazy(() => import("../features/vehicles/YearsView"));
@@ -42,9 +44,12 @@ export function App() {
   }, [person]);
   const { pathname } = useLocation();
   // Whoever comes here need not be signed in.
-  const Door = { "/join": Join, "/trust": Trust, "/record": SharedRecord }[
-    pathname
-  ];
+  const Door = {
+    "/join": Join,
+    "/trust": Trust,
+    "/record": SharedRecord,
+    "/quote": SharedQuote,
+  }[pathname];
   if (Door) {
     return (
       <Suspense fallback={null}>
@@ -97,6 +102,7 @@ export function App() {
             <Route path="walk-round" element={<WalkRound />} />
             <Route path="plan" element={<Plan />} />
             <Route path="plan/shopping" element={<Shopping />} />
+            <Route path="plan/quote" element={<Quote />} />
             <Route path="geometry" element={<Geometry />} />
             <Route path="fit" element={<Fit />} />
             <Route path="fit/sheets" element={<Sheets />} />

@@ -51,7 +51,7 @@ export default function HandOverView() {
         )}
         {job.handedOverAt && <ToldAndSigned />}
         {begunPlan(d) && <AlignmentBack />}
-        <OwnersLink />
+        <OwnersLink opens="record" />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 2 }}>
           <Button variant="outlined" href={`/api/jobs/${job.id}/file`} download>
             Take the job file out

@@ -2,7 +2,6 @@ import { describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { anglesOf } from "./alignment";
 import { answersOf, filled, linesOf, withRest } from "./roadTest";
-import { strokesOf } from "./signature";
 
 describe("a road test", () => {
   it("is typed again as it was stored, and sends what was tried alone", () => {
@@ -33,33 +32,6 @@ describe("a road test", () => {
     expect(
       linesOf({ vibration: { trouble: "some", note: "from 55" } }),
     ).toMatchObject({ Vibrates: "a little, from 55", Wanders: "" });
-  });
-});
-
-describe("a signature", () => {
-  it("is kept in a field of its own, whatever its size on the screen, and within it", () => {
-    expect(
-      strokesOf(
-        [
-          {
-            points: [
-              { x: 0, y: 0 },
-              { x: 250, y: 75 },
-              { x: 900, y: -5 },
-            ],
-          },
-          { points: [] },
-        ],
-        500,
-      ),
-    ).toEqual([[0, 0, 500, 150, 1000, 0]]);
-  });
-
-  it("keeps the ends of a long stroke and no more than it needs", () => {
-    const long = Array.from({ length: 3000 }, (_, i) => ({ x: i / 6, y: 10 }));
-    const [kept] = strokesOf([{ points: long }], 500);
-    expect(kept?.length).toBeLessThan(900);
-    expect(kept?.slice(-2)).toEqual([1000, 20]);
   });
 });
 

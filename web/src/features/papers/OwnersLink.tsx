@@ -11,8 +11,14 @@ import { Press } from "../../shared/Press";
 import { useAsk } from "../people/ask";
 import { Addresses, MadeAddress } from "./Addresses";
 
-/** An address under which the owner reads the record without signing in, until it ends or is taken back. */
-export function OwnersLink() {
+const words = {
+  record: "Opens the record, to be read, without signing in.",
+  quote:
+    "Opens the quote, to be read, chosen from and signed, without signing in.",
+};
+
+/** An address under which the owner reads the record, or chooses from the quote, without signing in, until it ends or is taken back. */
+export function OwnersLink({ opens }: { opens: keyof typeof words }) {
   const job = useJob().document.job.id;
   const me = useMe().data;
   const client = useQueryClient();
@@ -24,12 +30,14 @@ export function OwnersLink() {
   });
   const [days, setDays] = useState("90");
   const [path, setPath] = useState<string | null>(null);
-  const key = ["shared", job];
+  const key = ["shared", opens, job];
   const open = useQuery({
     queryKey: key,
     queryFn: async () =>
       must(
-        await api.GET("/api/jobs/{job}/shared", { params: { path: { job } } }),
+        await api.GET(`/api/jobs/{job}/shared/${opens}`, {
+          params: { path: { job } },
+        }),
       ),
     retry: false,
   });
@@ -53,13 +61,11 @@ export function OwnersLink() {
   return (
     <Box component="section" aria-label="The owner’s link" sx={{ mt: 2 }}>
       <Typography variant="h2">The owner’s link</Typography>
-      <Typography color="text.secondary">
-        Opens the record, to be read, without signing in.
-      </Typography>
+      <Typography color="text.secondary">{words[opens]}</Typography>
       <Box sx={{ display: "flex", flexWrap: "wrap", alignItems: "center" }}>
         {choose("plates", "With the plate")}
         {choose("owners", "With the contact")}
-        {choose("pictures", "With photographs")}
+        {opens === "record" && choose("pictures", "With photographs")}
       </Box>
       <Box sx={{ display: "flex", gap: 1, alignItems: "flex-start" }}>
         <TextField
@@ -81,13 +87,14 @@ export function OwnersLink() {
               api.POST("/api/jobs/{job}/shared", {
                 params: { path: { job } },
                 body: {
+                  opens,
                   ...shown,
                   days: /^\d{1,4}$/.test(days) ? Number(days) : 0,
                 },
               }),
             );
             if (made?.data) {
-              setPath(`/record#${made.data.token}`);
+              setPath(`/${opens}#${made.data.token}`);
               await anew();
             }
           }}

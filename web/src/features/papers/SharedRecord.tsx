@@ -53,16 +53,7 @@ export default function SharedRecord() {
     return null;
   }
   if (record.isError) {
-    return (
-      <Box component="main" sx={{ p: 4 }}>
-        <Typography variant="h1">This link opens nothing</Typography>
-        <Typography sx={{ mt: 1 }}>
-          {record.error instanceof Problem
-            ? record.error.message
-            : "The server does not answer. Try again in a moment."}
-        </Typography>
-      </Box>
-    );
+    return <LinkIsOver why={record.error} />;
   }
   const { shop, endsAt, record: paper } = record.data;
   return (
@@ -89,6 +80,20 @@ export default function SharedRecord() {
         paper={paper}
         picture={(sha256) => pictures[names.indexOf(sha256)]?.data ?? null}
       />
+    </Box>
+  );
+}
+
+/** Where a link opens nothing, or the server does not answer. */
+export function LinkIsOver({ why }: { why: Error }) {
+  return (
+    <Box component="main" sx={{ p: 4 }}>
+      <Typography variant="h1">This link opens nothing</Typography>
+      <Typography sx={{ mt: 1 }}>
+        {why instanceof Problem
+          ? why.message
+          : "The server does not answer. Try again in a moment."}
+      </Typography>
     </Box>
   );
 }

@@ -277,6 +277,16 @@ export default function PlanView() {
               What to buy
             </Button>
           )}
+          {draft && (
+            <Button
+              component={Link}
+              to="../plan/quote"
+              variant="outlined"
+              sx={{ mt: 1, ml: 1 }}
+            >
+              Offer it to the owner
+            </Button>
+          )}
           {draft && <PlanB key={draft.id} plan={draft} />}
           <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>
             <BothWays problem={problem} {...at.both} />

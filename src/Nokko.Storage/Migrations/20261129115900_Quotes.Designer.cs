@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261129080125_HandOverPapers")]
-    partial class HandOverPapers
+    [Migration("20261129115900_Quotes")]
+    partial class Quotes
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -1025,6 +1025,54 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("attachments", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Core.Jobs.Quote", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid?>("ChosenOffer")
+                        .HasColumnType("uuid")
+                        .HasColumnName("chosen_offer");
+
+                    b.Property<DateOnly?>("HoldsUntil")
+                        .HasColumnType("date")
+                        .HasColumnName("holds_until");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<string>("Offers")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("offers");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_quotes");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_quotes_job_id");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_quotes_shop_id");
+
+                    b.ToTable("quotes", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Core.Jobs.RoadTest", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1099,6 +1147,10 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("name");
+
+                    b.Property<Guid?>("OfferId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("offer_id");
 
                     b.Property<Guid>("PersonId")
                         .HasColumnType("uuid")
@@ -3216,6 +3268,23 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_attachments_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Core.Jobs.Quote", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_quotes_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_quotes_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Core.Jobs.RoadTest", b =>

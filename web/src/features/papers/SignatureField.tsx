@@ -81,7 +81,7 @@ export default function SignatureField({
           color: "text.secondary",
         }}
       >
-        Sign with finger, pen or mouse. On paper: print the record instead.
+        Sign with finger, pen or mouse. On paper: print it instead.
         <Button
           size="small"
           onClick={() => {

@@ -1,0 +1,162 @@
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { Link } from "react-router";
+import { v7 } from "uuid";
+import type { Schemas } from "../../api/client";
+import { draftPlans, quoteNow } from "../../api/document";
+import { useJob, useOutbox, useSend } from "../../api/job";
+import { lettersOf } from "../../api/outbox";
+import { NeedsNetwork } from "../../shared/NeedsNetwork";
+import { PrintButton } from "../../shared/PrintButton";
+import { useAddress } from "../../shared/useAddress";
+import { OwnersLink } from "../papers/OwnersLink";
+import { PaperSheet } from "../papers/PaperSheet";
+import { SavePdf } from "../papers/SavePdf";
+import { SignForm } from "../papers/SignForm";
+import { usePapers } from "../papers/usePapers";
+import { Choices } from "./Choices";
+import { OfferPlans } from "./OfferPlans";
+import { whyNot } from "./quotes";
+
+/** Plans that are offered to the owner side by side, and the choice, signed; beside it the quote as it will print. */
+export default function QuoteView() {
+  const d = useJob().document;
+  const { failing, letters } = useOutbox();
+  const quote = quoteNow(d);
+  const waits = lettersOf(letters, "makeQuote").length > 0;
+  return (
+    <Box
+      sx={{
+        display: "grid",
+        gap: 3,
+        gridTemplateColumns: {
+          xs: "minmax(0,1fr)",
+          md: "minmax(0,1fr) minmax(0,1.35fr)",
+        },
+        "@media print": { display: "block" },
+      }}
+    >
+      <Box className="no-print">
+        <Box sx={{ display: "flex", gap: 2, alignItems: "baseline" }}>
+          <Typography variant="h1" sx={{ flex: 1 }}>
+            Offer it to the owner
+          </Typography>
+          <Button component={Link} to="../plan">
+            Back to the plan
+          </Button>
+        </Box>
+        {quote && <ChooseHere quote={quote} />}
+        {waits && failing && (
+          <Typography role="status" sx={{ fontWeight: 600 }}>
+            ▲ Kept here, not yet at the server: the quote is written when it is
+            there.
+          </Typography>
+        )}
+        <OfferPlans key={quote?.id} plans={draftPlans(d)} quote={quote} />
+        {quote && <OwnersLink opens="quote" />}
+      </Box>
+      <Sheet />
+    </Box>
+  );
+}
+
+/** The choice, signed beside the vehicle. */
+function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
+  const d = useJob().document;
+  const send = useSend();
+  const [chosen, setChosen] = useState<Schemas["Offer"] | null>(null);
+  if (quote.chosenOffer !== null) {
+    const offer = quote.offers.find((o) => o.id === quote.chosenOffer);
+    const by = d.signatures.find((s) => s.offerId === quote.chosenOffer)?.name;
+    return (
+      <Typography sx={{ my: 1 }}>
+        ✓ <b>{offer?.name}</b> was chosen
+        {by !== undefined && ` by ${by}`}. It is the plan that shall be fitted.
+      </Typography>
+    );
+  }
+  const open = quote.offers.filter((o) => whyNot(o, quote, d) === null);
+  const stale = quote.offers.flatMap((o) => whyNot(o, quote, d) ?? []);
+  return (
+    <Box component="section" aria-label="The owner’s choice" sx={{ my: 1 }}>
+      {stale.map((says) => (
+        <Typography key={says} sx={{ fontWeight: 600 }}>
+          ▲ {says}
+        </Typography>
+      ))}
+      <Choices
+        choices={open}
+        says={(name) => `The owner chooses ${name}`}
+        chosen={chosen?.id ?? null}
+        onChoose={(id) => {
+          setChosen(open.find((o) => o.id === id) ?? null);
+        }}
+      />
+      {chosen && (
+        <SignForm
+          key={chosen.id}
+          signers={["owner", "driver"]}
+          owner={d.owner.name}
+          says={`Choose ${chosen.name}`}
+          onSign={async (signed) => {
+            await send(
+              {
+                kind: "chooseOffer",
+                id: v7(),
+                offer: chosen.id,
+                told: toldOf(chosen),
+                ...signed,
+              },
+              "the choice",
+            );
+            setChosen(null);
+          }}
+          onLeave={() => {
+            setChosen(null);
+          }}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** The sentences of an offer, as they are signed. */
+const toldOf = (o: Schemas["Offer"]) => [
+  o.name,
+  ...o.goesIn,
+  ...o.facts.map((f) => `${f.what}: ${f.says}`),
+  ...o.moves,
+  ...o.leavesOut.map((x) => `Not in the price: ${x}`),
+  ...o.noWayBack,
+];
+
+function Sheet() {
+  const { job } = useJob().document;
+  const papers = usePapers();
+  const here = useAddress();
+  if (!papers.data) {
+    return papers.isError ? <NeedsNetwork why={papers.error} /> : null;
+  }
+  const paper = papers.data.quote;
+  if (!paper) {
+    return null;
+  }
+  return (
+    <Box>
+      <Box
+        className="no-print"
+        sx={{ display: "flex", flexWrap: "wrap", gap: 1, mb: 1 }}
+      >
+        <PrintButton />
+        <SavePdf
+          paper={paper}
+          address={`${here?.address ?? window.location.origin}/jobs/${job.id}/plan/quote`}
+          fetchPicture={() => Promise.reject(new Error("There is none."))}
+        />
+      </Box>
+      <PaperSheet paper={paper} picture={() => null} />
+    </Box>
+  );
+}
