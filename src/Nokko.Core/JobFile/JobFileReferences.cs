@@ -290,6 +290,9 @@ internal static partial class JobFileReferences
                             $"{p}.sha256",
                             "A file is named by its SHA-256 in lower-case hex."
                         ),
+                        a.Pins is not null && PinPhotograph.WhyNot(a.Pins) is { } why
+                            ? new JobFileError($"{p}.pins", why)
+                            : null,
                         Someone(people, a.PersonId, p)
                     )
             )

@@ -60,6 +60,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(CloseOffLine), "closeOffLine")]
 [JsonDerivedType(typeof(NoteDeviation), "noteDeviation")]
 [JsonDerivedType(typeof(AddPhotograph), "addPhotograph")]
+[JsonDerivedType(typeof(PinPhotograph), "pinPhotograph")]
 [JsonDerivedType(typeof(HandOver), "handOver")]
 [JsonDerivedType(typeof(FinishFollowUp), "finishFollowUp")]
 [JsonDerivedType(typeof(TakeBack), "takeBack")]

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
 using Nokko.Core.Proof;
@@ -36,6 +37,10 @@ public sealed record Attachment : IRow
 
     /// <summary>Caption.</summary>
     public string? Caption { get; init; }
+
+    /// <summary>Where both hubs of the side are that it shows: the front one's x and y, then the rear one's, as shares of its width and height from its upper left corner, 0 … 1. Null while nobody marked them.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<double>? Pins { get; init; }
 
     /// <summary>Who added it.</summary>
     public required Guid PersonId { get; init; }

@@ -1001,6 +1001,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("person_id");
 
+                    b.PrimitiveCollection<double[]>("Pins")
+                        .HasColumnType("double precision[]")
+                        .HasColumnName("pins");
+
                     b.Property<string>("Sha256")
                         .IsRequired()
                         .HasColumnType("text")

@@ -14,6 +14,7 @@ import { PaperSheet } from "../papers/PaperSheet";
 import { SavePdf } from "../papers/SavePdf";
 import { usePapers } from "../papers/usePapers";
 import { AlignmentBack } from "./AlignmentBack";
+import { BeforeAfter } from "./BeforeAfter";
 import { FollowUps } from "./FollowUps";
 import { HandOverForm } from "./HandOverForm";
 import { RoadTest } from "./RoadTest";
@@ -51,6 +52,7 @@ export default function HandOverView() {
         )}
         {job.handedOverAt && <ToldAndSigned />}
         {begunPlan(d) && <AlignmentBack />}
+        {begunPlan(d) && <BeforeAfter />}
         <OwnersLink opens="record" />
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 2 }}>
           <Button variant="outlined" href={`/api/jobs/${job.id}/file`} download>

@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261129115900_Quotes")]
-    partial class Quotes
+    [Migration("20261129124339_PhotographPins")]
+    partial class PhotographPins
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -1003,6 +1003,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<Guid>("PersonId")
                         .HasColumnType("uuid")
                         .HasColumnName("person_id");
+
+                    b.PrimitiveCollection<double[]>("Pins")
+                        .HasColumnType("double precision[]")
+                        .HasColumnName("pins");
 
                     b.Property<string>("Sha256")
                         .IsRequired()
