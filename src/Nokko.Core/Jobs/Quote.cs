@@ -223,32 +223,7 @@ public sealed record ChooseOffer(
         {
             throw Refuse.Value("as", "The owner chooses, or who drives it for the owner.");
         }
-        var name = TypedText.Needed(Name, "name", "Who chooses?");
-        if (Signature.WhyNot(Strokes) is { } why)
-        {
-            throw Refuse.Value("strokes", why);
-        }
-        var told = offer.Told();
-        if (!told.SequenceEqual(Told ?? []))
-        {
-            throw Refuse.Value(
-                "told",
-                "What is offered reads otherwise now: read it again, then sign."
-            );
-        }
-        work.Add(
-            new Signature
-            {
-                Id = Id,
-                Name = name,
-                As = As,
-                Told = told,
-                Strokes = [.. Strokes.Where(s => s.Count > 0)],
-                OfferId = offer.Id,
-                PersonId = work.PersonId,
-                At = work.Now,
-            }
-        );
+        Signature.Under(work, offer.Told(), Told, Id, Name, As, Strokes, offer.Id);
         work.Replace(quote, quote with { ChosenOffer = offer.Id });
         PlanRules.Choose(work, PlanRules.Draft(d, offer.PlanId));
     }

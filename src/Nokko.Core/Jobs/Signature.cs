@@ -71,6 +71,54 @@ public sealed record Signature : IRow
     /// <summary>When.</summary>
     public required DateTimeOffset At { get; init; }
 
+    /// <summary>Signs sentences, where they are still those that were read.</summary>
+    /// <param name="work">The decision.</param>
+    /// <param name="told">The sentences as they are now.</param>
+    /// <param name="read">The sentences that the signer had in view.</param>
+    /// <param name="id">Key of the signature.</param>
+    /// <param name="name">Who signs, as typed.</param>
+    /// <param name="signer">As what.</param>
+    /// <param name="strokes">What was drawn.</param>
+    /// <param name="offer">The offer that is chosen with it.</param>
+    /// <exception cref="RefusedException">Nobody is named, nothing is drawn, or something else was read.</exception>
+    internal static void Under(
+        JobWork work,
+        IReadOnlyList<string> told,
+        IReadOnlyList<string>? read,
+        Guid id,
+        string? name,
+        SignedAs signer,
+        IReadOnlyList<IReadOnlyList<int>> strokes,
+        Guid? offer = null
+    )
+    {
+        var who = TypedText.Needed(name, "name", "Who signs?");
+        if (WhyNot(strokes) is { } why)
+        {
+            throw Refuse.Value("strokes", why);
+        }
+        if (!told.SequenceEqual(read ?? []))
+        {
+            throw Refuse.Value(
+                "told",
+                "What there is to tell has changed meanwhile: read it again, then sign."
+            );
+        }
+        work.Add(
+            new Signature
+            {
+                Id = id,
+                Name = who,
+                As = signer,
+                Told = told,
+                Strokes = [.. strokes.Where(s => s.Count > 0)],
+                OfferId = offer,
+                PersonId = work.PersonId,
+                At = work.Now,
+            }
+        );
+    }
+
     /// <summary>Why strokes are no signature; null where they are one.</summary>
     /// <param name="strokes">What was drawn.</param>
     public static string? WhyNot(IReadOnlyList<IReadOnlyList<int>>? strokes) =>
@@ -114,33 +162,10 @@ public sealed record Sign(
         {
             throw Refuse.Gate("told", "Nothing was fitted: there is nothing to sign yet.");
         }
-        var name = TypedText.Needed(Name, "name", "Who signs?");
         if (!Enum.IsDefined(As))
         {
             throw Refuse.Value("as", "The owner, who drives it away, or the shop.");
         }
-        if (Signature.WhyNot(Strokes) is { } why)
-        {
-            throw Refuse.Value("strokes", why);
-        }
-        if (!told.SequenceEqual(Told ?? []))
-        {
-            throw Refuse.Value(
-                "told",
-                "What there is to tell has changed meanwhile: read it again, then sign."
-            );
-        }
-        work.Add(
-            new Signature
-            {
-                Id = Id,
-                Name = name,
-                As = As,
-                Told = told,
-                Strokes = [.. Strokes.Where(s => s.Count > 0)],
-                PersonId = work.PersonId,
-                At = work.Now,
-            }
-        );
+        Signature.Under(work, told, Told, Id, Name, As, Strokes);
     }
 }

@@ -9,6 +9,7 @@ import { useJob } from "../../api/job";
 import { PrintButton } from "../../shared/PrintButton";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { useAddress } from "../../shared/useAddress";
+import { BesidePaper } from "../papers/BesidePaper";
 import { OwnersLink } from "../papers/OwnersLink";
 import { PaperSheet } from "../papers/PaperSheet";
 import { SavePdf } from "../papers/SavePdf";
@@ -28,43 +29,30 @@ export default function HandOverView() {
   const d = useJob().document;
   const { job } = d;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gap: 3,
-        gridTemplateColumns: {
-          xs: "minmax(0,1fr)",
-          md: "minmax(0,1fr) minmax(0,1.35fr)",
-        },
-        "@media print": { display: "block" },
-      }}
-    >
-      <Box className="no-print">
-        <Typography variant="h1">Hand over</Typography>
-        {job.handedOverAt ? (
-          <FollowUps />
-        ) : (
-          <>
-            {begunPlan(d) && <RoadTest after />}
-            <ToldAndSigned />
-            <HandOverForm />
-          </>
-        )}
-        {job.handedOverAt && <ToldAndSigned />}
-        {begunPlan(d) && <AlignmentBack />}
-        {begunPlan(d) && <BeforeAfter />}
-        <OwnersLink opens="record" />
-        <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 2 }}>
-          <Button variant="outlined" href={`/api/jobs/${job.id}/file`} download>
-            Take the job file out
-          </Button>
-          <Button href={`/api/jobs/${job.id}/file?bare=true`} download>
-            Without names, plates and photographs
-          </Button>
-        </Box>
+    <BesidePaper paper={<Papers />}>
+      <Typography variant="h1">Hand over</Typography>
+      {job.handedOverAt ? (
+        <FollowUps />
+      ) : (
+        <>
+          {begunPlan(d) && <RoadTest after />}
+          <ToldAndSigned />
+          <HandOverForm />
+        </>
+      )}
+      {job.handedOverAt && <ToldAndSigned />}
+      {begunPlan(d) && <AlignmentBack />}
+      {begunPlan(d) && <BeforeAfter />}
+      <OwnersLink opens="record" />
+      <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 2 }}>
+        <Button variant="outlined" href={`/api/jobs/${job.id}/file`} download>
+          Take the job file out
+        </Button>
+        <Button href={`/api/jobs/${job.id}/file?bare=true`} download>
+          Without names, plates and photographs
+        </Button>
       </Box>
-      <Papers />
-    </Box>
+    </BesidePaper>
   );
 }
 

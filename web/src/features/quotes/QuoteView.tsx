@@ -11,6 +11,7 @@ import { lettersOf } from "../../api/outbox";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { PrintButton } from "../../shared/PrintButton";
 import { useAddress } from "../../shared/useAddress";
+import { BesidePaper } from "../papers/BesidePaper";
 import { OwnersLink } from "../papers/OwnersLink";
 import { PaperSheet } from "../papers/PaperSheet";
 import { SavePdf } from "../papers/SavePdf";
@@ -18,7 +19,7 @@ import { SignForm } from "../papers/SignForm";
 import { usePapers } from "../papers/usePapers";
 import { Choices } from "./Choices";
 import { OfferPlans } from "./OfferPlans";
-import { whyNot } from "./quotes";
+import { noPicture, whyNot } from "./quotes";
 
 /** Plans that are offered to the owner side by side, and the choice, signed; beside it the quote as it will print. */
 export default function QuoteView() {
@@ -27,38 +28,25 @@ export default function QuoteView() {
   const quote = quoteNow(d);
   const waits = lettersOf(letters, "makeQuote").length > 0;
   return (
-    <Box
-      sx={{
-        display: "grid",
-        gap: 3,
-        gridTemplateColumns: {
-          xs: "minmax(0,1fr)",
-          md: "minmax(0,1fr) minmax(0,1.35fr)",
-        },
-        "@media print": { display: "block" },
-      }}
-    >
-      <Box className="no-print">
-        <Box sx={{ display: "flex", gap: 2, alignItems: "baseline" }}>
-          <Typography variant="h1" sx={{ flex: 1 }}>
-            Offer it to the owner
-          </Typography>
-          <Button component={Link} to="../plan">
-            Back to the plan
-          </Button>
-        </Box>
-        {quote && <ChooseHere quote={quote} />}
-        {waits && failing && (
-          <Typography role="status" sx={{ fontWeight: 600 }}>
-            ▲ Kept here, not yet at the server: the quote is written when it is
-            there.
-          </Typography>
-        )}
-        <OfferPlans key={quote?.id} plans={draftPlans(d)} quote={quote} />
-        {quote && <OwnersLink opens="quote" />}
+    <BesidePaper paper={<Sheet />}>
+      <Box sx={{ display: "flex", gap: 2, alignItems: "baseline" }}>
+        <Typography variant="h1" sx={{ flex: 1 }}>
+          Offer it to the owner
+        </Typography>
+        <Button component={Link} to="../plan">
+          Back to the plan
+        </Button>
       </Box>
-      <Sheet />
-    </Box>
+      {quote && <ChooseHere quote={quote} />}
+      {waits && failing && (
+        <Typography role="status" sx={{ fontWeight: 600 }}>
+          ▲ Kept here, not yet at the server: the quote is written when it is
+          there.
+        </Typography>
+      )}
+      <OfferPlans key={quote?.id} plans={draftPlans(d)} quote={quote} />
+      {quote && <OwnersLink opens="quote" />}
+    </BesidePaper>
   );
 }
 
@@ -153,7 +141,7 @@ function Sheet() {
         <SavePdf
           paper={paper}
           address={`${here?.address ?? window.location.origin}/jobs/${job.id}/plan/quote`}
-          fetchPicture={() => Promise.reject(new Error("There is none."))}
+          fetchPicture={noPicture}
         />
       </Box>
       <PaperSheet paper={paper} picture={() => null} />

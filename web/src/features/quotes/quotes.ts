@@ -20,3 +20,7 @@ export function whyNot(
       ? null
       : `“${offer.name}” is not planned any more: write a new one.`;
 }
+
+/** A quote has no photographs. */
+export const noPicture = (): Promise<Blob> =>
+  Promise.reject(new Error("There is none."));
