@@ -126,6 +126,15 @@ public static class DerivedStore
                 set => set.SetProperty(s => s.Revision, s => s.Revision + 1),
                 cancel
             );
+        // What was theirs to read is nobody's.
+        await db
+            .SharedAddresses.Where(a =>
+                db.Jobs.Any(j =>
+                    j.Id == a.JobId
+                    && db.Vehicles.Any(v => v.Id == j.VehicleId && v.OwnerId == owner)
+                )
+            )
+            .ExecuteDeleteAsync(cancel);
         await db
             .Files.Where(f =>
                 photographs.Contains(f.Sha256)

@@ -31,6 +31,7 @@ public static class OfferWords
     )
     {
         var card = Progress.CardOf(d, plan);
+        var (hours, guessed) = Work(d, plan, card);
         return new()
         {
             Id = id,
@@ -40,10 +41,10 @@ public static class OfferWords
             Facts =
             [
                 .. Sits(d.Job.Target, prediction, style),
-                .. Takes(prediction.Cost, card, hourRate),
+                .. Takes(prediction.Cost, hours, hourRate),
             ],
             Moves = Moves(prediction, geometry, style),
-            LeavesOut = LeavesOut(d, plan, prediction, card, hourRate),
+            LeavesOut = LeavesOut(d, plan, prediction, card, hourRate, guessed),
             NoWayBack = NoWayBack(plan, card),
         };
     }
@@ -121,16 +122,12 @@ public static class OfferWords
                 : $"{(Math.Abs(value) <= 2 * u ? "about level: " : "")}nose {(value < 0 ? "high" : "down")} {LengthText.Show(Math.Abs(value), style)} ± {LengthText.ShowUp(2 * u, style)}";
     }
 
-    private static IEnumerable<OfferFact> Takes(PlanCost? cost, JobCard card, double? hourRate)
+    private static IEnumerable<OfferFact> Takes(PlanCost? cost, double hours, double? hourRate)
     {
         var priced = cost is { Price: not null, Currency: not null } ? cost : null;
         if (priced is { Price: { } parts })
         {
             yield return new("Parts", Money(parts, priced.Currency));
-        }
-        if (HoursOf(cost, card) is not { } hours)
-        {
-            yield break;
         }
         var work = hourRate is { } rate ? Math.Round((decimal)(hours * rate), 2) : (decimal?)null;
         yield return new(
@@ -143,13 +140,31 @@ public static class OfferWords
         }
     }
 
-    /// <summary>Hours of the parts; of the card, which are rules of thumb, where nobody noted any.</summary>
-    private static double? HoursOf(PlanCost? cost, JobCard card) =>
-        cost?.Hours ?? (card.Steps.Count > 0 ? card.Steps.Sum(s => s.Minutes) / 60.0 : null);
+    /// <summary>Hours of all that comes or moves, and of what of it nobody noted any: those are a rule of thumb by kind, or the card's where nothing comes.</summary>
+    private static (double Hours, string[] Guessed) Work(JobDocument d, Plan plan, JobCard card)
+    {
+        var from = d.StartOf(plan)!.Stacks;
+        var kits = d.KitsOf(plan).ToArray();
+        var boxed = kits.Where(k => k.Hours is not null).Select(k => k.Id).ToHashSet();
+        PlacedPart[] pieces =
+        [
+            .. Corners
+                .All.SelectMany(c => CornerStack.Change(c, from, plan.Stacks).Come)
+                .Where(p => p.KitId is not { } kit || !boxed.Contains(kit)),
+        ];
+        return pieces.Length + boxed.Count == 0
+            ? (card.Steps.Sum(s => s.Minutes) / 60.0, ["all of it"])
+            : (
+                pieces.Sum(p => p.WorkHours())
+                    + kits.Sum(k => k.Hours is { } hours ? hours.In(Unit.Hour) : 0),
+                [.. pieces.Where(p => p.Hours is null).Select(p => p.Name).Distinct()]
+            );
+    }
 
     private static string[] Moves(Prediction p, PlanGeometry geometry, LengthStyle style)
     {
-        var rise = p.Corners.Select(c => c.Rise.Value ?? 0).DefaultIfEmpty(0).ToArray();
+        // Against today: what a corner has left is told against the vehicle with nothing added.
+        var rise = p.Stations.Select(s => s.Rise.Value ?? 0).DefaultIfEmpty(0).ToArray();
         return
         [
             .. rise.Max() >= style.DivisionMm
@@ -206,7 +221,8 @@ public static class OfferWords
         Plan plan,
         Prediction p,
         JobCard card,
-        double? hourRate
+        double? hourRate,
+        string[] guessed
     )
     {
         var there = d.StartOf(plan)!.Stacks.SelectMany(s => s.Parts).Select(x => x.Id).ToHashSet();
@@ -242,8 +258,8 @@ public static class OfferWords
             .. hourRate is null
                 ? ["The work: hours are offered, not what an hour costs."]
                 : Array.Empty<string>(),
-            .. p.Cost?.Hours is null && card.Steps.Count > 0
-                ? ["Nobody noted hours for these parts: they are a rule of thumb."]
+            .. guessed.Length > 0
+                ? [$"Hours nobody noted are a rule of thumb: {string.Join(", ", guessed)}."]
                 : Array.Empty<string>(),
             "What is found seized, broken or worn once it is open: we ask before we go on.",
             .. p.Landing?.Value is < 0.9 and var chance

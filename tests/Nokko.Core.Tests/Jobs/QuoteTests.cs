@@ -90,7 +90,11 @@ public class QuoteTests
         var more = Offered("More");
         Assert.DoesNotContain(more.Facts, f => f.What is "Parts" or "Together");
         Assert.Contains("2 × thick plate: its price is not known yet.", more.LeavesOut);
-        Assert.Contains(more.LeavesOut, l => l.Contains("rule of thumb", StringComparison.Ordinal));
+        Assert.Contains("Hours nobody noted are a rule of thumb: thick plate.", more.LeavesOut);
+        Assert.DoesNotContain(
+            level.LeavesOut,
+            l => l.Contains("rule of thumb", StringComparison.Ordinal)
+        );
         Assert.All(
             new[] { level, more },
             o =>
@@ -115,6 +119,36 @@ public class QuoteTests
         );
         Assert.StartsWith("+", Fact(Offered("Level"), "Front rises"), StringComparison.Ordinal);
         Assert.StartsWith("It stands up to", Offered("Level").Moves[0], StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_second_pass_tells_what_it_changes_against_today()
+    {
+        _shop.Begun();
+        _shop.ReadAll(
+            ("LF", "22 1/2"),
+            ("LM", "42"),
+            ("LR", "22 7/8"),
+            ("RR", "22 7/8"),
+            ("RM", "42"),
+            ("RF", "22 1/2")
+        );
+        // What stands in front comes out again.
+        _shop.Do(
+            new SavePlan(
+                _shop.Key(),
+                _shop.Key(),
+                null,
+                _shop.Document.CurrentStage()!.Id,
+                "Back",
+                []
+            )
+        );
+        _shop.Do(Quote("Back"));
+        var back = Offered("Back");
+        Assert.Equal(["Front, both sides: out plate (25.4 mm)."], back.GoesIn);
+        Assert.Matches("^It stands up to .* lower at a corner", back.Moves[0]);
+        Assert.DoesNotContain(back.Moves, m => m.Contains("higher", StringComparison.Ordinal));
     }
 
     [Fact]

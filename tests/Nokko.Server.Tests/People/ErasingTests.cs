@@ -25,7 +25,20 @@ public sealed class ErasingTests : IAsyncLifetime
         {
             Assert.True(await Tables(word) > 0, word);
         }
+        await _brenna.Post(
+            $"{job.Path}/shared",
+            new
+            {
+                opens = "record",
+                plates = true,
+                owners = true,
+                pictures = true,
+                days = 30,
+            }
+        );
         await _brenna.Shop("eraseOwner", new { id = owner, photographs = true });
+        // Nobody reads it by the link that was theirs.
+        Assert.Empty((await _brenna.Get($"{job.Path}/shared/record")).AsArray());
         foreach (var word in Words)
         {
             Assert.True(await Tables(word) == 0, $"{word} still stands in the database");
