@@ -26,7 +26,9 @@ export default function QuoteView() {
   const d = useJob().document;
   const { failing, letters } = useOutbox();
   const quote = quoteNow(d);
-  const waits = lettersOf(letters, "makeQuote").length > 0;
+  const waits = lettersOf(letters, "makeQuote").some((c) =>
+    d.plans.some((p) => c.plans.includes(p.id)),
+  );
   return (
     <BesidePaper paper={<Sheet />}>
       <Box sx={{ display: "flex", gap: 2, alignItems: "baseline" }}>
@@ -54,7 +56,20 @@ export default function QuoteView() {
 function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
   const d = useJob().document;
   const send = useSend();
+  const { failing, letters } = useOutbox();
   const [chosen, setChosen] = useState<Schemas["Offer"] | null>(null);
+  if (
+    failing &&
+    lettersOf(letters, "chooseOffer").some((c) =>
+      quote.offers.some((o) => o.id === c.offer),
+    )
+  ) {
+    return (
+      <Typography role="status" sx={{ my: 1, fontWeight: 600 }}>
+        ▲ The choice is kept here, signed: it stands when it is at the server.
+      </Typography>
+    );
+  }
   if (quote.chosenOffer !== null) {
     const offer = quote.offers.find((o) => o.id === quote.chosenOffer);
     const by = d.signatures.find((s) => s.offerId === quote.chosenOffer)?.name;
