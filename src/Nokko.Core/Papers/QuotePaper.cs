@@ -2,6 +2,13 @@ using Nokko.Core.Jobs;
 
 namespace Nokko.Core.Papers;
 
+/// <summary>An offer of the quote that stands.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Told">The sentences under which its signature stands.</param>
+/// <param name="WhyNot">Why it cannot be chosen any more; null where it can.</param>
+public sealed record Choice(Guid Id, string Name, IReadOnlyList<string> Told, string? WhyNot);
+
 /// <summary>The quote of a job: what the owner can choose between, side by side, and what was chosen.</summary>
 public static class QuotePaper
 {
@@ -69,6 +76,22 @@ public static class QuotePaper
             Foot
         );
     }
+
+    /// <summary>The offers of the quote that stands, with why one cannot be chosen any more; none where nothing is offered.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="now">This instant.</param>
+    public static IReadOnlyList<Choice> Choices(JobDocument d, DateTimeOffset now) =>
+        d.QuoteNow() is { } quote
+            ?
+            [
+                .. quote.Offers.Select(o => new Choice(
+                    o.Id,
+                    o.Name,
+                    o.Told(),
+                    quote.WhyNot(o, d, now)
+                )),
+            ]
+            : [];
 
     /// <summary>The signature under the offer that was chosen.</summary>
     private static IEnumerable<PaperSection> Signed(

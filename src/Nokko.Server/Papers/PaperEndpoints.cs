@@ -19,7 +19,13 @@ internal static class PaperEndpoints
     /// <param name="Record">The record.</param>
     /// <param name="Alignment">The alignment sheet; null while nothing was fitted.</param>
     /// <param name="Quote">The quote; null while nothing is offered.</param>
-    internal sealed record PapersView(Paper Record, Paper? Alignment, Paper? Quote);
+    /// <param name="Choices">Its offers, and why one cannot be chosen any more.</param>
+    internal sealed record PapersView(
+        Paper Record,
+        Paper? Alignment,
+        Paper? Quote,
+        IReadOnlyList<Choice> Choices
+    );
 
     /// <summary>What an owner's address shall open and show.</summary>
     /// <param name="Opens">The record or the quote.</param>
@@ -70,6 +76,7 @@ internal static class PaperEndpoints
         string? zone,
         NokkoDb db,
         SignedIn me,
+        TimeProvider clock,
         CancellationToken cancel
     )
     {
@@ -83,7 +90,8 @@ internal static class PaperEndpoints
             new PapersView(
                 RecordPaper.Of(loaded.Document, results, reader, Shown.OwnPaper),
                 AlignmentPaper.Of(loaded.Document, results, reader, Shown.OwnPaper),
-                QuotePaper.Of(loaded.Document, reader, Shown.OwnPaper)
+                QuotePaper.Of(loaded.Document, reader, Shown.OwnPaper),
+                QuotePaper.Choices(loaded.Document, clock.GetUtcNow())
             )
         );
     }

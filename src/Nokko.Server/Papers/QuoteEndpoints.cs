@@ -17,12 +17,6 @@ internal static class QuoteEndpoints
     /// <param name="Zone">The reader's time zone.</param>
     internal sealed record QuoteBody(string? Token, string? Zone);
 
-    /// <summary>An offer that can be chosen.</summary>
-    /// <param name="Id">Its key.</param>
-    /// <param name="Name">Its name.</param>
-    /// <param name="Told">The sentences under which its signature stands.</param>
-    internal sealed record Choice(Guid Id, string Name, IReadOnlyList<string> Told);
-
     /// <summary>A quote as its owner reads it.</summary>
     /// <param name="Shop">The shop's name.</param>
     /// <param name="EndsAt">When the address ends.</param>
@@ -91,17 +85,12 @@ internal static class QuoteEndpoints
             .Shops.Where(s => s.Id == address.ShopId)
             .Select(s => s.Name)
             .SingleAsync(cancel);
-        var quote = d.QuoteNow()!;
         return new SharedQuote(
             shop,
             address.EndsAt,
             paper,
             d.Owner.Name,
-            [
-                .. quote
-                    .Offers.Where(o => quote.WhyNot(o, d, now) is null)
-                    .Select(o => new Choice(o.Id, o.Name, o.Told())),
-            ]
+            [.. QuotePaper.Choices(d, now).Where(c => c.WhyNot is null)]
         );
     }
 

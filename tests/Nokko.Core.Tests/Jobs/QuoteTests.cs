@@ -295,6 +295,29 @@ public class QuoteTests
     }
 
     [Fact]
+    public void Each_offer_says_whether_it_can_be_chosen_still()
+    {
+        Assert.Empty(QuotePaper.Choices(_shop.Document, _shop.Now));
+        TwoPlans();
+        var today = DateOnly.FromDateTime(_shop.Now.UtcDateTime);
+        _shop.Do(Quote("Level", "More") with { HoldsUntil = today });
+        // All of its last day, wherever that is.
+        Assert.All(
+            QuotePaper.Choices(_shop.Document, _shop.Now.AddDays(1)),
+            c => Assert.Null(c.WhyNot)
+        );
+        Assert.All(
+            QuotePaper.Choices(_shop.Document, _shop.Now.AddDays(2)),
+            c => Assert.Contains("past", c.WhyNot, StringComparison.Ordinal)
+        );
+        _shop.Do(new DropPlan(_shop.Key(), PlanOf("More"), 0));
+        var now = QuotePaper.Choices(_shop.Document, _shop.Now);
+        Assert.Equal(Offered("Level").Told(), now[0].Told);
+        Assert.Null(now[0].WhyNot);
+        Assert.Contains("offered no more", now[1].WhyNot, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void What_cannot_be_offered_says_why()
     {
         TwoPlans();

@@ -3637,11 +3637,19 @@ export interface components {
              */
             at: string;
         };
+        /** @description An offer of the quote that stands. */
         Choice: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Its key.
+             */
             id: string;
+            /** @description Its name. */
             name: string;
+            /** @description The sentences under which its signature stands. */
             told: string[];
+            /** @description Why it cannot be chosen any more; null where it can. */
+            whyNot: null | string;
         };
         ChooseBody: {
             token: null | string;
@@ -7161,6 +7169,7 @@ export interface components {
             record: components["schemas"]["Paper"];
             alignment: null | components["schemas"]["Paper"];
             quote: null | components["schemas"]["Paper"];
+            choices: components["schemas"]["Choice"][];
         };
         /** @description A part on the shelf. Thickness, claimed lift and extension are different numbers, and each may be unknown. */
         Part: {

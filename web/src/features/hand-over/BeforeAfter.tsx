@@ -10,6 +10,7 @@ import type { Schemas } from "../../api/client";
 import { useJob } from "../../api/job";
 import { dayAndTime } from "../../shared/time";
 import { useUnit } from "../../shared/Length";
+import { inMm } from "../../shared/length";
 import { PinHubs } from "./PinHubs";
 import {
   barOf,
@@ -155,10 +156,7 @@ function Overlay({
   const to = hubsOf(first.pins ?? [], first.size);
   const m = laid(hubsOf(second.pins ?? [], second.size), to);
   const { width, height } = first.size;
-  const bar =
-    wheelbase?.unit === "mm"
-      ? barOf(mm ? 250 : 254, to, wheelbase.value)
-      : null;
+  const bar = wheelbase ? barOf(mm ? 250 : 254, to, inMm(wheelbase)) : null;
   const why = whyNotLaid(m);
   const url = (p: Picture) => `/api/files/${p.sha256}`;
   return (

@@ -19,7 +19,7 @@ import { SignForm } from "../papers/SignForm";
 import { usePapers } from "../papers/usePapers";
 import { Choices } from "./Choices";
 import { OfferPlans } from "./OfferPlans";
-import { noPicture, whyNot } from "./quotes";
+import { noPicture } from "./quotes";
 
 /** Plans that are offered to the owner side by side, and the choice, signed; beside it the quote as it will print. */
 export default function QuoteView() {
@@ -46,7 +46,7 @@ export default function QuoteView() {
           there.
         </Typography>
       )}
-      <OfferPlans key={quote?.id} plans={draftPlans(d)} quote={quote} />
+      <OfferPlans plans={draftPlans(d)} quote={quote} />
       {quote && <OwnersLink opens="quote" />}
     </BesidePaper>
   );
@@ -57,7 +57,8 @@ function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
   const d = useJob().document;
   const send = useSend();
   const { failing, letters } = useOutbox();
-  const [chosen, setChosen] = useState<Schemas["Offer"] | null>(null);
+  const choices = usePapers().data?.choices ?? [];
+  const [chosen, setChosen] = useState<Schemas["Choice"] | null>(null);
   if (
     failing &&
     lettersOf(letters, "chooseOffer").some((c) =>
@@ -80,8 +81,8 @@ function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
       </Typography>
     );
   }
-  const open = quote.offers.filter((o) => whyNot(o, quote, d) === null);
-  const stale = quote.offers.flatMap((o) => whyNot(o, quote, d) ?? []);
+  const open = choices.filter((c) => c.whyNot === null);
+  const stale = [...new Set(choices.flatMap((c) => c.whyNot ?? []))];
   return (
     <Box component="section" aria-label="The owner’s choice" sx={{ my: 1 }}>
       {stale.map((says) => (
@@ -109,7 +110,7 @@ function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
                 kind: "chooseOffer",
                 id: v7(),
                 offer: chosen.id,
-                told: toldOf(chosen),
+                told: [...chosen.told],
                 ...signed,
               },
               "the choice",
@@ -124,16 +125,6 @@ function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
     </Box>
   );
 }
-
-/** The sentences of an offer, as they are signed. */
-const toldOf = (o: Schemas["Offer"]) => [
-  o.name,
-  ...o.goesIn,
-  ...o.facts.map((f) => `${f.what}: ${f.says}`),
-  ...o.moves,
-  ...o.leavesOut.map((x) => `Not in the price: ${x}`),
-  ...o.noWayBack,
-];
 
 function Sheet() {
   const { job } = useJob().document;
