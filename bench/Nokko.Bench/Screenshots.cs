@@ -62,9 +62,8 @@ internal static class Screenshots
         Job("HO 12 D", "take-in", "Over the years");
         browser.Press("Over the years");
         Shoot("years", "how it held");
-        Job("HO 31 T", "fit/sheets?sheet=torques", "Spec and its source");
-        Scroll("//article");
-        Shoot("fit-sheets", "Fasteners");
+        browser.Open($"{server.Address}/week");
+        Shoot("week", "Not booked yet");
         browser.Open($"{server.Address}/shelf");
         Shoot("shelf", "Moor box spacer");
         browser.Open($"{server.Address}/shop");

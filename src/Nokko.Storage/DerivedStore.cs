@@ -6,7 +6,7 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Storage;
 
-/// <summary>Keeps what is derived from jobs, in the transaction that changes them: the yard's summary and what they have proved.</summary>
+/// <summary>Keeps what is derived from jobs, in the transaction that changes them: the yard's summary, what is left of them, and what they have proved.</summary>
 public static class DerivedStore
 {
     /// <summary>Keeps what follows from a job as it is now. What followed before is replaced.</summary>
@@ -36,6 +36,11 @@ public static class DerivedStore
                 Facts = facts,
             }
         );
+        var load = Workload.Of(d, results);
+        if (Text(load) != Text(loaded.Workload))
+        {
+            db.Set(loaded.Workload is not null, new JobWorkload { Id = d.Job.Id, Load = load });
+        }
         if (loaded.HasEvidence || d.Plans.Any(p => p.BegunAt is not null))
         {
             await db.KeepEvidence(loaded, d, results, cancel);
@@ -281,7 +286,7 @@ public static class DerivedStore
             .Select(s => EF.Property<uint>(s, NokkoDb.VersionColumn))
             .SingleAsync(cancel);
 
-    private static string Text(KeptTrial trial) => JsonSerializer.Serialize(trial, JobJson.Options);
+    private static string Text<T>(T kept) => JsonSerializer.Serialize(kept, JobJson.Options);
 
     private static void Set<T>(this NokkoDb db, bool there, T row)
         where T : class

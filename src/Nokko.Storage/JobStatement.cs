@@ -70,7 +70,10 @@ internal static class JobStatement
                   select c.kind from {found} c
                   where c.shop_id = @shop and c.was_it and c.job_id <> j.id order by c.at desc limit {LastFound}) l
                 group by l.kind) f) as confirmed,
-            exists (select 1 from {evidence} e where e.id = j.id) as has_evidence
+            exists (select 1 from {evidence} e where e.id = j.id) as has_evidence,
+            (select w.load::text from {Name<JobWorkload>(
+                model
+            )} w where w.id = j.id) as workload
             from j, v, last
             """;
     }

@@ -52,6 +52,7 @@ public sealed record UsedKey(Guid Id, Guid? JobId, Guid ShopId, string? Hash);
 /// <param name="Sums">What all vehicles of its platform have taught, as it is kept.</param>
 /// <param name="Confirmed">How often other jobs of the shop found each kind of cause, of the last ones.</param>
 /// <param name="HasEvidence">Whether what it proved is kept.</param>
+/// <param name="Workload">What is left of it, as it is kept; null where nothing is.</param>
 public sealed record LoadedJob(
     JobDocument Document,
     long Version,
@@ -63,7 +64,8 @@ public sealed record LoadedJob(
     IReadOnlyList<KeptTrial> Trials,
     IReadOnlyList<KeptSums> Sums,
     IReadOnlyDictionary<CauseKind, int> Confirmed,
-    bool HasEvidence
+    bool HasEvidence,
+    Workload? Workload
 )
 {
     /// <summary>What is known of the vehicle's lift lines beside this job.</summary>
@@ -271,6 +273,7 @@ public static class JobStore
         public required string Sums { get; init; }
         public required string Confirmed { get; init; }
         public required bool HasEvidence { get; init; }
+        public required string? Workload { get; init; }
 
         public LoadedJob Read() =>
             new(
@@ -284,7 +287,8 @@ public static class JobStore
                 Json<List<KeptTrial>>(Trials),
                 Json<List<KeptSums>>(Sums),
                 Json<Dictionary<CauseKind, int>>(Confirmed),
-                HasEvidence
+                HasEvidence,
+                Workload is null ? null : Json<Workload>(Workload)
             );
 
         private static T Json<T>(string text) =>

@@ -13,6 +13,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
+using Nokko.Core.Week;
 using Nokko.Storage.Configurations;
 
 namespace Nokko.Storage;
@@ -73,6 +74,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<JobSummary> Summaries => Set<JobSummary>();
     public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
     public DbSet<StoredFile> Files => Set<StoredFile>();
+    public DbSet<JobWorkload> Workloads => Set<JobWorkload>();
+    public DbSet<Booking> Bookings => Set<Booking>();
     public DbSet<JobEvidence> Evidence => Set<JobEvidence>();
     public DbSet<KeptTrial> Trials => Set<KeptTrial>();
     public DbSet<KeptSums> Sums => Set<KeptSums>();
@@ -139,6 +142,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<JointSpec>();
         Json<YardFacts>();
         Json<ShopSettings>();
+        Json<Workload>();
         Json<IReadOnlyList<RecordedChange>>();
         Json<IReadOnlyDictionary<string, Quantity>>();
         Json<IReadOnlyList<Leaf>>();

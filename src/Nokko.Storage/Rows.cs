@@ -225,6 +225,16 @@ public sealed record JobEvidence
     public required int Rules { get; set; }
 }
 
+/// <summary>What of a job is still to be done, in one row: what the week is made from, written with each change.</summary>
+public sealed record JobWorkload
+{
+    /// <summary>Key of the job.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>What is left.</summary>
+    public required Workload Load { get; init; }
+}
+
 /// <summary>One trial of a job in a row: what it teaches in numbers, or why nothing. The vehicle's name is not copied into it.</summary>
 public sealed record KeptTrial
 {

@@ -40,6 +40,8 @@ public sealed class ViewsTests(DemoServer demo)
         (string Address, string? Press, string Sees)[] views =
         [
             ($"{_server.Address}/", null, "To come after hand-over"),
+            ($"{_server.Address}/week", null, "Not booked yet"),
+            ($"{_server.Address}/week", "NF 80 W", "Lends a hand"),
             ($"{_server.Address}/take-in", null, "Its sizes"),
             ($"{_server.Address}/shelf", null, "Moor box spacer"),
             ($"{_server.Address}/evidence", null, "Claimed against measured"),

@@ -80,6 +80,7 @@ public class ArchitectureTests
         "Evidence",
         "Finding",
         "Fitting",
+        "Week",
         "Jobs",
         "Papers",
         "Bench",

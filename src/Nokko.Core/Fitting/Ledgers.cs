@@ -223,6 +223,10 @@ public sealed record StepEntry : IRow
     /// <summary>What the step worked on, as <see cref="CardStep.Work"/> says it; null where nobody kept it.</summary>
     public string? Work { get; init; }
 
+    /// <summary>The rule of thumb that stood on the card for it, min; null where nobody kept it.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public double? Usual { get; init; }
+
     /// <summary>Who of the owner's side agreed to what cannot be undone; null elsewhere.</summary>
     [Personal]
     public string? AgreedBy { get; init; }

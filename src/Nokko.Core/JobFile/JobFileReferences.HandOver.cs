@@ -1,10 +1,11 @@
 using Nokko.Core.Jobs;
+using Nokko.Core.Week;
 
 namespace Nokko.Core.JobFile;
 
 internal static partial class JobFileReferences
 {
-    /// <summary>What was offered, driven and signed.</summary>
+    /// <summary>What was offered, booked, driven and signed.</summary>
     private static JobFileError? HandOver(JobDocument d, HashSet<Guid> people) =>
         First(
             Each(
@@ -42,6 +43,34 @@ internal static partial class JobFileReferences
                             "Chosen is one of the offers."
                         ),
                         Someone(people, q.PersonId, p)
+                    )
+            ),
+            Each(
+                d.Bookings,
+                "bookings",
+                (b, p) =>
+                    First(
+                        Known(d.Bookings.Count == 1, p, "A job is booked once."),
+                        Known(
+                            b.From is >= 0 and < 24 * 60,
+                            $"{p}.from",
+                            "A time of the day: 0 to 1439 minutes."
+                        ),
+                        Known(
+                            b.People.Count <= Booking.MostPeople
+                                && b.People.Distinct().Count() == b.People.Count,
+                            $"{p}.people",
+                            "At most four people, each once."
+                        ),
+                        Known(
+                            b.Hours is null or { Value: > 0 },
+                            $"{p}.hours",
+                            "Hours are above zero."
+                        ),
+                        First([
+                            .. b.People.Select((one, i) => Someone(people, one, p, $"people[{i}]")),
+                        ]),
+                        Someone(people, b.PersonId, p)
                     )
             ),
             Each(

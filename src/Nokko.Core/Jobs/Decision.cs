@@ -35,6 +35,9 @@ public sealed record DecisionContext
     /// <summary>Photographs that are stored, by SHA-256.</summary>
     public IReadOnlySet<string> Files { get; init; } = new HashSet<string>();
 
+    /// <summary>The shop's bays and people; null where the command asks for none of it.</summary>
+    public ShopRoster? Roster { get; init; }
+
     /// <summary>What other jobs of the shop have proved.</summary>
     public PlatformEvidence Others { get; init; } = PlatformEvidence.None;
 

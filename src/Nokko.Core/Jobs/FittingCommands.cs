@@ -71,6 +71,7 @@ public sealed record DoStep(
                 Step = step.Key,
                 Minutes = Minutes,
                 Work = step.Work,
+                Usual = step.Minutes,
                 AgreedBy =
                     step.HoldFor == HoldReason.Irreversible ? TypedText.Blank(AgreedBy) : null,
                 PersonId = work.PersonId,

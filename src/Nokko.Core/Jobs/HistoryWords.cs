@@ -8,6 +8,7 @@ using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
+using Nokko.Core.Week;
 
 namespace Nokko.Core.Jobs;
 
@@ -67,6 +68,7 @@ public static class HistoryWords
             .. d.CheckedCauses.Select(c => (c.At, (IRow)c)),
             .. d.RoadTests.Select(t => (t.At, (IRow)t)),
             .. d.Quotes.Select(q => (q.At, (IRow)q)),
+            .. d.Bookings.Select(b => (b.At, (IRow)b)),
             .. d.Stages.Select(s => (s.OpenedAt, (IRow)s)),
         ];
 
@@ -122,6 +124,7 @@ public static class HistoryWords
                 t.Answers.Where(a => a.Trouble != RoadTrouble.None).Select(a => a.Question.Said())
             ),
             Quote q => q.Chosen()?.Name ?? string.Join(", ", q.Offers.Select(o => o.Name)),
+            Booking b => WeekWords.Said(b),
             Job j => Wished(j.Target, style),
             _ => null,
         };

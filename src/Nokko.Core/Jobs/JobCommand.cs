@@ -37,6 +37,8 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(DropPlan), "dropPlan")]
 [JsonDerivedType(typeof(MakeQuote), "makeQuote")]
 [JsonDerivedType(typeof(ChooseOffer), "chooseOffer")]
+[JsonDerivedType(typeof(BookWork), "bookWork")]
+[JsonDerivedType(typeof(CancelBooking), "cancelBooking")]
 [JsonDerivedType(typeof(FitAnyway), "fitAnyway")]
 [JsonDerivedType(typeof(SetMates), "setMates")]
 [JsonDerivedType(typeof(PlaceKit), "placeKit")]
@@ -74,6 +76,9 @@ public abstract record JobCommand(Guid CommandId)
 
     /// <summary>The plan whose parts on the shelf the decision looks at.</summary>
     public virtual Guid? PlanNamed() => null;
+
+    /// <summary>Whether the decision looks at the shop's bays and people.</summary>
+    public virtual bool NamesShop() => false;
 
     /// <summary>Content of photographs that the decision looks for, by SHA-256.</summary>
     public virtual IEnumerable<string> FilesNamed() => [];

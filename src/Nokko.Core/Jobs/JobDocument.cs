@@ -6,6 +6,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
+using Nokko.Core.Week;
 
 namespace Nokko.Core.Jobs;
 
@@ -168,6 +169,9 @@ public sealed record JobDocument
     /// <summary>What the owner was offered.</summary>
     public IReadOnlyList<Quote> Quotes { get; init; } = [];
 
+    /// <summary>Where and when it is booked, at most one.</summary>
+    public IReadOnlyList<Booking> Bookings { get; init; } = [];
+
     /// <summary>Signatures under the offer that was chosen, and under what was told at the hand-over.</summary>
     public IReadOnlyList<Signature> Signatures { get; init; } = [];
 
@@ -262,6 +266,9 @@ public sealed record JobDocument
     /// <summary>The offer that the owner chose of a plan; null where none was chosen.</summary>
     public Offer? Agreed(Plan plan) =>
         Quotes.OrderBy(q => q.At).Select(q => q.Chosen()).LastOrDefault(o => o?.PlanId == plan.Id);
+
+    /// <summary>Where and when it is booked; null where it is not.</summary>
+    public Booking? Booked() => Bookings is [var booking, ..] ? booking : null;
 
     /// <summary>The kits of a plan.</summary>
     public IEnumerable<Kit> KitsOf(Plan plan) => Kits.Where(k => k.PlanId == plan.Id);

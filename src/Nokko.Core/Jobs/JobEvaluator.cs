@@ -10,6 +10,7 @@ using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
+using Nokko.Core.Week;
 
 namespace Nokko.Core.Jobs;
 
@@ -38,6 +39,7 @@ public static partial class JobEvaluator
         typeof(SchoolChoice),
         typeof(RoadTest),
         typeof(Quote),
+        typeof(Booking),
         typeof(Signature),
         typeof(Attachment),
         typeof(HistoryEntry),

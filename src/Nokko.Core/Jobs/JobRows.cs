@@ -9,6 +9,7 @@ using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
+using Nokko.Core.Week;
 
 namespace Nokko.Core.Jobs;
 
@@ -74,6 +75,7 @@ public static class JobRows
         Many<OwnStep>("ownSteps", d => d.OwnSteps, (d, rows) => d with { OwnSteps = rows }),
         Many<RoadTest>("roadTests", d => d.RoadTests, (d, rows) => d with { RoadTests = rows }),
         Many<Quote>("quotes", d => d.Quotes, (d, rows) => d with { Quotes = rows }),
+        Many<Booking>("bookings", d => d.Bookings, (d, rows) => d with { Bookings = rows }),
         Many<Signature>("signatures", d => d.Signatures, (d, rows) => d with { Signatures = rows }),
         Many<Attachment>(
             "attachments",

@@ -1,6 +1,7 @@
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
+using Nokko.Core.Week;
 
 namespace Nokko.Core.Jobs;
 
@@ -33,6 +34,12 @@ public sealed record ShopSettings
 
     /// <summary>The places on which vehicles stand, each once.</summary>
     public IReadOnlyList<string> Bays { get; init; } = [];
+
+    /// <summary>When it works.</summary>
+    public ShopHours Hours { get; init; } = new();
+
+    /// <summary>The time zone in which it stands (IANA); null is that of whoever looks.</summary>
+    public string? TimeZone { get; init; }
 
     /// <summary>How dates are written: one of <see cref="DateLanguages"/>.</summary>
     public string Dates { get; init; } = "en-GB";
@@ -69,6 +76,8 @@ public sealed record DateLanguage(string Tag, string Said);
 /// <param name="HourRate">What an hour costs.</param>
 /// <param name="Bays">The bays.</param>
 /// <param name="Dates">How dates are written.</param>
+/// <param name="Hours">When it works; null is the usual.</param>
+/// <param name="TimeZone">The time zone in which it stands (IANA).</param>
 public sealed record ShopSettingsInput(
     Unit LengthUnit,
     int Denominator,
@@ -76,7 +85,9 @@ public sealed record ShopSettingsInput(
     QuantityInput? Tolerance,
     double? HourRate,
     IReadOnlyList<string?>? Bays,
-    string Dates
+    string Dates,
+    ShopHours? Hours = null,
+    string? TimeZone = null
 )
 {
     /// <summary>Reads them.</summary>
@@ -115,6 +126,18 @@ public sealed record ShopSettingsInput(
             HourRate = HourRate,
             Bays = ReadBays(),
             Dates = Dates,
+            Hours =
+                Hours?.WhyNot() is { } why ? throw Refuse.Value("hours", why)
+                : Hours is { } hours
+                    ? hours with
+                    {
+                        Days = [.. hours.Days.Order()],
+                        Closed = hours.Closed is { Count: > 0 } closed
+                            ? [.. closed.Distinct().Order()]
+                            : null,
+                    }
+                : new ShopHours(),
+            TimeZone = TypedText.Line(TimeZone, "timeZone"),
         };
     }
 

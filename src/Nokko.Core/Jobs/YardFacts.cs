@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -11,6 +12,12 @@ namespace Nokko.Core.Jobs;
 /// <param name="DueOn">The day.</param>
 /// <param name="DueAt">The odometer reading.</param>
 public sealed record ToCome(Guid Id, string What, DateOnly? DueOn, Quantity? DueAt);
+
+/// <summary>Where and when a job is booked.</summary>
+/// <param name="Bay">The bay.</param>
+/// <param name="Day">The day on which it shall begin.</param>
+/// <param name="From">When on that day, minutes after midnight.</param>
+public sealed record YardBooking(string? Bay, DateOnly Day, int From);
 
 /// <summary>A vehicle as the yard names and draws it.</summary>
 /// <param name="Make">Make.</param>
@@ -74,6 +81,10 @@ public sealed record YardFacts
     /// <summary>Whether it is handed over.</summary>
     public required bool HandedOver { get; init; }
 
+    /// <summary>Where and when it is booked; null where it is not, or is handed over.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public YardBooking? Booked { get; init; }
+
     /// <summary>How it stood as it was found; null while nothing was done.</summary>
     public required YardLine? Before { get; init; }
 
@@ -105,6 +116,10 @@ public sealed record YardFacts
             ),
             PromisedOn = d.Job.PromisedOn,
             HandedOver = d.Job.HandedOverAt is not null,
+            Booked =
+                d.Job.HandedOverAt is null && d.Booked() is { } booked
+                    ? new YardBooking(booked.Bay, booked.Day, booked.From)
+                    : null,
             Before = before?.WalkRoundId == now?.WalkRoundId ? null : YardLine.Of(before),
             Now = YardLine.Of(now),
             FollowUps =

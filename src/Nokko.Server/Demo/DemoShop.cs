@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
@@ -28,6 +29,11 @@ internal static class DemoShop
         );
         var brenna = new Person { Id = people[0], Name = "Brenna Tarn" };
         var odd = new Person { Id = people[1], Name = "Odd Farrow" };
+        Person[] crew = [brenna, odd, new() { Id = people[2], Name = "Linde Sorrel" }];
+        (await db.Shops.SingleAsync(s => s.Id == db.ShopId)).Settings = ShopSettings.Usual with
+        {
+            Bays = DemoWeek.Bays,
+        };
         var drover = new Platform
         {
             Id = Guid.CreateVersion7(),
@@ -115,7 +121,10 @@ internal static class DemoShop
                 .Concat(DemoFittings.Jobs(db, shelf, brenna, odd, Of, now))
         )
         {
-            db.PutJob(job, new HashSet<Guid> { job.Owner.Id, job.Platform.Id });
+            db.PutJob(
+                DemoWeek.Book(job, crew, now),
+                new HashSet<Guid> { job.Owner.Id, job.Platform.Id }
+            );
             await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
         // One that came back: its jobs share vehicle, stages, rounds and joints.

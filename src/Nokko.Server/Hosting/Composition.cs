@@ -24,6 +24,7 @@ using Nokko.Server.Shelf;
 using Nokko.Server.ShopFile;
 using Nokko.Server.Tape;
 using Nokko.Server.WalkRounds;
+using Nokko.Server.Week;
 using Nokko.Server.Yard;
 using Nokko.Storage;
 using Npgsql;
@@ -203,6 +204,7 @@ internal static class Composition
         AccountEndpoints.Map(api);
         ShopEndpoints.Map(api);
         YardEndpoints.Map(api);
+        WeekEndpoints.Map(api);
         ShelfEndpoints.Map(api);
         BenchEndpoints.Map(api);
         EvidenceEndpoints.Map(api);

@@ -109,6 +109,8 @@ internal static class JobFileEndpoints
                 d = d with
                 {
                     Job = d.Job with { CopiedAt = Instants.ToMicroseconds(clock.GetUtcNow()) },
+                    // The job itself has that place already.
+                    Bookings = [],
                 };
             }
             await Put(db, d, files, cancel);

@@ -7,6 +7,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
+using Nokko.Server.Week;
 using Nokko.Storage;
 using Npgsql;
 
@@ -176,9 +177,11 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         }
         // Whose the pieces are is asked only where some are taken.
         var wanted = commands.Any(c => c is BeginFitting) ? await db.WantedParts(job, cancel) : [];
+        var roster = commands.Any(c => c.NamesShop()) ? await WeekRows.Roster(db, cancel) : null;
         var batch = new JobBatch(
             loaded,
             wanted.ToDictionary(w => w.PartId, w => w.Count),
+            roster,
             me,
             Instants.ToMicroseconds(clock.GetUtcNow()),
             db.ShopId
@@ -188,7 +191,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         {
             await transaction.RollbackAsync(cancel);
             return new JobAnswer(
-                await WithNames(job, outcomes, cancel),
+                await WithNames(batch.Document, outcomes, cancel),
                 loaded.Version,
                 loaded.Version,
                 [],
@@ -216,7 +219,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         await db.KeepOthers(batch.Document, net, CancellationToken.None);
         await transaction.CommitAsync(CancellationToken.None);
         return new JobAnswer(
-            await WithNames(job, outcomes, cancel),
+            await WithNames(batch.Document, outcomes, cancel),
             loaded.Version,
             loaded.Version + 1,
             [.. net.Where(c => c.Row is not Part).Select(Changed)],
@@ -251,7 +254,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
 
     /// <summary>Says of each conflict who was first, and when.</summary>
     private async Task<IReadOnlyList<Outcome>> WithNames(
-        Guid job,
+        JobDocument d,
         IReadOnlyList<Outcome> outcomes,
         CancellationToken cancel
     )
@@ -267,21 +270,13 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             var key = row.ToString();
             var first = await db
                 .Commands.FromSql(
-                    $"select * from commands where job_id = {job} and changes::text like '%' || {key} || '%'"
+                    $"select * from commands where job_id = {d.Job.Id} and changes::text like '%' || {key} || '%'"
                 )
                 .OrderByDescending(c => c.At)
-                .Select(c => new
-                {
-                    c.At,
-                    Name = db
-                        .PeopleOnJobs.Where(p =>
-                            EF.Property<Guid>(p, NokkoDb.JobIdColumn) == job && p.Id == c.PersonId
-                        )
-                        .Select(p => p.Name)
-                        .FirstOrDefault(),
-                })
+                .Select(c => new { c.At, c.PersonId })
                 .FirstOrDefaultAsync(cancel);
-            named.Add(outcome with { By = first?.Name, At = first?.At });
+            var by = d.People.FirstOrDefault(p => p.Id == first?.PersonId);
+            named.Add(outcome with { By = by?.Name, At = first?.At });
         }
         return named;
     }
@@ -308,6 +303,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
 internal sealed class JobBatch(
     LoadedJob loaded,
     IReadOnlyDictionary<Guid, int> wanted,
+    ShopRoster? roster,
     SignedIn me,
     DateTimeOffset now,
     Guid shop
@@ -360,6 +356,7 @@ internal sealed class JobBatch(
                 Wanted = wanted,
                 Files = loaded.Files,
                 Others = loaded.Others,
+                Roster = roster,
                 Recorded = command.Undoes() is { } undone ? _past.GetValueOrDefault(undone) : null,
             }
         );

@@ -6,15 +6,18 @@ using Ical.Net.Serialization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Fitting;
+using Nokko.Core.Jobs;
 using Nokko.Core.Papers;
 using Nokko.Core.Units;
+using Nokko.Core.Week;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
+using Nokko.Server.Week;
 using Nokko.Storage;
 
 namespace Nokko.Server.Papers;
 
-/// <summary>What is to come and what was promised, as a calendar (RFC 5545): taken out as a file, or followed under an address of its own.</summary>
+/// <summary>Booked work, what is to come and what was promised, as a calendar (RFC 5545): taken out as a file, or followed under an address of its own.</summary>
 internal static class CalendarEndpoints
 {
     /// <summary>Most days that one calendar holds, those that are due first.</summary>
@@ -182,8 +185,70 @@ internal static class CalendarEndpoints
                 }
             );
         }
+        await Work(calendar, db, root, (plates, owners), now, cancel);
         return Encoding.UTF8.GetBytes(new CalendarSerializer().SerializeToString(calendar)!);
     }
+
+    /// <summary>Puts booked work into it: when it begins and ends as it can be foretold, and what a person must know of it.</summary>
+    private static async Task Work(
+        Calendar calendar,
+        NokkoDb db,
+        string root,
+        (bool Plates, bool Owners) shown,
+        DateTimeOffset now,
+        CancellationToken cancel
+    )
+    {
+        var week = await WeekDesk.Lay(db, (t, _) => (t, t), null, now, unbooked: false, cancel);
+        // A shop that has named no time zone: as its clock on the wall shows it, wherever it is read.
+        var zone = week.Settings.TimeZone;
+        if (zone is not null && week.Jobs.Count > 0)
+        {
+            calendar.AddTimeZone(new VTimeZone(zone));
+        }
+        foreach (var (row, booked, plan) in week.Jobs)
+        {
+            if (plan is not { When: var when })
+            {
+                continue;
+            }
+            var vehicle = row.Facts.Vehicle;
+            calendar.Events.Add(
+                new CalendarEvent
+                {
+                    Uid = $"{booked.Booking.Id}@nokko",
+                    DtStamp = new CalDateTime(now.UtcDateTime),
+                    Start = new CalDateTime(when.From, zone),
+                    End = new CalDateTime(
+                        when.Until > when.From ? when.Until : when.From.AddMinutes(5),
+                        zone
+                    ),
+                    Summary =
+                        $"Work: {vehicle.Make} {vehicle.Name}{(shown.Plates && vehicle.Plate is { } plate ? $", {plate}" : "")}",
+                    Location = booked.Booking.Bay,
+                    Description = string.Join(
+                        "\n",
+                        new[]
+                        {
+                            shown.Owners ? Hands(booked.Booking, week.Roster) : null,
+                            shown.Owners ? row.Facts.Owner : null,
+                        }
+                            .Concat(shown.Plates ? plan.Says : [])
+                            .Where(x => !string.IsNullOrEmpty(x))
+                    ),
+                    Url = new Uri($"{root}/jobs/{row.Id}/fit"),
+                }
+            );
+        }
+    }
+
+    private static string Hands(Booking booking, ShopRoster roster) =>
+        string.Join(
+            ", ",
+            booking
+                .People.Select(p => roster.People.FirstOrDefault(r => r.Id == p)?.Name)
+                .OfType<string>()
+        );
 
     /// <summary>Follow-ups that are not done, and jobs that are promised and not handed over, the first first.</summary>
     private static async Task<IEnumerable<ToCome>> Due(NokkoDb db, CancellationToken cancel)

@@ -7,6 +7,7 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Server.Hosting;
+using Nokko.Server.Week;
 using Nokko.Storage;
 
 namespace Nokko.Server.People;
@@ -27,7 +28,8 @@ internal static class ShopEndpoints
         string Name,
         string UserName,
         string Password,
-        string LengthUnit
+        string LengthUnit,
+        string? TimeZone = null
     );
 
     internal sealed record ShopBody(uint Version, string Name, ShopSettingsInput Settings);
@@ -142,10 +144,14 @@ internal static class ShopEndpoints
         {
             Id = Guid.CreateVersion7(),
             Name = body.Shop.Trim(),
-            Settings =
+            Settings = (
                 body.LengthUnit == Unit.Mm.Symbol
                     ? new ShopSettings { LengthUnit = Unit.Mm, Denominator = 1 }
-                    : ShopSettings.Usual,
+                    : ShopSettings.Usual
+            ) with
+            {
+                TimeZone = ShopTime.IsZone(body.TimeZone) ? body.TimeZone : null,
+            },
         };
         db.Shops.Add(shop);
         await db.SaveChangesAsync(cancel);
@@ -243,6 +249,10 @@ internal static class ShopEndpoints
         try
         {
             var settings = body.Settings.Read();
+            if (settings.TimeZone is { } zone && !ShopTime.IsZone(zone))
+            {
+                return Trouble.At("timeZone", "No such time zone is known.").Answer();
+            }
             var shop = await db.Shops.SingleAsync(s => s.Id == me.ShopId, cancel);
             (shop.Name, shop.Settings) = (body.Name.Trim(), settings);
             db.Entry(shop).Property(NokkoDb.VersionColumn).OriginalValue = body.Version;

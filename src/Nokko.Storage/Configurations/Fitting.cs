@@ -40,6 +40,12 @@ internal sealed class StepEntryTable : IEntityTypeConfiguration<StepEntry>
     {
         table.OfJob("step_entries");
         table.HasIndex(s => new { s.PlanId, s.Step }).IsUnique();
+        table.HasIndex(NokkoDb.ShopIdColumn);
+        // The latest of the shop, from which it learns how long such steps take.
+        table
+            .HasIndex(NokkoDb.ShopIdColumn, nameof(StepEntry.At))
+            .HasFilter("usual is not null")
+            .HasDatabaseName("ix_steps_timed");
     }
 }
 

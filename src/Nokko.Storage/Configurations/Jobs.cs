@@ -4,6 +4,7 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
+using Nokko.Core.Week;
 
 namespace Nokko.Storage.Configurations;
 
@@ -18,10 +19,11 @@ internal sealed class JobTable : IEntityTypeConfiguration<Job>
             .HasForeignKey(j => j.VehicleId)
             .OnDelete(DeleteBehavior.Restrict);
         table.HasIndex(NokkoDb.ShopIdColumn);
+        // Those that are open, for week and calendar: the promised ones first.
         table
-            .HasIndex(NokkoDb.ShopIdColumn, nameof(Job.PromisedOn))
-            .HasFilter("handed_over_at is null and promised_on is not null")
-            .HasDatabaseName("ix_jobs_promised");
+            .HasIndex(NokkoDb.ShopIdColumn, nameof(Job.PromisedOn), nameof(Job.Id))
+            .HasFilter("handed_over_at is null")
+            .HasDatabaseName("ix_jobs_open");
     }
 }
 
@@ -146,6 +148,31 @@ internal sealed class RoadTestTable : IEntityTypeConfiguration<RoadTest>
 internal sealed class QuoteTable : IEntityTypeConfiguration<Quote>
 {
     public void Configure(EntityTypeBuilder<Quote> table) => table.OfJob("quotes");
+}
+
+internal sealed class BookingTable : IEntityTypeConfiguration<Booking>
+{
+    public void Configure(EntityTypeBuilder<Booking> table)
+    {
+        table.OfJob("bookings").Edited();
+        table.HasIndex(NokkoDb.ShopIdColumn, nameof(Booking.Day));
+        // Once for each job, whoever comes at the same moment.
+        table.HasIndex(NokkoDb.JobIdColumn).IsUnique();
+    }
+}
+
+internal sealed class JobWorkloadTable : IEntityTypeConfiguration<JobWorkload>
+{
+    public void Configure(EntityTypeBuilder<JobWorkload> table)
+    {
+        table.OfShop("job_workloads");
+        table
+            .HasOne<Job>()
+            .WithOne()
+            .HasForeignKey<JobWorkload>(w => w.Id)
+            .OnDelete(DeleteBehavior.Cascade);
+        table.Property(w => w.Id).ValueGeneratedNever();
+    }
 }
 
 internal sealed class SignatureTable : IEntityTypeConfiguration<Signature>

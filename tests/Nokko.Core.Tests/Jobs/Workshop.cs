@@ -39,6 +39,9 @@ internal sealed class Workshop
     /// <summary>What that person may do.</summary>
     public PersonRole Role { get; set; } = PersonRole.Fitter;
 
+    /// <summary>The shop's bays and people, as far as a command asks for them.</summary>
+    public ShopRoster? Roster { get; set; }
+
     /// <summary>Versions that the rows have in the database; none is checked while this is empty.</summary>
     public Dictionary<Guid, uint> Versions { get; } = [];
 
@@ -55,6 +58,7 @@ internal sealed class Workshop
             Shelf = Shelf,
             Wanted = Wanted,
             Versions = Versions,
+            Roster = Roster,
             Recorded = undoes is { } id ? _past.GetValueOrDefault(id) : null,
         };
 

@@ -348,6 +348,20 @@ internal static class FullJob
             )
         );
 
+        Add(
+            "bookings",
+            At(
+                new JsonObject
+                {
+                    ["bay"] = "Lift",
+                    ["day"] = "2026-03-03",
+                    ["from"] = 495,
+                    ["people"] = new JsonArray(person),
+                    ["hours"] = Quantity(6.5, "h"),
+                }
+            )
+        );
+
         JsonObject Taken(JsonObject row)
         {
             row["walkRoundId"] = reading["walkRoundId"]!.GetValue<string>();

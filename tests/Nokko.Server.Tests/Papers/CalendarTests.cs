@@ -67,9 +67,13 @@ public class CalendarTests(Hosted server) : IClassFixture<Hosted>
         var promised = await server.Ask<long>(
             "select count(*) from jobs where handed_over_at is null and promised_on is not null"
         );
-        Assert.True(open > 3 && promised > 3);
-        Assert.Equal(open + promised, events.Count);
+        var booked = await server.Ask<long>("select count(*) from bookings");
+        Assert.True(open > 3 && promised > 3 && booked > 3);
+        Assert.Equal(open + promised + booked, events.Count);
         Assert.Equal(events.Count, events.Select(e => e["UID"]).Distinct().Count());
+        var work = events.Where(e => e.ContainsKey("LOCATION")).ToList();
+        Assert.Equal(booked, work.Count);
+        events.RemoveAll(work.Contains);
         Assert.All(events, e => Assert.Equal(Day(e["DTSTART"]).AddDays(1), Day(e["DTEND"])));
         Assert.Equal(events.Select(e => e["DTSTART"]).Order(), events.Select(e => e["DTSTART"]));
         var due = await server.Ask<DateOnly>(

@@ -67,7 +67,7 @@ public sealed class ShopSettingsTests : IAsyncLifetime
         var me = await odd.Get("/api/me");
         Assert.Equal("Skarn Vale and Sons", me["shop"]!.GetValue<string>());
         Assert.Equal(
-            """{"lengthUnit":"mm","denominator":1,"datum":"floor","tolerance":{"value":5,"unit":"mm","u":null,"known":"told","typed":"5"},"hourRate":84,"bays":["pit","two-post 1"],"dates":"sv-SE"}""",
+            """{"lengthUnit":"mm","denominator":1,"datum":"floor","tolerance":{"value":5,"unit":"mm","u":null,"known":"told","typed":"5"},"hourRate":84,"bays":["pit","two-post 1"],"hours":{"opens":480,"pauseFrom":720,"pauseTo":750,"closes":1020,"days":["monday","tuesday","wednesday","thursday","friday"]},"timeZone":null,"dates":"sv-SE"}""",
             me["settings"]!.ToJsonString()
         );
         // Whoever was there keeps the own unit; whoever comes has the shop's.

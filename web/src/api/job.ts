@@ -86,6 +86,7 @@ export function useAnswers() {
       void client.invalidateQueries({ queryKey: ["job", job] });
     }
     void client.invalidateQueries({ queryKey: ["yard"] });
+    void client.invalidateQueries({ queryKey: ["week"] });
     // Pieces leave the shelf, or come back to it, where a stage is opened or taken back.
     if (answer.rows.some((row) => row.list === "stages")) {
       void client.invalidateQueries({ queryKey: ["parts"] });

@@ -405,6 +405,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    from?: string;
+                    zone?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeekView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts": {
         parameters: {
             query?: never;
@@ -3314,6 +3352,39 @@ export interface components {
             /** @description Whether it needs another length than it has. */
             another: boolean;
         };
+        /** @description Where and when a job shall be worked on, and by whom. A job has at most one. */
+        Booking: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description The bay, by its name in the shop; null in a shop without bays. */
+            bay: null | string;
+            /**
+             * Format: date
+             * @description The day on which it shall begin.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description When on that day, minutes after midnight in the shop's own time, 0 to 1439.
+             */
+            from: number;
+            /** @description Who works on it; the first leads, the others lend a hand where a step needs two. */
+            people: string[];
+            hours: null | components["schemas"]["Quantity"];
+            /**
+             * Format: uuid
+             * @description Who booked it.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
         /** @description Pieces of one name in a box. */
         BoxedPiece: {
             /** @description Name as on the sheet. */
@@ -3982,6 +4053,8 @@ export interface components {
          * @enum {unknown}
          */
         Datum: "hub" | "floor" | "rim" | "frame" | "own";
+        /** @enum {unknown} */
+        DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         /** @description What the sheet or the tool says, what was done instead, and why. */
         Deviation: {
             /**
@@ -4009,6 +4082,14 @@ export interface components {
              * @description When.
              */
             at: string;
+        };
+        DueOnDay: {
+            /** Format: date */
+            day: string;
+            what: string;
+            /** Format: uuid */
+            job: string;
+            name: string;
         };
         Earlier: {
             joints: components["schemas"]["OfferedJoint"][];
@@ -4140,6 +4221,7 @@ export interface components {
             userName: string;
             password: string;
             lengthUnit: string;
+            timeZone: null | string;
         };
         FirstStart: {
             open: boolean;
@@ -4556,7 +4638,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandPinPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandBookWork"] | components["schemas"]["JobCommandCancelBooking"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandPinPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4697,6 +4779,41 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Books a job for a bay, a time and hands, or books it anew. */
+        JobCommandBookWork: {
+            /** @enum {string} */
+            kind: "bookWork";
+            /**
+             * Format: uuid
+             * @description Key of the booking, where there is none yet.
+             */
+            id: string;
+            /** @description The bay; null in a shop without bays. */
+            bay: null | string;
+            /**
+             * Format: date
+             * @description The day on which it shall begin.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description When on that day, minutes after midnight in the shop's own time.
+             */
+            from: number;
+            /** @description Who works on it, the first leads. */
+            people: string[];
+            hours?: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: uint32
+             * @description Version of the booking as seen; null where there was none.
+             */
+            version?: null | number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Stores many readings at once, as a file brings them: all or none. */
         JobCommandBringInReadings: {
             /** @enum {string} */
@@ -4705,6 +4822,21 @@ export interface components {
             heights: components["schemas"]["StoreReading"][];
             /** @description Measures, likewise. */
             measures: components["schemas"]["StoreMeasure"][];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes a job out of the week. */
+        JobCommandCancelBooking: {
+            /** @enum {string} */
+            kind: "cancelBooking";
+            /**
+             * Format: uint32
+             * @description Version of the booking as seen.
+             */
+            version: number;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5999,6 +6131,8 @@ export interface components {
             roadTests: components["schemas"]["RoadTest"][];
             /** @description What the owner was offered. */
             quotes: components["schemas"]["Quote"][];
+            /** @description Where and when it is booked, at most one. */
+            bookings: components["schemas"]["Booking"][];
             /** @description Signatures under the offer that was chosen, and under what was told at the hand-over. */
             signatures: components["schemas"]["Signature"][];
             /** @description Attachments. */
@@ -7610,6 +7744,26 @@ export interface components {
              */
             count: number;
         };
+        /** @description A job as it stands in the week. */
+        PlannedJob: {
+            /**
+             * Format: uuid
+             * @description Key of the job.
+             */
+            job: string;
+            /** @description How long the rest of it takes. */
+            time: components["schemas"]["WorkTime"];
+            /** @description When that is. */
+            when: components["schemas"]["ScheduledJob"];
+            /** @description What a person must know of it, each in a sentence: what holds it, what it waits for, whether the promise stands. Empty where all is well. */
+            says: string[];
+            /** @description Jobs that begin later because of it, the next first. */
+            pushes: components["schemas"]["Pushed"][];
+            /** @description Whom it pushes, in a sentence; null where it pushes nobody. */
+            slip: null | string;
+            /** @description Whether it is being worked on. */
+            goesOn: boolean;
+        };
         /** @description Lift of one axle, over today and over standard height side by side: a sagged spring flatters a lift, a heavier engine eats one. */
         PlannedLift: {
             /** @description front or rear. */
@@ -7738,6 +7892,21 @@ export interface components {
              * @description When it was kept.
              */
             keptAt: null | string;
+        };
+        /** @description A job whose beginning another one puts off. */
+        Pushed: {
+            /**
+             * Format: uuid
+             * @description Key of the job.
+             */
+            job: string;
+            /** @description How it is named. */
+            name: string;
+            /**
+             * Format: int32
+             * @description By how many working minutes it begins later than booked.
+             */
+            minutes: number;
         };
         /** @description A value with its unit, its standard uncertainty and how it is known. */
         Quantity: {
@@ -8107,6 +8276,18 @@ export interface components {
             said: string;
             may: string;
         };
+        /** @description Somebody of the shop. */
+        RosterPerson: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description Name. */
+            name: string;
+            /** @description What the person may do. */
+            role: components["schemas"]["PersonRole"];
+        };
         /** @description The conditions of a walk-round as typed. */
         RoundConditionsInput: {
             /** @description The datum. */
@@ -8156,6 +8337,53 @@ export interface components {
             /** Format: uuid */
             walkRoundId: string;
             sentences: string[];
+        };
+        /** @description When a job is worked on, as it can be foretold. Times are the shop's own. */
+        ScheduledJob: {
+            /**
+             * Format: uuid
+             * @description Key of the job.
+             */
+            job: string;
+            /**
+             * Format: date-time
+             * @description When it begins, or began.
+             */
+            from: string;
+            /**
+             * Format: date-time
+             * @description When it is done, as likely earlier as later.
+             */
+            until: string;
+            /**
+             * Format: date-time
+             * @description Done earlier than this one time in ten.
+             */
+            early: string;
+            /**
+             * Format: date-time
+             * @description Done later than this one time in ten.
+             */
+            late: string;
+            /**
+             * Format: int32
+             * @description How many working minutes later it begins than booked.
+             */
+            lateMinutes: number;
+            /** @description What it waits for. */
+            waits: components["schemas"]["WaitsFor"];
+            /**
+             * Format: uuid
+             * @description The job that it waits for, where it waits for a bay or a person.
+             */
+            for: null | string;
+            /**
+             * Format: double
+             * @description Chance that it is done by the close of the day for which it is promised, 0 … 1; null where none is promised.
+             */
+            onTime: null | number;
+            /** @description Whether it can be foretold: what is held stands where it could begin at the earliest, and pushes nothing. */
+            foretold: boolean;
         };
         /** @description A choice between ways that good fitters differ on. */
         SchoolChoice: {
@@ -8674,6 +8902,33 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description When a shop works. Times are minutes after midnight in the shop's own time. */
+        ShopHours: {
+            /**
+             * Format: int32
+             * @description When it opens, 0 to 1439.
+             */
+            opens: number;
+            /**
+             * Format: int32
+             * @description When its pause begins; as int ShopHours.PauseTo where it has none.
+             */
+            pauseFrom: number;
+            /**
+             * Format: int32
+             * @description When its pause ends.
+             */
+            pauseTo: number;
+            /**
+             * Format: int32
+             * @description When it closes, up to 1440.
+             */
+            closes: number;
+            /** @description The days of the week on which it works, at least one. */
+            days: components["schemas"]["DayOfWeek"][];
+            /** @description Days on which it is closed although it is such a day of the week. */
+            closed: null | string[];
+        };
         ShopLimit: {
             rule: components["schemas"]["LimitRule"];
             /** Format: double */
@@ -8709,6 +8964,10 @@ export interface components {
             hourRate: null | number;
             /** @description The places on which vehicles stand, each once. */
             bays: string[];
+            /** @description When it works. */
+            hours: components["schemas"]["ShopHours"];
+            /** @description The time zone in which it stands (IANA); null is that of whoever looks. */
+            timeZone: null | string;
             /** @description How dates are written: one of IReadOnlyList&lt;DateLanguage&gt; ShopSettings.DateLanguages. */
             dates: string;
         };
@@ -8733,6 +8992,9 @@ export interface components {
             bays: null | string[];
             /** @description How dates are written. */
             dates: string;
+            hours?: null | components["schemas"]["ShopHours"];
+            /** @description The time zone in which it stands (IANA). */
+            timeZone?: null | string;
         };
         /** @description A shop's way where good fitters differ. */
         ShopWay: {
@@ -9099,6 +9361,11 @@ export interface components {
             minutes: null | number;
             /** @description What the step worked on, as string CardStep.Work says it; null where nobody kept it. */
             work: null | string;
+            /**
+             * Format: double
+             * @description The rule of thumb that stood on the card for it, min; null where nobody kept it.
+             */
+            usual: null | number;
             /** @description Who of the owner's side agreed to what cannot be undone; null elsewhere. */
             agreedBy: null | string;
             /**
@@ -9825,6 +10092,19 @@ export interface components {
             odometer: null | components["schemas"]["Quantity"];
             wish: null | string;
         };
+        WaitingBlock: {
+            /** Format: uuid */
+            job: string;
+            name: string;
+            facts: components["schemas"]["YardFacts"];
+            begun: boolean;
+            about: string;
+            takes: string;
+            by: string;
+            /** Format: int32 */
+            twoSteps: number;
+            waits: null | components["schemas"]["WaitingJob"];
+        };
         WaitingJob: {
             /** Format: uuid */
             jobId: string;
@@ -9835,6 +10115,11 @@ export interface components {
             /** Format: date */
             until: null | string;
         };
+        /**
+         * @description Why work begins no earlier than it does.
+         * @enum {unknown}
+         */
+        WaitsFor: "nothing" | "now" | "parts" | "bay" | "person";
         /** @description One set of readings under one set of conditions, at one stage. */
         WalkRound: {
             /**
@@ -9965,6 +10250,41 @@ export interface components {
          * @enum {unknown}
          */
         WayKind: "before" | "lifted" | "planned" | "cure";
+        WeekBlock: {
+            /** Format: uuid */
+            job: string;
+            name: string;
+            facts: components["schemas"]["YardFacts"];
+            booking: components["schemas"]["Booking"];
+            /** Format: uint32 */
+            version: number;
+            takes: string;
+            by: string;
+            plan: null | components["schemas"]["PlannedJob"];
+            /** Format: date-time */
+            doneAt: null | string;
+        };
+        WeekDay: {
+            /** Format: date */
+            day: string;
+            works: boolean;
+            due: components["schemas"]["DueOnDay"][];
+        };
+        WeekView: {
+            days: components["schemas"]["WeekDay"][];
+            hours: components["schemas"]["ShopHours"];
+            /** Format: date-time */
+            now: string;
+            zone: string;
+            bays: string[];
+            people: components["schemas"]["RosterPerson"][];
+            jobs: components["schemas"]["WeekBlock"][];
+            /** Format: int32 */
+            elsewhere: number;
+            waiting: components["schemas"]["WaitingBlock"][];
+            more: boolean;
+            paceSays: string;
+        };
         /** @description Loaded radius and rim radius of one wheel in one walk-round, mm, each measured or estimated. */
         WheelMeasures: {
             /** @description LF, RF, LR or RR. */
@@ -10034,6 +10354,59 @@ export interface components {
          * @enum {unknown}
          */
         WishKind: "level" | "keepRake" | "levelLoaded" | "raiseBoth" | "roomForTyre" | "noLean" | "evenDiagonals" | "notMoreThan" | "notAbove" | "nothing";
+        /** @description How long work takes: log-normal, as what is never below nothing and now and then takes twice as long. */
+        WorkTime: {
+            /**
+             * Format: double
+             * @description As likely shorter as longer, min; 0 where nothing is left.
+             */
+            median: number;
+            /**
+             * Format: double
+             * @description Standard deviation of its logarithm.
+             */
+            logSd: number;
+            /**
+             * Format: double
+             * @description The part of it that all jobs of the shop share: how far its pace is known.
+             */
+            sharedLogSd: number;
+            /**
+             * Format: int32
+             * @description How many steps are left.
+             */
+            steps: number;
+            /**
+             * Format: int32
+             * @description Of those, how many were timed here before.
+             */
+            timed: number;
+            /**
+             * Format: int32
+             * @description How many need two people.
+             */
+            twoSteps: number;
+            /**
+             * Format: double
+             * @description Their share of the whole, 0 … 1.
+             */
+            twoShare: number;
+        };
+        /** @description Where and when a job is booked. */
+        YardBooking: {
+            /** @description The bay. */
+            bay: null | string;
+            /**
+             * Format: date
+             * @description The day on which it shall begin.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description When on that day, minutes after midnight.
+             */
+            from: number;
+        };
         /** @description Facts of a job for the yard: no words, no units, nothing that depends on who reads or when. */
         YardFacts: {
             /** @description What needs a person next. */
@@ -10049,6 +10422,7 @@ export interface components {
             promisedOn: null | string;
             /** @description Whether it is handed over. */
             handedOver: boolean;
+            booked: null | components["schemas"]["YardBooking"];
             before: null | components["schemas"]["YardLine"];
             now: null | components["schemas"]["YardLine"];
             /** @description Follow-ups to come, the earliest first. */

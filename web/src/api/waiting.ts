@@ -74,6 +74,7 @@ export function withWaiting(
               step: c.step,
               minutes: c.minutes,
               work: null,
+              usual: null,
               agreedBy: c.agreedBy ?? null,
               personId: "",
               at: new Date().toISOString(),

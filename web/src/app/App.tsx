@@ -30,6 +30,7 @@ const Join = lazy(() => import("../features/people/Join"));
 const OwnPage = lazy(() => import("../features/people/OwnPage"));
 const ShopPage = lazy(() => import("../features/people/ShopPage"));
 const Trust = lazy(() => import("../features/people/Trust"));
+const Week = lazy(() => import("../features/week/WeekView"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
 export function App() {
@@ -90,6 +91,7 @@ export function App() {
         <Routes>
           <Route index element={<Yard />} />
           <Route path="take-in" element={<TakeIn />} />
+          <Route path="week" element={<Week />} />
           <Route path="shelf" element={<Shelf />} />
           <Route path="vehicles/:vehicle" element={<Years />} />
           <Route path="me" element={<OwnPage />} />

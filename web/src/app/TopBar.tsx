@@ -46,6 +46,9 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       >
         {me.shop}
       </Link>
+      <Link component={To} to="/week" color="text.primary" sx={{ py: 1.2 }}>
+        Week
+      </Link>
       <Link component={To} to="/shelf" color="text.primary" sx={{ py: 1.2 }}>
         Shelf
       </Link>

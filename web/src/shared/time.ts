@@ -36,3 +36,39 @@ export const dayOfYear = (instant: string): string =>
 
 /** A day without a time, as the shop writes dates. */
 export const dayText = (day: string): string => dayOfYear(`${day}T12:00:00`);
+
+/** A day of the week and the day, short, as the shop writes dates. */
+export const weekdayText = (day: string): string =>
+  new Date(`${day}T12:00:00`).toLocaleDateString(written, {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+  });
+
+/** A time of day as it is written in fields and papers. */
+export const clock = (minute: number): string =>
+  `${Math.floor(minute / 60)
+    .toString()
+    .padStart(2, "0")}:${Math.floor(minute % 60)
+    .toString()
+    .padStart(2, "0")}`;
+
+/** Minutes of a time of day as a field gives it; null where none is typed. */
+export function minuteOf(typed: string): number | null {
+  const found = /^(\d{1,2}):(\d{2})$/.exec(typed);
+  const [h, m] = found ? [Number(found[1]), Number(found[2])] : [NaN, NaN];
+  return h < 24 && m < 60 ? h * 60 + m : null;
+}
+
+/** A booking in a line: when, where, who leads and who lends a hand. */
+export const bookedText = (
+  b: { day: string; from: number; bay: string | null; people: string[] },
+  people: readonly { id: string; name: string }[],
+): string =>
+  [
+    `${weekdayText(b.day)} ${clock(b.from)}`,
+    b.bay,
+    ...b.people.map((p) => people.find((x) => x.id === p)?.name),
+  ]
+    .filter(Boolean)
+    .join(", ");

@@ -8,6 +8,15 @@ const usual: Schemas["ShopSettings"] = {
   tolerance: null,
   hourRate: null,
   bays: [],
+  hours: {
+    opens: 480,
+    pauseFrom: 720,
+    pauseTo: 750,
+    closes: 1020,
+    days: ["monday", "tuesday", "wednesday", "thursday", "friday"],
+    closed: null,
+  },
+  timeZone: null,
   dates: "en-GB",
 };
 

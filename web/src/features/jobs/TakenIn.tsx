@@ -1,6 +1,7 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
+import { bookedText } from "../../shared/time";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Press } from "../../shared/Press";
@@ -128,6 +129,7 @@ export default function TakenIn() {
     ["Carries and tows", d.job.carries],
     ["Known troubles", d.job.troubles],
     ["Promised", d.job.promisedOn],
+    ["Booked", d.bookings[0] ? bookedText(d.bookings[0], d.people) : null],
   ];
   const found = firstStage(d);
 

@@ -17,6 +17,8 @@ export function FirstShop() {
     userName: "",
     password: "",
     lengthUnit: "in",
+    // Its clock is that of where it is opened.
+    timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   });
   const field = (name: keyof typeof body) => ({
     value: body[name],

@@ -46,7 +46,7 @@ import {
   type Stacks,
 } from "./stacks";
 import { ladderRange } from "./ladder";
-import { useDrag } from "./useDrag";
+import { useDrag } from "../../shared/useDrag";
 import { usePlans } from "./usePlans";
 
 /** Stacks per corner, the shelf beside them, and what it will do. */

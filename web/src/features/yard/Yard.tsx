@@ -11,7 +11,7 @@ import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
 import { due, overdue } from "../hand-over/due";
-import { dayText } from "../../shared/time";
+import { clock, dayText, weekdayText } from "../../shared/time";
 import { useInks } from "../../shared/theme";
 import { waitsSay } from "./waits";
 
@@ -134,7 +134,15 @@ export default function Yard() {
 
 function Standing({ job: j }: { job: Schemas["YardJob"] }) {
   const inks = useInks();
-  const { vehicle, owner, before: was, now, promisedOn, handedOver } = j.facts;
+  const {
+    vehicle,
+    owner,
+    before: was,
+    now,
+    promisedOn,
+    handedOver,
+    booked,
+  } = j.facts;
   const shape = shapeOf(vehicle);
   const before = lineAbove(was, shape);
   const body = lineAbove(now, shape) ??
@@ -215,6 +223,8 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
             {handedOver
               ? " · handed over"
               : promisedOn && ` · promised ${dayText(promisedOn)}`}
+            {booked &&
+              ` · ${[booked.bay, weekdayText(booked.day)].filter(Boolean).join(", ")}, ${clock(booked.from)}`}
           </Typography>
         </Box>
       </Link>

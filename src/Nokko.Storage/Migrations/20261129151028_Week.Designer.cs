@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261129124339_PhotographPins")]
-    partial class PhotographPins
+    [Migration("20261129151028_Week")]
+    partial class Week
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -783,6 +783,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("step");
 
+                    b.Property<double?>("Usual")
+                        .HasColumnType("double precision")
+                        .HasColumnName("usual");
+
                     b.Property<string>("Work")
                         .HasColumnType("text")
                         .HasColumnName("work");
@@ -799,6 +803,10 @@ namespace Nokko.Storage.Migrations
                     b.HasIndex("PlanId", "Step")
                         .IsUnique()
                         .HasDatabaseName("ix_step_entries_plan_id_step");
+
+                    b.HasIndex("ShopId", "At")
+                        .HasDatabaseName("ix_steps_timed")
+                        .HasFilter("usual is not null");
 
                     b.ToTable("step_entries", (string)null);
                 });
@@ -1407,9 +1415,9 @@ namespace Nokko.Storage.Migrations
                     b.HasIndex("VehicleId")
                         .HasDatabaseName("ix_jobs_vehicle_id");
 
-                    b.HasIndex("ShopId", "PromisedOn")
-                        .HasDatabaseName("ix_jobs_promised")
-                        .HasFilter("handed_over_at is null and promised_on is not null");
+                    b.HasIndex("ShopId", "PromisedOn", "Id")
+                        .HasDatabaseName("ix_jobs_open")
+                        .HasFilter("handed_over_at is null");
 
                     b.ToTable("jobs", (string)null);
                 });
@@ -2304,6 +2312,69 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("walk_rounds", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Core.Week.Booking", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Bay")
+                        .HasColumnType("text")
+                        .HasColumnName("bay");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("date")
+                        .HasColumnName("day");
+
+                    b.Property<int>("From")
+                        .HasColumnType("integer")
+                        .HasColumnName("from");
+
+                    b.Property<string>("Hours")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("hours");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.PrimitiveCollection<Guid[]>("People")
+                        .IsRequired()
+                        .HasColumnType("uuid[]")
+                        .HasColumnName("people");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id")
+                        .HasName("pk_bookings");
+
+                    b.HasIndex("JobId")
+                        .IsUnique()
+                        .HasDatabaseName("ix_bookings_job_id");
+
+                    b.HasIndex("ShopId", "Day")
+                        .HasDatabaseName("ix_bookings_shop_id_day");
+
+                    b.ToTable("bookings", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Storage.Account", b =>
                 {
                     b.Property<Guid>("Id")
@@ -2532,6 +2603,30 @@ namespace Nokko.Storage.Migrations
                         .HasDatabaseName("ix_job_summaries_shop_id_closed_due_id");
 
                     b.ToTable("job_summaries", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobWorkload", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Load")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("load");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_job_workloads");
+
+                    b.HasIndex("ShopId")
+                        .HasDatabaseName("ix_job_workloads_shop_id");
+
+                    b.ToTable("job_workloads", (string)null);
                 });
 
             modelBuilder.Entity("Nokko.Storage.KeptSums", b =>
@@ -3556,6 +3651,23 @@ namespace Nokko.Storage.Migrations
                         .HasConstraintName("fk_walk_rounds_vehicles_vehicle_id");
                 });
 
+            modelBuilder.Entity("Nokko.Core.Week.Booking", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_bookings_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_bookings_shops_shop_id");
+                });
+
             modelBuilder.Entity("Nokko.Storage.Account", b =>
                 {
                     b.HasOne("Nokko.Storage.Shop", null)
@@ -3608,6 +3720,23 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_job_summaries_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobWorkload", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithOne()
+                        .HasForeignKey("Nokko.Storage.JobWorkload", "Id")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_workloads_jobs_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_workloads_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.KeptSums", b =>
