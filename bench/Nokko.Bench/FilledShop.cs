@@ -60,6 +60,7 @@ internal static class FilledShop
             ("due", "date '2026-01-01' + n.i % 400"),
             ("search", "'owner ' || n.i % 5000 || ' sv ' || n.i || ' ostrel drover'")
         );
+        await Copy(open, "job_workloads", $"t.id = '{job}'", ("id", "n.id"));
         foreach (var (_, made) in indexes)
         {
             await Run(open, made);
@@ -79,7 +80,10 @@ internal static class FilledShop
             .Take(vehicles)
             .Select(v => v.Id)
             .ToListAsync();
-        var jobs = await db.Jobs.ToDictionaryAsync(j => j.VehicleId, j => j.Id);
+        // A vehicle may have been here more than once.
+        var jobs = (await db.Jobs.Select(j => new { j.VehicleId, j.Id }).ToListAsync())
+            .DistinctBy(j => j.VehicleId)
+            .ToDictionary(j => j.VehicleId, j => j.Id);
         var line = new LineKey(platform, Axle.Front, SuspensionKind.CoilOverArm, LiftFamily.Spring);
         var sums = LiftSums.None;
         var start = DateTimeOffset.UtcNow.AddYears(-5);

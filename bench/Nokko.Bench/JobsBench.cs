@@ -19,7 +19,7 @@ internal static class JobsBench
         (100_000, 10_000),
     ];
 
-    /// <summary>What was measured: 95th percentiles, ms; ratios to thirty jobs.</summary>
+    /// <summary>What was measured: 95th percentiles, ms; ratios to thirty jobs, or to the first shop that fills a page.</summary>
     public static async Task<
         IReadOnlyList<(string What, double Measured, double Aim, string Unit)>
     > Run()
@@ -29,7 +29,14 @@ internal static class JobsBench
         foreach (var (jobs, proved) in Sizes)
         {
             var found = await Measured(jobs, proved);
-            least ??= found;
+            least ??= new(found);
+            if (jobs == FullPages)
+            {
+                foreach (var what in Paged)
+                {
+                    least[what] = found[what];
+                }
+            }
             var of = $"of {jobs:N0} jobs, {proved:N0} proved";
             foreach (var (what, p50) in found)
             {
@@ -39,11 +46,26 @@ internal static class JobsBench
                     continue;
                 }
                 rows.Add(($"{what} {of}: median", p50, double.NaN, "ms"));
-                rows.Add(($"{what} {of}: over thirty", p50 / least[what], 1.3, "×"));
+                if (!Paged.Contains(what) || jobs >= FullPages)
+                {
+                    rows.Add(
+                        (
+                            $"{what} {of}: over {(Paged.Contains(what) ? "a thousand" : "thirty")}",
+                            p50 / least[what],
+                            1.3,
+                            "×"
+                        )
+                    );
+                }
             }
         }
         return rows;
     }
+
+    /// <summary>What shows as many jobs as a shop has, up to a full page: held against the first shop that fills it.</summary>
+    private static readonly string[] Paged = ["the week", "the calendar as a file"];
+
+    private const int FullPages = 1_000;
 
     private const string Evidence = "evidence page";
 
@@ -116,6 +138,10 @@ internal static class JobsBench
         return new Dictionary<string, double>
         {
             ["opening a job"] = await Median(() => http.GetByteArrayAsync($"/api/jobs/{job}")),
+            ["the week"] = await Median(() => http.GetByteArrayAsync("/api/week")),
+            ["the calendar as a file"] = await Median(() =>
+                http.GetByteArrayAsync("/api/calendar.ics")
+            ),
             ["what plans want of the shelf"] = await Median(() =>
                 http.GetByteArrayAsync("/api/parts/wanted")
             ),

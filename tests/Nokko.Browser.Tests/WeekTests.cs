@@ -113,12 +113,16 @@ public sealed class WeekTests : IAsyncLifetime
                     .Text.Contains("TM 60 S", StringComparison.Ordinal),
             "it stands on the floor again"
         );
+        // Three presses in one breath are three hours, whatever the line.
+        Keyed(Keys.ArrowRight + Keys.ArrowRight + Keys.ArrowRight);
+        Block(b, "TM 60 S", "12:30 to");
         b.AllSaved();
+        Assert.DoesNotContain("changed this", b.Text, StringComparison.Ordinal);
         Axe.Check(b, "the week");
 
         // It is in the yard, in the job, and in its history.
         b.Open(_server.Address);
-        b.Sees("09:00");
+        b.Sees("12:00");
         Assert.Contains("Floor bay, Mon", b.Text, StringComparison.Ordinal);
 
         void Keyed(string key) =>

@@ -157,7 +157,9 @@ public sealed record ShopFile
                     Typed(s.Tolerance),
                     s.HourRate,
                     s.Bays,
-                    s.Dates
+                    s.Dates,
+                    s.Hours,
+                    s.TimeZone
                 ).Read() with
                 {
                     Tolerance = s.Tolerance,

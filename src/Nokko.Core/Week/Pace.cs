@@ -1,4 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
+using MathNet.Numerics.LinearAlgebra.Factorization;
 
 namespace Nokko.Core.Week;
 
@@ -84,54 +85,80 @@ public sealed class Pace
     /// <summary>Most steps that are looked at, the latest.</summary>
     public const int Most = 1_500;
 
-    private readonly Dictionary<(string, bool), int> _kinds = [];
-    private readonly Dictionary<Guid, int> _fittings = [];
+    private readonly Effects _kinds = new(KindSd);
+    private readonly Effects _vehicles = new(VehicleSd);
+
+    /// <summary>Of kinds and vehicles the fewer: solved for with the pace; the others follow one by one.</summary>
+    private readonly Effects _kept;
+    private readonly Effects _others;
+    private readonly Cholesky<double> _solved;
     private readonly Vector<double> _mean;
-    private readonly Matrix<double> _covariance;
+    private readonly double[] _meanOfOthers;
 
     private Pace(IReadOnlyList<TimedStep> timed)
     {
         Timed = timed.Count;
         foreach (var step in timed)
         {
-            _kinds.TryAdd((step.Work, step.Second), 1 + _kinds.Count);
+            _kinds.Know((step.Work, step.Second));
+            _vehicles.Know(step.Fitting);
         }
-        foreach (var step in timed)
-        {
-            _fittings.TryAdd(step.Fitting, 1 + _kinds.Count + _fittings.Count);
-        }
-        var size = 1 + _kinds.Count + _fittings.Count;
-        var prior = Vector<double>.Build.Dense(
-            size,
-            i =>
-                1
-                / Square(
-                    i == 0 ? PaceSd
-                    : i <= _kinds.Count ? KindSd
-                    : VehicleSd
-                )
+        (_kept, _others) =
+            _kinds.Count <= _vehicles.Count ? (_kinds, _vehicles) : (_vehicles, _kinds);
+        const double per = 1 / (RestSd * RestSd);
+        var precision = Matrix<double>.Build.DenseOfMatrix(
+            Matrix<double>.Build.Diagonal(
+                1 + _kept.Count,
+                1 + _kept.Count,
+                i => 1 / Square(i == 0 ? PaceSd : _kept.Sd)
+            )
         );
-        var precision = Matrix<double>.Build.DenseOfDiagonalVector(prior);
-        var b = Vector<double>.Build.Dense(size);
+        var b = Vector<double>.Build.Dense(1 + _kept.Count);
         var squares = 0.0;
         foreach (var step in timed)
         {
             var y = Math.Log(step.Minutes / step.Usual);
-            int[] at = [0, _kinds[(step.Work, step.Second)], _fittings[step.Fitting]];
+            var (kind, vehicle) = (
+                _kinds.Find((step.Work, step.Second)),
+                _vehicles.Find(step.Fitting)
+            );
+            var (kept, other) = _kept == _kinds ? (kind, vehicle) : (vehicle, kind);
+            int[] at = [0, 1 + kept];
             foreach (var i in at)
             {
-                b[i] += y / Square(RestSd);
+                b[i] += y * per;
                 foreach (var j in at)
                 {
-                    precision[i, j] += 1 / Square(RestSd);
+                    precision[i, j] += per;
                 }
             }
-            squares += y * y / Square(RestSd);
+            _others.Meet(other, kept, per, y * per);
+            squares += y * y * per;
         }
-        _covariance = precision.Cholesky().Solve(Matrix<double>.Build.DenseIdentity(size));
-        _mean = _covariance * b;
+        // No two of the others share a step: each is taken out by itself (Schur's complement).
+        foreach (var other in _others.All)
+        {
+            foreach (var (i, x) in other.Meets)
+            {
+                b[i] -= x * other.Sum / other.Precision;
+                foreach (var (j, z) in other.Meets)
+                {
+                    precision[i, j] -= x * z / other.Precision;
+                }
+            }
+        }
+        _solved = precision.Cholesky();
+        _mean = _solved.Solve(b);
+        _meanOfOthers =
+        [
+            .. _others.All.Select(o =>
+                (o.Sum - o.Meets.Sum(m => m.Value * _mean[m.Key])) / o.Precision
+            ),
+        ];
         // How far they spread here against the rules of thumb: conjugate, one scale for all.
-        Spread = (Weight + squares - (b * _mean)) / (Weight + timed.Count);
+        var told = (b * _mean) + _others.All.Sum(o => Square(o.Sum) / o.Precision);
+        Spread = (Weight + squares - told) / (Weight + timed.Count);
+        LogSd = Math.Sqrt(Spread * Shared(Seen(-1, -1), Seen(-1, -1)));
     }
 
     /// <summary>How many steps it is learned from.</summary>
@@ -144,7 +171,7 @@ public sealed class Pace
     public double Factor => Math.Exp(_mean[0]);
 
     /// <summary>Standard deviation of the logarithm of the pace.</summary>
-    public double LogSd => Math.Sqrt(Spread * _covariance[0, 0]);
+    public double LogSd { get; }
 
     /// <summary>Learns from timed steps.</summary>
     /// <param name="timed">The steps; what is absurd is left out.</param>
@@ -165,11 +192,9 @@ public sealed class Pace
         {
             return new WorkTime(0, 0, 0, 0, 0, 0, 0);
         }
-        var vehicle = fitting is { } f && _fittings.TryGetValue(f, out var known) ? known : -1;
-        var steps = left.Select(s =>
-                (Step: s, Kind: _kinds.GetValueOrDefault((s.Work, s.Second), -1))
-            )
-            .ToArray();
+        var vehicle = fitting is { } f ? _vehicles.Find(f) : -1;
+        var steps = left.Select(s => (Step: s, Kind: _kinds.Find((s.Work, s.Second)))).ToArray();
+        var seen = steps.Select(s => s.Kind).Distinct().ToDictionary(k => k, k => Seen(k, vehicle));
         var expected = new double[steps.Length];
         var covariance = new double[steps.Length, steps.Length];
         for (var i = 0; i < steps.Length; i++)
@@ -178,9 +203,8 @@ public sealed class Pace
             {
                 covariance[i, j] = covariance[j, i] = Covariance(i, j);
             }
-            int[] at = At(i);
             expected[i] =
-                steps[i].Step.Usual * Math.Exp(at.Sum(k => _mean[k]) + (covariance[i, i] / 2));
+                steps[i].Step.Usual * Math.Exp(seen[steps[i].Kind].Mean + (covariance[i, i] / 2));
         }
         var mean = expected.Sum();
         var (variance, two) = (0.0, 0.0);
@@ -204,12 +228,10 @@ public sealed class Pace
             two / mean
         );
 
-        int[] At(int i) => [.. new[] { 0, steps[i].Kind, vehicle }.Where(k => k >= 0)];
-
         double Covariance(int i, int j)
         {
             var (a, b) = (steps[i], steps[j]);
-            var sum = At(i).Sum(k => At(j).Sum(l => _covariance[k, l]));
+            var sum = Shared(seen[a.Kind], seen[b.Kind]);
             sum += vehicle < 0 ? Square(VehicleSd) : 0;
             if (a.Kind < 0 && (a.Step.Work, a.Step.Second) == (b.Step.Work, b.Step.Second))
             {
@@ -231,5 +253,91 @@ public sealed class Pace
             SharedLogSd = 0,
         };
 
+    /// <summary>What is known of a step: its mean, and how it hangs together with others.</summary>
+    /// <param name="Other">Which of the others it meets; −1 for none.</param>
+    /// <param name="Weights">Its part in the pace and in those that are kept, once the others are out.</param>
+    /// <param name="Solved">The same, solved.</param>
+    /// <param name="Mean">Mean of its logarithm against the rule of thumb.</param>
+    private sealed record SeenStep(
+        int Other,
+        Vector<double> Weights,
+        Vector<double> Solved,
+        double Mean
+    );
+
+    private SeenStep Seen(int kind, int vehicle)
+    {
+        var (kept, other) = _kept == _kinds ? (kind, vehicle) : (vehicle, kind);
+        var weights = Vector<double>.Build.Dense(1 + _kept.Count);
+        weights[0] = 1;
+        if (kept >= 0)
+        {
+            weights[1 + kept] = 1;
+        }
+        if (other >= 0)
+        {
+            foreach (var (i, x) in _others.All[other].Meets)
+            {
+                weights[i] -= x / _others.All[other].Precision;
+            }
+        }
+        return new SeenStep(
+            other,
+            weights,
+            _solved.Solve(weights),
+            _mean[0] + (kept >= 0 ? _mean[1 + kept] : 0) + (other >= 0 ? _meanOfOthers[other] : 0)
+        );
+    }
+
+    /// <summary>What two steps share of their uncertainty.</summary>
+    private double Shared(SeenStep a, SeenStep b) =>
+        (a.Weights * b.Solved)
+        + (a.Other >= 0 && a.Other == b.Other ? 1 / _others.All[a.Other].Precision : 0);
+
     private static double Square(double x) => x * x;
+
+    /// <summary>Kinds of steps, or vehicles: each with what its steps tell.</summary>
+    private sealed class Effects(double sd)
+    {
+        private readonly Dictionary<object, int> _known = [];
+
+        /// <summary>How far one lies from another, before anything is known.</summary>
+        public double Sd => sd;
+
+        public List<Effect> All { get; } = [];
+
+        public int Count => All.Count;
+
+        public void Know(object key)
+        {
+            if (_known.TryAdd(key, All.Count))
+            {
+                All.Add(new Effect { Precision = 1 / Square(sd) });
+            }
+        }
+
+        /// <summary>Its place; −1 where nothing is known of it.</summary>
+        public int Find(object key) => _known.GetValueOrDefault(key, -1);
+
+        /// <summary>Takes a step in that it has together with one of those that are kept.</summary>
+        public void Meet(int at, int kept, double per, double sum)
+        {
+            var effect = All[at];
+            effect.Precision += per;
+            effect.Sum += sum;
+            foreach (var i in new[] { 0, 1 + kept })
+            {
+                effect.Meets[i] = effect.Meets.GetValueOrDefault(i) + per;
+            }
+        }
+    }
+
+    private sealed class Effect
+    {
+        public double Precision { get; set; }
+        public double Sum { get; set; }
+
+        /// <summary>What it shares with the pace (0) and with those that are kept (1 …).</summary>
+        public Dictionary<int, double> Meets { get; } = [];
+    }
 }

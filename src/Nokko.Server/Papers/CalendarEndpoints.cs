@@ -201,7 +201,7 @@ internal static class CalendarEndpoints
     {
         var week = await WeekDesk.Lay(db, (t, _) => (t, t), null, now, unbooked: false, cancel);
         // A shop that has named no time zone: as its clock on the wall shows it, wherever it is read.
-        var zone = week.Settings.TimeZone;
+        var zone = ShopTime.IsZone(week.Settings.TimeZone) ? week.Settings.TimeZone : null;
         if (zone is not null && week.Jobs.Count > 0)
         {
             calendar.AddTimeZone(new VTimeZone(zone));

@@ -7,6 +7,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.Week;
 using Xunit;
 
 namespace Nokko.Core.Tests.JobFile;
@@ -24,6 +25,13 @@ public class ShopFileTests
             Name = "Marl Street Fitting",
             Settings = new ShopSettings
             {
+                Hours = new ShopHours
+                {
+                    Opens = 450,
+                    Days = [DayOfWeek.Tuesday, DayOfWeek.Saturday],
+                    Closed = [new DateOnly(2026, 12, 24)],
+                },
+                TimeZone = "Europe/Oslo",
                 Denominator = 32,
                 // Typed in inches, kept so.
                 Tolerance = new Quantity
@@ -109,6 +117,9 @@ public class ShopFileTests
             { "settings", "null", "$.settings" },
             { "settings.denominator", "5", "$.settings.denominator" },
             { "settings.dates", "\"xx\"", "$.settings.dates" },
+            { "settings.hours.opens", "1200", "$.settings.hours" },
+            { "settings.hours.days", "[]", "$.settings.hours" },
+            { "settings.hours.days", "null", null },
             { "tips", "[null]", "$.tips" },
             { "tips", "null", "$.tips" },
             { "platforms", "[null]", "$.platforms" },

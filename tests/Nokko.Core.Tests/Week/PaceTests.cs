@@ -43,10 +43,16 @@ public class PaceTests
         Assert.Equal(0, time.At(1.28));
     }
 
-    [Fact]
-    public void What_is_foretold_is_what_a_dense_solution_of_the_same_model_says()
+    [Theory]
+    [InlineData(6, 5)]
+    [InlineData(4, 9)]
+    [InlineData(5, 5)]
+    public void What_is_foretold_is_what_a_dense_solution_of_the_same_model_says(
+        int fittings,
+        int kinds
+    )
     {
-        var past = Past();
+        var past = Past(fittings, kinds);
         var pace = Pace.Of(past);
         // Marginal: every time is normal, with what it shares with each other one; nothing is solved for but the answer.
         double Shared(TimedStep a, TimedStep b) =>
@@ -78,6 +84,52 @@ public class PaceTests
                 Assert.Equal(Math.Sqrt(variance), time.LogSd, 6);
                 Assert.Equal(work == "kind 2" ? 1 : 0, time.Timed);
             }
+        }
+    }
+
+    [Fact]
+    public void Steps_hang_together_as_in_a_dense_solution()
+    {
+        foreach (var (fittings, kinds) in new[] { (6, 5), (4, 9) })
+        {
+            var past = Past(fittings, kinds);
+            WorkLeft[] left = [Left("kind 2", 30), Left("kind 3", 50), Left("new", 20)];
+            double Shared(TimedStep a, TimedStep b) =>
+                (0.4 * 0.4)
+                + (a.Work == b.Work ? 0.4 * 0.4 : 0)
+                + (a.Fitting == b.Fitting ? 0.25 * 0.25 : 0);
+            var next = left.Select(l => Timed(102, l.Work, l.Usual, l.Usual)).ToArray();
+            var v = Matrix<double>.Build.Dense(
+                past.Length,
+                past.Length,
+                (i, j) => Shared(past[i], past[j]) + (i == j ? 0.35 * 0.35 : 0)
+            );
+            var k = Matrix<double>.Build.Dense(3, past.Length, (i, j) => Shared(next[i], past[j]));
+            var y = Vector<double>.Build.Dense(
+                past.Length,
+                i => Math.Log(past[i].Minutes / past[i].Usual)
+            );
+            var pace = Pace.Of(past);
+            var mean = k * v.Inverse() * y;
+            var c =
+                pace.Spread
+                * (
+                    Matrix<double>.Build.Dense(
+                        3,
+                        3,
+                        (i, j) => Shared(next[i], next[j]) + (i == j ? 0.35 * 0.35 : 0)
+                    ) - (k * v.Inverse() * k.Transpose())
+                );
+            var e = Enumerable
+                .Range(0, 3)
+                .Select(i => left[i].Usual * Math.Exp(mean[i] + (c[i, i] / 2)))
+                .ToArray();
+            var variance = Enumerable
+                .Range(0, 3)
+                .Sum(i => Enumerable.Range(0, 3).Sum(j => e[i] * e[j] * (Math.Exp(c[i, j]) - 1)));
+            var time = pace.Of(Sample.Id(102), left);
+            Assert.Equal(Math.Sqrt(Math.Log(1 + (variance / Math.Pow(e.Sum(), 2)))), time.LogSd, 9);
+            Assert.Equal(e.Sum(), time.Median * Math.Exp(time.LogSd * time.LogSd / 2), 6);
         }
     }
 

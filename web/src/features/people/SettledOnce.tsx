@@ -181,6 +181,10 @@ export function SettledOnce({
       onChange={(e) => {
         set(e.target.value);
       }}
+      slotProps={{
+        select: { displayEmpty: true },
+        inputLabel: { shrink: true },
+      }}
     >
       {choices.map(([key, said]) => (
         <MenuItem key={key} value={key}>

@@ -1,9 +1,11 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
+import visuallyHidden from "@mui/utils/visuallyHidden";
 import { clock, weekdayText } from "../../shared/time";
 import { placeUnder } from "../../shared/useDrag";
 import { Hands } from "./Hands";
 import { Standing } from "./Standing";
+import type { Put } from "./useWeek";
 import {
   columns,
   moment,
@@ -29,6 +31,8 @@ export interface Acts {
   hold: (job: string, name: string) => object;
   /** Where what is carried would stand; null while nothing is carried, or over no bay. */
   carried: Target | null;
+  /** Where jobs were put that are not yet laid out there. */
+  puts: Record<string, Put | undefined>;
   /** Moves a job by keys: so many minutes, or so many bays. */
   onNudge: (block: Block, minutes: number, bays: number) => void;
 }
@@ -119,11 +123,16 @@ function DueLine({
       title={says}
       sx={{ fontSize: "0.8rem", overflow: "hidden", textOverflow: "ellipsis" }}
     >
-      {short
-        ? `${due.length.toString()} due`
-        : due.length === 1
-          ? says
-          : `${due.length.toString()} follow-ups due`}
+      {short ? (
+        <>
+          {due.length}
+          <span style={visuallyHidden}> due: {says}</span>
+        </>
+      ) : due.length === 1 ? (
+        says
+      ) : (
+        `${due.length.toString()} follow-ups due`
+      )}
     </Typography>
   );
 }
@@ -139,7 +148,9 @@ function Lane({
   week: Week;
   acts: Acts;
 }) {
-  const blocks = view.jobs.filter((b) => b.booking.bay === bay);
+  const blocks = view.jobs.filter(
+    (b) => (acts.puts[b.job] ?? b.booking).bay === bay,
+  );
   const over = acts.carried?.bay === bay ? acts.carried.at : null;
   const name = bay ?? "The shop";
   return (

@@ -30,9 +30,12 @@ export function Standing({
 }) {
   const inks = useInks();
   const { from, until, late } = spanOf(b);
-  const left = placeOf(from, week, view.hours);
-  const right = placeOf(until, week, view.hours);
-  const slip = placeOf(late, week, view.hours);
+  const put = acts.puts[b.job];
+  const laid = placeOf(from, week, view.hours);
+  const left = put ? placeOf(put.at, week, view.hours) : laid;
+  // Until it is laid out anew it keeps its length.
+  const right = left + placeOf(until, week, view.hours) - laid;
+  const slip = left + placeOf(late, week, view.hours) - laid;
   const chosen = acts.chosen === b.job;
   const says = b.plan?.says ?? [];
   const held = b.plan?.when.foretold === false;

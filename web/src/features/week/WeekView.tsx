@@ -184,26 +184,23 @@ function Shown({ view }: { view: View }) {
               chosen,
               onChoose: setChosen,
               hold,
+              puts: booking.puts,
               carried: held && targetAt(held, taken, view),
               onNudge: (b, minutes, bays) => {
                 if (b.doneAt !== null) {
                   setChosen(b.job);
                   return;
                 }
-                const at = view.bays.indexOf(b.booking.bay ?? "");
+                const there = booking.puts[b.job] ?? {
+                  bay: b.booking.bay,
+                  at: { day: b.booking.day, minute: b.booking.from },
+                };
+                const at = view.bays.indexOf(there.bay ?? "");
                 const bay =
                   bays === 0 || at < 0
-                    ? b.booking.bay
-                    : (view.bays[at + bays] ?? b.booking.bay);
-                move(
-                  b.job,
-                  bay,
-                  moved(
-                    { day: b.booking.day, minute: b.booking.from },
-                    minutes,
-                    view.hours,
-                  ),
-                );
+                    ? there.bay
+                    : (view.bays[at + bays] ?? there.bay);
+                move(b.job, bay, moved(there.at, minutes, view.hours));
               },
             }}
           />

@@ -3,7 +3,7 @@ import {
   useQuery,
   useQueryClient,
 } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
 import { outbox, remembered } from "../../api/job";
@@ -48,11 +48,21 @@ export interface Done {
   command: string | null;
 }
 
-/** Books, moves and takes out; what was done last, and what was refused. */
+/** Where a job was put that is not yet laid out there. */
+export interface Put {
+  bay: string | null;
+  at: Moment;
+}
+
+/** Books, moves and takes out; what was done last, and what was refused. A hand that is faster than the line goes on from where it was itself. */
 export function useBooking(view: View) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<Error | null>(null);
   const [done, setDone] = useState<Done | null>(null);
+  const [puts, setPuts] = useState<Record<string, Put | undefined>>({});
+  // Keys and versions that one's own changes left, until the week shows them.
+  const own = useRef(new Map<string, { id: string; version: number | null }>());
+  const under = useRef(0);
   const anew = () => client.invalidateQueries({ queryKey: ["week"] });
   const post = async (
     job: string,
@@ -61,8 +71,17 @@ export function useBooking(view: View) {
   ): Promise<boolean> => {
     setProblem(null);
     setDone(null);
+    under.current++;
     try {
       const outcome = await outbox.post({ job, command, says });
+      const its = own.current.get(job);
+      const version =
+        its && "stored" in outcome
+          ? outcome.stored.versions[its.id]
+          : undefined;
+      if (its && version !== undefined) {
+        own.current.set(job, { ...its, version });
+      }
       // Whatever is done next begins with the bays as they are now.
       await anew();
       setDone(
@@ -87,27 +106,40 @@ export function useBooking(view: View) {
       await anew();
       setProblem(asError(e));
       return false;
+    } finally {
+      under.current--;
+      if (under.current === 0) {
+        own.current.clear();
+        setPuts({});
+      }
     }
   };
   return {
     problem,
     done,
+    puts,
     forget: () => {
       setProblem(null);
     },
     book: (job: string, wanted: Wanted, says: string, over?: number) => {
       const there = view.jobs.find((b) => b.job === job);
+      const its = own.current.get(job) ?? {
+        id: there?.booking.id ?? v7(),
+        version: there?.version ?? null,
+      };
+      own.current.set(job, its);
+      setPuts((now) => ({ ...now, [job]: { bay: wanted.bay, at: wanted.at } }));
       return post(
         job,
         {
           kind: "bookWork",
-          id: there?.booking.id ?? v7(),
+          id: its.id,
           bay: wanted.bay,
           day: wanted.at.day,
           from: wanted.at.minute,
           people: [...wanted.people],
           hours: wanted.hours,
-          version: over ?? there?.version ?? null,
+          version: over ?? its.version,
         },
         says,
       );
