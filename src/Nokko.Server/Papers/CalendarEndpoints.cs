@@ -233,7 +233,8 @@ internal static class CalendarEndpoints
                             shown.Owners ? Hands(booked.Booking, week.Roster) : null,
                             shown.Owners ? row.Facts.Owner : null,
                         }
-                            .Concat(shown.Plates ? plan.Says : [])
+                            // They name people and other vehicles.
+                            .Concat(shown is { Plates: true, Owners: true } ? plan.Says : [])
                             .Where(x => !string.IsNullOrEmpty(x))
                     ),
                     Url = new Uri($"{root}/jobs/{row.Id}/fit"),

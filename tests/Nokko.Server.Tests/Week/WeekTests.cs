@@ -309,7 +309,16 @@ public sealed class WeekTests : IDisposable
         {
             Assert.DoesNotContain(name, bare, StringComparison.Ordinal);
         }
+        var plates = await Text(true, false);
+        Assert.Contains("HO 31 T", plates, StringComparison.Ordinal);
+        var people = await Text(false, true);
+        Assert.Contains("Odd Farrow", people, StringComparison.Ordinal);
+        foreach (var (text, name) in new[] { (plates, "Brenna Tarn"), (people, "HO 32 T") })
+        {
+            Assert.DoesNotContain(name, text, StringComparison.Ordinal);
+        }
         var full = await Text(true, true);
+        Assert.Contains("still at", full, StringComparison.Ordinal);
         Assert.Contains("Odd Farrow", full, StringComparison.Ordinal);
         Assert.Contains("HO 31 T", full, StringComparison.Ordinal);
     }
