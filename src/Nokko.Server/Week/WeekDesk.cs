@@ -19,6 +19,8 @@ internal static class WeekDesk
     /// <param name="Roster">Its bays and people.</param>
     /// <param name="Time">Its own time.</param>
     /// <param name="Now">This instant in it.</param>
+    /// <param name="First">The first day that is shown.</param>
+    /// <param name="Last">The last one.</param>
     /// <param name="Pace">What its own times tell.</param>
     /// <param name="Waits">What jobs wait for.</param>
     /// <param name="Jobs">Booked jobs.</param>
@@ -28,6 +30,8 @@ internal static class WeekDesk
         ShopRoster Roster,
         ShopTime Time,
         DateTime Now,
+        DateOnly First,
+        DateOnly Last,
         Pace Pace,
         IReadOnlyDictionary<Guid, StockStore.WaitingJob> Waits,
         IReadOnlyList<Laid> Jobs,
@@ -92,6 +96,8 @@ internal static class WeekDesk
             roster,
             time,
             local,
+            from,
+            to,
             pace,
             waits,
             [.. booked.Select(b => new Laid(rows[b.Job], b, plans.GetValueOrDefault(b.Job)))],

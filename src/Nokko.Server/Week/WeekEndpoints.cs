@@ -98,15 +98,15 @@ internal static class WeekEndpoints
         CancellationToken cancel
     )
     {
-        var (first, last) = (default(DateOnly), default(DateOnly));
         var week = await WeekDesk.Lay(
             db,
-            (today, hours) => (first, last) = Days(from, today, hours),
+            (today, hours) => Days(from, today, hours),
             zone,
             clock.GetUtcNow(),
             unbooked: true,
             cancel
         );
+        var (first, last) = (week.First, week.Last);
         var due = (await WeekRows.Due(db, first, last, cancel)).ToLookup(d => d.Day);
         var here = week
             .Jobs.Where(j =>

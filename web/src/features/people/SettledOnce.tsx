@@ -8,10 +8,18 @@ import { Both, type Lines } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { Press } from "../../shared/Press";
 import { retypedWithUnit, typed } from "../../shared/quantity";
-import { clock, dateIn, minuteOf } from "../../shared/time";
+import { dateIn } from "../../shared/time";
 import { datumWords } from "../walk-rounds/conditions/conditions";
 import { useAsk } from "./ask";
 import { Field } from "./Entry";
+import {
+  HoursFields,
+  hoursLines,
+  hoursText,
+  hoursTyped,
+  noDay,
+  type HoursText,
+} from "./HoursFields";
 
 const fields = [
   "version",
@@ -36,38 +44,9 @@ interface Text {
   hour: string;
   bays: string;
   dates: string;
-  opens: string;
-  pauseFrom: string;
-  pauseTo: string;
-  closes: string;
-  days: Day[];
-  closed: string;
+  hours: HoursText;
   timeZone: string;
 }
-
-type Day = Schemas["ShopHours"]["days"][number];
-
-const weekdays: Day[] = [
-  "monday",
-  "tuesday",
-  "wednesday",
-  "thursday",
-  "friday",
-  "saturday",
-  "sunday",
-];
-
-const short = (day: Day) => day.slice(0, 1).toUpperCase() + day.slice(1, 3);
-
-/** Days that are written one on each line, or with commas. */
-const daysIn = (text: string) =>
-  text
-    .split(/[\s,;]+/)
-    .map((d) => d.trim())
-    .filter((d) => d !== "");
-
-const isDay = (text: string) =>
-  /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text));
 
 const textOf = ({ name, settings: s }: Schemas["ShopPage"]): Text => ({
   name,
@@ -78,12 +57,7 @@ const textOf = ({ name, settings: s }: Schemas["ShopPage"]): Text => ({
   hour: s.hourRate?.toString() ?? "",
   bays: s.bays.join("\n"),
   dates: s.dates,
-  opens: clock(s.hours.opens),
-  pauseFrom: clock(s.hours.pauseFrom),
-  pauseTo: clock(s.hours.pauseTo),
-  closes: clock(s.hours.closes),
-  days: [...s.hours.days],
-  closed: (s.hours.closed ?? []).join("\n"),
+  hours: hoursText(s.hours),
   timeZone: s.timeZone ?? "",
 });
 
@@ -97,9 +71,7 @@ const linesOf = (t: Text): Lines => ({
   "An hour costs": t.hour,
   Bays: t.bays.split("\n").join(", "),
   Dates: t.dates,
-  Works: `${t.opens} to ${t.closes}, pause ${t.pauseFrom} to ${t.pauseTo}`,
-  "On these days": t.days.map(short).join(", "),
-  "Closed on": daysIn(t.closed).join(", "),
+  ...hoursLines(t.hours),
   "Time zone": t.timeZone,
 });
 
@@ -130,7 +102,6 @@ export function SettledOnce({
   };
   const hourRate =
     text.hour.trim() === "" ? null : Number(text.hour.replace(",", "."));
-  const noDay = daysIn(text.closed).find((d) => !isDay(d));
   const noNumber = hourRate !== null && !(hourRate >= 0);
   const keep = async (over: number) => {
     const it = await ask(() =>
@@ -146,14 +117,7 @@ export function SettledOnce({
             hourRate,
             bays: text.bays.split("\n"),
             dates: text.dates,
-            hours: {
-              opens: minuteOf(text.opens) ?? -1,
-              pauseFrom: minuteOf(text.pauseFrom) ?? -1,
-              pauseTo: minuteOf(text.pauseTo) ?? -1,
-              closes: minuteOf(text.closes) ?? -1,
-              days: text.days,
-              closed: daysIn(text.closed),
-            },
+            hours: hoursTyped(text.hours),
             timeZone: text.timeZone === "" ? null : text.timeZone,
           },
         },
@@ -192,21 +156,6 @@ export function SettledOnce({
         </MenuItem>
       ))}
     </TextField>
-  );
-  const time = (
-    label: string,
-    field: "opens" | "closes" | "pauseFrom" | "pauseTo",
-  ) => (
-    <TextField
-      type="time"
-      label={label}
-      value={text[field]}
-      error={at("hours") !== undefined}
-      onChange={(e) => {
-        set({ [field]: e.target.value });
-      }}
-      slotProps={{ inputLabel: { shrink: true } }}
-    />
   );
   return (
     <Box
@@ -309,50 +258,12 @@ export function SettledOnce({
             `${l.said}: ${dateIn(l.tag, new Date())}`,
           ]),
         )}
-        {time("Opens", "opens")}
-        {time("Closes", "closes")}
-        {time("Pause from", "pauseFrom")}
-        {time("Pause to", "pauseTo")}
-        <TextField
-          select
-          label="Works on"
-          value={text.days}
-          error={at("hours") !== undefined}
-          helperText={at("hours")}
-          onChange={(e) => {
-            set({ days: e.target.value as unknown as Day[] });
+        <HoursFields
+          text={text.hours}
+          set={(change) => {
+            set({ hours: { ...text.hours, ...change } });
           }}
-          slotProps={{
-            select: {
-              multiple: true,
-              renderValue: (days) =>
-                weekdays
-                  .filter((d) => (days as Day[]).includes(d))
-                  .map(short)
-                  .join(", "),
-            },
-          }}
-        >
-          {weekdays.map((d) => (
-            <MenuItem key={d} value={d}>
-              {short(d)}
-            </MenuItem>
-          ))}
-        </TextField>
-        <Field
-          label="Closed on, one day on each line"
-          value={text.closed}
-          set={(closed) => {
-            set({ closed });
-          }}
-          multiline
-          placeholder="2026-12-24"
-          slotProps={{ inputLabel: { shrink: true } }}
-          refused={
-            noDay === undefined
-              ? undefined
-              : `“${noDay}” is no day: year, month and day, as 2026-12-24.`
-          }
+          refused={at("hours")}
         />
         {list(
           "Time zone",
@@ -397,7 +308,7 @@ export function SettledOnce({
         <Press
           type="submit"
           variant="outlined"
-          disabled={noNumber || noDay !== undefined}
+          disabled={noNumber || noDay(text.hours) !== undefined}
           act={() => keep(seen)}
         >
           Keep it

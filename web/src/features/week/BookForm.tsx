@@ -107,7 +107,8 @@ export function BookForm({
           hours: typed(text.hours, "h", "told"),
         },
         `${job.name} booked`,
-        over ?? seen,
+        // Where nothing was booked, whoever was first is not overwritten unseen.
+        over ?? seen ?? 0,
       )
     ) {
       onLeave();

@@ -12,6 +12,7 @@ import { Press } from "../../shared/Press";
 import { PrintButton } from "../../shared/PrintButton";
 import { useDrag } from "../../shared/useDrag";
 import { ProblemNote } from "../../shared/ProblemNote";
+import { retyped, typed } from "../../shared/quantity";
 import { clock, dayText, weekdayText } from "../../shared/time";
 import { waitsSay } from "../yard/waits";
 import { BookForm } from "./BookForm";
@@ -52,11 +53,7 @@ function Shown({ view }: { view: View }) {
           at: to,
           people: there?.people ?? [],
           hours: there?.hours
-            ? {
-                typed: there.hours.value.toString(),
-                unit: there.hours.unit,
-                known: there.hours.known,
-              }
+            ? typed(retyped(there.hours), there.hours.unit, there.hours.known)
             : null,
         },
         `${name ?? ""} ${there ? "moved" : "booked"} to ${weekdayText(to.day)}, ${clock(to.minute)}${bay === null ? "" : `, ${bay}`}`,
@@ -216,7 +213,13 @@ function Shown({ view }: { view: View }) {
             arrow keys. Hatched: one time in ten it takes longer still.
           </Typography>
         )}
-        <Places view={view} chosen={chosen} onChoose={setChosen} hold={hold} />
+        <Places
+          view={view}
+          chosen={chosen}
+          onChoose={setChosen}
+          // Where there is no bay to drag to, a finger scrolls.
+          hold={wide ? hold : () => ({})}
+        />
         {held && (
           <Box
             aria-hidden
@@ -271,7 +274,11 @@ function Places({
     <Box component="section" aria-label="Not booked yet" sx={{ mt: 2 }}>
       <Typography variant="h2">Not booked yet</Typography>
       {view.waiting.length === 0 && (
-        <Typography>Every open job has its place.</Typography>
+        <Typography>
+          {view.jobs.length + view.elsewhere === 0
+            ? "No job is open. Take in a vehicle in the yard, then give it its place here."
+            : "Every open job has its place."}
+        </Typography>
       )}
       <Box
         component="ul"

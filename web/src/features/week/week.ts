@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { weekdayOf } from "../../shared/weekdays";
 
 export type Block = Schemas["WeekBlock"];
 export type Waiting = Schemas["WaitingBlock"];
@@ -103,9 +104,7 @@ export function moved(
   let { day, minute } = from;
   minute = Math.min(Math.max(minute + by, 0), 24 * 60);
   const works = (d: string) =>
-    (hours.days as string[]).includes(
-      weekdays[new Date(`${d}T12:00:00Z`).getUTCDay()] ?? "",
-    ) && !(hours.closed ?? []).includes(d);
+    hours.days.includes(weekdayOf(d)) && !(hours.closed ?? []).includes(d);
   const walk = (way: 1 | -1) => {
     // A shop that is closed for a year is not worked in.
     for (let n = 0; n < 400; n++) {
@@ -124,16 +123,6 @@ export function moved(
   }
   return { day, minute };
 }
-
-const weekdays = [
-  "sunday",
-  "monday",
-  "tuesday",
-  "wednesday",
-  "thursday",
-  "friday",
-  "saturday",
-];
 
 /** To five minutes: nobody foretells work to the minute. */
 const five = ({ day, minute }: Moment): Moment => ({
