@@ -12,6 +12,7 @@ public sealed class NothingIsLostTests
     private const int Kills = 2;
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task No_reading_that_was_said_to_be_stored_is_lost_in_many_saves()
     {
         await using var server = await ServerProcess.Start($"lost_{Guid.NewGuid():N}");

@@ -136,6 +136,7 @@ public sealed class PeopleTests
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task A_whole_shop_moves_to_an_empty_server_and_who_has_left_is_forgotten_there()
     {
         await using var full = await ServerProcess.Start($"full_{Guid.NewGuid():N}");

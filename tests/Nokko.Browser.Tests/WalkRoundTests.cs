@@ -117,6 +117,7 @@ public sealed class WalkRoundTests(DemoServer demo)
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task One_reads_and_one_types_on_two_devices_at_two_servers()
     {
         await using var second = await _server.Beside();
@@ -192,6 +193,7 @@ public sealed class WalkRoundTests(DemoServer demo)
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_photograph_is_made_smaller_and_says_no_more_where_it_was_taken()
     {
         using var b = new Driving.Browser();

@@ -135,6 +135,7 @@ public sealed class WeekTests : IAsyncLifetime
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_slip_says_whom_it_pushes_and_a_second_fitter_is_told_who_was_first()
     {
         using var b = new Driving.Browser();

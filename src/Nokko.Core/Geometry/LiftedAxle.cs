@@ -13,6 +13,18 @@ public sealed record AxleRises(Estimate Front, Estimate Rear, double Covariance)
 {
     /// <summary>The rise over one of them.</summary>
     public Estimate Of(Axle axle) => axle == Axle.Front ? Front : Rear;
+
+    /// <summary>The same with the frame higher over one axle, mm.</summary>
+    public AxleRises Higher(Axle axle, double mm) =>
+        axle == Axle.Front
+            ? this with
+            {
+                Front = Front with { Mean = Front.Mean + mm },
+            }
+            : this with
+            {
+                Rear = Rear with { Mean = Rear.Mean + mm },
+            };
 }
 
 /// <summary>An axle as a plan leaves it.</summary>

@@ -64,6 +64,17 @@ public static partial class JobEvaluator
             LimitsOf(d).Of(MechanismKind.CornerScales),
             d.KitsOf(plan)
         );
+        var moved = MovedProof.Of(
+            frozen.Prediction,
+            d.VehicleAt(to.Id),
+            [.. stances.Where(s => s.StageId == from.Id)],
+            [.. stances.Where(s => s.StageId == made)],
+            [.. Corners.Axles.Where(a => plan.Of(a) is not null)],
+            d.Readings.LastOrDefault(r =>
+                    r.Measure == WalkRounds.Measures.LampCutOff && r.Over is not null
+                )
+                ?.Over!.In(Unit.Mm)
+        );
         return proof with
         {
             Rounds = stances.Count(s => s.StageId == made && s.Stations.Count > 0),
@@ -88,6 +99,7 @@ public static partial class JobEvaluator
                         comparison
                     ),
                     DrivenKm = DrivenKm(d, round, from),
+                    Moved = moved,
                     Checked =
                     [
                         .. d.CheckedCauses.Where(c => c.PlanId == plan.Id).OrderBy(c => c.At),
@@ -95,17 +107,7 @@ public static partial class JobEvaluator
                     Confirmed = confirmed,
                 }
             ),
-            Moved = MovedProof.Of(
-                frozen.Prediction,
-                d.VehicleAt(to.Id),
-                [.. stances.Where(s => s.StageId == from.Id)],
-                [.. stances.Where(s => s.StageId == made)],
-                [.. Corners.Axles.Where(a => plan.Of(a) is not null)],
-                d.Readings.LastOrDefault(r =>
-                        r.Measure == WalkRounds.Measures.LampCutOff && r.Over is not null
-                    )
-                    ?.Over!.In(Unit.Mm)
-            ),
+            Moved = moved,
         };
     }
 

@@ -3,6 +3,7 @@ using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
 
@@ -15,13 +16,15 @@ public static class JobGeometry
     /// <param name="known">What this and other jobs have proved.</param>
     /// <param name="shelf">Parts at hand.</param>
     /// <param name="travel">Whether to work out every place of the travel.</param>
+    /// <param name="higher">The axle over which the frame stands higher than foretold, by a millimetre; null is as foretold.</param>
     /// <exception cref="InvalidOperationException">The job has no stage.</exception>
     public static PlanGeometry Of(
         JobDocument d,
         Plan? plan,
         PlatformEvidence known,
         IReadOnlyList<Part>? shelf = null,
-        bool travel = false
+        bool travel = false,
+        Axle? higher = null
     )
     {
         var from =
@@ -44,7 +47,8 @@ public static class JobGeometry
                 known.With(JobEvaluator.TrialsOf(d, stances))
             ),
             shelf,
-            travel
+            travel,
+            higher
         );
     }
 
@@ -59,18 +63,38 @@ public static class JobGeometry
     )
     {
         var (now, then) = (Of(d, null, known), Of(d, plan, known));
+        var front = Of(d, plan, known, higher: Axle.Front);
+        var rear = Of(d, plan, known, higher: Axle.Rear);
         return
         [
             .. then.Mechanisms.Select(m => new ForetoldMove(
                 m.Kind,
                 m.Where,
-                Change(
-                    m,
-                    now.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where)
-                ),
-                m.Kind == MechanismKind.Headlights ? then.LampRise : null
+                Change(m, Same(now, m)),
+                m.Kind == MechanismKind.Headlights ? then.LampRise : null,
+                More(m, Same(front, m), Same(rear, m))
             )),
         ];
+
+        static Mechanism? Same(PlanGeometry of, Mechanism m) =>
+            of.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where);
+
+        // Of what an axle's rise moves, and a gauge reads: a lamp, a scale and the least of several lines are not that.
+        static MovedPerMm? More(Mechanism m, Mechanism? front, Mechanism? rear) =>
+            m.Kind
+                is MechanismKind.TrackBar
+                    or MechanismKind.Caster
+                    or MechanismKind.Pinion
+                    or MechanismKind.Propshaft
+                    or MechanismKind.Steering
+                    or MechanismKind.SwayBar
+                    or MechanismKind.Arms
+                    or MechanismKind.CvShaft
+            && Compared(m) is { Value: { } at }
+            && (front is null ? null : Compared(front))?.Value is { } byFront
+            && (rear is null ? null : Compared(rear))?.Value is { } byRear
+                ? new MovedPerMm(byFront - at, byRear - at)
+                : null;
 
         // What both rest on is the same: the later one's ± holds for the difference.
         static Result Change(Mechanism then, Mechanism? now) =>

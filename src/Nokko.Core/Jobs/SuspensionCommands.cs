@@ -1,4 +1,6 @@
 using Nokko.Core.Geometry;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
@@ -313,6 +315,21 @@ public sealed record NoteBallast(
 
     private protected override Vehicles.Suspension On(JobDocument d, Vehicles.Suspension now)
     {
+        // The suspension is told as it is without added parts: the rate of springs that came is not its own.
+        if (
+            d.CurrentStage() is { Ordinal: > 0 } stage
+            && Corners
+                .Of(Axle)
+                .SelectMany(c => CornerStack.At(stage.Stacks, c))
+                .FirstOrDefault(p => PartRule.Of(p.Kind).IsSpring)
+                is { } came
+        )
+        {
+            throw Refuse.Value(
+                "weight",
+                $"{came.Name} stands on this axle: a weight tells its rate, not that of the springs that were in. If it is not what its label says, correct the part's rate on the shelf."
+            );
+        }
         var (rate, why) = BallastTest.Rate(
             Axle,
             Needed(Weight, "weight", Unit.Kg).In(Unit.Kg),

@@ -56,14 +56,20 @@ public sealed record PlanGeometry
     /// <param name="situation">The vehicle as it stands.</param>
     /// <param name="shelf">Parts at hand.</param>
     /// <param name="travel">Whether to work out every place of the travel.</param>
+    /// <param name="higher">The axle over which the frame stands higher than foretold, by a millimetre; null is as foretold.</param>
     public static PlanGeometry Of(
         Plan plan,
         Situation situation,
         IReadOnlyList<Part>? shelf = null,
-        bool travel = false
+        bool travel = false,
+        Axle? higher = null
     )
     {
         var (lifted, why) = LiftedVehicle.Of(plan, situation);
+        if (higher is { } over)
+        {
+            lifted = lifted is null ? null : lifted with { Frame = lifted.Frame.Higher(over, 1) };
+        }
         if (lifted is null)
         {
             return new PlanGeometry

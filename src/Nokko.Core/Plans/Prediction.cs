@@ -23,12 +23,20 @@ public sealed record LoadChange(Corner Corner, Result Change);
 /// <param name="Where">front, rear or vehicle.</param>
 /// <param name="Change">Change from the stage before, mm or °; of headlights by their tilt alone, at 25 ft.</param>
 /// <param name="LampRise">How far headlights themselves rise, mm; null of anything else.</param>
+/// <param name="More">How much more it would move where the frame stood higher; null where that is not known.</param>
 public sealed record ForetoldMove(
     MechanismKind Kind,
     string Where,
     Result Change,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Result? LampRise = null
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Result? LampRise = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] MovedPerMm? More = null
 );
+
+/// <summary>By how much more a mechanism moves for each mm that the frame stands higher over an axle: mm/mm or °/mm.</summary>
+/// <remarks>Source: docs/computation/causes.md#posterior. An angle against level ground turns with the body too: the other axle counts.</remarks>
+/// <param name="Front">Over the front axle.</param>
+/// <param name="Rear">Over the rear axle.</param>
+public sealed record MovedPerMm(double Front, double Rear);
 
 /// <summary>What a plan will do to the whole vehicle, from measured heights.</summary>
 public sealed record Prediction

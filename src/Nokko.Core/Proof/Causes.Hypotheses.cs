@@ -171,14 +171,27 @@ public sealed partial record Causes
             );
         }
 
-        // Lips first, then what was read beside them.
-        Vector<double> Lips(Func<Corner, double> lip, Func<Spare, double>? spare = null) =>
-            Vector<double>.Build.Dense(
-                n + miss.Spares.Count,
-                i => i < n ? lip(miss.Lips[i].Corner) : spare?.Invoke(miss.Spares[i - n]) ?? 0
+        // Lips first, then what was read beside them, then what turned with the frame.
+        Vector<double> Lips(
+            Func<Corner, double> lip,
+            Func<Spare, double>? spare = null,
+            Func<Turned, double>? turned = null
+        ) =>
+            Vector<double>.Build.DenseOfEnumerable([
+                .. miss.Lips.Select(l => lip(l.Corner)),
+                .. miss.Spares.Select(s => spare?.Invoke(s) ?? 0),
+                .. miss.Turned.Select(t => turned?.Invoke(t) ?? 0),
+            ]);
+        Vector<double> Springs(Func<int, double> free)
+        {
+            double Lip(Corner c) => miss.Springs(c).Select((s, i) => s * free(i)).Sum();
+            // The frame over an axle's middle rises by the mean of its lips.
+            double Over(Axle axle) => Corners.Of(axle).Average(Lip);
+            return Lips(
+                Lip,
+                turned: t => (t.More.Front * Over(Axle.Front)) + (t.More.Rear * Over(Axle.Rear))
             );
-        Vector<double> Springs(Func<int, double> free) =>
-            Lips(c => miss.Springs(c).Select((s, i) => s * free(i)).Sum());
+        }
         Vector<double> BothOf(Axle axle) =>
             Springs(i => Corners.AxleOf(Corners.All[i]) == axle ? 1 : 0);
     }

@@ -1,3 +1,4 @@
+using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
@@ -30,6 +31,9 @@ public sealed partial record Causes
 
         /// <summary>Whether load, fuel or people were others before than now; null where a round does not note load and fuel.</summary>
         public bool? CargoDiffers { get; init; }
+
+        /// <summary>What the plan was foretold to move beside the heights, and moved.</summary>
+        public IReadOnlyList<MovedProof> Moved { get; init; } = [];
 
         /// <summary>What was checked of this plan, in order.</summary>
         public IReadOnlyList<CheckedCause> Checked { get; init; } = [];
@@ -105,22 +109,14 @@ public sealed partial record Causes
                         plan.Of(a) is not null
                         || Corners
                             .Of(a)
-                            .Any(c =>
-                                changes[c]
-                                    .Come.Any(p =>
-                                        p.Kind
-                                            is PartKind.Coil
-                                                or PartKind.LeafPack
-                                                or PartKind.CoilOver
-                                                or PartKind.AirSpring
-                                    )
-                            )
+                            .Any(c => changes[c].Come.Any(p => PartRule.Of(p.Kind).IsSpring))
                     ),
                 ],
                 Hanging = known.Hanging,
                 Settled = known.Settled is Settled.Rolled or Settled.Driven,
                 DrivenKm = known.DrivenKm,
                 Spares = [.. Spares(proof, frozen.Datum == Datum.Floor)],
+                Turned = [.. Turns()],
                 TwiceNow = Twice(known.Now, frozen.Datum.Value),
                 TwiceBefore = known.Before is { } was ? Twice(was, frozen.Datum.Value) : [],
                 CargoDiffers = known.CargoDiffers,
@@ -168,6 +164,42 @@ public sealed partial record Causes
                 spare.Rise.Value!.Value,
                 Math.Max(0.01, Square(spare.Rise.U))
             );
+        // A mechanism that a part sets, or that stands by a rule of thumb, says nothing of the height; the shaft's joint holds the pinion once more.
+        IEnumerable<Turned> Turns() =>
+            from moved in known.Moved
+            let more = frozen
+                .Moves?.FirstOrDefault(m => m.Kind == moved.Kind && m.Where == moved.Where)
+                ?.More
+            where
+                more is not null
+                && moved.AsForetold is not null
+                && !(
+                    moved.Kind == MechanismKind.Propshaft
+                    && known.Moved.Any(m =>
+                        m.Kind == MechanismKind.Pinion
+                        && m.Where == moved.Where
+                        && m.Measured.Value is not null
+                    )
+                )
+                && !CureParts
+                    .Of(moved.Kind)
+                    .SelectMany(k => k)
+                    .Any(k =>
+                        changes.Any(c =>
+                            Corners.AxleOf(c.Key).Said() == moved.Where
+                            && c.Value.Gone.Concat(c.Value.Come).Any(p => p.Kind == k)
+                        )
+                    )
+            let line = (Square(more.Front) * Shared(frozen, Axle.Front))
+                + (Square(more.Rear) * Shared(frozen, Axle.Rear))
+            let joints = moved.Foretold.Unit == Unit.Degree ? JointsDegrees : JointsMm
+            select new Turned(
+                moved.Measured.Value!.Value - moved.Foretold.Value!.Value,
+                Square(moved.Measured.U)
+                    + Math.Max(0, Square(moved.Foretold.U) - line)
+                    + Square(joints),
+                more
+            );
         // Hubs that were read by themselves: what lips from floor and hub leave shares the lips' errors.
         Result? Hub(Corner corner) =>
             known.Before?.Wheels.FirstOrDefault(w => w.Wheel == corner)?.LoadedRadius
@@ -188,6 +220,12 @@ public sealed partial record Causes
             frozen.Stations.FirstOrDefault(s => s.Station == corner.Name())?.Rise.Value;
         static double Square(double? u) => (u ?? 0) * (u ?? 0);
     }
+
+    /// <summary>What bushes and joints let an angle stand otherwise, °: a rule of thumb.</summary>
+    private const double JointsDegrees = 0.2;
+
+    /// <summary>What they let an axle stand aside, mm: a rule of thumb.</summary>
+    private const double JointsMm = 1;
 
     /// <summary>Hours to settle it and walk round again: a rule of thumb.</summary>
     public const double AgainHours = 1.5;

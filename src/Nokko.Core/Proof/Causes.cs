@@ -1,4 +1,5 @@
 using MathNet.Numerics.LinearAlgebra;
+using Nokko.Core.Plans;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Proof;
@@ -117,6 +118,12 @@ public sealed partial record Causes(
     /// <param name="Variance">Of that, mm².</param>
     public sealed record Spare(SpareKind Of, Corner Corner, double Mm, double Variance);
 
+    /// <summary>How far a mechanism moved otherwise than foretold: an axle's offset, a pinion's angle. It turns with the frame over its axle, not with a lip, a tyre or a mount.</summary>
+    /// <param name="Off">Measured less foretold, mm or °.</param>
+    /// <param name="Variance">Of that, mm² or °², without what the lift line moves.</param>
+    /// <param name="More">By how much more it moves where the frame stands higher.</param>
+    public sealed record Turned(double Off, double Variance, MovedPerMm More);
+
     /// <summary>An outcome of a check.</summary>
     /// <param name="Kind">The cause that was checked.</param>
     /// <param name="Where">Where.</param>
@@ -167,6 +174,9 @@ public sealed partial record Causes(
         /// <summary>What was read beside the lips.</summary>
         public IReadOnlyList<Spare> Spares { get; init; } = [];
 
+        /// <summary>Mechanisms that were read before and after, and set by no part of the plan.</summary>
+        public IReadOnlyList<Turned> Turned { get; init; } = [];
+
         /// <summary>Lips that were read twice now, both alike.</summary>
         public IReadOnlyList<Corner> TwiceNow { get; init; } = [];
 
@@ -201,10 +211,14 @@ public sealed partial record Causes(
             throw new ArgumentException("No lip was read.", nameof(miss));
         }
         var r = Vector<double>.Build.DenseOfEnumerable(
-            miss.Lips.Select(l => l.Mm).Concat(miss.Spares.Select(s => s.Mm))
+            miss.Lips.Select(l => l.Mm)
+                .Concat(miss.Spares.Select(s => s.Mm))
+                .Concat(miss.Turned.Select(t => t.Off))
         );
         var spread = Vector<double>.Build.DenseOfEnumerable(
-            miss.Lips.Select(l => l.Variance).Concat(miss.Spares.Select(s => s.Variance))
+            miss.Lips.Select(l => l.Variance)
+                .Concat(miss.Spares.Select(s => s.Variance))
+                .Concat(miss.Turned.Select(t => t.Variance))
         );
         var all = Hypotheses(miss);
         var made = Outcomes(miss);

@@ -38,6 +38,11 @@ public sealed partial record PartRule(
     public bool MayLift =>
         Family is not (LiftFamily.None or LiftFamily.Tyre) || Acts == PartActs.Untold;
 
+    /// <summary>Whether it takes the place of the spring that was in.</summary>
+    [JsonIgnore]
+    public bool IsSpring =>
+        Kind is PartKind.Coil or PartKind.CoilOver or PartKind.AirSpring or PartKind.LeafPack;
+
     /// <summary>Whether it is a setting of what is in, no piece: turned, with nothing from the shelf.</summary>
     [JsonIgnore]
     public bool Turned =>

@@ -1,5 +1,8 @@
 using Nokko.Core.Jobs;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
@@ -193,5 +196,55 @@ public class SuspensionCommandsTests
         );
         Assert.Equal("with", refused.Field);
         Assert.Contains("levelling off", refused.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_weight_over_springs_that_came_does_not_tell_the_rate_of_those_that_were_in()
+    {
+        NoteBallast Test(Axle axle) =>
+            new(
+                _shop.Key(),
+                0,
+                axle,
+                Workshop.Typed("300", Unit.Kg),
+                Workshop.Typed(axle == Axle.Front ? "0" : "3600", Unit.Mm),
+                Workshop.Typed("560", Unit.Mm),
+                Workshop.Typed("540", Unit.Mm),
+                Workshop.Typed("560", Unit.Mm)
+            );
+        var stage = _shop.Document.CurrentStage()!;
+        _shop.Document = _shop.Document with
+        {
+            Stages =
+            [
+                stage with
+                {
+                    Ordinal = stage.Ordinal + 1,
+                    Stacks =
+                    [
+                        new CornerStack
+                        {
+                            Corner = Corner.LF,
+                            Parts = [StacksTests.Part(1, PartKind.Coil, 20)],
+                        },
+                        new CornerStack
+                        {
+                            Corner = Corner.LR,
+                            Parts = [StacksTests.Part(2, PartKind.CoilSpacer, 20)],
+                        },
+                    ],
+                },
+            ],
+        };
+        var refused = _shop.Refused(Test(Axle.Front));
+        Assert.Equal("weight", refused.Field);
+        Assert.Contains("stands on this axle", refused.Message, StringComparison.Ordinal);
+        // Spacers leave the spring what it is.
+        _shop.Do(Test(Axle.Rear));
+        Assert.Equal(
+            300 * 9.80665 / 2 / 20,
+            _shop.Document.CurrentStage()!.Rear.Get(SuspensionSizes.WheelRate)!.Value,
+            6
+        );
     }
 }

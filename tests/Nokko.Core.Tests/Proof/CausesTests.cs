@@ -65,14 +65,19 @@ public class CausesTests
         }
     }
 
-    [Fact]
-    public void The_posterior_is_what_brute_force_finds()
+    [Theory]
+    [InlineData(null)]
+    [InlineData(0.1)]
+    [InlineData(0.35)]
+    public void The_posterior_is_what_brute_force_finds(double? pinion)
     {
         // Second way: amounts drawn by the thousand, each weighed by how well the readings fit it.
         var miss = Miss(9, 7, -1, 1) with
         {
             FromFloor = true,
             OnMounts = true,
+            // An angle that turns by 0.04° a mm of its axle's rise, and back by 0.01° a mm of the other's.
+            Turned = pinion is { } off ? [new(off, 0.01, new(0.04, -0.01))] : [],
         };
         var causes = Causes.Of(miss);
         var all = causes.Classes.SelectMany(c => c.Causes).ToArray();
@@ -90,12 +95,28 @@ public class CausesTests
             for (var k = 0; k < Draws; k++)
             {
                 var by = Drawn(cause);
+                var turned = OfSprings(cause.Kind)
+                    ? (0.04 * (by[0] + by[1]) / 2) - (0.01 * (by[2] + by[3]) / 2)
+                    : 0;
                 sum += Math.Exp(
-                    -0.5 * miss.Lips.Select((l, i) => Math.Pow(l.Mm - by[i], 2) / l.Variance).Sum()
+                    -0.5
+                        * (
+                            miss.Lips.Select((l, i) => Math.Pow(l.Mm - by[i], 2) / l.Variance).Sum()
+                            + miss.Turned.Sum(t => Math.Pow(t.Off - turned, 2) / t.Variance)
+                        )
                 );
             }
             return sum / Draws;
         }
+
+        // A tyre, a mount and the tape leave the frame where it is over its axles.
+        static bool OfSprings(CauseKind kind) =>
+            kind
+                is CauseKind.NotSettled
+                    or CauseKind.TightenedHanging
+                    or CauseKind.LiftLine
+                    or CauseKind.NotSeated
+                    or CauseKind.OtherCargo;
 
         // Written down anew: what each cause does to the lips.
         double[] Drawn(Cause cause)

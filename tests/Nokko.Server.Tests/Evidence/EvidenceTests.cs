@@ -11,6 +11,7 @@ namespace Nokko.Server.Tests;
 public class EvidenceTests(Hosted server) : IClassFixture<Hosted>
 {
     [Fact]
+    [Trait("Trial", "long")]
     public async Task Sums_stay_what_their_trials_say_whatever_is_changed()
     {
         var caller = await server.SignIn();
@@ -31,6 +32,7 @@ public class EvidenceTests(Hosted server) : IClassFixture<Hosted>
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task Two_vehicles_of_a_platform_that_are_proved_at_once_both_count()
     {
         var caller = await server.SignIn();

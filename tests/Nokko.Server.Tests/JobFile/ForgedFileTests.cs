@@ -37,6 +37,7 @@ public sealed class ForgedFileTests : IAsyncLifetime
     [Theory]
     [InlineData(false)]
     [InlineData(true)]
+    [Trait("Trial", "long")]
     public async Task One_key_of_something_that_stands_is_enough_to_refuse_a_file(bool sameShop)
     {
         // The job stands with every kind of row: a copy of it, whose own keys are then forged into other files.

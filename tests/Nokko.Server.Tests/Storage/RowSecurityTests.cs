@@ -225,6 +225,7 @@ public sealed class RowSecurityTests : IAsyncLifetime
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task An_owner_that_may_make_no_roles_is_held_by_its_own_tables()
     {
         var name = $"plain_{Guid.NewGuid():N}";

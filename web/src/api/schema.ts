@@ -4415,6 +4415,7 @@ export interface components {
             /** @description Change from the stage before, mm or °; of headlights by their tilt alone, at 25 ft. */
             change: components["schemas"]["Result"];
             lampRise: null | components["schemas"]["Result"];
+            more: null | components["schemas"]["MovedPerMm"];
         };
         FoundView: {
             stacks: components["schemas"]["CornerStack"][];
@@ -6934,6 +6935,19 @@ export interface components {
             says: string;
             /** @description Whether it is beyond its limit, with what the plan has for it. */
             beyond: boolean;
+        };
+        /** @description By how much more a mechanism moves for each mm that the frame stands higher over an axle: mm/mm or °/mm. */
+        MovedPerMm: {
+            /**
+             * Format: double
+             * @description Over the front axle.
+             */
+            front: number;
+            /**
+             * Format: double
+             * @description Over the rear axle.
+             */
+            rear: number;
         };
         /** @description What a plan moved at one mechanism: foretold before the work, and measured before and after. */
         MovedProof: {
