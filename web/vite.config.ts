@@ -1,10 +1,12 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
+import { docPages } from "./docPages.ts";
 
 export default defineConfig({
   plugins: [
     react({ compiler: true }),
+    docPages(),
     // The application itself opens without a network; what it shows comes from the device then.
     VitePWA({
       registerType: "autoUpdate",
@@ -32,5 +34,8 @@ export default defineConfig({
       },
     }),
   ],
-  server: { proxy: { "/api": "http://127.0.0.1:5080" } },
+  server: {
+    proxy: { "/api": "http://127.0.0.1:5080" },
+    fs: { allow: [".."] },
+  },
 });

@@ -27,6 +27,10 @@ public sealed class QuoteTests(DemoServer demo)
         b.Sees("764 EUR");
         Axe.Check(b, "the quote");
         b.AllSaved();
+        var paper = SavedPdf.Of(b, "A4", "quote-*.pdf");
+        Assert.Contains("764 EUR", paper.First, StringComparison.Ordinal);
+        Assert.Contains("Plan B: what the price leaves out", paper.First, StringComparison.Ordinal);
+        Assert.Contains("Quote, page 1 of", paper.First, StringComparison.Ordinal);
 
         b.Press("Make a link");
         var link = b.Until(d => b.Field("Link").GetAttribute("value"), "the link")!;

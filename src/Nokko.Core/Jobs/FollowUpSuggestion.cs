@@ -17,6 +17,7 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
     private const double Miles50 = 80;
     private const double Miles100 = 160;
     private const double Miles500 = 800;
+    private const double Miles3000 = 4800;
 
     /// <summary>Joints that go on settling after the first re-torque.</summary>
     private static bool Settles(JointKind kind) =>
@@ -32,6 +33,7 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
                 .. Torques(d, plan, card)
                     .Concat(Heights(plan, from))
                     .Concat(Shops(d, plan, from))
+                    .Concat(Tyres(d, plan, from))
                     .Concat(LeftFor(d, plan))
                     .DistinctBy(f => f.What)
                     .OrderBy(f => f.Days)
@@ -158,6 +160,33 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
                 "The sensors were moved with the height: read out what they say, and look for lamps.",
                 7,
                 Miles50
+            );
+        }
+    }
+
+    /// <summary>What wears askew shows on the tread, later than on any rack; a cart's angles are read before that.</summary>
+    private static IEnumerable<FollowUpSuggestion> Tyres(JobDocument d, Plan plan, Stage from)
+    {
+        string[] turned =
+        [
+            .. Corners
+                .Axles.Where(a => plan.MayLift(a, from) && d.Vehicle.Kind != VehicleKind.Utv)
+                .Select(a =>
+                    !(plan.Of(a)?.To ?? from.SuspensionOf(a)).Kind.IsLiveAxle()
+                        ? $"the height moved toe and camber of the {a.Said()} axle: feathered edges tell of toe, one worn shoulder of camber"
+                    : a == Axle.Front ? "the front axle is live: feathered edges tell of its toe"
+                    : null
+                )
+                .OfType<string>(),
+        ];
+        if (turned.Length > 0)
+        {
+            var why = string.Join("; ", turned);
+            yield return new(
+                "Look at how the tyres wear",
+                $"{char.ToUpperInvariant(why[0])}{why[1..]}.",
+                120,
+                Miles3000
             );
         }
     }

@@ -202,7 +202,7 @@ public sealed record ChooseOffer(
 ) : JobCommand(CommandId)
 {
     /// <inheritdoc/>
-    public override string Does() => "offer chosen";
+    public override string Does() => "offer chosen by the owner";
 
     internal override void Decide(JobWork work)
     {

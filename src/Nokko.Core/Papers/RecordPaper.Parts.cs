@@ -235,8 +235,20 @@ public static partial class RecordPaper
             Annex = true,
         };
 
-    private static PaperSection Torques(JobDocument d, Plan? plan)
+    private static PaperSection Torques(JobDocument d, Plan? plan, Shown shown)
     {
+        // By their numbers among the photographs.
+        string Seen(Joint joint)
+        {
+            var of = d
+                .Attachments.Select((a, i) => (a.Of, Number: i + 1))
+                .Where(a => a.Of == $"joint:{joint.Id}")
+                .Select(a => a.Number)
+                .ToArray();
+            return shown.Pictures && of.Length > 0
+                ? $" (photograph{(of.Length > 1 ? "s" : "")} {string.Join(", ", of)})"
+                : "";
+        }
         var card = Progress.CardOf(d);
         var rows = d.Joints.DistinctBy(j => j.Place).ToDictionary(j => j.Place);
         return new("Torques")
@@ -257,7 +269,7 @@ public static partial class RecordPaper
                     )
                     select (IReadOnlyList<string>)
                         [
-                            joint.Place,
+                            joint.Place + Seen(joint),
                             (
                                 entry.Value is { } made ? PaperWords.Torque(made)
                                 : entry.CriterionSeen ? "seen"
@@ -312,7 +324,8 @@ public static partial class RecordPaper
     }
 
     /// <summary>What a photograph shows: its caption, else the place or joint that it belongs to.</summary>
-    private static string CaptionOf(JobDocument d, Attachment a)
+    /// <summary>What a photograph shows; one of the vehicle as a whole, whether before the work or since.</summary>
+    private static string CaptionOf(JobDocument d, Attachment a, Plan? plan)
     {
         var of = a.Of?.Split(':', 2) is [_, var name]
             ? Guid.TryParse(name, out var id)
@@ -320,9 +333,13 @@ public static partial class RecordPaper
                     ?? d.Marks.FirstOrDefault(m => m.Id == id)?.What
                 : name
             : null;
-        return string.Join(
-            ", ",
-            new[] { of, a.Caption }.Where(x => !string.IsNullOrEmpty(x)).Distinct()
-        );
+        return string.Join(", ", new[]
+            {
+                of,
+                a.Caption,
+                a.Of is not null || plan?.BegunAt is not { } begun ? null
+                : a.At < begun ? "before the work"
+                : "since the work began",
+            }.Where(x => !string.IsNullOrEmpty(x)).Distinct());
     }
 }

@@ -67,7 +67,7 @@ public static partial class RecordPaper
             new("For the owner") { Lines = Lines(d.Job.OwnerNotes) },
             Told(d, results, reader),
             .. Agreed(d, plan, reader),
-            Torques(d, plan) with
+            Torques(d, plan, shown) with
             {
                 Annex = true,
             },
@@ -82,7 +82,13 @@ public static partial class RecordPaper
             new("Photographs")
             {
                 Pictures = shown.Pictures
-                    ? [.. d.Attachments.Select(a => new PaperPicture(a.Sha256, CaptionOf(d, a)))]
+                    ?
+                    [
+                        .. d.Attachments.Select(
+                            (a, i) =>
+                                new PaperPicture(a.Sha256, $"{i + 1}: {CaptionOf(d, a, plan)}")
+                        ),
+                    ]
                     : [],
                 Annex = true,
             },

@@ -106,6 +106,11 @@ public class FollowUpTests
             One("Alignment of the front at a licensed shop")!.Why
         );
         Assert.Null(One("Alignment of the rear"));
+        // Only what the height turned shows on the tread: the leaves behind were left alone.
+        Assert.Equal(
+            "The height moved toe and camber of the front axle: feathered edges tell of toe, one worn shoulder of camber.",
+            One("Look at how the tyres wear")!.Why
+        );
         Assert.Null(One("Toe and camber"));
         _shop.Document = _shop.Document with
         {
@@ -113,6 +118,7 @@ public class FollowUpTests
         };
         Assert.Null(One("Alignment of the front"));
         Assert.Equal(90, One("Toe and camber, front")!.Days);
+        Assert.Null(One("Look at how the tyres wear"));
     }
 
     [Fact]
@@ -125,7 +131,7 @@ public class FollowUpTests
                 f.What.StartsWith("Alignment", StringComparison.Ordinal)
                 || f.What.StartsWith("Toe", StringComparison.Ordinal)
                 || f.What.StartsWith("Read the heights", StringComparison.Ordinal)
-                || f.What == "Headlight aim"
+                || f.What is "Headlight aim" or "Look at how the tyres wear"
         );
     }
 

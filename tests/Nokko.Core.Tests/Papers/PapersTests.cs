@@ -142,7 +142,55 @@ public class PapersTests
                 x => Assert.Equal(there.Contains(x), text.Contains(x, StringComparison.Ordinal))
             );
         }
-        Assert.Equal("LF strut, top plate", Record().Part("Photographs").Pictures.Single().Caption);
+        Assert.Equal(
+            "1: LF strut, top plate",
+            Record().Part("Photographs").Pictures.Single().Caption
+        );
+    }
+
+    [Fact]
+    public void A_joint_s_photograph_is_named_at_its_torque_and_one_of_the_vehicle_by_its_time()
+    {
+        Fitted();
+        var d = _shop.Document;
+        var joint = d.Joints.First(j =>
+            d.PassesOver(j.Id, d.BegunPlan()!.Id) is [.., { Pass: Core.Fitting.Pass.Final }]
+        );
+        Attachment Taken(int id, string? of, DateTimeOffset at) =>
+            new()
+            {
+                Id = Sample.Id(id),
+                Sha256 = new string((char)('a' + (id % 6)), 64),
+                MediaType = "image/jpeg",
+                Of = of,
+                PersonId = _shop.PersonId,
+                At = at,
+            };
+        var begun = d.BegunPlan()!.BegunAt!.Value;
+        _shop.Document = d with
+        {
+            Attachments =
+            [
+                Taken(960, null, begun.AddHours(-1)),
+                Taken(961, $"joint:{joint.Id}", begun.AddHours(1)),
+                Taken(962, null, begun.AddHours(2)),
+                Taken(963, $"joint:{joint.Id}", begun.AddHours(2)),
+            ],
+        };
+        Assert.Equal(
+            [
+                "1: before the work",
+                $"2: {joint.Place}",
+                "3: since the work began",
+                $"4: {joint.Place}",
+            ],
+            Record().Part("Photographs").Pictures.Select(p => p.Caption)
+        );
+        IEnumerable<string> Joints(Paper paper) =>
+            paper.Part("Torques").Table!.Rows.Select(r => r[0]);
+        Assert.Single(Joints(Record()), $"{joint.Place} (photographs 2, 4)");
+        // Whoever gets no photographs is not sent to look for them.
+        Assert.Single(Joints(Record(new Shown(true, true, false))), joint.Place);
     }
 
     [Fact]

@@ -124,7 +124,7 @@ public class QuoteTests(Hosted server) : IClassFixture<Hosted>
             ]!.GetValue<string>()
         );
         var line = (await caller.Get($"{job}/history")).AsArray()[0]!;
-        Assert.Equal("offer chosen", line["kind"]!.GetValue<string>());
+        Assert.Equal("offer chosen by the owner", line["kind"]!.GetValue<string>());
         // Who signed is kept with the signature alone.
         Assert.Equal(
             0L,

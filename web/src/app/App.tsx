@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { lazy, Suspense, useEffect } from "react";
 import { Route, Routes, useLocation } from "react-router";
@@ -6,7 +7,9 @@ import { outbox, useAnswers, useMe, useOutbox } from "../api/job";
 import { Problem } from "../api/problem";
 import { SignIn, SignInHere } from "../features/people/SignIn";
 import { JobLayout } from "../features/jobs/JobLayout";
+import { helpOf } from "../features/guide/pages";
 import { TopBar } from "./TopBar";
+import { startPage, usePageStart } from "./usePageStart";
 
 const Yard = lazy(() => import("../features/yard/Yard"));
 const SharedRecord = lazy(() => import("../features/papers/SharedRecord"));
@@ -30,6 +33,7 @@ const Join = lazy(() => import("../features/people/Join"));
 const OwnPage = lazy(() => import("../features/people/OwnPage"));
 const ShopPage = lazy(() => import("../features/people/ShopPage"));
 const Trust = lazy(() => import("../features/people/Trust"));
+const Guide = lazy(() => import("../features/guide/GuideView"));
 const Week = lazy(() => import("../features/week/WeekView"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
@@ -44,6 +48,7 @@ export function App() {
     }
   }, [person]);
   const { pathname } = useLocation();
+  usePageStart();
   // Whoever comes here need not be signed in.
   const Door = {
     "/join": Join,
@@ -77,6 +82,22 @@ export function App() {
   }
   return (
     <Box sx={{ minHeight: "100dvh", display: "flex", flexDirection: "column" }}>
+      {!pathname.startsWith("/jobs/") && (
+        <title>{`${helpOf(pathname)?.title ?? "No such page"} · Nokko`}</title>
+      )}
+      <Button
+        variant="contained"
+        onClick={startPage}
+        sx={{
+          position: "absolute",
+          top: 0,
+          left: 0,
+          zIndex: 3,
+          "&:not(:focus-visible)": { transform: "translateY(-110%)" },
+        }}
+      >
+        Skip to the page
+      </Button>
       <TopBar me={me.data} />
       {signedOut && <SignInHere me={me.data} />}
       {me.data.role === "viewer" && (
@@ -97,6 +118,7 @@ export function App() {
           <Route path="me" element={<OwnPage />} />
           <Route path="shop" element={<ShopPage />} />
           <Route path="bench/:sheet?" element={<Bench />} />
+          <Route path="guide/*" element={<Guide />} />
           <Route path="evidence" element={<Evidence />} />
           <Route path="jobs/:job" element={<JobLayout />}>
             <Route path="take-in" element={<TakenIn />} />

@@ -6,6 +6,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Link as To } from "react-router";
 import { api, type Schemas } from "../api/client";
 import { outbox, useOutbox } from "../api/job";
+import { KeysHere } from "../features/guide/KeysHere";
 
 /** One thin line: where home is, whether all is saved, unit, day or night, who. */
 export function TopBar({ me }: { me: Schemas["Me"] }) {
@@ -82,6 +83,7 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       >
         {dark ? "Day" : "Night"}
       </Button>
+      <KeysHere />
       <Link
         component={To}
         to="/me"

@@ -90,6 +90,8 @@ export const theme = createTheme({
       styleOverrides: {
         // What has the focus is never hidden behind the rail.
         html: { scrollPaddingBottom: "80px" },
+        // The page itself has the focus only so that the next Tab goes into it.
+        "main:focus": { outline: "none" },
         body: { fontVariantNumeric: "tabular-nums lining-nums" },
         "@media (prefers-reduced-motion: reduce)": {
           "*": { transition: "none !important", animation: "none !important" },

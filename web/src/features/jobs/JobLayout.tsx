@@ -8,6 +8,7 @@ import { withWaiting } from "../../api/waiting";
 import { JobProvider, useJobQuery, useOutbox } from "../../api/job";
 import { useParts } from "../../shared/useParts";
 import { RefusedLetters } from "./RefusedLetters";
+import { helpOf } from "../guide/pages";
 import { StanceBand } from "../stance/StanceBand";
 
 interface Band {
@@ -39,7 +40,8 @@ export function JobLayout() {
   const { letters } = useOutbox();
   const parts = useParts();
   const live = useListening(job);
-  const measuring = useLocation().pathname.endsWith("/walk-round");
+  const { pathname } = useLocation();
+  const measuring = pathname.endsWith("/walk-round");
   if (query.isPending) {
     return null;
   }
@@ -50,8 +52,11 @@ export function JobLayout() {
       </Typography>
     );
   }
+  const { vehicle } = query.data.document;
+  const title = vehicle.plate ?? vehicle.vin ?? vehicle.name;
   return (
     <JobProvider value={withWaiting(query.data, letters, parts.data ?? [])}>
+      <title>{`${title}: ${helpOf(pathname)?.title ?? ""} · Nokko`}</title>
       <LiveProvider value={live}>
         <BandContext.Provider value={band}>
           <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />

@@ -32,6 +32,7 @@ Font.register({
     { src: wideBold, fontWeight: 700 },
   ],
 });
+const families = ["Archivo", "Archivo wide"];
 // A part's name is not divided.
 Font.registerHyphenationCallback((word) => [word]);
 
@@ -40,7 +41,7 @@ const styles = StyleSheet.create({
   page: {
     padding: 34,
     paddingBottom: 48,
-    fontFamily: ["Archivo", "Archivo wide"] as unknown as string,
+    fontFamily: families as unknown as string,
     fontSize: 7.5,
     lineHeight: 1.25,
     color: ink,
@@ -77,14 +78,41 @@ const styles = StyleSheet.create({
 
 export type Size = "A4" | "LETTER";
 
-/** A paper as PDF: its text is text, its drawings are drawn. */
-export const paperPdf = (
-  paper: Schemas["Paper"],
+/** Letters of a text that none of the shipped faces has: an empty box would stand for them. */
+async function lettersMissing(text: string): Promise<string[]> {
+  const faces = await Promise.all(
+    families.map(async (fontFamily) => {
+      await Font.load({ fontFamily });
+      return Font.getFont({ fontFamily }).data as {
+        hasGlyphForCodePoint: (codePoint: number) => boolean;
+      } | null;
+    }),
+  );
+  return [...new Set(text)].filter(
+    (letter) =>
+      letter.trim() !== "" &&
+      !faces.some((f) => f?.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0)),
+  );
+}
+
+/** A paper as PDF: its text is text, its drawings are drawn.
+ * @throws where a letter of it cannot be written */
+export async function paperPdf(
+  given: Schemas["Paper"],
   size: Size,
   address: string | null,
   pictures: ReadonlyMap<string, string>,
-): Promise<Blob> =>
-  pdf(
+): Promise<Blob> {
+  // A letter and its accent may have been typed one after the other.
+  const text = JSON.stringify(given).normalize("NFC");
+  const missing = await lettersMissing(text);
+  if (missing.length > 0) {
+    throw new Error(
+      `The PDF has no letter for ${missing.slice(0, 8).join(" ")}${missing.length > 8 ? " and others" : ""}. Print it instead, and choose “Save as PDF” there: the browser has them.`,
+    );
+  }
+  const paper = JSON.parse(text) as Schemas["Paper"];
+  return pdf(
     <Document title={`${paper.title}: ${paper.heading}`} creator="Nokko">
       <Page size={size} style={styles.page}>
         <View style={styles.row}>
@@ -118,6 +146,7 @@ export const paperPdf = (
       )}
     </Document>,
   ).toBlob();
+}
 
 /** Height of a page, points. */
 const heights: Record<Size, number> = { A4: 842, LETTER: 792 };

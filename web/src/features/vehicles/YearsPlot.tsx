@@ -5,9 +5,11 @@ import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { dayOfYear } from "../../shared/time";
 import { useWidth } from "../stance/useWidth";
-import { marks, scale } from "./years";
+import { marks, scale, tyreSpans } from "./years";
 
-const height = 300;
+const plot = 300;
+/** Room for a row of tyres; those that follow stand in two rows, so that no two sizes lie over each other. */
+const row = 24;
 const left = 74;
 const right = 20;
 const top = 34;
@@ -34,6 +36,9 @@ export function YearsPlot({ years }: { years: Schemas["VehicleYears"] }) {
     );
   }
   const times = points.map((p) => p.at);
+  const tyres = tyreSpans(years.rounds);
+  const below = Math.min(tyres.length, 2) * row;
+  const height = plot + below;
   const [low, high] = [
     Math.min(...points.map((p) => p.value - p.u)) - 8,
     Math.max(...points.map((p) => p.value + p.u)) + 8,
@@ -44,7 +49,7 @@ export function YearsPlot({ years }: { years: Schemas["VehicleYears"] }) {
     left + 12,
     width - right - 12,
   );
-  const y = scale(low, high, height - bottom, top);
+  const y = scale(low, high, plot - bottom, top);
   const ink = palette.text.primary;
   const soft = palette.text.secondary;
   // A stage is marked where it began to be driven; what was noted of before the shop lies outside.
@@ -84,7 +89,7 @@ export function YearsPlot({ years }: { years: Schemas["VehicleYears"] }) {
           {stages.map((s, i) => (
             <g key={s.stageId}>
               <path
-                d={`M ${String(x(Date.parse(s.openedAt)))} ${String(top - 8)} V ${String(height - bottom)}`}
+                d={`M ${String(x(Date.parse(s.openedAt)))} ${String(top - 8)} V ${String(plot - bottom)}`}
                 stroke={soft}
                 strokeDasharray="2 4"
               />
@@ -163,6 +168,41 @@ export function YearsPlot({ years }: { years: Schemas["VehicleYears"] }) {
               </g>
             );
           })}
+          {tyres.map((t, i) => {
+            const [from, to] = [x(Date.parse(t.from)), x(Date.parse(t.to))];
+            const at = plot - bottom + 14 + (i % 2) * row;
+            // Where it was first seen late, its size is written before it.
+            const late = from > width - right - 110;
+            return (
+              <g key={t.from}>
+                <path
+                  d={`M ${String(from)} ${String(at - 5)} V ${String(at + 5)} M ${String(from)} ${String(at)} H ${String(Math.max(to, from + 4))} M ${String(to)} ${String(at - 5)} V ${String(at + 5)}`}
+                  stroke={soft}
+                  strokeWidth={2}
+                />
+                <text
+                  x={late ? from - 6 : from + 6}
+                  y={at + 16}
+                  textAnchor={late ? "end" : "start"}
+                  fontSize={14}
+                  fill={soft}
+                >
+                  {t.sizes}
+                </text>
+              </g>
+            );
+          })}
+          {tyres.length > 0 && (
+            <text
+              x={left - 8}
+              y={plot - bottom + 19}
+              textAnchor="end"
+              fontSize={14}
+              fill={soft}
+            >
+              tyres
+            </text>
+          )}
           {[Math.min(...times), Math.max(...times)].map((at, i) => (
             <text
               key={at}
@@ -181,6 +221,8 @@ export function YearsPlot({ years }: { years: Schemas["VehicleYears"] }) {
         Mean of both lips from the {years.datum}. ● — front, ■ – – rear; bars
         are ± at k = 2; hollow marks decide nothing. Where something else was
         fitted the line is broken.
+        {tyres.length > 0 &&
+          " Below: the tyres on which it was seen, as they were noted."}
       </Box>
     </Box>
   );

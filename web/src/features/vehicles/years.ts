@@ -43,3 +43,27 @@ export function marks(low: number, high: number, step: number): number[] {
   }
   return found;
 }
+
+/** The same tyres from one round to a later one; a round that notes none says nothing of them. */
+export interface TyreSpan {
+  sizes: string;
+  from: string;
+  to: string;
+}
+
+/** Which tyres it stood on, from when to when they were seen on it. */
+export function tyreSpans(
+  rounds: readonly Pick<Schemas["YearRound"], "at" | "tyres">[],
+): TyreSpan[] {
+  const spans: TyreSpan[] = [];
+  for (const { at, tyres } of rounds.filter((r) => r.tyres.length > 0)) {
+    const sizes = tyres.toSorted().join(" and ");
+    const last = spans.at(-1);
+    if (last?.sizes === sizes) {
+      last.to = at;
+    } else {
+      spans.push({ sizes, from: at, to: at });
+    }
+  }
+  return spans;
+}

@@ -1,0 +1,4 @@
+declare module "*.md?page" {
+  const page: import("./features/guide/page").DocPage;
+  export default page;
+}
