@@ -94,7 +94,7 @@ internal static class Screenshots
                 d => d.FindElements(OpenQA.Selenium.By.CssSelector("main li a")).Count > 5,
                 "the yard"
             );
-            browser.Type("Find owner, plate or vehicle", plate);
+            browser.Type("Find owner, phone, plate or vehicle", plate);
             var href = browser.Until(
                 d =>
                     d.FindElements(

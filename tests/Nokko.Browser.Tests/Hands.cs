@@ -12,7 +12,7 @@ internal static partial class Hands
     public static void OpenCopy(this Driving.Browser b, string plate, string phase = "walk-round")
     {
         // The yard shows a page of its jobs; others may stand before this one by now.
-        b.Type("Find owner, plate or vehicle", plate);
+        b.Type("Find owner, phone, plate or vehicle", plate);
         var job = JobOf(
             b.Until(
                 d =>

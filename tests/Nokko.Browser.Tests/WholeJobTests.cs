@@ -300,7 +300,7 @@ public sealed class WholeJobTests : IDisposable
         }
         // However many vehicles the other tests have put in the yard.
         _browser.Open(_server.Address);
-        _browser.Type("Find owner, plate or vehicle", "WQ 5 B");
+        _browser.Type("Find owner, phone, plate or vehicle", "WQ 5 B");
         _browser.Sees("To come after hand-over");
         _browser.Sees("Ostrel Drover WQ 5 B, Wren Quarry");
     }

@@ -113,6 +113,45 @@ public sealed record Need(
         };
     }
 
+    /// <summary>What to do, in at most eight words with the verb first: as it is called across a yard.</summary>
+    public string Does() =>
+        Kind switch
+        {
+            NeedKind.FollowUps => Count > 0
+                ? $"Follow it up: {Counted("look")} to come"
+                : "Leave it: nothing is left to do",
+            NeedKind.WalkBefore => $"Walk round it: {Counted("corner")} to read",
+            NeedKind.ChooseParts => "Choose the parts",
+            NeedKind.OwnerChooses => $"Wait for the owner: {Counted("stack")} offered",
+            NeedKind.BeginFitting when Text is not null => "Begin the fitting",
+            NeedKind.BeginFitting => "Agree the plan, begin the fitting",
+            NeedKind.BeginSecondPass when Text is not null => "Begin the second pass",
+            NeedKind.BeginSecondPass => "Agree the second pass, begin it",
+            NeedKind.MendPlan => "Mend the plan",
+            NeedKind.NextStep => $"Fit: {Counted("step")} left",
+            NeedKind.WalkAfter => $"Settle it, walk round: {Counted("corner")} to read",
+            NeedKind.Miss => "See what is off",
+            NeedKind.CloseRubber => "Close what is open",
+            NeedKind.CloseLedgers => $"Close {Counted("open line")}",
+            NeedKind.HandOver => "Hand it over",
+            NeedKind.ReadAgain => $"Read the {Corners.Said(Text!)} again",
+            NeedKind.EyeAndTape => $"Read both {Text} lips again",
+            NeedKind.SettleAgain => "Settle it and measure again",
+            NeedKind.Look => "See what can be told",
+            _ => throw new InvalidOperationException($"No words are known for {Kind}."),
+        };
+
+    /// <summary>What more is to be known before it is done: the next step, what is open, what stands in the way; null where the rest shows on the vehicle.</summary>
+    public string? Why() =>
+        Kind
+            is NeedKind.NextStep
+                or NeedKind.MendPlan
+                or NeedKind.CloseRubber
+                or NeedKind.BeginFitting
+                or NeedKind.BeginSecondPass
+            ? Text
+            : null;
+
     /// <summary>One sentence: how things stand and what comes next.</summary>
     /// <param name="style">How the reader reads lengths.</param>
     public string Say(LengthStyle style)

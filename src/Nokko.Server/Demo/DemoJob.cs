@@ -177,8 +177,8 @@ internal sealed partial class DemoJob
 
     private DateOnly Day(int days) => DateOnly.FromDateTime(_now.AddDays(days).UtcDateTime);
 
-    /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth.</summary>
-    public void Round(Settled settled, double[] lips, double[] mids)
+    /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth; tyres where somebody looked at them.</summary>
+    public void Round(Settled settled, double[] lips, double[] mids, string? tyres = null)
     {
         Later(30);
         Do(
@@ -196,7 +196,10 @@ internal sealed partial class DemoJob
                     "half",
                     "empty",
                     null,
-                    null
+                    null,
+                    Tyres: tyres is null
+                        ? null
+                        : [.. Corners.All.Select(c => new TyreInput(c, tyres, null))]
                 )
             )
         );

@@ -200,11 +200,11 @@ internal static class DemoShop
         {
             Eyes = odd,
         };
-        first.Round(Settled.Rolled, [20.5, 20.5, 22.94, 22.88], [41.13, 41.06]);
+        first.Round(Settled.Rolled, [20.5, 20.5, 22.94, 22.88], [41.13, 41.06], "245/75R17");
         first.Plan("Plan A", [(Corner.LF, shelf.Thin), (Corner.RF, shelf.Thin)]);
         first.Begin();
         first.FitAll();
-        first.Round(Settled.Driven, [22.63, 22.56, 22.94, 22.88], [42.31, 42.25]);
+        first.Round(Settled.Driven, [22.63, 22.56, 22.94, 22.88], [42.31, 42.25], "245/75R17");
         first.HandOver("Sits level now.");
         first.FollowedUp();
         yield return first.Document;
@@ -218,11 +218,11 @@ internal static class DemoShop
         {
             Eyes = brenna,
         };
-        second.Round(Settled.Driven, [22.06, 22, 22.75, 22.69], [42, 41.94]);
+        second.Round(Settled.Driven, [22.06, 22, 22.75, 22.69], [42, 41.94], "245/75R17");
         second.Plan("Plan A", [(Corner.LF, shelf.Middle), (Corner.RF, shelf.Middle)]);
         second.Begin();
         second.FitAll();
-        second.Round(Settled.Driven, [22.69, 22.63, 22.75, 22.69], [42.31, 42.25]);
+        second.Round(Settled.Driven, [22.69, 22.63, 22.75, 22.69], [42.31, 42.25], "265/70R17");
         second.HandOver("A quarter more in front, for what its springs gave.");
         second.FollowedUp();
         yield return second.Document;
@@ -236,7 +236,7 @@ internal static class DemoShop
         {
             Eyes = odd,
         };
-        third.Round(Settled.Driven, [22.38, 22.31, 22.5, 22.44], [42.06, 42]);
+        third.Round(Settled.Driven, [22.38, 22.31, 22.5, 22.44], [42.06, 42], "265/70R17");
         yield return third.Document;
     }
 

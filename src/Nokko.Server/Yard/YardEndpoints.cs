@@ -14,13 +14,15 @@ internal static class YardEndpoints
     /// <summary>A job on the ground line.</summary>
     /// <param name="JobId">The job.</param>
     /// <param name="Next">Where it goes on.</param>
-    /// <param name="Says">What it needs, in the reader's unit.</param>
+    /// <param name="Does">What to do, in a few words.</param>
+    /// <param name="Why">What more is to be known before; null where the rest shows on the vehicle.</param>
     /// <param name="Facts">What is drawn and named.</param>
     /// <param name="Waits">Parts without which its fitting cannot begin; null where they are all here.</param>
     internal sealed record YardJob(
         Guid JobId,
         Phase Next,
-        string Says,
+        string Does,
+        string? Why,
         YardFacts Facts,
         StockStore.WaitingJob? Waits
     );
@@ -32,7 +34,6 @@ internal static class YardEndpoints
 
     private static async Task<Ok<YardPage>> Show(
         NokkoDb db,
-        SignedIn me,
         string? after,
         string? find,
         CancellationToken cancel
@@ -60,7 +61,8 @@ internal static class YardEndpoints
                     .. page.Select(s => new YardJob(
                         s.Id,
                         s.Facts.Need.Phase,
-                        s.Facts.Need.Say(me.Style),
+                        s.Facts.Need.Does(),
+                        s.Facts.Need.Why(),
                         s.Facts,
                         waits.GetValueOrDefault(s.Id)
                     )),

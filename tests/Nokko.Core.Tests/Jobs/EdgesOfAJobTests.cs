@@ -68,6 +68,29 @@ public class EdgesOfAJobTests
     public void One_is_one_and_two_are_many(int count, string says) =>
         Assert.Equal(says, new Need(NeedKind.FollowUps, count).Say(LengthStyle.Inches));
 
+    [Fact]
+    public void What_to_do_is_said_in_at_most_eight_words_without_a_measure()
+    {
+        foreach (var kind in Enum.GetValues<NeedKind>())
+        {
+            foreach (var text in new[] { kind == NeedKind.ReadAgain ? "RM" : "front", null })
+            {
+                if (text is null && kind is NeedKind.ReadAgain or NeedKind.EyeAndTape)
+                {
+                    continue;
+                }
+                var need = new Need(kind, 12, text, 40, 3, Core.WalkRounds.Datum.Hub);
+                var does = need.Does();
+                Assert.InRange(does.Split(' ').Length, 2, 8);
+                Assert.True(char.IsUpper(does[0]));
+                Assert.DoesNotContain("±", does, StringComparison.Ordinal);
+                Assert.False(does.EndsWith('.'), does);
+                // What stands in the way is told beside it, not in it.
+                Assert.True(need.Why() is null || need.Why() == text);
+            }
+        }
+    }
+
     private static FollowUp Follow(int id, DateOnly? due, bool done) =>
         new()
         {

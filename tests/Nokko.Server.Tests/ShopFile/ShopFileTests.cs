@@ -82,8 +82,8 @@ public sealed class ShopFileTests : IAsyncLifetime
             await _brenna.Get("/api/yard?find=TM+60")
         );
         Assert.Equal(
-            first["jobs"]![0]!["says"]!.GetValue<string>(),
-            yard["jobs"]![0]!["says"]!.GetValue<string>()
+            first["jobs"]![0]!["does"]!.GetValue<string>(),
+            yard["jobs"]![0]!["does"]!.GetValue<string>()
         );
         Assert.Equal(
             (await _brenna.Get("/api/evidence"))["lines"]!.AsArray().Count,

@@ -10446,7 +10446,8 @@ export interface components {
             /** Format: uuid */
             jobId: string;
             next: components["schemas"]["Phase"];
-            says: string;
+            does: string;
+            why: null | string;
             facts: components["schemas"]["YardFacts"];
             waits: null | components["schemas"]["WaitingJob"];
         };

@@ -65,13 +65,13 @@ export default function Yard() {
           Yard
         </Typography>
         <TextField
-          label="Find owner, plate or vehicle"
+          label="Find owner, phone, plate or vehicle"
           type="search"
           value={find}
           onChange={(e) => {
             setFind(e.target.value);
           }}
-          sx={{ width: { xs: "100%", sm: 280 } }}
+          sx={{ width: { xs: "100%", sm: 360 } }}
         />
         <ImportJob />
         <Button component={To} to="/take-in" variant="contained">
@@ -143,6 +143,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
     handedOver,
     booked,
   } = j.facts;
+  const late = j.facts.followUps.filter((f) => overdue(f)).length;
   const shape = shapeOf(vehicle);
   const before = lineAbove(was, shape);
   const body = lineAbove(now, shape) ??
@@ -178,7 +179,23 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
           className="need"
           sx={{ px: 1.5, mt: 2, fontWeight: 600, lineHeight: 1.3 }}
         >
-          {j.says}
+          {j.does}
+          {j.why && (
+            <Box
+              component="span"
+              sx={{ display: "block", fontWeight: 400, fontSize: "0.9rem" }}
+            >
+              {j.why}
+            </Box>
+          )}
+          {late > 0 && (
+            <Box
+              component="span"
+              sx={{ display: "block", color: "warning.main" }}
+            >
+              ▲ {late} overdue
+            </Box>
+          )}
           {j.waits && (
             <Box
               component="span"
