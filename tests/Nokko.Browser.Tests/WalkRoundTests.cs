@@ -81,6 +81,20 @@ public sealed class WalkRoundTests(DemoServer demo)
         b.OnlyTouch();
         b.OpenCopy("NF 80 W");
         b.Sees("Left rear, from the hub");
+        // Station, field, keys and Store lie between the top of the screen and the rail.
+        b.Until(
+            d =>
+                (bool)
+                    d.ExecuteScript(
+                        """
+                        const rail = document.querySelector('nav').getBoundingClientRect().top;
+                        const keys = [...document.querySelectorAll('main button')].filter(k => /^(\d+(\/\d+)?|Store)$/.test(k.textContent.trim()));
+                        return keys.length > 20 && [...keys, document.getElementById('tape'), document.querySelector('label[for=tape]')]
+                          .every(k => { const at = k.getBoundingClientRect(); return at.top >= 0 && at.bottom <= rail; });
+                        """
+                    )!,
+            "the keys to be on one screen"
+        );
         foreach (var key in new[] { "2", "2", "7/8", "Store" })
         {
             b.Tap(key);

@@ -59,7 +59,8 @@ export function StanceBand({
     };
 
   const box = extent(shape);
-  // On a phone the band leaves the hand its room.
+  // On a phone the band leaves the hand its room: whoever measures there has the vehicle before them.
+  const small = width < 480 && nowOnly;
   const height = width < 480 ? 118 : 172;
   const ground = height - 8;
   const scale = Math.min(
@@ -91,7 +92,7 @@ export function StanceBand({
           <>
             <svg
               width={width}
-              height={height}
+              height={small ? 0 : height}
               role="img"
               aria-label={`${d.vehicle.make} ${d.vehicle.name} from the left, to scale`}
               style={{ display: "block" }}
@@ -163,12 +164,23 @@ export function StanceBand({
         )}
       </Box>
       <Box sx={{ alignSelf: "center", mt: { xs: 1, md: 0 } }}>
-        <Typography color="text.secondary" sx={{ fontSize: "0.9rem" }}>
+        <Typography
+          color="text.secondary"
+          noWrap={small}
+          sx={{ fontSize: "0.9rem" }}
+        >
           {d.vehicle.make} {d.vehicle.name} · {d.vehicle.plate ?? d.vehicle.vin}{" "}
           · {d.owner.name} · {stage.name}
         </Typography>
         <Typography
-          sx={{ fontSize: "1.12rem", fontWeight: 650, mt: 0.5 }}
+          sx={{
+            fontSize: "1.12rem",
+            fontWeight: 650,
+            mt: 0.5,
+            // The station that is asked for says it.
+            display:
+              small && view.progress.next === "walkRound" ? "none" : "block",
+          }}
           role="status"
         >
           {view.progress.says}

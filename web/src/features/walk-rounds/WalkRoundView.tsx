@@ -5,6 +5,7 @@ import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
 import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useState } from "react";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
@@ -35,6 +36,7 @@ export default function WalkRoundView() {
     chosen === "new"
       ? undefined
       : (rounds.find((r) => r.id === chosen) ?? rounds.at(-1));
+  const narrow = useMediaQuery((theme) => theme.breakpoints.down("sm"));
   const asked = view.asked.filter((a) => !a.done).length;
 
   return (
@@ -48,7 +50,10 @@ export default function WalkRoundView() {
           mb: 1.25,
         }}
       >
-        <Typography variant="h1" sx={{ mr: 1 }}>
+        <Typography
+          variant="h1"
+          sx={{ mr: 1, fontSize: { xs: "1.2rem", sm: "1.6rem" } }}
+        >
           Walk round, {stage.name}
         </Typography>
         {d.stages.filter((s) => s.ordinal >= 0).length > 1 && (
@@ -110,7 +115,9 @@ export default function WalkRoundView() {
           >
             <ToggleButton value="heights">Heights</ToggleButton>
             <ToggleButton value="measures">
-              Other measures{asked > 0 ? ` (${asked.toString()} asked)` : ""}
+              {narrow
+                ? `Measures${asked > 0 ? ` (${asked.toString()})` : ""}`
+                : `Other measures${asked > 0 ? ` (${asked.toString()} asked)` : ""}`}
             </ToggleButton>
             <ToggleButton value="compare">Compare</ToggleButton>
           </ToggleButtonGroup>
