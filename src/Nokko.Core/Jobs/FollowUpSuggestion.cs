@@ -14,10 +14,12 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
     /// <summary>What ends the name of that which only a licensed shop may do.</summary>
     public const string Licensed = "at a licensed shop";
 
-    private const double Miles50 = 80;
-    private const double Miles100 = 160;
-    private const double Miles500 = 800;
-    private const double Miles3000 = 4800;
+    // To the metre: what is added to an odometer is not rounded on its own.
+    private const double Mile = 1.609344;
+    private const double Miles50 = 50 * Mile;
+    private const double Miles100 = 100 * Mile;
+    private const double Miles500 = 500 * Mile;
+    private const double Miles3000 = 3000 * Mile;
 
     /// <summary>Joints that go on settling after the first re-torque.</summary>
     private static bool Settles(JointKind kind) =>

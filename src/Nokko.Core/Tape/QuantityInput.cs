@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.RegularExpressions;
 using Nokko.Core.Units;
 
 namespace Nokko.Core.Tape;
@@ -8,7 +9,7 @@ namespace Nokko.Core.Tape;
 /// <param name="Unit">Unit of the field.</param>
 /// <param name="Known">How it is known.</param>
 /// <param name="Answers">Answers to questions that the reader asked.</param>
-public sealed record QuantityInput(
+public sealed partial record QuantityInput(
     string Typed,
     Unit Unit,
     Known Known,
@@ -59,19 +60,51 @@ public sealed record QuantityInput(
         return Make(input, Unit.Mm.To(length.Unit, length.Mm), length.Unit);
     }
 
-    private static Quantity ReadNumber(QuantityInput input, string field) =>
-        double.TryParse(
-            input.Typed.Trim().Replace(',', '.').Replace('−', '-'),
-            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
-            CultureInfo.InvariantCulture,
-            out var value
-        )
-        && Math.Abs(value) < 1e7
-            ? Make(input, value, input.Unit)
-            : throw Refuse.Value(
+    /// <summary>A number, with the field's unit or one of its own behind it.</summary>
+    private static Quantity ReadNumber(QuantityInput input, string field)
+    {
+        var said = input.Typed.Trim();
+        var read = Number().Match(said.Replace('−', '-'));
+        var unit = read.Groups["unit"].Value is { Length: > 0 } own ? Unit.Said(own) : input.Unit;
+        if (!read.Success || unit is null || !unit.SameKind(input.Unit))
+        {
+            throw Refuse.Value(
                 field,
-                $"“{input.Typed.Trim()}” is no number. Write it like 118 or 118.5."
+                $"“{said}” is no number here. Write it like 118 or 118.5{(input.Unit == Unit.One ? "" : $", or with its unit: 118 {input.Unit}")}."
             );
+        }
+        var number = read.Groups["number"].Value;
+        if (Unclear().IsMatch(number))
+        {
+            throw Refuse.Value(
+                field,
+                $"“{said}” may be {number.Replace(",", "", StringComparison.Ordinal)} or {number.Replace(',', '.')}: write it without the comma."
+            );
+        }
+        number = Thousands().IsMatch(number)
+            ? number.Replace(",", "", StringComparison.Ordinal)
+            : number.Replace(',', '.');
+        return
+            double.TryParse(
+                number,
+                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture,
+                out var value
+            )
+            && Math.Abs(value) < 1e7
+            ? Make(input, value, unit)
+            : throw Refuse.Value(field, $"“{said}” is no number. Write it like 118 or 118.5.");
+    }
+
+    [GeneratedRegex(@"^(?<number>[-+]?[\d.,]+)\s*(?<unit>[^\d\s].*)?$")]
+    private static partial Regex Number();
+
+    // 48,200 is forty-eight thousand to one reader and forty-eight to another.
+    [GeneratedRegex(@"^[-+]?[1-9]\d{0,2},\d{3}$")]
+    private static partial Regex Unclear();
+
+    [GeneratedRegex(@"^[-+]?[1-9]\d{0,2}(,\d{3}){1,}\.\d+$|^[-+]?[1-9]\d{0,2}(,\d{3}){2,}$")]
+    private static partial Regex Thousands();
 
     private static Quantity Make(QuantityInput input, double value, Unit unit) =>
         new()

@@ -83,6 +83,26 @@ public sealed class Unit
         .Where(p => p.From.SameKind(p.To))
         .ToDictionary(p => p, p => UnitConverter.Convert(1, p.From._of, p.To._of));
 
+    private static readonly Dictionary<string, Unit> Words = new (string Word, Unit Of)[]
+    {
+        ("kgs", Kg),
+        ("lbs", Lb),
+        ("lbs/in", PoundPerInch),
+        ("mile", Mile),
+        ("miles", Mile),
+        ("ft·lb", PoundFoot),
+        ("ft·lbs", PoundFoot),
+        ("lbs·ft", PoundFoot),
+        ("deg", Degree),
+        ("degrees", Degree),
+        ("hour", Hour),
+        ("hours", Hour),
+        ("mins", Minute),
+        ("minutes", Minute),
+    }
+        .Concat(All.Where(u => u != One).Select(u => (u.Symbol, u)))
+        .ToDictionary(w => Plain(w.Item1), w => w.Item2);
+
     private readonly Enum _of;
 
     private Unit(string symbol, Enum of)
@@ -96,6 +116,16 @@ public sealed class Unit
 
     /// <summary>The unit with this symbol; null when Nokko knows none.</summary>
     public static Unit? Of(string? symbol) => Symbols.GetValueOrDefault(symbol ?? "");
+
+    /// <summary>The unit that somebody means who types it: "kgs", "Nm", "ft-lb", "miles"; null when it is none of these.</summary>
+    /// <param name="typed">The unit alone.</param>
+    public static Unit? Said(string typed) => Words.GetValueOrDefault(Plain(typed));
+
+    private static string Plain(string typed) =>
+        string.Concat(
+                typed.Where(c => !char.IsWhiteSpace(c) && c is not ('·' or '-' or '.' or '*'))
+            )
+            .ToUpperInvariant();
 
     /// <summary>Whether both measure the same kind of quantity.</summary>
     public bool SameKind(Unit other) => _of.GetType() == other._of.GetType();

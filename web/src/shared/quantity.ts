@@ -14,20 +14,6 @@ export function typed(
   return text.trim() === "" ? null : { typed: text, unit, known, answers };
 }
 
-/** What a field of a weight sends: a unit that is typed goes before the field's own. */
-export function typedMass(
-  text: string,
-  unit: "lb" | "kg",
-  known: Schemas["Known"] = "measured",
-): QuantityInput | null {
-  const said = /^(.*?)\s*(kg|lb)s?$/i.exec(text.trim());
-  return typed(
-    said?.[1] ?? text,
-    (said?.[2]?.toLowerCase() as "lb" | "kg" | undefined) ?? unit,
-    known,
-  );
-}
-
 /** A stored quantity as it was typed, ready to be edited; estimates start empty. */
 export function retyped(q: Schemas["Quantity"] | null): string {
   return q === null || q.known === "estimated"

@@ -13,9 +13,7 @@ import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { wantedSays } from "../finding/wanted";
-import { inDays } from "./due";
-
-const kmPerMile = 1.609344;
+import { inDays, farOf } from "./due";
 
 interface Draft {
   reason: string;
@@ -53,7 +51,15 @@ export function HandOverForm() {
   const kept = view.followUpSuggestions.filter(
     (f) => !draft.left.includes(f.what),
   );
-  const odometer = Number.parseFloat(draft.odometer.replace(",", "."));
+  const odometer = Number.parseFloat(
+    draft.odometer.replaceAll(/,(?=\d{3}(\D|$))/g, "").replace(",", "."),
+  );
+  // A unit that was typed goes before the reader's.
+  const reads = /km\s*$/i.test(draft.odometer)
+    ? "km"
+    : /mi(les?)?\s*$/i.test(draft.odometer)
+      ? "mi"
+      : unit;
 
   const hand = async (over?: JobView) => {
     setProblem(null);
@@ -73,10 +79,8 @@ export function HandOverForm() {
             dueAt:
               f.km > 0 && Number.isFinite(odometer)
                 ? typed(
-                    Math.round(
-                      odometer + (unit === "mi" ? f.km / kmPerMile : f.km),
-                    ).toString(),
-                    unit,
+                    Math.round(odometer + farOf(f.km, reads)).toString(),
+                    reads,
                     "computed",
                   )
                 : null,
@@ -157,11 +161,7 @@ export function HandOverForm() {
             <Box sx={{ color: "text.secondary", fontSize: "0.9rem" }}>
               {f.why}
               {f.km > 0 &&
-                ` Or after ${
-                  unit === "mi"
-                    ? `${(Math.round(f.km / kmPerMile / 10) * 10).toString()} mi`
-                    : `${f.km.toString()} km`
-                }, whichever is first.`}
+                ` Or after ${farOf(f.km, unit).toLocaleString("en")} ${unit}, whichever is first.`}
             </Box>
           </Box>
           <TextField

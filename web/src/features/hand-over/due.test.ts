@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
-import { due, inDays, overdue, wordsTo } from "./due";
+import { due, farOf, inDays, overdue, wordsTo } from "./due";
 
 const follow = (more: object) =>
   ({ dueOn: null, dueAt: null, ...more }) as Schemas["FollowUp"];
@@ -12,6 +12,12 @@ describe("a follow-up", () => {
         follow({ dueOn: "2026-03-09", dueAt: { value: 48254.4, unit: "mi" } }),
       ),
     ).toBe("by 9 Mar 2026 or at 48,254 mi");
+  });
+
+  it("adds the distance that it says: 500 mi after 61,204 is 61,704", () => {
+    const far = [50, 100, 500, 3000].map((mi) => mi * 1.609344);
+    expect(far.map((km) => farOf(km, "mi"))).toEqual([50, 100, 500, 3000]);
+    expect(far.map((km) => farOf(km, "km"))).toEqual([80, 160, 800, 4830]);
   });
 
   it("names only what was agreed", () => {

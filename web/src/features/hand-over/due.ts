@@ -11,6 +11,12 @@ export function due(f: Due): string {
   return [f.dueOn && `by ${dayText(f.dueOn)}`, at].filter(Boolean).join(" or ");
 }
 
+const kmPerMile = 1.609344;
+
+/** After how far something is due, as it is said and added: 50 mi where miles are read, 80 km elsewhere. */
+export const farOf = (km: number, unit: "mi" | "km"): number =>
+  Math.round((unit === "mi" ? km / kmPerMile : km) / 10) * 10;
+
 /** A day as this device's calendar has it, so many days from an instant. */
 export function inDays(days: number, from = new Date()): string {
   const day = new Date(

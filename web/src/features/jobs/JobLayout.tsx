@@ -74,14 +74,55 @@ export function JobLayout() {
   );
 }
 
-const phases: { phase: Schemas["Phase"]; path: string; name: string }[] = [
-  { phase: "takeIn", path: "take-in", name: "Take in" },
-  { phase: "walkRound", path: "walk-round", name: "Walk round" },
-  { phase: "plan", path: "plan", name: "Plan" },
-  { phase: "geometry", path: "geometry", name: "Geometry" },
-  { phase: "fit", path: "fit", name: "Fit" },
-  { phase: "prove", path: "prove", name: "Prove" },
-  { phase: "handOver", path: "hand-over", name: "Hand over" },
+/** The phases, and what the badge of each counts: of one, and of many. */
+const phases: {
+  phase: Schemas["Phase"];
+  path: string;
+  name: string;
+  counts: [string, string];
+}[] = [
+  {
+    phase: "takeIn",
+    path: "take-in",
+    name: "Take in",
+    counts: ["size is estimated", "sizes are estimated"],
+  },
+  {
+    phase: "walkRound",
+    path: "walk-round",
+    name: "Walk round",
+    counts: ["corner to read", "corners to read"],
+  },
+  {
+    phase: "plan",
+    path: "plan",
+    name: "Plan",
+    counts: ["plan to make", "plans to make"],
+  },
+  {
+    phase: "geometry",
+    path: "geometry",
+    name: "Geometry",
+    counts: ["thing is beyond its limit", "things are beyond their limits"],
+  },
+  {
+    phase: "fit",
+    path: "fit",
+    name: "Fit",
+    counts: ["step or line is open", "steps and lines are open"],
+  },
+  {
+    phase: "prove",
+    path: "prove",
+    name: "Prove",
+    counts: ["result to prove", "results to prove"],
+  },
+  {
+    phase: "handOver",
+    path: "hand-over",
+    name: "Hand over",
+    counts: ["follow-up to come", "follow-ups to come"],
+  },
 ];
 
 /** The phases along the bottom edge, each with what is open there. None is locked. */
@@ -108,8 +149,9 @@ function Rail({
         borderColor: "text.primary",
       }}
     >
-      {phases.map(({ phase, path, name }) => {
+      {phases.map(({ phase, path, name, counts }) => {
         const open = states.find((s) => s.phase === phase)?.open ?? 0;
+        const says = `${open.toString()} ${counts[open === 1 ? 0 : 1]}`;
         return (
           <Box
             key={phase}
@@ -145,7 +187,8 @@ function Rail({
             {open > 0 && (
               <Box
                 component="span"
-                aria-label={`${open.toString()} open`}
+                aria-label={says}
+                title={says}
                 role="img"
                 sx={{
                   border: 1.5,

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import type { LengthUnit } from "../../shared/length";
-import { typed, typedMass } from "../../shared/quantity";
+import { typed } from "../../shared/quantity";
 
 /** What is typed about a vehicle's sizes; an empty text is not known. */
 export interface SizesText {
@@ -50,14 +50,14 @@ export function sizesBody(
     rearTrack: typed(s.rearTrack, unit),
     frontSpringBase: typed(s.frontSpringBase, unit),
     rearSpringBase: typed(s.rearSpringBase, unit),
-    frontAxleMass: typedMass(s.frontAxleMass, mass, "document"),
-    rearAxleMass: typedMass(s.rearAxleMass, mass, "document"),
+    frontAxleMass: typed(s.frontAxleMass, mass, "document"),
+    rearAxleMass: typed(s.rearAxleMass, mass, "document"),
     frontUnsprungShare: typed(s.frontUnsprungShare, "1", "told"),
     rearUnsprungShare: typed(s.rearUnsprungShare, "1", "told"),
     sillHeight: typed(s.sillHeight, unit),
     midMark: typed(s.midMark, unit),
-    frontAxleRating: typedMass(s.frontAxleRating, mass, "document"),
-    rearAxleRating: typedMass(s.rearAxleRating, mass, "document"),
+    frontAxleRating: typed(s.frontAxleRating, mass, "document"),
+    rearAxleRating: typed(s.rearAxleRating, mass, "document"),
     cgHeight: typed(s.cgHeight, unit, "document"),
     tyreSize: s.tyreSize.trim() || null,
   };
