@@ -22,6 +22,7 @@ public sealed class PapersTests(DemoServer demo)
         Assert.Equal((612, 792), (record.Width, record.Height));
         Assert.Contains("Left front 20 1/2 in ± 3/16 in", record.First, StringComparison.Ordinal);
         Assert.Contains("Sits as wanted", record.First, StringComparison.Ordinal);
+        Assert.Contains("Wren Łączny", record.First + record.Second, StringComparison.Ordinal);
         Assert.Contains(
             "Vibrates not tried a little: from 55 there",
             record.First,

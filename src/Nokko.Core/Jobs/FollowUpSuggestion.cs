@@ -1,5 +1,6 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
@@ -15,11 +16,10 @@ public sealed record FollowUpSuggestion(string What, string Why, int Days, doubl
     public const string Licensed = "at a licensed shop";
 
     // To the metre: what is added to an odometer is not rounded on its own.
-    private const double Mile = 1.609344;
-    private const double Miles50 = 50 * Mile;
-    private const double Miles100 = 100 * Mile;
-    private const double Miles500 = 500 * Mile;
-    private const double Miles3000 = 3000 * Mile;
+    private static readonly double Miles50 = Unit.Mile.To(Unit.Km, 50);
+    private static readonly double Miles100 = Unit.Mile.To(Unit.Km, 100);
+    private static readonly double Miles500 = Unit.Mile.To(Unit.Km, 500);
+    private static readonly double Miles3000 = Unit.Mile.To(Unit.Km, 3000);
 
     /// <summary>Joints that go on settling after the first re-torque.</summary>
     private static bool Settles(JointKind kind) =>

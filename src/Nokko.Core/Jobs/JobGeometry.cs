@@ -79,7 +79,7 @@ public static class JobGeometry
         static Mechanism? Same(PlanGeometry of, Mechanism m) =>
             of.Mechanisms.FirstOrDefault(n => n.Kind == m.Kind && n.Where == m.Where);
 
-        // Of what an axle's rise moves, and a gauge reads: a lamp, a scale and the least of several lines are not that.
+        // Of what an axle's rise moves, and a gauge reads: a lamp, a scale and the least of several lines are not that, nor camber, which a rack sets anew.
         static MovedPerMm? More(Mechanism m, Mechanism? front, Mechanism? rear) =>
             m.Kind
                 is MechanismKind.TrackBar
@@ -88,7 +88,6 @@ public static class JobGeometry
                     or MechanismKind.Propshaft
                     or MechanismKind.Steering
                     or MechanismKind.SwayBar
-                    or MechanismKind.Arms
                     or MechanismKind.CvShaft
             && Compared(m) is { Value: { } at }
             && (front is null ? null : Compared(front))?.Value is { } byFront

@@ -115,6 +115,16 @@ public class TurnedTests
         );
     }
 
+    [Fact]
+    public void Camber_that_a_rack_sets_anew_is_no_witness()
+    {
+        var job = Sample.Job(Before);
+        var arms = JobGeometry
+            .MovesOf(job, job.Plans[0], PlatformEvidence.None)
+            .Single(m => m.Kind == MechanismKind.Arms && m.Where == "front");
+        Assert.Null(arms.More);
+    }
+
     private static MovedProof Pinion() =>
         new(
             MechanismKind.Pinion,

@@ -29,8 +29,10 @@ export function usePageStart() {
       return;
     }
     // What it shows is on its way: it starts when it is there, unless somebody goes on before.
+    const left = document.activeElement;
     const wait = new MutationObserver(() => {
-      if (startPage()) {
+      const at = document.activeElement;
+      if ((at !== left && at !== document.body) || startPage()) {
         wait.disconnect();
       }
     });

@@ -13,7 +13,7 @@ import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { wantedSays } from "../finding/wanted";
-import { inDays, farOf } from "./due";
+import { inDays, farOf, odometerOf } from "./due";
 
 interface Draft {
   reason: string;
@@ -51,15 +51,7 @@ export function HandOverForm() {
   const kept = view.followUpSuggestions.filter(
     (f) => !draft.left.includes(f.what),
   );
-  const odometer = Number.parseFloat(
-    draft.odometer.replaceAll(/,(?=\d{3}(\D|$))/g, "").replace(",", "."),
-  );
-  // A unit that was typed goes before the reader's.
-  const reads = /km\s*$/i.test(draft.odometer)
-    ? "km"
-    : /mi(les?)?\s*$/i.test(draft.odometer)
-      ? "mi"
-      : unit;
+  const odometer = odometerOf(draft.odometer, unit);
 
   const hand = async (over?: JobView) => {
     setProblem(null);
@@ -77,10 +69,12 @@ export function HandOverForm() {
             why: f.why,
             dueOn: draft.days[f.what] ?? inDays(f.days),
             dueAt:
-              f.km > 0 && Number.isFinite(odometer)
+              f.km > 0 && odometer
                 ? typed(
-                    Math.round(odometer + farOf(f.km, reads)).toString(),
-                    reads,
+                    Math.round(
+                      odometer.value + farOf(f.km, odometer.unit),
+                    ).toString(),
+                    odometer.unit,
                     "computed",
                   )
                 : null,

@@ -3,8 +3,7 @@ import Typography from "@mui/material/Typography";
 import { useJob } from "../../api/job";
 import { ResultLength, useUnit } from "../../shared/Length";
 import { dayAndTime } from "../../shared/time";
-
-const kmPerMile = 1.609344;
+import { kmPerMile } from "./due";
 
 /** By how much it came down since it was first read after its work, round by round, and whether it has settled. */
 export function Settles() {

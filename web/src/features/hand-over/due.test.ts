@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
-import { due, farOf, inDays, overdue, wordsTo } from "./due";
+import { due, farOf, inDays, odometerOf, overdue, wordsTo } from "./due";
 
 const follow = (more: object) =>
   ({ dueOn: null, dueAt: null, ...more }) as Schemas["FollowUp"];
@@ -18,6 +18,18 @@ describe("a follow-up", () => {
     const far = [50, 100, 500, 3000].map((mi) => mi * 1.609344);
     expect(far.map((km) => farOf(km, "mi"))).toEqual([50, 100, 500, 3000]);
     expect(far.map((km) => farOf(km, "km"))).toEqual([80, 160, 800, 4830]);
+  });
+
+  it("adds it to the odometer in the unit that was typed", () => {
+    expect(odometerOf("61204", "mi")).toEqual({ value: 61204, unit: "mi" });
+    expect(odometerOf(" 98500 km", "mi")).toEqual({ value: 98500, unit: "km" });
+    expect(odometerOf("61204 Miles", "km")).toEqual({
+      value: 61204,
+      unit: "mi",
+    });
+    expect(odometerOf("1,048,200.5", "km")?.value).toBe(1_048_200.5);
+    expect(odometerOf("", "km")).toBeNull();
+    expect(odometerOf("many", "km")).toBeNull();
   });
 
   it("names only what was agreed", () => {

@@ -11,11 +11,25 @@ export function due(f: Due): string {
   return [f.dueOn && `by ${dayText(f.dueOn)}`, at].filter(Boolean).join(" or ");
 }
 
-const kmPerMile = 1.609344;
+export const kmPerMile = 1.609344;
 
 /** After how far something is due, as it is said and added: 50 mi where miles are read, 80 km elsewhere. */
 export const farOf = (km: number, unit: "mi" | "km"): number =>
   Math.round((unit === "mi" ? km / kmPerMile : km) / 10) * 10;
+
+/** What an odometer shows, as it is typed; a unit of its own goes before the reader's. Null where it is no number. */
+export function odometerOf(
+  text: string,
+  unit: "mi" | "km",
+): { value: number; unit: "mi" | "km" } | null {
+  const read = /^([\d.,]+)\s*(?:(km)|(mi|miles?))?$/i.exec(text.trim());
+  const value = Number.parseFloat(
+    (read?.[1] ?? "").replaceAll(/,(?=\d{3}(?:\D|$))/g, "").replace(",", "."),
+  );
+  return Number.isNaN(value)
+    ? null
+    : { value, unit: read?.[2] ? "km" : read?.[3] ? "mi" : unit };
+}
 
 /** A day as this device's calendar has it, so many days from an instant. */
 export function inDays(days: number, from = new Date()): string {

@@ -16,6 +16,7 @@ import {
 } from "@react-pdf/renderer";
 import type { Schemas } from "../../api/client";
 import { qrPath } from "../../shared/qrPath";
+import { writable } from "./writable";
 
 // The shipped faces: a font of the reader's own might lack what a paper says.
 Font.register({
@@ -103,8 +104,7 @@ export async function paperPdf(
   address: string | null,
   pictures: ReadonlyMap<string, string>,
 ): Promise<Blob> {
-  // A letter and its accent may have been typed one after the other.
-  const text = JSON.stringify(given).normalize("NFC");
+  const text = writable(JSON.stringify(given));
   const missing = await lettersMissing(text);
   if (missing.length > 0) {
     throw new Error(

@@ -92,10 +92,10 @@ export function StanceBand({
           <>
             <svg
               width={width}
-              height={small ? 0 : height}
+              height={height}
               role="img"
               aria-label={`${d.vehicle.make} ${d.vehicle.name} from the left, to scale`}
-              style={{ display: "block" }}
+              style={{ display: small ? "none" : "block" }}
             >
               <line
                 x1={0}
