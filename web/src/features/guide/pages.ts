@@ -63,7 +63,7 @@ export const pages: readonly PageHelp[] = [
     section: "plan",
     keys: [
       ["Delete", "on Take out: takes the part out"],
-      ["← →", "on Take out: carries it to the other side"],
+      ["← →", "on Take out: carries it to the next corner"],
     ],
   },
   {
