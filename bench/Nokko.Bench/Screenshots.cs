@@ -39,7 +39,7 @@ internal static class Screenshots
         Shoot("geometry", "Set it to, hole to hole");
         browser.Resize(1280, 1180);
         Job("HO 32 T", "plan", "Wanted");
-        browser.Press("Say what is wanted");
+        browser.Press("Change it: what is wanted");
         browser.Press("Find stacks");
         browser.Sees("had to be worked out");
         Scroll("//section[@aria-label='What is wanted']");

@@ -16,7 +16,7 @@ public sealed class FindingTests(DemoServer demo)
         b.SignIn(_server.Address, "brenna");
         b.OpenCopy("HO 32 T", "plan");
         b.Sees("Wanted: level");
-        b.TabTo("Say what is wanted");
+        b.TabTo("Change it: what is wanted", "Change it");
         b.Keys("\n");
         b.Sees("Left front must rise");
         b.TabTo("Raise both ends by");
@@ -81,6 +81,7 @@ public sealed class FindingTests(DemoServer demo)
         // The search runs by itself and starts from what stands now.
         b.Sees("had to be worked out");
         b.Sees("On the whole");
+        b.Press("How to look");
         b.Choose("In the order", "surest");
         b.Sees("Behind the one above: less likely to land");
         b.Sees("front: out Alder plate 1 1/2");

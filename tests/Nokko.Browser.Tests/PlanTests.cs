@@ -24,7 +24,7 @@ public sealed class PlanTests(DemoServer demo)
         // By the line that the shop's own jobs have proved: 2.0 of its thickness and a quarter inch.
         b.Sees("23 1/2 in");
 
-        b.Press("Another plan beside it");
+        b.Press("Another plan");
         b.Until(
             d => d.FindElements(By.XPath("//button[@aria-pressed='true'][.='Plan B']")).Count > 0,
             "the second plan is looked at"

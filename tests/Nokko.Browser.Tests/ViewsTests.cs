@@ -65,7 +65,7 @@ public sealed class ViewsTests(DemoServer demo)
             (Of("NF 80 W", "walk-round"), null, "Left rear, from the hub"),
             (Of("NF 80 W", "walk-round"), "Other measures (8 asked)", "Or measure something else"),
             (Of("NF 77 W", "walk-round"), "Compare", "What it says"),
-            (Of("HO 32 T", "plan"), "Say what is wanted", "Left front must rise"),
+            (Of("HO 32 T", "plan"), "Change it: what is wanted", "Left front must rise"),
             (
                 Of("HO 31 T", "fit"),
                 "Ways of fitting on this job",

@@ -3,7 +3,8 @@ import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
 import { useColorScheme } from "@mui/material/styles";
 import { useQueryClient } from "@tanstack/react-query";
-import { Link as To } from "react-router";
+import { useEffect, useState } from "react";
+import { Link as To, useLocation } from "react-router";
 import { api, type Schemas } from "../api/client";
 import { outbox, useOutbox } from "../api/job";
 import { KeysHere } from "../features/guide/KeysHere";
@@ -14,6 +15,13 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   const unit = me.lengthUnit === "mm" ? "in" : "mm";
+  const [open, setOpen] = useState(false);
+  // On a phone the places wait behind one button: the page itself begins higher.
+  const folded = { xs: open ? "inline-flex" : "none", sm: "inline-flex" };
+  const { pathname } = useLocation();
+  useEffect(() => {
+    setOpen(false);
+  }, [pathname]);
   return (
     <Box
       component="header"
@@ -39,63 +47,94 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       >
         Nokko
       </Link>
-      <Link
-        component={To}
-        to="/shop"
-        color="text.secondary"
-        sx={{ py: 1.2, display: { xs: "none", sm: "inline" } }}
+      <Box
+        sx={{
+          order: { xs: 1, sm: 0 },
+          display: folded,
+          flexBasis: { xs: "100%", sm: "auto" },
+          flexWrap: "wrap",
+          columnGap: 1.5,
+        }}
       >
-        {me.shop}
-      </Link>
-      <Link component={To} to="/week" color="text.primary" sx={{ py: 1.2 }}>
-        Week
-      </Link>
-      <Link component={To} to="/shelf" color="text.primary" sx={{ py: 1.2 }}>
-        Shelf
-      </Link>
-      <Link component={To} to="/evidence" color="text.primary" sx={{ py: 1.2 }}>
-        Evidence
-      </Link>
-      <Link component={To} to="/bench" color="text.primary" sx={{ py: 1.2 }}>
-        Bench
-      </Link>
-      <Box sx={{ flex: 1, textAlign: "right" }}>
+        <Link component={To} to="/shop" color="text.secondary" sx={{ py: 1.2 }}>
+          {me.shop}
+        </Link>
+        {places.map(([to, name]) => (
+          <Link
+            key={to}
+            component={To}
+            to={to}
+            color="text.primary"
+            sx={{ py: 1.2 }}
+          >
+            {name}
+          </Link>
+        ))}
+      </Box>
+      <Box sx={{ flex: 1, textAlign: "right", minWidth: 0 }}>
         <SaveState />
       </Box>
-      <Button
-        size="small"
-        color="inherit"
-        aria-label={`${me.lengthUnit} → ${unit}: show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
-        onClick={() => {
-          void api
-            .PUT("/api/me/unit", { body: { lengthUnit: unit } })
-            .then(() => client.invalidateQueries());
+      <Box
+        sx={{
+          order: { xs: 1, sm: 0 },
+          display: folded,
+          alignItems: "center",
+          columnGap: { xs: 1, sm: 1.5 },
         }}
       >
-        {me.lengthUnit} → {unit}
-      </Button>
-      <Button
-        size="small"
-        color="inherit"
-        onClick={() => {
-          setMode(dark ? "light" : "dark");
-        }}
-      >
-        {dark ? "Day" : "Night"}
-      </Button>
+        <Button
+          size="small"
+          color="inherit"
+          aria-label={`${me.lengthUnit} → ${unit}: show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
+          onClick={() => {
+            void api
+              .PUT("/api/me/unit", { body: { lengthUnit: unit } })
+              .then(() => client.invalidateQueries());
+          }}
+        >
+          {me.lengthUnit} → {unit}
+        </Button>
+        <Button
+          size="small"
+          color="inherit"
+          onClick={() => {
+            setMode(dark ? "light" : "dark");
+          }}
+        >
+          {dark ? "Day" : "Night"}
+        </Button>
+      </Box>
       <KeysHere />
       <Link
         component={To}
         to="/me"
         color="text.primary"
         aria-label={`${me.name}: your own page`}
-        sx={{ py: 1.2 }}
+        sx={{ py: 1.2, display: folded, order: { xs: 1, sm: 0 } }}
       >
         {me.name}
       </Link>
+      <Button
+        size="small"
+        color="inherit"
+        aria-expanded={open}
+        onClick={() => {
+          setOpen(!open);
+        }}
+        sx={{ display: { sm: "none" } }}
+      >
+        Menu
+      </Button>
     </Box>
   );
 }
+
+const places: [string, string][] = [
+  ["/week", "Week"],
+  ["/shelf", "Shelf"],
+  ["/evidence", "Evidence"],
+  ["/bench", "Bench"],
+];
 
 function SaveState() {
   const { letters, refused, failing, signedOut } = useOutbox();

@@ -7,7 +7,6 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useEffect, useState } from "react";
-import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
@@ -44,21 +43,18 @@ const orders: { order: Rules["order"]; says: string }[] = [
   { order: "nothingCut", says: "nothing cut" },
 ];
 
-/** Finds stacks that land, from the shelf, in order; each with its reasons. */
+/** Finds stacks that land, from the shelf, in order; each with its reasons. It begins to look when it is first shown. */
 export function FindStacks({
-  planned,
   onBand,
   onTake,
 }: {
-  /** Whether a plan stands already: then looking for another is not the next thing to do. */
-  planned: boolean;
   onBand: (prediction: Schemas["Prediction"] | null) => void;
-  onTake: (found: Schemas["FoundView"]) => void;
+  /** What was found, and as which it stands in the list. */
+  onTake: (found: Schemas["FoundView"], called: string) => void;
 }) {
   const d = useJob().document;
   const stage = currentStage(d);
   const search = useFinding(d.job.id);
-  const [query, setQuery] = useSearchParams();
   const [rules, setRules] = useState<Rules>(() => ({
     ...noRules,
     sidesDiffer: d.job.target.noLean || d.job.target.evenDiagonals === true,
@@ -81,7 +77,6 @@ export function FindStacks({
         ]
       : []),
   ];
-  const asked = query.has("find");
   const hourRate =
     rate.trim() === "" ? null : Number(rate.trim().replace(",", "."));
   const noRate = hourRate !== null && !(hourRate >= 0);
@@ -93,16 +88,13 @@ export function FindStacks({
       mostAside: typed(most, unit),
     });
   useEffect(() => {
-    if (asked) {
-      setQuery({}, { replace: true });
-      begin();
-    }
-    // Asked for by the link that led here, once.
+    begin();
+    // Once: what is changed later is looked for when it is asked.
     // oxlint-disable-next-line react/exhaustive-deps
-  }, [asked]);
+  }, []);
   const { findings: f } = search;
   return (
-    <Box component="section" aria-label="Find the stack" sx={{ my: 1 }}>
+    <Box component="section" aria-label="Find the stack">
       <Box
         sx={{
           display: "flex",
@@ -117,12 +109,12 @@ export function FindStacks({
           </Button>
         ) : (
           <Button
-            variant={planned ? "outlined" : "contained"}
+            variant="outlined"
             onClick={() => {
               begin();
             }}
           >
-            {f ? "Find again" : "Find stacks"}
+            Find again
           </Button>
         )}
         <Button
@@ -131,46 +123,8 @@ export function FindStacks({
             setNarrow(!narrow);
           }}
         >
-          {chosen.length === 0 ? "Narrow it" : `Narrowed: ${chosen.join(", ")}`}
+          {`How to look${chosen.length === 0 ? "" : `: ${chosen.join(", ")}`}`}
         </Button>
-        <TextField
-          select
-          label="In the order"
-          value={rules.order}
-          onChange={(e) => {
-            const order = e.target.value as Rules["order"];
-            setRules({ ...rules, order });
-            if (f) {
-              begin({ order });
-            }
-          }}
-          fullWidth={false}
-          sx={{ minWidth: 180, my: 1 }}
-        >
-          {orders.map((o) => (
-            <MenuItem key={o.order} value={o.order}>
-              {o.says}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField
-          label="An hour costs"
-          value={rate}
-          placeholder={
-            settings.hourRate === null
-              ? "100, a rule of thumb"
-              : `${settings.hourRate.toString()}, the shop’s`
-          }
-          onChange={(e) => {
-            setRate(e.target.value);
-          }}
-          {...(noRate
-            ? { error: true, helperText: "What does an hour cost? A number." }
-            : at(search.problem, "hourRate"))}
-          slotProps={{ inputLabel: { shrink: true } }}
-          fullWidth={false}
-          sx={{ width: 190, my: 1 }}
-        />
       </Box>
       {d.plans.some((p) => p.begunAt === null && p.conversions) && (
         <Typography color="text.secondary">
@@ -180,6 +134,44 @@ export function FindStacks({
       )}
       {narrow && (
         <Box sx={{ display: "flex", flexWrap: "wrap", columnGap: 1 }}>
+          <TextField
+            select
+            label="In the order"
+            value={rules.order}
+            onChange={(e) => {
+              const order = e.target.value as Rules["order"];
+              setRules({ ...rules, order });
+              if (f) {
+                begin({ order });
+              }
+            }}
+            fullWidth={false}
+            sx={{ minWidth: 160, flex: 1, my: 1 }}
+          >
+            {orders.map((o) => (
+              <MenuItem key={o.order} value={o.order}>
+                {o.says}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            label="An hour costs"
+            value={rate}
+            placeholder={
+              settings.hourRate === null
+                ? "100, a rule of thumb"
+                : `${settings.hourRate.toString()}, the shop’s`
+            }
+            onChange={(e) => {
+              setRate(e.target.value);
+            }}
+            {...(noRate
+              ? { error: true, helperText: "What does an hour cost? A number." }
+              : at(search.problem, "hourRate"))}
+            slotProps={{ inputLabel: { shrink: true } }}
+            fullWidth={false}
+            sx={{ minWidth: 140, flex: 1, my: 1 }}
+          />
           {schools.map((s) => (
             <FormControlLabel
               key={s.rule}
@@ -236,15 +228,20 @@ function Found({
   findings: Findings;
   running: boolean;
   onBand: (prediction: Schemas["Prediction"] | null) => void;
-  onTake: (found: Schemas["FoundView"]) => void;
+  /** What was found, and as which it stands in the list. */
+  onTake: (found: Schemas["FoundView"], called: string) => void;
 }) {
   if (f.cannot) {
     return <Typography role="status">▲ {f.cannot}</Typography>;
   }
   const count = (n: number) => Math.round(n).toLocaleString("en-GB");
   return (
-    <Box sx={{ mt: 1 }}>
-      <Typography role="status" color="text.secondary">
+    <Box>
+      <Typography
+        role="status"
+        color="text.secondary"
+        sx={{ fontSize: "0.9rem" }}
+      >
         {running
           ? `Looking: ${count(f.looked)} of ${count(f.combinations)} stacks worked out …`
           : f.endedEarly
@@ -257,7 +254,9 @@ function Found({
             found={f.best}
             title="Best so far"
             onBand={onBand}
-            onTake={onTake}
+            onTake={(found) => {
+              onTake(found, "the best so far");
+            }}
           />
         )}
         {f.found.map((s, i) => (
@@ -266,7 +265,9 @@ function Found({
             found={s}
             title={`No. ${(i + 1).toString()}`}
             onBand={onBand}
-            onTake={onTake}
+            onTake={(found) => {
+              onTake(found, `No. ${(i + 1).toString()} of what was found`);
+            }}
           />
         ))}
       </Box>

@@ -25,7 +25,7 @@ const wishes: { kind: Kind; says: string; asks: string[] }[] = [
   { kind: "evenDiagonals", says: "Even the diagonals", asks: [] },
   { kind: "notMoreThan", says: "Not more than", asks: ["amount"] },
   { kind: "notAbove", says: "Not above a height", asks: ["roof", "amount"] },
-  { kind: "nothing", says: "Start over", asks: [] },
+  { kind: "nothing", says: "None of these", asks: [] },
 ];
 
 const fieldWords: Record<string, Partial<Record<Kind, string>>> = {
@@ -79,25 +79,30 @@ export function Wanted() {
   };
 
   return (
-    <Box component="section" aria-label="What is wanted" sx={{ mt: 1 }}>
+    <Box
+      component="section"
+      aria-label="What is wanted"
+      sx={open ? { flexBasis: "100%" } : undefined}
+    >
       <Box
         sx={{
           display: "flex",
-          flexWrap: "wrap",
-          gap: 1,
+          columnGap: 1,
           alignItems: "center",
         }}
       >
-        <Typography sx={{ fontSize: "1.1rem" }}>
+        <Typography>
           Wanted: <b>{wantedSays(d.job.target, unit)}</b>
         </Typography>
         <Button
+          sx={{ flex: "none" }}
           aria-expanded={open}
+          aria-label={open ? undefined : "Change it: what is wanted"}
           onClick={() => {
             setOpen(!open);
           }}
         >
-          {open ? "That is all" : "Say what is wanted"}
+          {open ? "That is all" : "Change it"}
         </Button>
       </Box>
       {open && (

@@ -62,8 +62,8 @@ export const pages: readonly PageHelp[] = [
     title: "Plan",
     section: "plan",
     keys: [
-      ["Delete", "on Take out: takes the part out"],
-      ["← →", "on Take out: carries it to the next corner"],
+      ["Delete", "on the cross of a part: takes it out"],
+      ["← →", "there too: carries it to the next corner"],
     ],
   },
   {

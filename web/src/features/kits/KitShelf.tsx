@@ -1,6 +1,5 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
-import Typography from "@mui/material/Typography";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
@@ -79,7 +78,6 @@ export function KitShelf({
   }
   return (
     <Box component="section" aria-label="Kits" sx={{ mb: 2 }}>
-      <Typography variant="h2">Kits, as a whole</Typography>
       {problem instanceof Problem && problem.field === "kit" && (
         <ProblemNote problem={problem} />
       )}

@@ -1,4 +1,5 @@
 import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
 import type { Schemas } from "../../api/client";
 import { cornerWords } from "../../shared/quantity";
 
@@ -24,6 +25,8 @@ export function Cautions({
   return (
     <Box
       component="ul"
+      tabIndex={-1}
+      id={cautionsOf(axle)}
       aria-label={`Cautions, ${axle}`}
       sx={{
         gridColumn: "span 2",
@@ -62,5 +65,46 @@ export function Cautions({
         );
       })}
     </Box>
+  );
+}
+
+const cautionsOf = (axle: "front" | "rear") => `cautions-${axle}`;
+
+/** How many stops and cautions the corners carry, beside the button that agrees; it leads to them. */
+export function ToHeed({ corners }: { corners: Schemas["CornerOutlook"][] }) {
+  const said = [
+    ...new Map(
+      corners
+        .flatMap((c) =>
+          c.cautions.map((k) => ({ ...k, front: c.corner.endsWith("F") })),
+        )
+        .map((c) => [`${c.front.toString()} ${c.says}`, c]),
+    ).values(),
+  ];
+  const [first] = said.toSorted(
+    (a, b) => Number(b.heed === "stop") - Number(a.heed === "stop"),
+  );
+  if (!first) {
+    return null;
+  }
+  const stops = said.filter((c) => c.heed === "stop").length;
+  const words = (n: number, of: string) =>
+    n === 0 ? [] : [`${n.toString()} ${of}${n === 1 ? "" : "s"}`];
+  return (
+    <Button
+      color={stops > 0 ? "error" : "warning"}
+      onClick={() => {
+        const list = document.getElementById(
+          cautionsOf(first.front ? "front" : "rear"),
+        );
+        list?.scrollIntoView({ block: "center" });
+        list?.focus({ preventScroll: true });
+      }}
+    >
+      {stops > 0 ? "■" : "▲"}{" "}
+      {[...words(stops, "stop"), ...words(said.length - stops, "caution")].join(
+        ", ",
+      )}
+    </Button>
   );
 }

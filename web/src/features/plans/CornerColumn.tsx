@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import IconButton from "@mui/material/IconButton";
 import type { Schemas } from "../../api/client";
 import { partWords, suspensionEnds } from "../../api/words";
 import { useInks } from "../../shared/theme";
@@ -7,7 +8,6 @@ import { useUnit } from "../../shared/Length";
 import { inMm, showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";
 import { CornerFigures } from "./CornerFigures";
-import { Grip } from "./Grip";
 import { corners, type Piece, type Corner } from "./stacks";
 import { TravelLadder } from "./TravelLadder";
 
@@ -91,20 +91,37 @@ export function CornerColumn({
         {chosen ? "▼ " : ""}
         {cornerWords[corner]}
       </Button>
-      <Layer label={above} />
-      {parts.filter((p) => !partWords[p.kind].belowSpring).map(tile)}
-      <Box sx={{ flex: 1 }} />
-      <Box component="svg" viewBox="0 0 80 66" height={66} aria-hidden>
-        <path
-          d={springs[air ? "air" : spring]}
-          fill="none"
-          stroke={inks.now}
-          strokeWidth={2.5}
-        />
+      <Box
+        sx={{
+          display: "grid",
+          gridTemplateColumns: outlook
+            ? "minmax(0, 1fr) minmax(84px, 102px)"
+            : "minmax(0, 1fr)",
+          flex: 1,
+        }}
+      >
+        <Box
+          sx={{
+            display: "flex",
+            flexDirection: "column",
+            alignItems: "stretch",
+          }}
+        >
+          <Layer label={above} />
+          {parts.filter((p) => !partWords[p.kind].belowSpring).map(tile)}
+          <Box component="svg" viewBox="0 0 80 66" height={56} aria-hidden>
+            <path
+              d={springs[air ? "air" : spring]}
+              fill="none"
+              stroke={inks.now}
+              strokeWidth={2.5}
+            />
+          </Box>
+          {parts.filter((p) => partWords[p.kind].belowSpring).map(tile)}
+          <Layer label={below} />
+        </Box>
+        {outlook && <TravelLadder outlook={outlook} range={range} />}
       </Box>
-      {parts.filter((p) => partWords[p.kind].belowSpring).map(tile)}
-      <Layer label={below} />
-      {outlook && <TravelLadder outlook={outlook} range={range} />}
       {outlook && <CornerFigures outlook={outlook} />}
     </Box>
   );
@@ -136,49 +153,70 @@ function Tile({
         ? null
         : "thickness unknown";
   return (
-    <Box sx={{ textAlign: "center", px: 0.5 }}>
+    <Box sx={{ pl: 0.5 }}>
+      <Box sx={{ display: "flex", alignItems: "center" }}>
+        <Box
+          aria-hidden
+          title={`Drag ${p.name}, ${where}`}
+          data-grip={`${p.name}, ${where}`}
+          {...grip}
+          sx={{ flex: 1, py: 0.5 }}
+        >
+          <Box
+            sx={{
+              height: `${Math.max(8, (p.thickness ? inMm(p.thickness) : 12) * scale).toFixed(0)}px`,
+              bgcolor: "secondary.main",
+              opacity: p.thickness ? 1 : 0.4,
+            }}
+          />
+        </Box>
+        <IconButton
+          size="small"
+          color="primary"
+          aria-label={`Take out ${p.name}, ${where}`}
+          aria-keyshortcuts="Delete ArrowLeft ArrowRight"
+          title="Take out; ← and → carry it to the next corner"
+          onClick={onTakeOut}
+          onKeyDown={(e) => {
+            const step =
+              e.key === "ArrowRight" ? 1 : e.key === "ArrowLeft" ? -1 : 0;
+            const to = corners[corners.indexOf(corner) + step];
+            if (e.key === "Delete") {
+              e.preventDefault();
+              onTakeOut();
+            } else if (step !== 0 && to) {
+              e.preventDefault();
+              onMove(to);
+            }
+          }}
+          sx={{ width: 36, height: 44, borderRadius: 0, flex: "none" }}
+        >
+          <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden>
+            <path
+              d="M2 2 14 14M14 2 2 14"
+              stroke="currentColor"
+              strokeWidth={2.5}
+            />
+          </svg>
+        </IconButton>
+      </Box>
       <Box
         sx={{
-          mx: "auto",
-          width: "74%",
-          height: `${Math.max(8, (p.thickness ? inMm(p.thickness) : 12) * scale).toFixed(0)}px`,
-          bgcolor: "secondary.main",
-          opacity: p.thickness ? 1 : 0.4,
-          my: 0.5,
-        }}
-      />
-      <Box sx={{ display: "flex", alignItems: "center" }}>
-        <Grip grip={grip} name={`${p.name}, ${where}`} />
-        <Box sx={{ fontSize: "0.9rem", lineHeight: 1.2, flex: 1, minWidth: 0 }}>
-          {p.name}
-          {amount && (
-            <>
-              <br />
-              {amount}
-            </>
-          )}
-        </Box>
-      </Box>
-      <Button
-        size="small"
-        aria-label={`Take out ${p.name}, ${where}`}
-        aria-keyshortcuts="Delete ArrowLeft ArrowRight"
-        onClick={onTakeOut}
-        onKeyDown={(e) => {
-          const step =
-            e.key === "ArrowRight" ? 1 : e.key === "ArrowLeft" ? -1 : 0;
-          const to = corners[corners.indexOf(corner) + step];
-          if (e.key === "Delete") {
-            e.preventDefault();
-            onTakeOut();
-          } else if (step !== 0 && to) {
-            e.preventDefault();
-            onMove(to);
-          }
+          fontSize: "0.85rem",
+          lineHeight: 1.2,
+          pb: 0.5,
+          hyphens: "auto",
+          overflowWrap: "break-word",
         }}
       >
-        Take out
-      </Button>
+        {p.name}
+        {amount && (
+          <>
+            <br />
+            {amount}
+          </>
+        )}
+      </Box>
     </Box>
   );
 }

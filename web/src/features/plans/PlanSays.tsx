@@ -3,7 +3,7 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Link from "@mui/material/Link";
 import Switch from "@mui/material/Switch";
 import Typography from "@mui/material/Typography";
-import { Fragment, useEffect, useState } from "react";
+import { Fragment, useEffect } from "react";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { draftPlan } from "../../api/document";
@@ -13,16 +13,18 @@ import { oddsSays } from "../../shared/chance";
 import { nameOf, saidOf } from "../geometry/geometry";
 import { consequences, placeWords } from "./consequences";
 
-/** What the plan will do, with and without its loads. */
+/** What the plan will do, in one line that stays at the hand; with its loads where somebody asks. */
 export function PlanSays({
   prediction,
+  loaded,
   onBand,
 }: {
   prediction: Schemas["Prediction"] | undefined;
+  /** Whether it is asked how it sits with its loads. */
+  loaded: boolean;
   /** Shows this in the band in place of the plan; null gives the plan back. */
   onBand: (prediction: Schemas["Prediction"] | null) => void;
 }) {
-  const [loaded, setLoaded] = useState(false);
   const on = loaded ? (prediction?.loaded ?? null) : null;
   // The band carries the load while the switch is on.
   useEffect(() => {
@@ -39,98 +41,130 @@ export function PlanSays({
   if (!prediction) {
     return null;
   }
-  const refusals = prediction.refusals.map((r) => (
-    <Typography
-      key={r}
-      role="alert"
-      sx={{ color: "error.main", fontWeight: 700 }}
-    >
-      ■ {r}
-    </Typography>
-  ));
   if (prediction.cannot !== null) {
     return (
-      <Box sx={{ mt: 1 }}>
-        {refusals}
+      <Box>
+        <Refusals of={prediction} />
         <Typography>▲ {prediction.cannot}</Typography>
       </Box>
     );
   }
-  const facts: [string, Schemas["Result"]][] = [
-    ["Front will rise", prediction.frontRise],
-    ["Rear will rise", prediction.rearRise],
-    [on ? "Rake, loaded" : "Rake will be", on ? on.rake : prediction.rake],
-    ...prediction.lifts
-      .filter((l) => l.overStandard.value !== null)
-      .map((l): [string, Schemas["Result"]] => [
-        `${l.axle === "front" ? "Front" : "Rear"}, over standard`,
-        l.overStandard,
-      ]),
-    ...(on
-      ? ([
-          ["Load moves the front", on.frontRise],
-          ["Load moves the rear", on.rearRise],
-        ] as [string, Schemas["Result"]][])
-      : []),
-  ];
   return (
-    <Box sx={{ mt: 0.5 }}>
-      {refusals}
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        alignItems: "center",
+        columnGap: { xs: 1.5, sm: 3 },
+      }}
+    >
+      <Refusals of={prediction} />
+      <Figures
+        facts={[
+          ["Front will rise", prediction.frontRise],
+          ["Rear will rise", prediction.rearRise],
+          [
+            on ? "Rake, loaded" : "Rake will be",
+            on ? on.rake : prediction.rake,
+          ],
+          ...(on
+            ? ([
+                ["Load moves the front", on.frontRise],
+                ["Load moves the rear", on.rearRise],
+              ] as const)
+            : []),
+        ]}
+        lands={prediction.landing?.value ?? null}
+      />
+    </Box>
+  );
+}
+
+/** Asks how it will sit with its loads. */
+export function LoadSwitch({
+  prediction,
+  loaded,
+  onChange,
+}: {
+  prediction: Schemas["Prediction"] | undefined;
+  loaded: boolean;
+  onChange: (loaded: boolean) => void;
+}) {
+  const loads = prediction?.loaded?.loads;
+  return (
+    loads && (
+      <FormControlLabel
+        control={
+          <Switch
+            checked={loaded}
+            onChange={(e) => {
+              onChange(e.target.checked);
+            }}
+          />
+        }
+        label={`With ${loads.join(" and ")} on`}
+      />
+    )
+  );
+}
+
+function Refusals({ of }: { of: Schemas["Prediction"] }) {
+  return of.refusals.map((r) => (
+    <Typography
+      key={r}
+      role="alert"
+      sx={{ color: "error.main", fontWeight: 700, flexBasis: "100%" }}
+    >
+      ■ {r}
+    </Typography>
+  ));
+}
+
+/** Numbers with their names above them. */
+function Figures({
+  facts,
+  lands = null,
+}: {
+  facts: (readonly [string, Schemas["Result"]])[];
+  /** Chance to land as wanted, 0 to 1. */
+  lands?: number | null;
+}) {
+  const figure = (name: string, said: React.ReactNode) => (
+    <Box key={name}>
       <Box
-        component="dl"
+        component="dt"
+        sx={{ color: "text.secondary", fontSize: "0.8rem", lineHeight: 1.2 }}
+      >
+        {name}
+      </Box>
+      <Box
+        component="dd"
         sx={{
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(165px, 1fr))",
-          gap: 1,
           m: 0,
+          fontSize: { xs: "0.95rem", sm: "1.2rem" },
+          lineHeight: 1.3,
+          fontWeight: 700,
+          whiteSpace: "nowrap",
         }}
       >
-        {facts.map(([name, result]) => (
-          <Box key={name}>
-            <Box
-              component="dt"
-              sx={{ color: "text.secondary", fontSize: "0.85rem" }}
-            >
-              {name}
-            </Box>
-            <Box
-              component="dd"
-              sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
-            >
-              <ResultLength result={result} signed />
-            </Box>
-          </Box>
-        ))}
-        {prediction.landing && prediction.landing.value !== null && (
-          <Box>
-            <Box
-              component="dt"
-              sx={{ color: "text.secondary", fontSize: "0.85rem" }}
-            >
-              Lands as wanted
-            </Box>
-            <Box
-              component="dd"
-              sx={{ m: 0, fontSize: "1.3rem", fontWeight: 700 }}
-            >
-              {oddsSays(prediction.landing.value)}
-            </Box>
-          </Box>
-        )}
+        {said}
       </Box>
-      {prediction.loaded && (
-        <FormControlLabel
-          control={
-            <Switch
-              checked={loaded}
-              onChange={(e) => {
-                setLoaded(e.target.checked);
-              }}
-            />
-          }
-          label={`With ${prediction.loaded.loads.join(" and ")} on`}
-        />
+    </Box>
+  );
+  return (
+    <Box
+      component="dl"
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        columnGap: { xs: 1.5, sm: 3 },
+        m: 0,
+      }}
+    >
+      {facts.map(([name, result]) =>
+        figure(name, <ResultLength result={result} signed />),
       )}
+      {lands !== null && figure("Lands as wanted", oddsSays(lands))}
     </Box>
   );
 }
@@ -151,8 +185,17 @@ export function PlanNeeds({
       ? view.results.moved.filter((m) => m.beyond)
       : [];
   const open = prediction.companions.filter((c) => !c.placed);
+  const over = prediction.lifts.filter((l) => l.overStandard.value !== null);
   return (
     <Box sx={{ mt: 1 }}>
+      {over.length > 0 && (
+        <Figures
+          facts={over.map((l) => [
+            `${l.axle === "front" ? "Front" : "Rear"}, over standard`,
+            l.overStandard,
+          ])}
+        />
+      )}
       <Typography color="text.secondary" sx={{ mt: 0.5, fontSize: "0.92rem" }}>
         {prediction.basis.join(" ")}{" "}
         <Link component={To} to="../vehicle">

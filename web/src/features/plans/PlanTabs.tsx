@@ -32,11 +32,8 @@ export function PlanTabs({
       role="group"
       aria-label="Plans side by side"
       sx={{
-        display: "flex",
-        flexWrap: "wrap",
-        gap: 1,
-        alignItems: "center",
-        mb: 1,
+        // They flow with what stands beside them.
+        display: "contents",
       }}
     >
       {plans.map((p) => (
@@ -53,7 +50,7 @@ export function PlanTabs({
           {p.name}
         </Button>
       ))}
-      <Button onClick={onAdd}>Another plan beside it</Button>
+      <Button onClick={onAdd}>Another plan</Button>
       {name === null ? (
         <Button
           onClick={() => {

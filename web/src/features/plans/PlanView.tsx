@@ -4,8 +4,10 @@ import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { Fragment, useEffect, useState } from "react";
-import { Link } from "react-router";
+import type { Theme } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
+import { Fragment, useEffect, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { Press } from "../../shared/Press";
 import { api, type Schemas } from "../../api/client";
 import { begunPlan, currentStage, draftPlan } from "../../api/document";
@@ -22,10 +24,10 @@ import { FindStacks } from "../finding/FindStacks";
 import { PlanB } from "../finding/PlanB";
 import { Wanted } from "../finding/Wanted";
 import { usePreview } from "../jobs/JobLayout";
-import { Cautions } from "./Cautions";
+import { Cautions, ToHeed } from "./Cautions";
 import { CornerColumn } from "./CornerColumn";
 import { Misfits } from "./Misfits";
-import { PlanNeeds, PlanSays } from "./PlanSays";
+import { LoadSwitch, PlanNeeds, PlanSays } from "./PlanSays";
 import { PlanTable } from "./PlanTable";
 import { PlanTabs } from "./PlanTabs";
 import { ShelfColumn } from "./ShelfColumn";
@@ -49,6 +51,9 @@ import { ladderRange } from "./ladder";
 import { useDrag } from "../../shared/useDrag";
 import { usePlans } from "./usePlans";
 
+/** What stands beside the corners scrolls by itself. */
+const scrolls = { flex: 1, minHeight: 0, overflowY: { md: "auto" } } as const;
+
 /** Stacks per corner, the shelf beside them, and what it will do. */
 export default function PlanView() {
   const view = useJob();
@@ -62,6 +67,23 @@ export default function PlanView() {
   const [axle, setAxle] = useState<Axle>("front");
   const [side, setSide] = useState<Side>("both");
   const [reason, setReason] = useState("");
+  // A link may ask for stacks to be found.
+  const [query, setQuery] = useSearchParams();
+  const [asked] = useState(query.has("find"));
+  const [aside, setAside] = useState<"shelf" | "found">(
+    asked ? "found" : "shelf",
+  );
+  const [sought, setSought] = useState(asked);
+  /** What was found and taken as the plan that is looked at. */
+  const [tookFrom, setTookFrom] = useState<string | null>(null);
+  const [loaded, setLoaded] = useState(false);
+  const cornersRef = useRef<HTMLDivElement>(null);
+  const single = useMediaQuery((theme: Theme) => theme.breakpoints.down("md"));
+  useEffect(() => {
+    if (query.has("find")) {
+      setQuery({}, { replace: true });
+    }
+  }, [query, setQuery]);
   const shelf = useParts();
   const { predictions } = view.results;
   const prediction = predictions.find((p) => p.planId === draft?.id);
@@ -143,34 +165,43 @@ export default function PlanView() {
         sx={{
           display: "flex",
           flexWrap: "wrap",
-          gap: 2,
-          alignItems: "baseline",
+          columnGap: { xs: 0.5, sm: 1 },
+          rowGap: 0.5,
+          alignItems: "center",
         }}
       >
-        <Typography variant="h1">
+        <Typography variant="h1" sx={{ mr: 1 }}>
           {begunPlan(d) ? "Second pass" : "Plan"}
         </Typography>
-        <Typography sx={{ flex: 1, minWidth: 240 }} color="text.secondary">
-          {begunPlan(d)
-            ? `From ${stage.name}, as it stands now. What stays in changes nothing.`
-            : "Choose where, then put parts in from the shelf, or drag them. The band above follows."}
-        </Typography>
+        <PlanTabs
+          plans={plans}
+          selected={draft}
+          onSelect={(id) => {
+            setTookFrom(null);
+            at.look(id);
+          }}
+          onAdd={() => {
+            setTookFrom(null);
+            void at.add();
+          }}
+          onRename={(name) => void at.rename(name)}
+          onChoose={() => void at.choose()}
+          onDrop={() => void at.drop()}
+        />
+        <Wanted />
       </Box>
-      <Wanted />
-      <FindStacks
-        planned={draft != null}
-        onBand={band}
-        onTake={(found) => void at.take(found.stacks)}
-      />
-      <PlanTabs
-        plans={plans}
-        selected={draft}
-        onSelect={at.look}
-        onAdd={() => void at.add()}
-        onRename={(name) => void at.rename(name)}
-        onChoose={() => void at.choose()}
-        onDrop={() => void at.drop()}
-      />
+      {begunPlan(d) ? (
+        <Typography color="text.secondary">
+          From {stage.name}, as it stands now. What stays in changes nothing.
+        </Typography>
+      ) : (
+        !draft && (
+          <Typography color="text.secondary">
+            Choose where, then put parts in from the shelf, or drag them: the
+            band above shows what each would do. Or let stacks be found.
+          </Typography>
+        )
+      )}
       {at.waits && at.away && (
         <Typography role="status" sx={{ fontWeight: 600 }}>
           ▲ Kept here, not yet at the server: what this plan will do is computed
@@ -183,27 +214,28 @@ export default function PlanView() {
           is there.
         </Typography>
       )}
-      {/* What the last stacks do fades until the answer for these is here. */}
-      <Box sx={{ opacity: at.waits ? 0.4 : 1 }} aria-busy={at.waits}>
-        <PlanSays
-          prediction={at.waits && at.away ? undefined : prediction}
-          onBand={band}
-        />
-      </Box>
+      {tookFrom && draft && (
+        <Typography role="status" sx={{ fontWeight: 600 }}>
+          ✓ {draft.name} is {tookFrom}: it stands in the corners now.
+        </Typography>
+      )}
       {draft?.conversions && <Conversions key={draft.id} plan={draft} />}
       <Box
         sx={{
           display: "grid",
-          gap: 3,
-          mt: 1,
+          columnGap: 2,
+          rowGap: 3,
+          mt: 0.5,
           gridTemplateColumns: {
             xs: "minmax(0,1fr)",
-            md: "minmax(0,1.5fr) minmax(0,1fr)",
+            md: "minmax(0,1fr) 300px",
+            lg: "minmax(0,1fr) 356px",
           },
         }}
       >
         <Box>
           <Box
+            ref={cornersRef}
             sx={{
               display: "grid",
               gridTemplateColumns: { xs: "1fr 1fr", sm: "repeat(4, 1fr)" },
@@ -255,10 +287,13 @@ export default function PlanView() {
             }
             label="One side only, on purpose"
           />
-          <Typography color="text.secondary" sx={{ fontSize: "0.88rem" }}>
-            On “Take out”: Delete takes the part out, ← and → carry it to the
-            next corner.
-          </Typography>
+          {single && (
+            <LoadSwitch
+              prediction={prediction}
+              loaded={loaded}
+              onChange={setLoaded}
+            />
+          )}
           {draft && <Kits plan={draft} />}
           {!draft?.conversions && (
             <Conversions key={draft?.id} plan={draft ?? undefined} />
@@ -288,71 +323,102 @@ export default function PlanView() {
             </Button>
           )}
           {draft && <PlanB key={draft.id} plan={draft} />}
-          <Box sx={{ display: "grid", gap: 1, mt: 1.5, maxWidth: 520 }}>
-            <BothWays problem={problem} {...at.both} />
-            {gate && (
-              <TextField
-                label="Why begin all the same"
-                value={reason}
-                onChange={(e) => {
-                  setReason(e.target.value);
+        </Box>
+        <Box
+          sx={{
+            minWidth: 0,
+            // Beside the corners it scrolls by itself, so that they stay in view.
+            maxHeight: { md: "max(380px, calc(100dvh - 400px))" },
+            display: "flex",
+            flexDirection: "column",
+          }}
+        >
+          <Box
+            role="group"
+            aria-label="Beside the corners"
+            sx={{ display: "flex", gap: 1, mb: 0.5 }}
+          >
+            <Button
+              variant={aside === "shelf" ? "contained" : "outlined"}
+              aria-pressed={aside === "shelf"}
+              onClick={() => {
+                setAside("shelf");
+              }}
+            >
+              Shelf
+            </Button>
+            <Button
+              variant={aside === "found" ? "contained" : "outlined"}
+              aria-pressed={aside === "found"}
+              onClick={() => {
+                setAside("found");
+                setSought(true);
+              }}
+            >
+              Find stacks
+            </Button>
+          </Box>
+          {sought && (
+            <Box hidden={aside !== "found"} sx={scrolls}>
+              <FindStacks
+                onBand={band}
+                onTake={(found, called) => {
+                  setTookFrom(called);
+                  void at.take(found.stacks).then(() => {
+                    if (single) {
+                      cornersRef.current?.scrollIntoView();
+                    }
+                  });
                 }}
               />
-            )}
-            {draft && (
-              <Press variant="contained" act={() => at.begin(reason)}>
-                {gate
-                  ? "Begin with this reason"
-                  : plans.length > 1
-                    ? `Agreed: begin the fitting of ${draft.name}`
-                    : "Agreed: begin the fitting"}
-              </Press>
-            )}
-          </Box>
-        </Box>
-        <Box>
-          <KitShelf
-            kits={(shelf.data ?? [])
-              .map((p) => p.part)
-              .filter((p) => p.kind === "kit")}
-            problem={problem}
-            onPlace={(kit) => void at.putKit(kit.id)}
-          />
-          <ShelfColumn
-            parts={shelf.data ?? []}
-            kinds={kinds}
-            suspension={suspension}
-            axle={axle}
-            side={side}
-            turns={turns}
-            grip={(part, label) => grip({ part }, label)}
-            onTry={(part) =>
-              void tryOut(part && placed(stacks, part, where(part)))
-            }
-            onPlace={(part) => void save(placed(stacks, part, where(part)))}
-            onTurn={(what, by) =>
-              void at.keep(
-                turned(
-                  stacks,
-                  placesOf(
-                    kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
-                      false,
-                    axle,
-                    side,
-                    stage[axle].barBodyEnd,
+            </Box>
+          )}
+          <Box hidden={aside !== "shelf"} sx={scrolls}>
+            <ShelfColumn
+              parts={shelf.data ?? []}
+              kits={
+                <KitShelf
+                  kits={(shelf.data ?? [])
+                    .map((p) => p.part)
+                    .filter((p) => p.kind === "kit")}
+                  problem={problem}
+                  onPlace={(kit) => void at.putKit(kit.id)}
+                />
+              }
+              kinds={kinds}
+              suspension={suspension}
+              axle={axle}
+              side={side}
+              turns={turns}
+              grip={(part, label) => grip({ part }, label)}
+              onTry={(part) =>
+                void tryOut(part && placed(stacks, part, where(part)))
+              }
+              onPlace={(part) => void save(placed(stacks, part, where(part)))}
+              onTurn={(what, by) =>
+                void at.keep(
+                  turned(
+                    stacks,
+                    placesOf(
+                      kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
+                        false,
+                      axle,
+                      side,
+                      stage[axle].barBodyEnd,
+                    ),
+                    what,
+                    // Also when it is empty: the answer says what is asked.
+                    {
+                      typed: by,
+                      unit: what === "raisedCollar" ? unit : settingUnits[what],
+                      known: "measured",
+                      answers: [],
+                    },
                   ),
-                  what,
-                  // Also when it is empty: the answer says what is asked.
-                  {
-                    typed: by,
-                    unit: what === "raisedCollar" ? unit : settingUnits[what],
-                    known: "measured",
-                    answers: [],
-                  },
-                ),
-              )
-            }
-          />
+                )
+              }
+            />
+          </Box>
         </Box>
       </Box>
       <PlanTable
@@ -362,6 +428,76 @@ export default function PlanView() {
         onSelect={at.look}
         onBand={band}
       />
+      <Box
+        className="no-print"
+        sx={{
+          position: "sticky",
+          // Where the keyboard leaves little room it gives way.
+          "@media (max-height: 600px)": { position: "static" },
+          bottom: 54,
+          zIndex: 1,
+          mx: { xs: -1, sm: -2 },
+          px: { xs: 1, sm: 2 },
+          py: 0.5,
+          mt: 2,
+          maxHeight: "50dvh",
+          overflowY: "auto",
+          bgcolor: "background.default",
+          borderTop: 1,
+          borderColor: "text.primary",
+          display: "flex",
+          flexWrap: "wrap",
+          alignItems: "center",
+          columnGap: 2,
+        }}
+      >
+        {/* What the last stacks do fades until the answer for these is here. */}
+        <Box
+          sx={{ opacity: at.waits ? 0.4 : 1, flex: 1, minWidth: 260 }}
+          aria-busy={at.waits}
+        >
+          {draft ? (
+            <PlanSays
+              prediction={at.waits && at.away ? undefined : prediction}
+              loaded={loaded}
+              onBand={band}
+            />
+          ) : (
+            <Typography color="text.secondary">
+              Nothing is planned yet.
+            </Typography>
+          )}
+        </Box>
+        {!single && (
+          <LoadSwitch
+            prediction={prediction}
+            loaded={loaded}
+            onChange={setLoaded}
+          />
+        )}
+        <ToHeed corners={prediction?.corners ?? []} />
+        <BothWays problem={problem} {...at.both} />
+        {gate && (
+          <TextField
+            label="Why begin all the same"
+            value={reason}
+            onChange={(e) => {
+              setReason(e.target.value);
+            }}
+            fullWidth={false}
+            sx={{ minWidth: 240 }}
+          />
+        )}
+        {draft && (
+          <Press variant="contained" act={() => at.begin(reason)}>
+            {gate
+              ? "Begin with this reason"
+              : plans.length > 1
+                ? `Agreed: begin the fitting of ${draft.name}`
+                : "Agreed: begin the fitting"}
+          </Press>
+        )}
+      </Box>
       {held && (
         <Box
           aria-hidden

@@ -59,6 +59,7 @@ export function ShelfColumn({
   onTry,
   onPlace,
   onTurn,
+  kits,
 }: {
   parts: Schemas["ShelfPart"][];
   kinds: Schemas["PartKindView"][];
@@ -71,6 +72,8 @@ export function ShelfColumn({
   onTry: (part: Schemas["Part"] | null) => void;
   onPlace: (part: Schemas["Part"]) => void;
   onTurn: (what: Turned, by: string) => void;
+  /** What goes in as a whole. */
+  kits: React.ReactNode;
 }) {
   const unit = useUnit();
   const [find, setFind] = useState("");
@@ -166,7 +169,28 @@ export function ShelfColumn({
   );
   return (
     <Box component="section" data-drop="off">
-      <Typography variant="h2">Shelf, for {where}</Typography>
+      <Box
+        sx={{
+          display: "flex",
+          alignItems: "center",
+          flexWrap: "wrap",
+          columnGap: 1,
+        }}
+      >
+        <Typography variant="h2">Shelf, for {where}</Typography>
+        {withPlace.length > many && (
+          <TextField
+            label="Find on the shelf"
+            size="small"
+            value={find}
+            onChange={(e) => {
+              setFind(e.target.value);
+            }}
+            fullWidth={false}
+            sx={{ my: 1, flex: "1 1 130px" }}
+          />
+        )}
+      </Box>
       {withPlace.length === 0 && (
         <Typography>
           Nothing on the shelf fits here.{" "}
@@ -176,29 +200,12 @@ export function ShelfColumn({
           .
         </Typography>
       )}
-      {withPlace.length > many && (
-        <TextField
-          label="Find on the shelf"
-          size="small"
-          value={find}
-          onChange={(e) => {
-            setFind(e.target.value);
-          }}
-          sx={{ my: 1 }}
-        />
-      )}
-      {turns.map((what) => (
-        <SettingForm key={what} what={what} onTurn={onTurn} />
-      ))}
       <Box
         component="ul"
-        tabIndex={-1}
         sx={{
           listStyle: "none",
           p: 0,
           m: 0,
-          maxHeight: { md: 620 },
-          overflowY: "auto",
         }}
       >
         {mine.slice(0, atOnce).map(line)}
@@ -209,6 +216,10 @@ export function ShelfColumn({
           kind.
         </Typography>
       )}
+      {turns.map((what) => (
+        <SettingForm key={what} what={what} onTurn={onTurn} />
+      ))}
+      {kits}
       {not.length > 0 && (
         <details>
           <Box

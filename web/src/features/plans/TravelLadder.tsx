@@ -5,10 +5,27 @@ import { showText } from "../../shared/length";
 import { cornerWords } from "../../shared/quantity";
 import { labels, rungs } from "./ladder";
 
-const width = 168;
-const height = 216;
-const [top, foot] = [34, 34];
-const bar = { x: 4, width: 26 };
+const width = 102;
+const height = 236;
+const [top, foot] = [52, 50];
+const bar = { x: 4, width: 20 };
+/** Where words stand that lie beside the bars. */
+const beside = bar.x + bar.width + 16;
+
+/** Words in lines that are no longer than the ladder is wide. */
+const lines = (words: string, most: number) =>
+  words.split(" ").reduce<string[]>((all, word) => {
+    const last = all.at(-1);
+    return last !== undefined && last.length + word.length < most
+      ? [...all.slice(0, -1), `${last} ${word}`]
+      : [...all, word];
+  }, []);
+
+/** What happens on the way, in as many letters as stand beside the bars. */
+const onTheWay: Record<string, string> = {
+  "bump stop meets": "stop meets",
+  "coil comes loose": "coil loose",
+};
 
 /** From full bump above to full droop below, to scale, with what it was before beside it and what happens on the way. */
 export function TravelLadder({
@@ -111,47 +128,50 @@ export function TravelLadder({
         strokeWidth={2.5}
       />
       {[
-        {
-          name: "bump",
-          left: bump.value,
-          at: [ceiling - 18, ceiling - 5],
-          why: cause(false),
-        },
-        {
-          name: "droop",
-          left: droop.value,
-          at: [floor + 15, floor + 28],
-          why: cause(true),
-        },
-      ].map(({ name, left, at, why }) => (
-        <g key={name}>
-          <text
-            x={bar.x}
-            y={at[0]}
-            fontSize={14}
-            fill={inks.ink}
-            fontWeight={700}
-          >
-            {name} {left === null ? "not known" : showText(left, unit)}
-          </text>
-          <text x={bar.x} y={at[1]} fontSize={11.5} fill={inks.stop}>
-            {why}
-          </text>
-        </g>
-      ))}
+        { name: "bump", left: bump.value, why: cause(false), up: true },
+        { name: "droop", left: droop.value, why: cause(true), up: false },
+      ].map(({ name, left, why, up }) => {
+        const said = lines(why, 16);
+        // Above the bars the last line stands next to them, below them the first.
+        const from = up ? ceiling - 5 - 13 * said.length : floor + 15;
+        return (
+          <g key={name}>
+            <text
+              x={bar.x}
+              y={from}
+              fontSize={13}
+              fill={inks.ink}
+              fontWeight={700}
+            >
+              {name} {left === null ? "?" : showText(left, unit)}
+            </text>
+            {said.map((line, i) => (
+              <text
+                key={line}
+                x={bar.x}
+                y={from + 13 * (i + 1)}
+                fontSize={11.5}
+                fill={inks.stop}
+              >
+                {line}
+              </text>
+            ))}
+          </g>
+        );
+      })}
       {marks.map((m) => (
         <g key={m.what}>
           <path
-            d={`M ${(bar.x + bar.width).toString()} ${y(m.atMm).toFixed(1)} L 52 ${m.y.toFixed(1)}`}
+            d={`M ${(bar.x + bar.width).toString()} ${y(m.atMm).toFixed(1)} L ${(beside - 2).toString()} ${m.y.toFixed(1)}`}
             stroke={inks.soft}
             fill="none"
           />
-          <text x={54} y={m.y + 4} fontSize={11.5} fill={inks.soft}>
-            {m.what}
+          <text x={beside} y={m.y + 4} fontSize={10.5} fill={inks.soft}>
+            {onTheWay[m.what] ?? m.what}
           </text>
         </g>
       ))}
-      <text x={54} y={y(0) + 4} fontSize={11.5} fill={inks.ink}>
+      <text x={beside} y={y(0) + 4} fontSize={11.5} fill={inks.ink}>
         ride
       </text>
     </svg>

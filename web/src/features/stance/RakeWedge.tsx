@@ -3,19 +3,20 @@ import { useWidth } from "./useWidth";
 import type { BodyLine, PlannedLine } from "./vehicle";
 import { useInks } from "../../shared/theme";
 
-const exaggeration = 4;
-const height = 74;
-
-/** Before, planned and now from front lip to rear lip, heights exaggerated ×4 against the level. */
+/** Before, planned and now from front lip to rear lip, heights exaggerated against the level. */
 export function RakeWedge({
   before,
   plan,
   now,
+  small = false,
 }: {
   before: BodyLine | null;
   plan: PlannedLine | null;
   now: BodyLine | null;
+  /** Among others of its kind, which say once what the lines are. */
+  small?: boolean;
 }) {
+  const [exaggeration, height, foot] = small ? [10, 48, 6] : [4, 64, 22];
   const [ref, width] = useWidth();
   const inks = useInks();
   const lines = [before, plan, now].filter((l) => l !== null);
@@ -28,9 +29,9 @@ export function RakeWedge({
   // All lines fit; the scale never grows beyond four times what the width would give a whole vehicle.
   const px = Math.min(
     (exaggeration * width) / 3400,
-    (height - 30) / Math.max(high - low, 30),
+    (height - foot - 8) / Math.max(high - low, 30),
   );
-  const y = (z: number) => height - 22 - (z - low) * px;
+  const y = (z: number) => height - foot - (z - low) * px;
   const path = (l: BodyLine) =>
     `M 0 ${y(l.front).toFixed(1)} L ${width.toString()} ${y(l.rear).toFixed(1)}`;
   const level = now ?? plan ?? before;
@@ -78,17 +79,19 @@ export function RakeWedge({
         {now && (
           <path d={path(now)} stroke={inks.now} strokeWidth={2.5} fill="none" />
         )}
-        <text
-          x={width / 2}
-          y={height - 5}
-          textAnchor="middle"
-          fontSize={width < 200 ? 10 : 12}
-          fill={inks.soft}
-        >
-          {width < 260
-            ? `height ×${exaggeration.toString()}`
-            : `·· before   – – planned   — now   (height ×${exaggeration.toString()})`}
-        </text>
+        {!small && (
+          <text
+            x={width / 2}
+            y={height - 5}
+            textAnchor="middle"
+            fontSize={width < 200 ? 10 : 12}
+            fill={inks.soft}
+          >
+            {width < 260
+              ? `height ×${exaggeration.toString()}`
+              : `·· before   – – planned   — now   (height ×${exaggeration.toString()})`}
+          </text>
+        )}
       </svg>
     </Box>
   );

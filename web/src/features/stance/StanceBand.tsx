@@ -1,5 +1,7 @@
 import Box from "@mui/material/Box";
+import type { Theme } from "@mui/material/styles";
 import Typography from "@mui/material/Typography";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import {
   begunPlan,
   currentStage,
@@ -16,6 +18,11 @@ import { extent, SideDrawing } from "./SideDrawing";
 import { useWidth } from "./useWidth";
 import { lineOf, plannedLine, shapeOf } from "./vehicle";
 import { useInks } from "../../shared/theme";
+
+const inTheHand = (theme: Theme) => theme.breakpoints.down("sm");
+
+/** Where the tags hang below the drawing. */
+const narrow = (theme: Theme) => theme.breakpoints.down("md");
 
 /**
  * The vehicle from the side, to scale, with what hangs at its lips: before dotted, planned dashed, now solid.
@@ -60,17 +67,24 @@ export function StanceBand({
 
   const box = extent(shape);
   // On a phone the band leaves the hand its room: whoever measures there has the vehicle before them.
-  const small = width < 480 && nowOnly;
-  const height = width < 480 ? 118 : 172;
+  const phone = useMediaQuery(inTheHand);
+  const small = phone && nowOnly;
+  const height = phone ? 96 : 160;
   const ground = height - 8;
   const scale = Math.min(
     (width - 16) / (box.right - box.left),
     (ground - 4) / box.height,
   );
   const x0 = width / 2 - ((box.left + box.right) / 2) * scale;
-  // The strings of the tags run out past the bumpers and down.
-  const tagX = Math.max((width - 880) / 2, 0) + Math.min(60, width / 12);
   const rearX = x0 + shape.wheelbase * scale;
+  // The strings run out past the bumpers: to the tags beside the drawing, or down to those below it.
+  const down = useMediaQuery(narrow);
+  const tagX = Math.min(60, width / 12);
+  const string = (side: "left" | "right") => {
+    const edge = side === "left" ? 0 : width;
+    const tag = side === "left" ? tagX : width - tagX;
+    return `H ${(down ? tag : edge).toFixed(1)}${down ? ` V ${height.toString()}` : ""}`;
+  };
 
   return (
     <Box
@@ -80,93 +94,92 @@ export function StanceBand({
         borderBottom: 1,
         borderColor: "divider",
         px: { xs: 1, sm: 2 },
-        pt: 0.5,
-        pb: 1,
+        py: 0.5,
         display: "grid",
-        gridTemplateColumns: { xs: "1fr", md: "minmax(0, 1fr) 300px" },
-        columnGap: 3,
+        alignItems: "center",
+        columnGap: { xs: 0.5, md: 0 },
+        gridTemplateColumns: {
+          xs: "auto minmax(60px, 1fr) auto",
+          md: "auto minmax(0, 1fr) auto",
+          lg: "auto minmax(0, 1fr) auto 340px",
+        },
+        gridTemplateAreas: {
+          xs: `"draw draw draw" "front rake rear" "says says says"`,
+          md: `"front draw rear" "says says rake"`,
+          lg: `"front draw rear says" "front draw rear rake"`,
+        },
+        gridTemplateRows: { lg: "1fr auto" },
       }}
     >
-      <Box ref={ref} sx={{ minWidth: 0 }}>
+      <Box sx={{ gridArea: "draw", minWidth: 0 }} ref={ref}>
         {width > 0 && (
-          <>
-            <svg
-              width={width}
-              height={height}
-              role="img"
-              aria-label={`${d.vehicle.make} ${d.vehicle.name} from the left, to scale`}
-              style={{ display: small ? "none" : "block" }}
-            >
-              <line
-                x1={0}
-                x2={width}
-                y1={ground}
-                y2={ground}
-                stroke={inks.now}
-                strokeWidth={1.5}
-              />
-              <SideDrawing
-                shape={shape}
-                body={body}
-                scale={scale}
-                x0={x0}
-                ground={ground}
-              />
-              {[
-                [x0, body.front, tagX],
-                [rearX, body.rear, width - tagX],
-              ].map(([x = 0, lip = 0, tag = 0]) => (
-                <g key={x}>
-                  <circle
-                    cx={x}
-                    cy={ground - lip * scale}
-                    r={4}
-                    fill={inks.marker}
-                  />
-                  <path
-                    d={`M ${x.toFixed(1)} ${(ground - lip * scale).toFixed(1)} H ${tag.toFixed(1)} V ${height.toString()}`}
-                    fill="none"
-                    stroke={inks.marker}
-                    strokeWidth={1.5}
-                  />
-                </g>
-              ))}
-            </svg>
-            <Box
-              sx={{
-                display: "grid",
-                gridTemplateColumns: "auto minmax(60px, 1fr) auto",
-                gap: { xs: 0.5, sm: 2 },
-                alignItems: "stretch",
-                mx: "auto",
-                maxWidth: 880,
-              }}
-            >
-              <Tag
-                corners={["LF", "RF"]}
-                stance={now}
-                plan={prediction}
-                hidden={hidden}
-              />
-              <RakeWedge
-                before={nowOnly ? null : before}
-                plan={plan}
-                now={present}
-              />
-              <Tag
-                corners={["LR", "RR"]}
-                stance={now}
-                plan={prediction}
-                hidden={hidden}
-              />
-            </Box>
-          </>
+          <svg
+            width={width}
+            height={height}
+            role="img"
+            aria-label={`${d.vehicle.make} ${d.vehicle.name} from the left, to scale`}
+            style={{ display: small ? "none" : "block" }}
+          >
+            <line
+              x1={0}
+              x2={width}
+              y1={ground}
+              y2={ground}
+              stroke={inks.now}
+              strokeWidth={1.5}
+            />
+            <SideDrawing
+              shape={shape}
+              body={body}
+              scale={scale}
+              x0={x0}
+              ground={ground}
+            />
+            {(
+              [
+                [x0, body.front, "left"],
+                [rearX, body.rear, "right"],
+              ] as const
+            ).map(([x, lip, side]) => (
+              <g key={side}>
+                <circle
+                  cx={x}
+                  cy={ground - lip * scale}
+                  r={4}
+                  fill={inks.marker}
+                />
+                <path
+                  d={`M ${x.toFixed(1)} ${(ground - lip * scale).toFixed(1)} ${string(side)}`}
+                  fill="none"
+                  stroke={inks.marker}
+                  strokeWidth={1.5}
+                />
+              </g>
+            ))}
+          </svg>
         )}
       </Box>
-      <Box sx={{ alignSelf: "center", mt: { xs: 1, md: 0 } }}>
+      <Tag
+        area="front"
+        corners={["LF", "RF"]}
+        stance={now}
+        plan={prediction}
+        hidden={hidden}
+      />
+      <Box sx={{ gridArea: "rake", minWidth: 0, pl: { md: 3 } }}>
+        <RakeWedge before={nowOnly ? null : before} plan={plan} now={present} />
+      </Box>
+      <Tag
+        area="rear"
+        corners={["LR", "RR"]}
+        stance={now}
+        plan={prediction}
+        hidden={hidden}
+      />
+      <Box sx={{ gridArea: "says", mt: { xs: 0.5, md: 0 }, pl: { lg: 3 } }}>
         <Typography
           color="text.secondary"
-          noWrap={small}
+          noWrap={phone}
           sx={{ fontSize: "0.9rem" }}
         >
           {d.vehicle.make} {d.vehicle.name} · {d.vehicle.plate ?? d.vehicle.vin}{" "}
@@ -174,9 +187,9 @@ export function StanceBand({
         </Typography>
         <Typography
           sx={{
-            fontSize: "1.12rem",
+            fontSize: { xs: "1rem", sm: "1.08rem" },
+            lineHeight: 1.35,
             fontWeight: 650,
-            mt: 0.5,
             // The station that is asked for says it.
             display:
               small && view.progress.next === "walkRound" ? "none" : "block",
@@ -192,11 +205,13 @@ export function StanceBand({
 
 /** A paper tag with the heights of one axle, left above right. */
 function Tag({
+  area,
   corners,
   stance,
   plan,
   hidden,
 }: {
+  area: "front" | "rear";
   corners: string[];
   hidden: string | null;
   stance: Schemas["WalkRoundStance"] | undefined;
@@ -205,6 +220,7 @@ function Tag({
   return (
     <Box
       sx={{
+        gridArea: area,
         bgcolor: "background.paper",
         border: 1,
         borderColor: "text.primary",
