@@ -9,6 +9,7 @@ public sealed class AskedTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
+    [Trait("Trial", "long")]
     [Fact]
     public void Which_side_looks_lower_is_asked_and_the_other_side_than_the_tape_s_is_settled_first()
     {
@@ -38,6 +39,7 @@ public sealed class AskedTests(DemoServer demo)
             );
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_shackle_is_foretold_once_it_is_said_where_it_hangs()
     {

@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>Photographs before and after the work, laid over each other by their hubs.</summary>
+[Trait("Trial", "long")]
 public sealed class BeforeAfterTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>Bolts of a body lift: taped place by place, old ones that serve elsewhere are not bought; tools that are missing are.</summary>
+[Trait("Trial", "long")]
 public sealed class BoltsTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

@@ -4,6 +4,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>Another suspension under an axle, from what is typed of it to the card.</summary>
+[Trait("Trial", "long")]
 public sealed class ConversionTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

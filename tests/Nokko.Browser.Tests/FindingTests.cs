@@ -57,6 +57,7 @@ public sealed class FindingTests(DemoServer demo)
         b.Sees("Agreed: begin the fitting");
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_miss_is_answered_with_the_change_to_make_now_and_then_proved()
     {

@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>Parts that are for other vehicles: seen on the shelf, left out of the way, fitted all the same only with a reason.</summary>
+[Trait("Trial", "long")]
 public sealed class FitsTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

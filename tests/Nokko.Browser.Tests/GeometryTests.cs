@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>What a plan moves, taken through its travel by keys, taped on the spot, cured from the shelf and held by the search; what the axles may carry.</summary>
+[Trait("Trial", "long")]
 public sealed class GeometryTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

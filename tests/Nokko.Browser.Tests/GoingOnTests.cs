@@ -9,6 +9,7 @@ public sealed class GoingOnTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_vehicle_that_comes_again_goes_on_in_its_own_record()
     {
@@ -29,6 +30,7 @@ public sealed class GoingOnTests(DemoServer demo)
         b.Sees("T. Aldous, travelling farrier");
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void What_is_to_come_is_of_this_work_and_done_says_what_came_of_it()
     {

@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>A kit from the shelf to the card: nothing goes up with a box that is short, and nothing is left over in it unsaid.</summary>
+[Trait("Trial", "long")]
 public sealed class KitsTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

@@ -25,6 +25,7 @@ public sealed class ServerForOthers : IAsyncLifetime
 }
 
 /// <summary>Tablets and phones of the shop, over TLS with a certificate that Nokko made.</summary>
+[Trait("Trial", "long")]
 public sealed class OtherDevicesTests(ServerForOthers others) : IClassFixture<ServerForOthers>
 {
     private const string Name = ServerForOthers.Name;

@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>The hand-over: the drive, what is told and signed, papers as PDF read back by another program, and what comes back.</summary>
+[Trait("Trial", "long")]
 public sealed class PapersTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

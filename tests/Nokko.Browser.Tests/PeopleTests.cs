@@ -29,10 +29,12 @@ public sealed class PeopleTests
         owner.Type("Code", ServerProcess.FirstCode);
         owner.Press("Open the shop");
         owner.Sees("Yard");
+        owner.Press("Menu");
         owner.Press("Ada Marl: your own page");
         owner.Sees("Where you are signed in");
         // The server does not answer for a while: the page says so, and comes when it does.
         Blocked(owner, "*/api/shop");
+        owner.Press("Menu");
         owner.Press("Marl Street Fitting");
         owner.Sees("This page needs the network");
         Blocked(owner);

@@ -61,6 +61,7 @@ public sealed class PlanTests(DemoServer demo)
         Placed(b, "Alder plate 1 1/4", "Left front", "Right front");
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_suspension_is_described_a_load_is_stated_and_the_plan_says_what_follows()
     {

@@ -5,6 +5,7 @@ using Xunit;
 namespace Nokko.Browser.Tests;
 
 /// <summary>Plans are offered to the owner, who reads them on a phone, chooses and signs; the choice is what is fitted.</summary>
+[Trait("Trial", "long")]
 public sealed class QuoteTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;

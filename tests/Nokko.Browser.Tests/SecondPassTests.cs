@@ -9,6 +9,7 @@ public sealed class SecondPassTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
+    [Trait("Trial", "long")]
     [Fact]
     public void What_stands_off_its_plan_is_explained_by_how_all_corners_stand()
     {
@@ -39,6 +40,7 @@ public sealed class SecondPassTests(DemoServer demo)
         Assert.DoesNotContain("Most likely: Spring not seated", b.Text, StringComparison.Ordinal);
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_suspect_reading_is_read_again_and_a_thinner_plate_makes_a_second_pass()
     {

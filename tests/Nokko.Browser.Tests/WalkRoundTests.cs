@@ -9,6 +9,7 @@ public sealed class WalkRoundTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_whole_walk_round_by_keyboard_alone()
     {
@@ -154,6 +155,7 @@ public sealed class WalkRoundTests(DemoServer demo)
         reads.Sees("2 reads");
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_stand_in_shows_its_live_value_and_a_key_stores_it()
     {

@@ -187,6 +187,7 @@ public sealed class WeekTests : IAsyncLifetime
         b.AllSaved();
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public void On_a_phone_it_is_a_list_by_day_offline_it_is_kept_and_nobody_who_looks_on_books()
     {

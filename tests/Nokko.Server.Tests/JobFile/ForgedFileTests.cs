@@ -67,6 +67,7 @@ public sealed class ForgedFileTests : IAsyncLifetime
         Assert.Equal(before, await All());
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public async Task History_that_came_with_a_file_is_text_and_takes_nothing_back()
     {

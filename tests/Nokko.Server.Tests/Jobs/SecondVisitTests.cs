@@ -6,6 +6,7 @@ namespace Nokko.Server.Tests;
 /// <summary>A vehicle that comes again, to somebody else.</summary>
 public class SecondVisitTests(Hosted server) : IClassFixture<Hosted>
 {
+    [Trait("Trial", "long")]
     [Fact]
     public async Task Who_walked_it_the_first_time_is_named_in_the_second_job_s_file_so_that_it_can_be_brought_in()
     {

@@ -130,6 +130,7 @@ public sealed class ShopFileTests : IAsyncLifetime
         );
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public async Task Whatever_is_wrong_in_it_is_said_with_its_place_and_nothing_of_it_stays()
     {
@@ -243,6 +244,7 @@ public sealed class ShopFileTests : IAsyncLifetime
         );
     }
 
+    [Trait("Trial", "long")]
     [Fact]
     public async Task Who_has_a_name_that_is_taken_stays_a_name_on_the_record()
     {
