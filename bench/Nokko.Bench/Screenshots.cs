@@ -1,4 +1,5 @@
 using Nokko.Driving;
+using OpenQA.Selenium;
 
 namespace Nokko.Bench;
 
@@ -20,7 +21,9 @@ internal static class Screenshots
         Shoot("yard", "Ostrel Drover");
 
         browser.Open($"{server.Address}/take-in");
-        Shoot("take-in", "coil-over on an arm");
+        browser.Type("Plate", "sv118k");
+        browser.Driver.FindElement(By.CssSelector("input[name=sort]")).SendKeys(Keys.Space);
+        Shoot("take-in", "This one was here before");
         Job("NF 80 W", "vehicle", "Front suspension");
         Shoot("vehicle", "One inch of plate lifts");
         Job("NF 80 W", "walk-round", "Left rear");

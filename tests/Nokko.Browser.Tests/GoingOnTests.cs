@@ -18,8 +18,10 @@ public sealed class GoingOnTests(DemoServer demo)
         b.Press("Take in a vehicle");
         b.Type("Plate", "sv118k");
         b.Sees("This one was here before: Ostrel Drover, T. Aldous, travelling farrier");
+        b.Sees("one job, last here");
         b.Press("Go on with its record");
         b.Sees("It goes on in its own record");
+        b.Choose("Lifted with", "two-post lift");
         b.Press("Take it in and walk round");
         b.Sees("Walk round it before anything is undone: 4 corners to read.");
         // It stands as the last job left it, and only one job of it is open.

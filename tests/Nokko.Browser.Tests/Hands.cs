@@ -131,6 +131,24 @@ internal static partial class Hands
         Assert.Fail($"“{words}” is not reached by Tab.");
     }
 
+    /// <summary>What may be known already when a vehicle comes, folded away at first.</summary>
+    public const string KnownAlready =
+        "What you know already: parts on it, sizes, limits, the day it is promised. All of it can follow later";
+
+    /// <summary>Chooses the sort of vehicle by its drawing, and with what it is lifted.</summary>
+    public static void ItIs(this Driving.Browser b, string sort)
+    {
+        b.Until(
+                d =>
+                    d.FindElement(
+                        By.XPath($"//label[.//input[@name='sort']][contains(., '{sort}')]")
+                    ),
+                $"the drawing of a {sort}"
+            )
+            .Click();
+        b.Choose("Lifted with", "two-post lift");
+    }
+
     public static string Name(IWebElement element) =>
         (string)
             ((IJavaScriptExecutor)((IWrapsDriver)element).WrappedDriver).ExecuteScript(

@@ -125,6 +125,7 @@ public sealed class PeopleTests
             "the choice is made"
         );
         owner.Open($"{address}/take-in");
+        owner.Press(Hands.KnownAlready);
         Assert.Equal("3/16 in", owner.Field("Tolerance").GetAttribute("value"));
         // A limit of the shop's own, and back to the rule of thumb.
         owner.Open($"{address}/shop");

@@ -50,7 +50,7 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/", null, "To come after hand-over"),
             ($"{_server.Address}/week", null, "Not booked yet"),
             ($"{_server.Address}/week", "NF 80 W", "Lends a hand"),
-            ($"{_server.Address}/take-in", null, "Its sizes"),
+            ($"{_server.Address}/take-in", null, "What is it?"),
             ($"{_server.Address}/shelf", null, "Moor box spacer"),
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
             ($"{_server.Address}/bench/trackBar", null, "Side to side through the travel"),

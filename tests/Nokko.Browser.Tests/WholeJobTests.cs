@@ -43,11 +43,21 @@ public sealed class WholeJobTests : IDisposable
         _browser.Type("Plate", "WQ 5 B");
         _browser.Choose("Platform", "Tindra Lark");
         _browser.Type("Odometer, mi", "48200");
+        // Nothing is chosen for anybody, and all that is missing is said at once.
+        _browser.Press("Take it in and walk round");
+        _browser.Sees("What is it? Choose by the drawing.");
+        _browser.Sees("With what is it lifted here?");
+        // Enter in a field sends no half page.
+        _browser.Field("Plate").SendKeys(OpenQA.Selenium.Keys.Enter);
+        _browser.ItIs("pickup");
+        _browser.Sees("Front: coil-over on an arm");
+        _browser.Press(Hands.KnownAlready);
         _browser.Type("Wheelbase", "127 1/2");
         _browser.Type("Tyre size", "round ones");
         Axe.Check(_browser, "take in");
         _browser.Driver.Navigate().Refresh();
         Assert.Equal("Wren Quarry", _browser.Field("Owner").GetAttribute("value"));
+        // What is folded away and cannot be taken comes to the eye.
         _browser.Press("Take it in and walk round");
         _browser.Sees("That is no tyre size");
         _browser.Type("Tyre size", "265/70R17");

@@ -154,8 +154,27 @@ public sealed record TakeIn(
         DecisionContext context
     )
     {
+        Refuse.AllAtOnce([
+            ReadOwner,
+            () => TypedText.Lines(Wish, "wish"),
+            () => TypedText.Lines(Carries, "carries"),
+            () => TypedText.Lines(Troubles, "troubles"),
+            Target.Read,
+            () => QuantityInput.Read(Odometer, "odometer", Unit.Km),
+            .. (Fitted ?? []).Select((f, i) => (Func<object?>)(() => Placed(f, i))),
+            .. shop.Vehicle is null
+                ? (IEnumerable<Func<object?>>)
+                    [
+                        () => Mark(Plate, Vin),
+                        ReadMake,
+                        ReadName,
+                        () => ReadPlatform(shop),
+                        Sizes.Read,
+                    ]
+                : [],
+        ]);
         var changes = new List<RowChange>();
-        var ownerName = TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
+        var ownerName = ReadOwner();
         var owner = shop.Owners.FirstOrDefault(o => o.Name == ownerName);
         if (owner is null)
         {
@@ -213,6 +232,16 @@ public sealed record TakeIn(
         return changes;
     }
 
+    private string ReadOwner() => TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
+
+    private string ReadMake() => TypedText.Needed(Make, "make", "What make is it?");
+
+    private string ReadName() => TypedText.Needed(Name, "name", "What is the vehicle called?");
+
+    private Platform ReadPlatform(ShopState shop) =>
+        shop.Platforms.FirstOrDefault(p => p.Id == PlatformId)
+        ?? throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
+
     /// <summary>A vehicle that comes for the first time: its chain begins as found.</summary>
     private Guid Begin(
         ShopState shop,
@@ -222,9 +251,7 @@ public sealed record TakeIn(
     )
     {
         var (plate, vin) = Mark(Plate, Vin);
-        var platform =
-            shop.Platforms.FirstOrDefault(p => p.Id == PlatformId)
-            ?? throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
+        var platform = ReadPlatform(shop);
         var sizes = VehicleDefaults.Fill(Sizes.Read(), Sort);
         var tyre = Sizes.ReadTyre();
         changes.Add(
@@ -235,8 +262,8 @@ public sealed record TakeIn(
                         Id = VehicleId,
                         OwnerId = owner.Id,
                         PlatformId = PlatformId,
-                        Make = TypedText.Needed(Make, "make", "What make is it?"),
-                        Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
+                        Make = ReadMake(),
+                        Name = ReadName(),
                         Plate = plate,
                         Vin = vin,
                         Kind = Sort,

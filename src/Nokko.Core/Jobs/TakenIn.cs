@@ -25,25 +25,38 @@ public sealed record TargetInput(
 {
     /// <summary>Reads it; no rake typed is level.</summary>
     /// <exception cref="RefusedException">A field cannot be taken.</exception>
-    public Target Read() =>
-        new()
+    public Target Read()
+    {
+        Refuse.AllAtOnce(
+            ReadRake,
+            () => Lift(LeastFrontLift, "leastFrontLift"),
+            () => Lift(LeastRearLift, "leastRearLift"),
+            () => Lift(MostFrontLift, "mostFrontLift"),
+            () => Lift(MostRearLift, "mostRearLift"),
+            () => Lift(Tolerance, "tolerance")
+        );
+        return new()
         {
             Datum = Datum,
-            Rake = WantsRake
-                ? QuantityInput.Read(Rake, "target.rake", Unit.Mm, positive: false)
-                    ?? Quantity.Mm(0, Known.Told)
-                : null,
-            LeastFrontLift = QuantityInput.Read(LeastFrontLift, "target.leastFrontLift", Unit.Mm),
-            LeastRearLift = QuantityInput.Read(LeastRearLift, "target.leastRearLift", Unit.Mm),
-            MostFrontLift = QuantityInput.Read(MostFrontLift, "target.mostFrontLift", Unit.Mm),
-            MostRearLift = QuantityInput.Read(MostRearLift, "target.mostRearLift", Unit.Mm),
+            Rake = WantsRake ? ReadRake() ?? Quantity.Mm(0, Known.Told) : null,
+            LeastFrontLift = Lift(LeastFrontLift, "leastFrontLift"),
+            LeastRearLift = Lift(LeastRearLift, "leastRearLift"),
+            MostFrontLift = Lift(MostFrontLift, "mostFrontLift"),
+            MostRearLift = Lift(MostRearLift, "mostRearLift"),
             NoLean = NoLean,
             Loaded = Loaded,
             EvenDiagonals = EvenDiagonals,
             Tolerance =
-                QuantityInput.Read(Tolerance, "target.tolerance", Unit.Mm)
+                Lift(Tolerance, "tolerance")
                 ?? Quantity.Mm(Target.UsualToleranceMm, Known.Estimated),
         };
+    }
+
+    private Quantity? ReadRake() =>
+        WantsRake ? QuantityInput.Read(Rake, "target.rake", Unit.Mm, positive: false) : null;
+
+    private static Quantity? Lift(QuantityInput? input, string name) =>
+        QuantityInput.Read(input, $"target.{name}", Unit.Mm);
 }
 
 /// <summary>A vehicle's sizes as typed; what is left out is estimated.</summary>
@@ -66,9 +79,13 @@ public sealed record VehicleSizesInput(
 )
 {
     /// <summary>Reads the sizes.</summary>
-    /// <exception cref="RefusedException">A size cannot be.</exception>
-    public VehicleDimensions Read() =>
-        new()
+    /// <exception cref="RefusedException">A size cannot be, or the tyre is no tyre: all that cannot be are named at once.</exception>
+    public VehicleDimensions Read()
+    {
+        Refuse.AllAtOnce(
+            Typed().Select(t => (Func<object?>)(() => Size(t.Input, t.Name))).Append(ReadTyre)
+        );
+        return new()
         {
             Wheelbase = Size(Wheelbase, "wheelbase"),
             FrontTrack = Size(FrontTrack, "frontTrack"),
@@ -85,6 +102,25 @@ public sealed record VehicleSizesInput(
             RearAxleRating = Size(RearAxleRating, "rearAxleRating"),
             CgHeight = Size(CgHeight, "cgHeight"),
         };
+    }
+
+    private IEnumerable<(QuantityInput? Input, string Name)> Typed() =>
+        [
+            (Wheelbase, "wheelbase"),
+            (FrontTrack, "frontTrack"),
+            (RearTrack, "rearTrack"),
+            (FrontSpringBase, "frontSpringBase"),
+            (RearSpringBase, "rearSpringBase"),
+            (FrontAxleMass, "frontAxleMass"),
+            (RearAxleMass, "rearAxleMass"),
+            (FrontUnsprungShare, "frontUnsprungShare"),
+            (RearUnsprungShare, "rearUnsprungShare"),
+            (SillHeight, "sillHeight"),
+            (MidMark, "midMark"),
+            (FrontAxleRating, "frontAxleRating"),
+            (RearAxleRating, "rearAxleRating"),
+            (CgHeight, "cgHeight"),
+        ];
 
     private static Quantity? Size(QuantityInput? input, string name)
     {
@@ -200,6 +236,19 @@ public sealed record CorrectTakenIn(
     internal override void Decide(JobWork work)
     {
         var d = work.Document;
+        string ReadOwner() => TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
+        string ReadMake() => TypedText.Needed(Make, "make", "What make is it?");
+        string ReadName() => TypedText.Needed(Name, "name", "What is the vehicle called?");
+        Refuse.AllAtOnce(
+            () => TakeIn.Mark(Plate, Vin),
+            () => QuantityInput.Read(Odometer, "odometer", Unit.Km),
+            ReadOwner,
+            ReadMake,
+            ReadName,
+            () => TypedText.Lines(Wish, "wish"),
+            () => TypedText.Lines(Carries, "carries"),
+            () => TypedText.Lines(Troubles, "troubles")
+        );
         var (plate, vin) = TakeIn.Mark(Plate, Vin);
         var odometer = QuantityInput.Read(Odometer, "odometer", Unit.Km);
         if (
@@ -216,7 +265,7 @@ public sealed record CorrectTakenIn(
             OwnerVersion,
             d.Owner with
             {
-                Name = TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?"),
+                Name = ReadOwner(),
                 Contact = TypedText.Blank(OwnerContact),
             }
         );
@@ -227,8 +276,8 @@ public sealed record CorrectTakenIn(
             VariantInput.On(
                 d.Vehicle with
                 {
-                    Make = TypedText.Needed(Make, "make", "What make is it?"),
-                    Name = TypedText.Needed(Name, "name", "What is the vehicle called?"),
+                    Make = ReadMake(),
+                    Name = ReadName(),
                     Plate = plate,
                     Vin = vin,
                 },

@@ -25,6 +25,9 @@ public sealed record Refusal(RefusalKind Kind, string Field, string Message)
     /// <summary>Answers to choose from, when it is a question.</summary>
     public IReadOnlyList<TapeChoice> Choices { get; init; } = [];
 
+    /// <summary>What else was typed that cannot be taken: whoever mends one mends all.</summary>
+    public IReadOnlyList<FieldRefusal> Also { get; init; } = [];
+
     /// <summary>Key of the row that somebody else changed first.</summary>
     public Guid? Row { get; init; }
 
@@ -48,6 +51,11 @@ public sealed record Refusal(RefusalKind Kind, string Field, string Message)
         };
 }
 
+/// <summary>One more field that cannot be taken.</summary>
+/// <param name="Field">Path of the field.</param>
+/// <param name="Message">The sentence, in a fitter's words.</param>
+public sealed record FieldRefusal(string Field, string Message);
+
 /// <summary>Ends a decision: nothing of it is kept.</summary>
 /// <param name="refusal">Why.</param>
 public sealed class RefusedException(Refusal refusal) : Exception(refusal.Message)
@@ -62,6 +70,40 @@ public static class Refuse
     /// <summary>What was typed cannot be taken.</summary>
     public static RefusedException Value(string field, string message) =>
         new(new Refusal(RefusalKind.BadValue, field, message));
+
+    /// <summary>Reads all that was typed and refuses once, naming every field that cannot be taken.</summary>
+    /// <param name="reads">Reads of one thing each.</param>
+    /// <exception cref="RefusedException">Something cannot be taken: the first, with the others beside it.</exception>
+    public static void AllAtOnce(params IEnumerable<Func<object?>> reads)
+    {
+        List<Refusal> refused = [];
+        foreach (var read in reads)
+        {
+            try
+            {
+                _ = read();
+            }
+            catch (RefusedException e) when (e.Refusal.Kind == RefusalKind.BadValue)
+            {
+                refused.Add(e.Refusal);
+            }
+        }
+        if (refused is [var first, ..])
+        {
+            throw new RefusedException(
+                first with
+                {
+                    Also =
+                    [
+                        .. first.Also,
+                        .. refused
+                            .Skip(1)
+                            .SelectMany(r => r.Also.Prepend(new FieldRefusal(r.Field, r.Message))),
+                    ],
+                }
+            );
+        }
+    }
 
     /// <summary>It may not be done now.</summary>
     public static RefusedException Gate(string field, string message) =>

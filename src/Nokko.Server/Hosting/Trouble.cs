@@ -9,7 +9,8 @@ internal sealed record Trouble(
     string Field,
     string Message,
     IReadOnlyList<TapeChoice>? Choices = null,
-    object? Theirs = null
+    object? Theirs = null,
+    IReadOnlyList<FieldRefusal>? Also = null
 )
 {
     /// <summary>Something that was typed cannot be taken.</summary>
@@ -35,7 +36,8 @@ internal sealed record Trouble(
             refusal.Field,
             refusal.Message,
             refusal.Choices,
-            refusal.Theirs
+            refusal.Theirs,
+            refusal.Also
         );
 
     /// <summary>The answer over HTTP.</summary>
@@ -54,6 +56,7 @@ internal sealed record Trouble(
                 ["field"] = Field,
                 ["choices"] = Choices,
                 ["theirs"] = Theirs,
+                ["also"] = Also,
             }
         );
 }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Storage;
 
@@ -18,6 +19,8 @@ internal static class VehicleEndpoints
     /// <param name="PlatformId">Its platform.</param>
     /// <param name="LastIn">When it came last.</param>
     /// <param name="OpenJob">A job of it that is not handed over.</param>
+    /// <param name="Jobs">How often it was here.</param>
+    /// <param name="Sort">What sort of vehicle it is.</param>
     internal sealed record VehicleHere(
         Guid Id,
         string Make,
@@ -25,8 +28,15 @@ internal static class VehicleEndpoints
         string Owner,
         Guid PlatformId,
         DateTimeOffset LastIn,
-        Guid? OpenJob
+        Guid? OpenJob,
+        int Jobs,
+        VehicleKind Sort
     );
+
+    /// <summary>An owner who was here before.</summary>
+    /// <param name="Name">The name.</param>
+    /// <param name="Contact">Phone or mail.</param>
+    internal sealed record OwnerHere(string Name, string? Contact);
 
     /// <summary>A visit of a vehicle.</summary>
     /// <param name="JobId">The job.</param>
@@ -62,6 +72,7 @@ internal static class VehicleEndpoints
     {
         api.MapGet("/vehicles", Find);
         api.MapGet("/vehicles/{vehicle:guid}", Show);
+        api.MapGet("/owners", FindOwners);
     }
 
     private static async Task<Results<Ok<VehicleView>, ProblemHttpResult>> Show(
@@ -98,11 +109,7 @@ internal static class VehicleEndpoints
         CancellationToken cancel
     )
     {
-        var wanted = mark.Replace("\0", "", StringComparison.Ordinal)
-            .Replace(" ", "", StringComparison.Ordinal)
-            .Replace("\\", "\\\\", StringComparison.Ordinal)
-            .Replace("%", "\\%", StringComparison.Ordinal)
-            .Replace("_", "\\_", StringComparison.Ordinal);
+        var wanted = Plain(mark.Replace(" ", "", StringComparison.Ordinal));
         if (wanted.Length < 3)
         {
             return TypedResults.Ok<VehicleHere[]>([]);
@@ -123,11 +130,44 @@ internal static class VehicleEndpoints
                     db.Jobs.Where(j => j.VehicleId == vehicle.Id).Max(j => j.TakenInAt),
                     db.Jobs.Where(j => j.VehicleId == vehicle.Id && j.HandedOverAt == null)
                         .Select(j => (Guid?)j.Id)
-                        .FirstOrDefault()
+                        .FirstOrDefault(),
+                    db.Jobs.Count(j => j.VehicleId == vehicle.Id),
+                    vehicle.Kind
                 )
             )
                 .Take(5)
                 .ToArrayAsync(cancel)
         );
     }
+
+    /// <summary>Owners whose name holds what is typed, those that begin with it first.</summary>
+    private static async Task<Ok<OwnerHere[]>> FindOwners(
+        NokkoDb db,
+        string find,
+        CancellationToken cancel
+    )
+    {
+        var wanted = Plain(find.Trim());
+        if (wanted.Length < 2)
+        {
+            return TypedResults.Ok<OwnerHere[]>([]);
+        }
+        return TypedResults.Ok(
+            await db
+                .Owners.AsNoTracking()
+                .Where(o => EF.Functions.ILike(o.Name, $"%{wanted}%", "\\"))
+                .OrderByDescending(o => EF.Functions.ILike(o.Name, $"{wanted}%", "\\"))
+                .ThenBy(o => o.Name)
+                .Select(o => new OwnerHere(o.Name, o.Contact))
+                .Take(8)
+                .ToArrayAsync(cancel)
+        );
+    }
+
+    /// <summary>A text that stands for itself in a pattern.</summary>
+    private static string Plain(string text) =>
+        text.Replace("\0", "", StringComparison.Ordinal)
+            .Replace("\\", "\\\\", StringComparison.Ordinal)
+            .Replace("%", "\\%", StringComparison.Ordinal)
+            .Replace("_", "\\_", StringComparison.Ordinal);
 }

@@ -61,6 +61,44 @@ public class ShopCommandTests
         Equipment.TwoPostLift
     );
 
+    [Fact]
+    public void All_that_cannot_be_taken_is_named_at_once_and_what_can_is_not()
+    {
+        static QuantityInput Typed(string text) => new(text, Unit.Mm, Known.Measured);
+        var why = Refused(
+            Come with
+            {
+                OwnerName = " ",
+                Make = "",
+                PlatformId = Sample.Id(99),
+                Sizes = Come.Sizes with
+                {
+                    Wheelbase = Typed("2 7.8"),
+                    SillHeight = Typed("480"),
+                    TyreSize = "round ones",
+                },
+                Target = Come.Target with { LeastRearLift = Typed("a bit") },
+                Fitted = [new(Sample.Id(7), Corner.LF, "", PartKind.StrutTopSpacer, null, null)],
+            },
+            Shop
+        );
+        Assert.Equal(
+            [
+                "fitted[0].name",
+                "make",
+                "ownerName",
+                "platformId",
+                "sizes.tyreSize",
+                "sizes.wheelbase",
+                "target.leastRearLift",
+            ],
+            why.Also.Select(f => f.Field).Append(why.Field).Order(StringComparer.Ordinal)
+        );
+        Assert.All(why.Also, f => Assert.NotEmpty(f.Message));
+        // Of a vehicle that is known its sizes and names are not read: what is wrong there is nobody's error.
+        Assert.IsType<Decision.Made>(Come.On(Shop, Context));
+    }
+
     private static Refusal Refused(ShopCommand command, ShopState state) =>
         Assert.IsType<Decision.Refused>(command.On(state, Context)).Why;
 

@@ -133,6 +133,7 @@ describe("the outbox", () => {
           field: "reason",
           message: "Hold point first.",
           choices: [],
+          also: [],
           row: null,
           theirs: null,
         });
@@ -192,6 +193,7 @@ describe("the outbox", () => {
           field: "version",
           message: "Somebody else changed this meanwhile.",
           choices: [],
+          also: [],
           row: "p",
           theirs: { name: "theirs" },
         });

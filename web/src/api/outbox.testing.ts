@@ -62,6 +62,7 @@ export const refuse = (_: string, init: RequestInit) =>
       field: "note",
       message: "That is too long.",
       choices: [],
+      also: [],
       row: null,
       theirs: null,
     }),

@@ -21,8 +21,17 @@ export class Problem extends Error {
     /** Who was first. */
     readonly by: string | null = null,
     readonly at: string | null = null,
+    /** What else was typed that cannot be taken. */
+    readonly also: readonly Schemas["FieldRefusal"][] = [],
   ) {
     super(message);
+  }
+
+  /** What is said of a field; null where nothing is. */
+  says(field: string): string | null {
+    return field === this.field
+      ? this.message
+      : (this.also.find((f) => f.field === field)?.message ?? null);
   }
 
   /** Whether somebody else changed the same thing first. */
@@ -45,6 +54,7 @@ export class Problem extends Error {
           r.theirs,
           outcome.by,
           outcome.at,
+          r.also,
         )
       : null;
   }
@@ -64,6 +74,9 @@ export class Problem extends Error {
           : "The server refused this without saying why.",
       Array.isArray(b.choices) ? (b.choices as TapeChoice[]) : [],
       b.theirs,
+      null,
+      null,
+      Array.isArray(b.also) ? (b.also as Schemas["FieldRefusal"][]) : [],
     );
   }
 }

@@ -1342,6 +1342,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/owners": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    find: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnerHere"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fitting/ways": {
         parameters: {
             query?: never;
@@ -4182,6 +4219,13 @@ export interface components {
          * @enum {unknown}
          */
         Fate: "refitHere" | "refitElsewhere" | "replaced" | "scrap" | "keptForUndo";
+        /** @description One more field that cannot be taken. */
+        FieldRefusal: {
+            /** @description Path of the field. */
+            field: string;
+            /** @description The sentence, in a fitter's words. */
+            message: string;
+        };
         Find: {
             /** Format: uuid */
             fromStageId: string;
@@ -7258,6 +7302,10 @@ export interface components {
             /** @description How to reach the owner. */
             contact: null | string;
         };
+        OwnerHere: {
+            name: string;
+            contact: null | string;
+        };
         /** @description A wheel's pad of the floor as typed. */
         PadInput: {
             wheel: components["schemas"]["Corner"];
@@ -8145,6 +8193,8 @@ export interface components {
             message: string;
             /** @description Answers to choose from, when it is a question. */
             choices: components["schemas"]["TapeChoice"][];
+            /** @description What else was typed that cannot be taken: whoever mends one mends all. */
+            also: components["schemas"]["FieldRefusal"][];
             /**
              * Format: uuid
              * @description Key of the row that somebody else changed first.
@@ -10045,6 +10095,9 @@ export interface components {
             lastIn: string;
             /** Format: uuid */
             openJob: null | string;
+            /** Format: int32 */
+            jobs: number;
+            sort: components["schemas"]["VehicleKind"];
         };
         /**
          * @description What sort of vehicle.

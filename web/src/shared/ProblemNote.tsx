@@ -23,6 +23,8 @@ export function ProblemNote({
       sx={{ color: "text.primary" }}
     >
       {problem.message}
+      {problem instanceof Problem &&
+        problem.also.map((f) => <div key={f.field}>{f.message}</div>)}
       {problem instanceof Problem && <First problem={problem} />}
       {choices.length > 0 && onChoose && (
         <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, mt: 1 }}>
@@ -89,11 +91,8 @@ function isQuantity(
 
 /** The message for one field of a form, when the problem is there. */
 export function at(problem: Error | null, field: string) {
-  const here = problem instanceof Problem && problem.field === field;
-  return {
-    error: here,
-    helperText: here ? problem.message : undefined,
-  };
+  const said = problem instanceof Problem ? problem.says(field) : null;
+  return { error: said !== null, helperText: said ?? undefined };
 }
 
 export function asError(e: unknown): Error {

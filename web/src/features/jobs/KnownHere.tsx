@@ -5,6 +5,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
+import { dayOfYear } from "../../shared/time";
+
+const jobs = (n: number) => (n === 1 ? "one job" : `${n.toString()} jobs`);
 
 /** Says when a plate or VIN was here before: the new job goes on in that vehicle's own chain, or its open job is opened. */
 export function KnownHere({
@@ -51,7 +54,8 @@ export function KnownHere({
         <b>
           {known.make} {known.name}
         </b>
-        , {known.owner}, last in {known.lastIn.slice(0, 10)}.{" "}
+        , {known.owner}, {jobs(known.jobs)}, last here {dayOfYear(known.lastIn)}
+        .{" "}
         <Link component={To} to={`/vehicles/${known.id}`}>
           Over the years
         </Link>{" "}

@@ -34,7 +34,7 @@ export function PlatformChoice({
           onChange(e.target.value, name);
         }}
         error={refused.error}
-        helperText={refused.helperText ?? "Vehicles that share a suspension"}
+        helperText={refused.helperText ?? "All that share this suspension"}
       >
         {platforms.map((p) => (
           <MenuItem key={p.id} value={p.id}>

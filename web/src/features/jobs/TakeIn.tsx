@@ -3,11 +3,13 @@ import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import Link from "@mui/material/Link";
+import { useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { shop } from "../../api/job";
+import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
@@ -34,7 +36,14 @@ import {
   targetBody,
   TargetFields,
 } from "./TargetFields";
-import { usuallyBuilt, WhatCarries } from "./WhatCarries";
+import {
+  carriesSays,
+  usuallyBuilt,
+  WhatCarries,
+  type Built,
+} from "./WhatCarries";
+import { ChooseSort } from "./ChooseSort";
+import { OwnerFields } from "./OwnerFields";
 
 const blank = {
   ownerName: "",
@@ -51,8 +60,10 @@ const blank = {
   carries: "",
   troubles: "",
   promisedOn: "",
-  ...usuallyBuilt("pickup"),
-  equipment: "twoPostLift" as Schemas["Equipment"],
+  /** What carries it; null until somebody says what it is. */
+  built: null as Built | null,
+  /** Empty until somebody says with what it is lifted. */
+  equipment: "" as Schemas["Equipment"] | "",
   sizes: noSizes,
   target: levelByHub,
   fitted: [] as FittedText[],
@@ -65,8 +76,11 @@ export default function TakeIn() {
   const unit = useUnit();
   const navigate = useNavigate();
   const settings = useSettings();
+  // What lifted the last one here lifts this one too.
+  const [lifts, keepLifts] = useDraft<Schemas["Equipment"] | "">("lifts", "");
   const [kept, keep, clear] = useDraft("take-in", {
     ...blank,
+    equipment: lifts,
     target: levelAsSettled(settings),
     ids: { job: v7(), vehicle: v7(), stage: v7(), owner: v7(), command: v7() },
   });
@@ -79,6 +93,7 @@ export default function TakeIn() {
     target: { ...levelByHub, ...kept.target },
     variant: { ...noVariant, ...kept.variant },
     sizes: { ...noSizes, ...kept.sizes },
+    built: kept.built ?? null,
   };
   const draft = touched
     ? whole
@@ -101,8 +116,6 @@ export default function TakeIn() {
 
   const field = (
     key:
-      | "ownerName"
-      | "ownerContact"
       | "make"
       | "name"
       | "plate"
@@ -124,8 +137,58 @@ export default function TakeIn() {
   );
 
   const once = useOnce();
+  const form = useRef<HTMLFormElement>(null);
+  const [more, setMore] = useState(false);
+  /** Everything that is missing is said at once, before anything is sent. */
+  const missing = (): Problem | null => {
+    const known = draft.known !== null;
+    const said = [
+      !known && draft.plate.trim() === "" && draft.vin.trim() === ""
+        ? {
+            field: "plate",
+            message:
+              "Note the plate or the VIN: one of them tells this vehicle from its sisters.",
+          }
+        : null,
+      !known && draft.built === null
+        ? { field: "sort", message: "What is it? Choose by the drawing." }
+        : null,
+      needed("make", draft.make, "What make is it?"),
+      needed("name", draft.name, "What is the vehicle called?"),
+      needed("platformId", draft.platformId, "Which platform is it?"),
+      needed("ownerName", draft.ownerName, "Whose vehicle is it?"),
+      needed("equipment", draft.equipment, "With what is it lifted here?"),
+    ].filter((f) => f !== null);
+    const [first, ...also] = said;
+    return first
+      ? new Problem(422, first.field, first.message, [], null, null, null, also)
+      : null;
+  };
+  const refused = (e: Error) => {
+    setProblem(e);
+    // Whatever is folded away is shown before the eye is sent to it.
+    if (
+      e instanceof Problem &&
+      [e.field, ...e.also.map((f) => f.field)].some((f) => folded.test(f))
+    ) {
+      setMore(true);
+    }
+    requestAnimationFrame(() => {
+      form.current
+        ?.querySelector<HTMLElement>(
+          "[aria-invalid=true], fieldset[aria-describedby] input",
+        )
+        ?.focus();
+    });
+  };
   const take = async () => {
     setProblem(null);
+    const lacks = missing();
+    if (lacks || draft.equipment === "") {
+      refused(lacks ?? new Error("With what is it lifted here?"));
+      return;
+    }
+    const built = draft.built ?? usuallyBuilt(draft.known?.sort ?? "pickup");
     try {
       const platform = await platformOf(draft.platformId, draft.newPlatform);
       if (!draft.known) {
@@ -148,10 +211,10 @@ export default function TakeIn() {
           engine: draft.variant.engine || null,
           drive: draft.variant.drive || null,
           variant: variantBody(draft.variant),
-          sort: draft.kind,
-          bodyKind: draft.bodyKind,
-          front: draft.front,
-          rear: draft.rear,
+          sort: built.kind,
+          bodyKind: built.bodyKind,
+          front: built.front,
+          rear: built.rear,
           sizes: sizesBody(draft.sizes, unit),
           // Of a vehicle that is known nothing said is nothing changed.
           fitted:
@@ -168,10 +231,11 @@ export default function TakeIn() {
         },
         draft.ids.command,
       );
+      keepLifts(draft.equipment);
       clear();
       await navigate(`/jobs/${draft.ids.job}/walk-round`);
     } catch (e) {
-      setProblem(asError(e));
+      refused(asError(e));
     }
   };
 
@@ -181,146 +245,227 @@ export default function TakeIn() {
       sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 1080, width: "100%" }}
     >
       <form
+        ref={form}
         onSubmit={(e) => {
+          // Enter in a field is no answer to the whole page: only the button sends it.
           e.preventDefault();
-          void once(take);
         }}
       >
-        <Typography variant="h1">Take in a vehicle</Typography>
-        <Section title="Whose, and which">
-          <Grid>
-            {field("plate", "Plate")}
-            {field("vin", "VIN")}
-            {field("ownerName", "Owner")}
-            {field("ownerContact", "Phone or mail")}
-          </Grid>
-          <KnownHere
-            mark={draft.plate || draft.vin}
-            chosen={draft.known}
-            onChoose={(known) => {
-              setDraft(
-                known
-                  ? {
-                      ...draft,
-                      known,
-                      make: known.make,
-                      name: known.name,
-                      ownerName: draft.ownerName || known.owner,
-                      platformId: known.platformId,
-                    }
-                  : { ...draft, known: null },
-              );
-            }}
-          />
-          <Box sx={{ mt: 1.5 }} />
-          <Grid>
-            {field("make", "Make")}
-            {field("name", "Model")}
-            <PlatformChoice
-              id={draft.platformId}
-              name={draft.newPlatform}
-              problem={problem}
-              onChange={(platformId, newPlatform) => {
-                setDraft({ ...draft, platformId, newPlatform });
-              }}
-            />
-            {!draft.known && (
-              <VariantFields
-                text={draft.variant}
-                platformId={draft.platformId}
-                problem={problem}
-                onChange={(variant) => {
-                  setDraft({ ...draft, variant });
-                }}
-              />
-            )}
-            {field("odometer", unit === "in" ? "Odometer, mi" : "Odometer, km")}
-          </Grid>
-        </Section>
+        <Typography variant="h1" sx={{ mb: 1 }}>
+          Take in a vehicle
+        </Typography>
+        <Grid>
+          {field("plate", "Plate")}
+          {field("vin", "or VIN")}
+        </Grid>
+        <KnownHere
+          mark={draft.plate || draft.vin}
+          chosen={draft.known}
+          onChoose={(known) => {
+            setDraft(
+              known
+                ? {
+                    ...draft,
+                    known,
+                    make: known.make,
+                    name: known.name,
+                    ownerName: draft.ownerName || known.owner,
+                    platformId: known.platformId,
+                  }
+                : { ...draft, known: null },
+            );
+          }}
+        />
         {!draft.known && (
-          <Section title="What carries it">
-            <Grid wide>
-              <WhatCarries
-                built={draft}
-                suspensions={suspensions}
-                onChange={(built) => {
-                  setDraft({ ...draft, ...built });
-                }}
-              />
-            </Grid>
-          </Section>
-        )}
-        <Section title="How it shall sit">
-          <TargetFields
-            target={draft.target}
-            onChange={(target) => {
-              setDraft({ ...draft, target });
-            }}
-            problem={problem}
-          />
-          <Box sx={{ height: 12 }} />
-          <Grid>
-            {field("wish", "In the owner's words")}
-            {field("carries", "Carries and tows")}
-            {field("troubles", "Known troubles")}
-            <TextField
-              type="date"
-              label="Promised for"
-              value={draft.promisedOn}
-              onChange={(e) => {
-                setDraft({ ...draft, promisedOn: e.target.value });
+          <Box sx={{ mt: 1 }}>
+            <ChooseSort
+              sort={draft.built?.kind ?? null}
+              says={problem instanceof Problem ? problem.says("sort") : null}
+              onChange={(kind) => {
+                setDraft({ ...draft, built: usuallyBuilt(kind) });
               }}
-              slotProps={{ inputLabel: { shrink: true } }}
             />
-            <TextField
-              select
-              label="Lifted with"
-              value={draft.equipment}
-              onChange={(e) => {
-                setDraft({
-                  ...draft,
-                  equipment: e.target.value as Schemas["Equipment"],
-                });
+            {draft.built && (
+              <Typography color="text.secondary" sx={{ mt: 0.5 }}>
+                {carriesSays(draft.built, suspensions)}.{" "}
+                <Link
+                  component="button"
+                  type="button"
+                  onClick={() => {
+                    setMore(true);
+                    requestAnimationFrame(() => {
+                      document.getElementById("carries")?.scrollIntoView();
+                    });
+                  }}
+                >
+                  It is otherwise
+                </Link>
+              </Typography>
+            )}
+          </Box>
+        )}
+        <Box sx={{ mt: 2 }} />
+        <Grid>
+          {field("make", "Make")}
+          {field("name", "Model")}
+          <PlatformChoice
+            id={draft.platformId}
+            name={draft.newPlatform}
+            problem={problem}
+            onChange={(platformId, newPlatform) => {
+              setDraft({ ...draft, platformId, newPlatform });
+            }}
+          />
+          {field("odometer", unit === "in" ? "Odometer, mi" : "Odometer, km")}
+          <OwnerFields
+            name={draft.ownerName}
+            contact={draft.ownerContact}
+            problem={problem}
+            onChange={(ownerName, ownerContact) => {
+              setDraft({ ...draft, ownerName, ownerContact });
+            }}
+          />
+          <TextField
+            select
+            label="Lifted with"
+            value={draft.equipment}
+            onChange={(e) => {
+              setDraft({
+                ...draft,
+                equipment: e.target.value as Schemas["Equipment"],
+              });
+            }}
+            {...at(problem, "equipment")}
+          >
+            {Object.entries(equipmentWords).map(([key, said]) => (
+              <MenuItem key={key} value={key}>
+                {said}
+              </MenuItem>
+            ))}
+          </TextField>
+        </Grid>
+        <Section title="What is wanted">
+          <Grid>
+            <Box sx={{ gridColumn: { md: "span 2" } }}>
+              {field("wish", "In the owner's words")}
+            </Box>
+            <TargetFields
+              only="wish"
+              target={draft.target}
+              onChange={(target) => {
+                setDraft({ ...draft, target });
               }}
-            >
-              {Object.entries(equipmentWords).map(([key, said]) => (
-                <MenuItem key={key} value={key}>
-                  {said}
-                </MenuItem>
-              ))}
-            </TextField>
+              problem={problem}
+            />
           </Grid>
           <Typography color="text.secondary" sx={{ mt: 1 }}>
             Rules on lift, lamp and bumper height differ by place: check them
             before you agree.
           </Typography>
         </Section>
-        <Section
-          title={draft.known ? "What was fitted since" : "What is fitted now"}
+        <Box
+          component="details"
+          open={more}
+          onToggle={(e) => {
+            setMore(e.currentTarget.open);
+          }}
+          sx={{ mt: 1 }}
         >
-          <FittedNow
-            rows={draft.fitted}
-            onChange={(fitted) => {
-              setDraft({ ...draft, fitted });
-            }}
-            problem={problem}
-          />
-        </Section>
-        {!draft.known && (
-          <Section title="Its sizes, as far as you know them">
-            <SizesDrawing
-              sizes={draft.sizes}
-              kind={draft.kind}
-              live={liveAxles(suspensions, draft.front, draft.rear)}
-              onChange={(sizes) => {
-                setDraft({ ...draft, sizes });
+          <Box
+            component="summary"
+            sx={{ cursor: "pointer", fontWeight: 600, minHeight: 48, pt: 1.5 }}
+          >
+            What you know already: parts on it, sizes, limits, the day it is
+            promised. All of it can follow later
+          </Box>
+          {!draft.known && draft.built && (
+            <Section title="What carries it" id="carries">
+              <Grid wide>
+                <WhatCarries
+                  built={draft.built}
+                  suspensions={suspensions}
+                  onChange={(change) => {
+                    if (draft.built) {
+                      setDraft({
+                        ...draft,
+                        built: { ...draft.built, ...change },
+                      });
+                    }
+                  }}
+                />
+              </Grid>
+            </Section>
+          )}
+          <Section title="More of it">
+            <Grid>
+              {!draft.known && (
+                <VariantFields
+                  text={draft.variant}
+                  platformId={draft.platformId}
+                  problem={problem}
+                  onChange={(variant) => {
+                    setDraft({ ...draft, variant });
+                  }}
+                />
+              )}
+              {field("carries", "Carries and tows")}
+              {field("troubles", "Known troubles")}
+              <TextField
+                type="date"
+                label="Promised for"
+                value={draft.promisedOn}
+                onChange={(e) => {
+                  setDraft({ ...draft, promisedOn: e.target.value });
+                }}
+                slotProps={{ inputLabel: { shrink: true } }}
+              />
+            </Grid>
+          </Section>
+          <Section title="Within which limits">
+            <TargetFields
+              only="limits"
+              target={draft.target}
+              onChange={(target) => {
+                setDraft({ ...draft, target });
               }}
               problem={problem}
             />
           </Section>
-        )}
+          <Section
+            title={draft.known ? "What was fitted since" : "What is fitted now"}
+          >
+            <FittedNow
+              rows={draft.fitted}
+              onChange={(fitted) => {
+                setDraft({ ...draft, fitted });
+              }}
+              problem={problem}
+            />
+          </Section>
+          {!draft.known && draft.built && (
+            <Section title="Its sizes, as far as you know them">
+              <SizesDrawing
+                sizes={draft.sizes}
+                kind={draft.built.kind}
+                live={liveAxles(
+                  suspensions,
+                  draft.built.front,
+                  draft.built.rear,
+                )}
+                onChange={(sizes) => {
+                  setDraft({ ...draft, sizes });
+                }}
+                problem={problem}
+              />
+            </Section>
+          )}
+        </Box>
         <ProblemNote problem={problem} />
-        <Button type="submit" variant="contained" sx={{ mt: 2 }}>
+        <Button
+          variant="contained"
+          sx={{ mt: 2 }}
+          onClick={() => void once(take)}
+        >
           Take it in and walk round
         </Button>
       </form>
@@ -328,15 +473,24 @@ export default function TakeIn() {
   );
 }
 
+/** Fields that lie folded away until somebody opens them. */
+const folded =
+  /^(sizes|fitted|variant|target\.(least|most|tolerance))|^(engine|drive|carries|troubles)$/;
+
+const needed = (field: string, typed: string, message: string) =>
+  typed.trim() === "" ? { field, message } : null;
+
 function Section({
   title,
+  id,
   children,
 }: {
   title: string;
+  id?: string;
   children: React.ReactNode;
 }) {
   return (
-    <Box component="section" sx={{ mt: 2.5 }}>
+    <Box component="section" id={id} sx={{ mt: 2.5 }}>
       <Typography variant="h2" sx={{ mb: 1.25 }}>
         {title}
       </Typography>
@@ -357,7 +511,10 @@ function Grid({
       sx={{
         display: "grid",
         gap: 1.5,
-        gridTemplateColumns: `repeat(auto-fill, minmax(${wide ? "300px" : "190px"}, 1fr))`,
+        gridTemplateColumns: {
+          xs: "repeat(auto-fill, minmax(190px, 1fr))",
+          md: `repeat(${wide ? "3" : "4"}, minmax(0, 1fr))`,
+        },
       }}
     >
       {children}

@@ -94,10 +94,13 @@ export function TargetFields({
   target,
   onChange,
   problem,
+  only,
 }: {
   target: TargetText;
   onChange: (target: TargetText) => void;
   problem: Error | null;
+  /** How it shall sit, or within which limits; both where nothing is said. */
+  only?: "wish" | "limits";
 }) {
   const unit = useUnit();
   const field = (
@@ -126,73 +129,88 @@ export function TargetFields({
   return (
     <Box
       sx={{
-        display: "grid",
+        // How it shall sit stands among the fields around it.
+        display: only === "wish" ? "contents" : "grid",
         gap: 1.5,
         gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
       }}
     >
-      <TextField
-        select
-        label="It shall sit"
-        value={target.wish}
-        onChange={(e) => {
-          onChange({ ...target, wish: e.target.value as TargetText["wish"] });
-        }}
-      >
-        {Object.entries(wishWords).map(([key, said]) => (
-          <MenuItem key={key} value={key}>
-            {said}
-          </MenuItem>
-        ))}
-      </TextField>
-      {target.wish === "rake" &&
-        field(
-          "rake",
-          "Rake (nose down)",
-          "rake",
-          unit === "in" ? "1 in" : "25 mm",
-        )}
-      <TextField
-        select
-        label="Judged from the"
-        value={target.datum}
-        onChange={(e) => {
-          onChange({ ...target, datum: e.target.value as Schemas["Datum"] });
-        }}
-      >
-        <MenuItem value="hub">hub</MenuItem>
-        <MenuItem value="floor">floor</MenuItem>
-      </TextField>
-      {field("frontLift", "Least lift, front", "leastFrontLift", "none")}
-      {field("rearLift", "Least lift, rear", "leastRearLift", "none")}
-      {field("frontMost", "Greatest lift, front", "mostFrontLift", "none")}
-      {field("rearMost", "Greatest lift, rear", "mostRearLift", "none")}
-      {field(
-        "tolerance",
-        "Tolerance",
-        "tolerance",
-        unit === "in" ? "1/4 in" : "6 mm",
+      {only !== "limits" && (
+        <>
+          <TextField
+            select
+            label="It shall sit"
+            value={target.wish}
+            onChange={(e) => {
+              onChange({
+                ...target,
+                wish: e.target.value as TargetText["wish"],
+              });
+            }}
+          >
+            {Object.entries(wishWords).map(([key, said]) => (
+              <MenuItem key={key} value={key}>
+                {said}
+              </MenuItem>
+            ))}
+          </TextField>
+          {target.wish === "rake" &&
+            field(
+              "rake",
+              "Rake (nose down)",
+              "rake",
+              unit === "in" ? "1 in" : "25 mm",
+            )}
+        </>
       )}
-      {(
-        [
-          ["noLean", "Take out a side lean"],
-          ["evenDiagonals", "Even diagonals on corner scales"],
-          ["loaded", "Rake with the stated load on"],
-        ] as const
-      ).map(([key, label]) => (
-        <FormControlLabel
-          key={key}
-          label={label}
-          control={
-            <Checkbox
-              checked={target[key]}
-              onChange={(e) => {
-                onChange({ ...target, [key]: e.target.checked });
-              }}
+      {only !== "wish" && (
+        <>
+          <TextField
+            select
+            label="Judged from the"
+            value={target.datum}
+            onChange={(e) => {
+              onChange({
+                ...target,
+                datum: e.target.value as Schemas["Datum"],
+              });
+            }}
+          >
+            <MenuItem value="hub">hub</MenuItem>
+            <MenuItem value="floor">floor</MenuItem>
+          </TextField>
+          {field("frontLift", "Least lift, front", "leastFrontLift", "none")}
+          {field("rearLift", "Least lift, rear", "leastRearLift", "none")}
+          {field("frontMost", "Greatest lift, front", "mostFrontLift", "none")}
+          {field("rearMost", "Greatest lift, rear", "mostRearLift", "none")}
+          {field(
+            "tolerance",
+            "Tolerance",
+            "tolerance",
+            unit === "in" ? "1/4 in" : "6 mm",
+          )}
+          {(
+            [
+              ["noLean", "Take out a side lean"],
+              ["evenDiagonals", "Even diagonals on corner scales"],
+              ["loaded", "Rake with the stated load on"],
+            ] as const
+          ).map(([key, label]) => (
+            <FormControlLabel
+              key={key}
+              label={label}
+              control={
+                <Checkbox
+                  checked={target[key]}
+                  onChange={(e) => {
+                    onChange({ ...target, [key]: e.target.checked });
+                  }}
+                />
+              }
             />
-          }
-        />
-      ))}
+          ))}
+        </>
+      )}
     </Box>
   );
 }

@@ -18,7 +18,27 @@ export function usuallyBuilt(kind: Built["kind"]): Built {
   return { kind, bodyKind, front, rear };
 }
 
-/** The sort of vehicle, its body, and the suspension of each axle by itself. */
+/** What carries it, in a line; whoever reads it sees what is only usual. */
+export function carriesSays(
+  built: Built,
+  suspensions: ReturnType<typeof useSuspensionKinds>,
+): string {
+  const said = (kind: Built["front"]) =>
+    suspensions.find((s) => s.kind === kind)?.said ?? "";
+  const usual = usuallyBuilt(built.kind);
+  const asUsual =
+    usual.bodyKind === built.bodyKind &&
+    usual.front === built.front &&
+    usual.rear === built.rear;
+  return `Front: ${said(built.front)} · rear: ${said(built.rear)} · ${bodyWords[built.bodyKind]}${asUsual ? ", as is usual" : ""}`;
+}
+
+const bodyWords: Record<Built["bodyKind"], string> = {
+  bodyOnFrame: "body on frame",
+  unibody: "unibody",
+};
+
+/** The body, and the suspension of each axle by itself. */
 export function WhatCarries({
   built,
   suspensions,
@@ -32,28 +52,17 @@ export function WhatCarries({
     <>
       <TextField
         select
-        label="Sort of vehicle"
-        value={built.kind}
-        onChange={(e) => {
-          onChange(usuallyBuilt(e.target.value as Built["kind"]));
-        }}
-      >
-        {Object.entries(vehicleWords).map(([kind, { said }]) => (
-          <MenuItem key={kind} value={kind}>
-            {said}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
         label="Body"
         value={built.bodyKind}
         onChange={(e) => {
           onChange({ bodyKind: e.target.value as Built["bodyKind"] });
         }}
       >
-        <MenuItem value="bodyOnFrame">body on frame</MenuItem>
-        <MenuItem value="unibody">unibody</MenuItem>
+        {Object.entries(bodyWords).map(([kind, said]) => (
+          <MenuItem key={kind} value={kind}>
+            {said}
+          </MenuItem>
+        ))}
       </TextField>
       {(["front", "rear"] as const).map((axle) => (
         <TextField
