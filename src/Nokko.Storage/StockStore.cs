@@ -25,7 +25,7 @@ public static class StockStore
         with chosen as (
           select l.id, l.job_id, l.stacks, l.from_stage_id, j.promised_on, j.taken_in_at
           from plans l join jobs j on j.id = l.job_id
-          where l.shop_id = {0} and l.chosen and l.to_stage_id is null and j.handed_over_at is null
+          where l.shop_id = {0} and l.chosen and l.to_stage_id is null and j.handed_over_at is null and j.binned_at is null
             -- A plan from which the work went on by another way waits for nothing.
             and not exists (
               select 1 from plans b

@@ -51,12 +51,13 @@ public static class YardStore
         CancellationToken cancel
     )
     {
-        var jobs = After(db.Summaries);
+        // What is handed over with nothing to come, and what was thrown away, is found by search.
         var text = find?.Replace("\0", "", StringComparison.Ordinal).Trim().ToLowerInvariant();
         if (string.IsNullOrEmpty(text))
         {
-            return await Page(jobs);
+            return await Page(After(db.Summaries).Where(s => !s.Closed));
         }
+        var jobs = After(db.Summaries);
         var anywhere = text.Length >= LeastForAnywhere;
         var query = anywhere ? Holding(text) : Beginning(text);
         // What a text finds is many or few, and the database cannot know which. Many are found among the first of the yard; few through the index, whose rows are taken before they are put in order.

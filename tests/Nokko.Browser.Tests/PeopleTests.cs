@@ -29,6 +29,11 @@ public sealed class PeopleTests
         owner.Type("Code", ServerProcess.FirstCode);
         owner.Press("Open the shop");
         owner.Sees("Yard");
+        // An empty yard leads: the next thing first.
+        owner.Sees("Three things to begin with");
+        owner.Button("Make a platform");
+        owner.Button("Take in the first vehicle");
+        Axe.Check(owner, "empty yard");
         owner.Press("Menu");
         owner.Press("Ada Marl: your own page");
         owner.Sees("Where you are signed in");

@@ -84,4 +84,80 @@ public sealed class WayThroughTests(DemoServer demo)
         b.Driver.FindElement(By.CssSelector("main input")).SendKeys("?");
         Assert.Empty(b.Driver.FindElements(By.CssSelector("[role=dialog]")));
     }
+
+    [Fact]
+    public void A_job_goes_into_the_bin_and_comes_back_and_the_last_one_is_a_key_away()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(_server.Address, "brenna");
+        b.OpenCopy("HO 32 T", "take-in");
+        b.Press("Throw this job away");
+        b.Press("Into the bin for 90 days: yes");
+        b.Sees("Nothing of it is changed while it lies in the bin");
+        b.AllSaved();
+        var job = b.Driver.Url;
+
+        // What is tried on it all the same is refused, in words.
+        b.Open(job.Replace("take-in", "walk-round", StringComparison.Ordinal));
+        b.Sees("▲ Thrown away");
+        b.Open($"{_server.Address}/");
+        b.Press("Thrown away");
+        var thrown = b.Until(
+            d => d.FindElement(By.CssSelector($"a[href='{new Uri(job).AbsolutePath}']")),
+            "the job in the bin"
+        );
+        b.Driver.ExecuteScript("arguments[0].click()", thrown);
+        b.Press("Bring it back");
+        b.Until(
+            d =>
+                !d.FindElement(By.TagName("main"))
+                    .Text.Contains("▲ Thrown away", StringComparison.Ordinal),
+            "the job is back"
+        );
+        b.AllSaved();
+
+        // From wherever somebody looked something up, one key leads back.
+        b.Open(job.Replace("take-in", "plan", StringComparison.Ordinal));
+        b.Sees("Wanted: level");
+        b.Open($"{_server.Address}/shelf");
+        b.Sees("Moor box spacer");
+        Key(b, Keys.F2);
+        b.Until(d => d.Url.EndsWith("/plan", StringComparison.Ordinal), "the plan of the last job");
+    }
+
+    /// <summary>What is acted on, what it does and the button that agrees: without scrolling, on a phone once the corners are at the top.</summary>
+    [Theory]
+    [InlineData(1280, 800, 4)]
+    [InlineData(390, 844, 2)]
+    public void The_plan_stands_on_one_screen_with_what_it_does_and_the_button_that_agrees(
+        int width,
+        int height,
+        int corners
+    )
+    {
+        using var b = new Driving.Browser(width, height);
+        b.SignIn(_server.Address, "brenna");
+        b.OpenCopy("TM 41 F", "plan");
+        b.Sees("Lands as wanted");
+        var seen = (System.Collections.ObjectModel.ReadOnlyCollection<object>)
+            b.Until(
+                d =>
+                    (System.Collections.ObjectModel.ReadOnlyCollection<object>?)
+                        d.ExecuteScript(
+                            """
+                            if (innerWidth < 500) document.querySelector('[data-drop]')?.scrollIntoView();
+                            const all = (what, test) => [...document.querySelectorAll(what)].filter(test).map(e => e.getBoundingClientRect());
+                            const bar = all('button', e => e.textContent.startsWith('Agreed:'));
+                            const ladders = all('[data-drop] svg[role=img]', () => true);
+                            const tags = all('section[aria-label=Stance]', () => true);
+                            if (bar.length !== 1 || ladders.length !== 4) return null;
+                            // The ride line of a ladder lies above its foot: a ladder counts when it is whole.
+                            const foot = bar[0].top;
+                            return [ladders.filter(l => l.bottom <= foot).length, bar[0].bottom <= innerHeight, innerWidth < 500 || tags[0].top >= 0];
+                            """
+                        ),
+                "the plan's corners"
+            )!;
+        Assert.Equal([(long)corners, true, true], seen);
+    }
 }

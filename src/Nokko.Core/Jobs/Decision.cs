@@ -38,6 +38,9 @@ public sealed record DecisionContext
     /// <summary>The shop's bays and people; null where the command asks for none of it.</summary>
     public ShopRoster? Roster { get; init; }
 
+    /// <summary>Another job of the same vehicle that is open; null where there is none, or where the command does not ask.</summary>
+    public Guid? OtherOpenJob { get; init; }
+
     /// <summary>What other jobs of the shop have proved.</summary>
     public PlatformEvidence Others { get; init; } = PlatformEvidence.None;
 
@@ -68,6 +71,10 @@ public abstract record Decision
         try
         {
             context.Role.MustWork();
+            if (d.Job.BinnedAt is not null && command is not (RestoreJob or TakeBack))
+            {
+                throw Refuse.Gate("job", "This job lies in the bin: bring it back first.");
+            }
             command.Decide(work);
         }
         catch (RefusedException e)

@@ -65,6 +65,9 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(PinPhotograph), "pinPhotograph")]
 [JsonDerivedType(typeof(HandOver), "handOver")]
 [JsonDerivedType(typeof(FinishFollowUp), "finishFollowUp")]
+[JsonDerivedType(typeof(BinJob), "binJob")]
+[JsonDerivedType(typeof(RestoreJob), "restoreJob")]
+[JsonDerivedType(typeof(BinWalkRound), "binWalkRound")]
 [JsonDerivedType(typeof(TakeBack), "takeBack")]
 public abstract record JobCommand(Guid CommandId)
 {

@@ -59,6 +59,9 @@ public enum NeedKind
 
     /// <summary>The owner chooses from the quote.</summary>
     OwnerChooses,
+
+    /// <summary>Nothing: it was thrown away.</summary>
+    Binned,
 }
 
 /// <summary>What a job needs next, as facts: the words are made when somebody reads them.</summary>
@@ -94,6 +97,7 @@ public sealed record Need(
             or NeedKind.OwnerChooses => Phase.Plan,
             NeedKind.NextStep or NeedKind.CloseLedgers or NeedKind.CloseRubber => Phase.Fit,
             NeedKind.Miss or NeedKind.Look => Phase.Prove,
+            NeedKind.Binned => Phase.TakeIn,
             _ => throw new InvalidOperationException($"No phase is known for {Kind}."),
         };
 
@@ -138,6 +142,7 @@ public sealed record Need(
             NeedKind.EyeAndTape => $"Read both {Text} lips again",
             NeedKind.SettleAgain => "Settle it and measure again",
             NeedKind.Look => "See what can be told",
+            NeedKind.Binned => "Leave it: thrown away",
             _ => throw new InvalidOperationException($"No words are known for {Kind}."),
         };
 
@@ -190,12 +195,17 @@ public sealed record Need(
                 $"{sits}At the {Text} the eye sees another lean than the tape: read both lips again, or look again.",
             NeedKind.SettleAgain => $"{sits}Too near to tell: settle it and measure again.",
             NeedKind.Look => $"{sits}See what can be told of the result.",
+            NeedKind.Binned => "Thrown away. Bring it back to go on with it.",
             _ => throw new InvalidOperationException($"No words are known for {Kind}."),
         };
     }
 
     private static Need Next(JobDocument d, JobResults results)
     {
+        if (d.Job.BinnedAt is not null)
+        {
+            return new Need(NeedKind.Binned);
+        }
         if (d.Job.HandedOverAt is not null)
         {
             return new Need(NeedKind.FollowUps, d.FollowUps.Count(f => f.DoneAt is null));

@@ -94,7 +94,10 @@ public sealed record ChoosePlan(Guid CommandId, Guid Id, uint Version) : JobComm
 public sealed record DropPlan(Guid CommandId, Guid Id, uint Version) : JobCommand(CommandId)
 {
     /// <inheritdoc/>
-    public override string Does() => "plan dropped";
+    public override string Does() => Said;
+
+    /// <summary>As the history says it.</summary>
+    public const string Said = "plan dropped";
 
     internal override void Decide(JobWork work)
     {

@@ -9,7 +9,7 @@ using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
-/// <summary>Takes a change of the last hour back. What was read stays on the record as taken back.</summary>
+/// <summary>Takes a change of the last hour back, or brings back what was thrown away. What was read stays on the record as taken back.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="Change">Key of the command that made the change.</param>
 /// <remarks>
@@ -18,8 +18,10 @@ namespace Nokko.Core.Jobs;
 /// </remarks>
 public sealed record TakeBack(Guid CommandId, Guid Change) : JobCommand(CommandId)
 {
-    /// <summary>For how long a change can be taken back.</summary>
-    public static readonly TimeSpan Within = TimeSpan.FromHours(1);
+    /// <summary>For how long a change can be taken back: what was thrown away longer than what was done.</summary>
+    /// <param name="kind">What the history calls it.</param>
+    public static TimeSpan Within(string kind) =>
+        kind is DropPlan.Said or BinWalkRound.Said ? Bin.Keeps : TimeSpan.FromHours(1);
 
     /// <summary>What may not be taken back, with the reason.</summary>
     private static readonly Dictionary<string, string> Never = new()
@@ -27,6 +29,8 @@ public sealed record TakeBack(Guid CommandId, Guid Change) : JobCommand(CommandI
         [TakeIn.Said] = "A job is not undone by undoing its first step.",
         [CorrectTakenIn.Said] =
             "Names, phones and plates are not kept in the record of changes: correct them anew.",
+        [BinJob.Said] = "Bring the job back out of the bin.",
+        [RestoreJob.Said] = "Throw the job away anew.",
         [HandOver.Said] = "What was handed over is not taken back: note what changed after it.",
     };
 
@@ -42,7 +46,7 @@ public sealed record TakeBack(Guid CommandId, Guid Change) : JobCommand(CommandI
     public static string? WhyNot(Recorded change, DateTimeOffset now) =>
         Never.TryGetValue(change.Entry.Kind, out var never) ? never
         : change.TakenBack ? "It is taken back already."
-        : now - change.Entry.At > Within
+        : now - change.Entry.At > Within(change.Entry.Kind)
             ? "Only changes of the last hour are taken back; older ones are in the history."
         : change.Entry.TakesBack is not null
             ? "What was taken back is done anew, not taken back again."
@@ -56,6 +60,14 @@ public sealed record TakeBack(Guid CommandId, Guid Change) : JobCommand(CommandI
         if (WhyNot(change, work.Now) is { } why)
         {
             throw Refuse.Gate("change", why);
+        }
+        if (
+            work.Document.Job.HandedOverAt is { } gone
+            && change.Entry.At < gone
+            && Within(change.Entry.Kind) == Bin.Keeps
+        )
+        {
+            throw Refuse.Gate("change", "It is handed over: its record stays as it went.");
         }
         var own = change.Changes!.Select(c => c.Key).OfType<Guid>().ToHashSet();
         foreach (var one in change.Changes!.Reverse())

@@ -133,7 +133,7 @@ public sealed record YardFacts
     }
 
     /// <summary>Whether nothing of the job needs a person any more.</summary>
-    public bool IsClosed() => HandedOver && FollowUps.Count == 0;
+    public bool IsClosed() => Need.Kind == NeedKind.Binned || (HandedOver && FollowUps.Count == 0);
 
     /// <summary>The day by which something is due; the last of all days where none is known.</summary>
     public DateOnly Due() =>

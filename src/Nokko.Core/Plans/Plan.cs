@@ -104,6 +104,10 @@ public sealed record Job : IRow
     /// <summary>When it was brought in as a copy of a job that was here already; null for the job itself. What a copy brought with it proves nothing anew.</summary>
     public DateTimeOffset? CopiedAt { get; init; }
 
+    /// <summary>When it was thrown away; null while it was not.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public DateTimeOffset? BinnedAt { get; init; }
+
     /// <summary>When it was handed over.</summary>
     public DateTimeOffset? HandedOverAt { get; init; }
 

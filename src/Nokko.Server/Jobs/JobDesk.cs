@@ -178,10 +178,14 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         // Whose the pieces are is asked only where some are taken.
         var wanted = commands.Any(c => c is BeginFitting) ? await db.WantedParts(job, cancel) : [];
         var roster = commands.Any(c => c.NamesShop()) ? await WeekRows.Roster(db, cancel) : null;
+        var other = commands.Any(c => c is RestoreJob)
+            ? await OtherOpenJob(loaded.Document, cancel)
+            : null;
         var batch = new JobBatch(
             loaded,
             wanted.ToDictionary(w => w.PartId, w => w.Count),
             roster,
+            other,
             me,
             Instants.ToMicroseconds(clock.GetUtcNow()),
             db.ShopId
@@ -281,6 +285,24 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         return named;
     }
 
+    /// <summary>Another open job of the same vehicle; the vehicle is held, so that none opens meanwhile.</summary>
+    private async Task<Guid?> OtherOpenJob(JobDocument d, CancellationToken cancel)
+    {
+        await db.Database.ExecuteSqlAsync(
+            $"select 1 from vehicles where id = {d.Vehicle.Id} for update",
+            cancel
+        );
+        return await db
+            .Jobs.Where(j =>
+                j.VehicleId == d.Vehicle.Id
+                && j.Id != d.Job.Id
+                && j.HandedOverAt == null
+                && j.BinnedAt == null
+            )
+            .Select(j => (Guid?)j.Id)
+            .FirstOrDefaultAsync(cancel);
+    }
+
     /// <summary>The job as a screen shows it.</summary>
     public async Task<Results<Ok<JobView>, ProblemHttpResult>> Show(
         Guid job,
@@ -304,6 +326,7 @@ internal sealed class JobBatch(
     LoadedJob loaded,
     IReadOnlyDictionary<Guid, int> wanted,
     ShopRoster? roster,
+    Guid? otherOpenJob,
     SignedIn me,
     DateTimeOffset now,
     Guid shop
@@ -357,6 +380,7 @@ internal sealed class JobBatch(
                 Files = loaded.Files,
                 Others = loaded.Others,
                 Roster = roster,
+                OtherOpenJob = otherOpenJob,
                 Recorded = command.Undoes() is { } undone ? _past.GetValueOrDefault(undone) : null,
             }
         );

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
@@ -53,6 +54,55 @@ internal static class JobEndpoints
             (Guid job, JobDesk desk, CancellationToken cancel) => desk.Show(job, cancel)
         );
         jobs.MapGet("/{job:guid}/history", History);
+        jobs.MapGet("/bin", Thrown);
+    }
+
+    /// <summary>A job in the bin.</summary>
+    /// <param name="JobId">The job.</param>
+    /// <param name="BinnedAt">When it was thrown away.</param>
+    /// <param name="Make">Make.</param>
+    /// <param name="Name">Name.</param>
+    /// <param name="Plate">Plate, else VIN.</param>
+    /// <param name="Owner">Its owner.</param>
+    internal sealed record BinnedJob(
+        Guid JobId,
+        DateTimeOffset BinnedAt,
+        string Make,
+        string Name,
+        string? Plate,
+        string Owner
+    );
+
+    /// <summary>Most jobs of the bin that are shown.</summary>
+    private const int BinPage = 100;
+
+    /// <summary>Jobs that were thrown away and can be brought back, the latest first.</summary>
+    private static async Task<Ok<BinnedJob[]>> Thrown(
+        NokkoDb db,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var since = clock.GetUtcNow() - Bin.Keeps;
+        return TypedResults.Ok(
+            await (
+                from j in db.Jobs.AsNoTracking()
+                where j.BinnedAt > since
+                join v in db.Vehicles on j.VehicleId equals v.Id
+                join o in db.Owners on v.OwnerId equals o.Id
+                orderby j.BinnedAt descending, j.Id
+                select new BinnedJob(
+                    j.Id,
+                    j.BinnedAt!.Value,
+                    v.Make,
+                    v.Name,
+                    v.Plate ?? v.Vin,
+                    o.Name
+                )
+            )
+                .Take(BinPage)
+                .ToArrayAsync(cancel)
+        );
     }
 
     /// <summary>Changes, newest first, a page at a time: those before one that is named.</summary>
@@ -82,7 +132,6 @@ internal static class JobEndpoints
         var names = d.People.ToDictionary(p => p.Id, p => p.Name);
         var kinds = d.History.ToDictionary(h => h.Id, h => h.Kind);
         var undone = d.History.Select(h => h.TakesBack).OfType<Guid>().ToHashSet();
-        var since = clock.GetUtcNow() - TakeBack.Within;
         var byInstant = HistoryWords.ByInstant(d, me.Style);
         return TypedResults.Ok(page.Select(One).ToArray());
 
@@ -100,8 +149,7 @@ internal static class JobEndpoints
                 names.GetValueOrDefault(h.PersonId, "?"),
                 h.At,
                 undone.Contains(h.Id),
-                h.At >= since
-                    && changes is not null
+                changes is not null
                     && TakeBack.WhyNot(
                         new Recorded(h, changes, undone.Contains(h.Id)),
                         clock.GetUtcNow()

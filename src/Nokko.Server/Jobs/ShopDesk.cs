@@ -326,7 +326,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                 .AsNoTracking()
                 .Where(a => jobs.Any(j => j.Id == EF.Property<Guid>(a, NokkoDb.JobIdColumn)))
                 .ToListAsync(cancel),
-            await jobs.AnyAsync(j => j.HandedOverAt == null, cancel)
+            await jobs.AnyAsync(j => j.HandedOverAt == null && j.BinnedAt == null, cancel)
         );
     }
 
@@ -351,7 +351,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             found.Vehicle,
             await db.Stages.AsNoTracking().Where(s => s.VehicleId == id).ToListAsync(cancel),
             await db
-                .Jobs.Where(j => j.VehicleId == id && j.HandedOverAt == null)
+                .Jobs.Where(j => j.VehicleId == id && j.HandedOverAt == null && j.BinnedAt == null)
                 .Select(j => (Guid?)j.Id)
                 .FirstOrDefaultAsync(cancel)
         );

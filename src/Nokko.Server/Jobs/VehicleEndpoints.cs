@@ -128,7 +128,11 @@ internal static class VehicleEndpoints
                     owner.Name,
                     vehicle.PlatformId,
                     db.Jobs.Where(j => j.VehicleId == vehicle.Id).Max(j => j.TakenInAt),
-                    db.Jobs.Where(j => j.VehicleId == vehicle.Id && j.HandedOverAt == null)
+                    db.Jobs.Where(j =>
+                            j.VehicleId == vehicle.Id
+                            && j.HandedOverAt == null
+                            && j.BinnedAt == null
+                        )
                         .Select(j => (Guid?)j.Id)
                         .FirstOrDefault(),
                     db.Jobs.Count(j => j.VehicleId == vehicle.Id),

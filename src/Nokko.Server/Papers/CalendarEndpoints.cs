@@ -279,7 +279,7 @@ internal static class CalendarEndpoints
             .ToListAsync(cancel);
         var promised = await (
             from j in db.Jobs.AsNoTracking()
-            where j.HandedOverAt == null && j.PromisedOn != null
+            where j.HandedOverAt == null && j.BinnedAt == null && j.PromisedOn != null
             join v in db.Vehicles on j.VehicleId equals v.Id
             join o in db.Owners on v.OwnerId equals o.Id
             orderby j.PromisedOn, j.Id

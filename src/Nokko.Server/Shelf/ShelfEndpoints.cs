@@ -13,8 +13,6 @@ namespace Nokko.Server.Shelf;
 internal static class ShelfEndpoints
 {
     /// <summary>For how long a part that was taken off the shelf can be put back.</summary>
-    private static readonly TimeSpan BinKeeps = TimeSpan.FromDays(90);
-
     /// <summary>A part with its version.</summary>
     /// <param name="Part">The part.</param>
     /// <param name="Version">Version of its row.</param>
@@ -108,7 +106,7 @@ internal static class ShelfEndpoints
         CancellationToken cancel
     )
     {
-        var since = clock.GetUtcNow() - BinKeeps;
+        var since = clock.GetUtcNow() - Bin.Keeps;
         return TypedResults.Ok(await List(db.Parts.Where(p => p.BinnedAt > since), cancel));
     }
 

@@ -102,6 +102,7 @@ internal static class WeekRows
             .Jobs.AsNoTracking()
             .Where(j =>
                 j.HandedOverAt == null
+                && j.BinnedAt == null
                 && !db.Bookings.Any(b => EF.Property<Guid>(b, NokkoDb.JobIdColumn) == j.Id)
             )
             .OrderBy(j => j.PromisedOn)

@@ -1,4 +1,5 @@
 ﻿using System;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -6,7 +7,9 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class Week : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261129151028_Week")]
+    public class Week : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

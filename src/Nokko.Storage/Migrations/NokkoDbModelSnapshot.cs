@@ -1313,6 +1313,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("bay");
 
+                    b.Property<DateTimeOffset?>("BinnedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("binned_at");
+
                     b.Property<string>("Carries")
                         .HasColumnType("text")
                         .HasColumnName("carries");

@@ -2371,6 +2371,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BinnedJob"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job}/comparison": {
         parameters: {
             query?: never;
@@ -3330,6 +3365,16 @@ export interface components {
             said: string;
             /** @description What it asks for. */
             fields: components["schemas"]["BenchField"][];
+        };
+        BinnedJob: {
+            /** Format: uuid */
+            jobId: string;
+            /** Format: date-time */
+            binnedAt: string;
+            make: string;
+            name: string;
+            plate: null | string;
+            owner: string;
         };
         /** @description What holds one heavy member at a moment of the work. */
         BoardLine: {
@@ -4652,6 +4697,11 @@ export interface components {
             copiedAt: null | string;
             /**
              * Format: date-time
+             * @description When it was thrown away; null while it was not.
+             */
+            binnedAt: null | string;
+            /**
+             * Format: date-time
              * @description When it was handed over.
              */
             handedOverAt: null | string;
@@ -4683,7 +4733,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandBookWork"] | components["schemas"]["JobCommandCancelBooking"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandPinPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandBookWork"] | components["schemas"]["JobCommandCancelBooking"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandPinPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandBinJob"] | components["schemas"]["JobCommandRestoreJob"] | components["schemas"]["JobCommandBinWalkRound"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -4818,6 +4868,41 @@ export interface components {
             /** Format: uuid */
             stageId: string;
             conditions: components["schemas"]["RoundConditionsInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Throws a job away on which no work was begun. Its vehicle and owner stay; it leaves yard, week and what the shelf owes. */
+        JobCommandBinJob: {
+            /** @enum {string} */
+            kind: "binJob";
+            /**
+             * Format: uint32
+             * @description Version of the job's row as it was seen.
+             */
+            version: number;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Throws a walk-round away with all that was read in it. */
+        JobCommandBinWalkRound: {
+            /** @enum {string} */
+            kind: "binWalkRound";
+            /**
+             * Format: uuid
+             * @description The walk-round.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen.
+             */
+            version: number;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -5694,6 +5779,16 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Brings a job back out of the bin. */
+        JobCommandRestoreJob: {
+            /** @enum {string} */
+            kind: "restoreJob";
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Keeps a plan: a new one without a version, else the one that was seen. */
         JobCommandSavePlan: {
             /** @enum {string} */
@@ -6025,7 +6120,7 @@ export interface components {
              */
             commandId: string;
         };
-        /** @description Takes a change of the last hour back. What was read stays on the record as taken back. */
+        /** @description Takes a change of the last hour back, or brings back what was thrown away. What was read stays on the record as taken back. */
         JobCommandTakeBack: {
             /** @enum {string} */
             kind: "takeBack";
@@ -7036,7 +7131,7 @@ export interface components {
          * @description What a job needs from a person next.
          * @enum {unknown}
          */
-        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "mendPlan" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape" | "ownerChooses";
+        NeedKind: "followUps" | "walkBefore" | "chooseParts" | "beginFitting" | "mendPlan" | "beginSecondPass" | "nextStep" | "walkAfter" | "miss" | "closeRubber" | "closeLedgers" | "handOver" | "readAgain" | "settleAgain" | "look" | "eyeAndTape" | "ownerChooses" | "binned";
         /** @description By how much each corner must rise at least so that the vehicle sits as wanted. */
         NeededRise: {
             /** @description LF, RF, LR or RR. */

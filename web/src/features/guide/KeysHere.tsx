@@ -5,7 +5,9 @@ import DialogActions from "@mui/material/DialogActions";
 import DialogContent from "@mui/material/DialogContent";
 import DialogTitle from "@mui/material/DialogTitle";
 import { useEffect, useState } from "react";
-import { Link as To, useLocation } from "react-router";
+import { Link as To, useLocation, useNavigate } from "react-router";
+import { useMe } from "../../api/job";
+import { lastJob } from "../../shared/lastJob";
 import { everywhere, helpOf, type PageHelp } from "./pages";
 
 /** Whether a key goes into what is being typed. */
@@ -19,18 +21,26 @@ export function KeysHere() {
   const { pathname } = useLocation();
   const [open, setOpen] = useState(false);
   const page = helpOf(pathname);
+  const person = useMe().data?.personId;
+  const navigate = useNavigate();
   useEffect(() => {
     const pressed = (e: KeyboardEvent) => {
       if (e.key === "?" && !typing(e.target)) {
         e.preventDefault();
         setOpen(true);
+      } else if (e.key === "F2" && person !== undefined) {
+        const last = lastJob(person);
+        if (last) {
+          e.preventDefault();
+          void navigate(last.path);
+        }
       }
     };
     document.addEventListener("keydown", pressed);
     return () => {
       document.removeEventListener("keydown", pressed);
     };
-  }, []);
+  }, [person, navigate]);
   const close = () => {
     setOpen(false);
   };

@@ -108,6 +108,7 @@ export const pages: readonly PageHelp[] = [
 /** Keys that do the same everywhere. */
 export const everywhere: PageHelp["keys"] = [
   ["?", "these keys, outside of a field"],
+  ["F2", "your last job on this device, where you left it"],
   ["Tab, Shift Tab", "on, and back"],
   ["Enter, Space", "presses what has the focus"],
   ["Escape", "closes what lies over the page"],

@@ -1,12 +1,14 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { createContext, useContext, useState } from "react";
+import { createContext, useContext, useEffect, useState } from "react";
 import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { LiveProvider, useListening } from "../../api/live";
 import { withWaiting } from "../../api/waiting";
-import { JobProvider, useJobQuery, useOutbox } from "../../api/job";
+import { JobProvider, useJobQuery, useMe, useOutbox } from "../../api/job";
+import { keepLastJob } from "../../shared/lastJob";
 import { useParts } from "../../shared/useParts";
+import { InTheBin } from "./JobBin";
 import { RefusedLetters } from "./RefusedLetters";
 import { helpOf } from "../guide/pages";
 import { StanceBand } from "../stance/StanceBand";
@@ -42,6 +44,14 @@ export function JobLayout() {
   const live = useListening(job);
   const { pathname } = useLocation();
   const measuring = pathname.endsWith("/walk-round");
+  const person = useMe().data?.personId;
+  const here = query.data?.document.vehicle;
+  const title = here ? (here.plate ?? here.vin ?? here.name) : null;
+  useEffect(() => {
+    if (person !== undefined && title !== null) {
+      keepLastJob(person, { path: pathname, title });
+    }
+  }, [person, title, pathname]);
   if (query.isPending) {
     return null;
   }
@@ -52,11 +62,9 @@ export function JobLayout() {
       </Typography>
     );
   }
-  const { vehicle } = query.data.document;
-  const title = vehicle.plate ?? vehicle.vin ?? vehicle.name;
   return (
     <JobProvider value={withWaiting(query.data, letters, parts.data ?? [])}>
-      <title>{`${title}: ${helpOf(pathname)?.title ?? ""} · Nokko`}</title>
+      <title>{`${title ?? ""}: ${helpOf(pathname)?.title ?? ""} · Nokko`}</title>
       <LiveProvider value={live}>
         <BandContext.Provider value={band}>
           <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />
@@ -65,6 +73,7 @@ export function JobLayout() {
             sx={{ flex: 1, px: { xs: 1, sm: 2 }, pt: 1.5, pb: 3 }}
           >
             <RefusedLetters job={job} />
+            <InTheBin />
             <Outlet />
           </Box>
           <Rail job={job} phases={query.data.progress.phases} />

@@ -19,6 +19,7 @@ import { variantText } from "../../shared/VariantFields";
 import { RoadTest } from "../hand-over/RoadTest";
 import { CorrectTakenIn } from "./CorrectTakenIn";
 import { EraseOwner } from "./EraseOwner";
+import { ThrowAway } from "./JobBin";
 import { History } from "./History";
 import { Photographs } from "./Photographs";
 import { noSizes, sizesBody, sizesLines, type SizesText } from "./sizes";
@@ -277,6 +278,7 @@ export default function TakenIn() {
         }}
         onMine={(fresh) => save("vehicle", fresh)}
       />
+      <ThrowAway />
       <EraseOwner />
     </Box>
   );

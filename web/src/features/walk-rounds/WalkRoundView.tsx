@@ -14,6 +14,7 @@ import { CompareView } from "./CompareView";
 import { settledWords } from "./conditions/conditions";
 import { CsvPanel } from "./CsvPanel";
 import { MeasuresView } from "./measures/MeasuresView";
+import { ThrowRoundAway } from "./ThrowRoundAway";
 import { ReadStations } from "./reading/ReadStations";
 
 type Face = "heights" | "measures" | "compare";
@@ -130,6 +131,7 @@ export default function WalkRoundView() {
           <>
             <ReadStations key={round.id} round={round} />
             <CsvPanel round={round} />
+            <ThrowRoundAway key={`away ${round.id}`} round={round} />
           </>
         ) : (
           <MeasuresView key={round.id} round={round} />

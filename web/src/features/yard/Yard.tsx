@@ -7,6 +7,10 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
+import { useMe } from "../../api/job";
+import { lastJob } from "../../shared/lastJob";
+import { JobBin } from "../jobs/JobBin";
+import { FirstSteps } from "./FirstSteps";
 import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
@@ -45,6 +49,8 @@ export default function Yard() {
     getNextPageParam: (last) => last.after,
     placeholderData: (old) => old,
   });
+  const person = useMe().data?.personId;
+  const last = person === undefined ? null : lastJob(person);
   const jobs = yard.data?.pages.flatMap((p) => p.jobs) ?? [];
   const followUps = jobs
     .flatMap((j) => j.facts.followUps.map((f) => ({ ...f, job: j })))
@@ -73,19 +79,26 @@ export default function Yard() {
           }}
           sx={{ width: { xs: "100%", sm: 360 } }}
         />
+        {last && (
+          <Button component={To} to={last.path} variant="outlined">
+            Go on with {last.title}
+          </Button>
+        )}
         <ImportJob />
         <Button component={To} to="/take-in" variant="contained">
           Take in a vehicle
         </Button>
       </Box>
 
-      {yard.isSuccess && jobs.length === 0 && (
-        <Typography sx={{ my: 4 }}>
-          {find
-            ? `Nothing in the yard matches “${find}”.`
-            : "The yard is empty. Take in the first vehicle: owner, plate, and what shall change."}
-        </Typography>
-      )}
+      {yard.isSuccess &&
+        jobs.length === 0 &&
+        (find ? (
+          <Typography sx={{ my: 4 }}>
+            Nothing in the yard matches “{find}”.
+          </Typography>
+        ) : (
+          <FirstSteps />
+        ))}
       <Box
         component="ul"
         sx={{
@@ -128,6 +141,7 @@ export default function Yard() {
           </Box>
         </Box>
       )}
+      <JobBin />
     </Box>
   );
 }

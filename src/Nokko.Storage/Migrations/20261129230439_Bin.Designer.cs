@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261129151028_Week")]
-    partial class Week
+    [Migration("20261129230439_Bin")]
+    partial class Bin
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -1315,6 +1315,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<string>("Bay")
                         .HasColumnType("text")
                         .HasColumnName("bay");
+
+                    b.Property<DateTimeOffset?>("BinnedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("binned_at");
 
                     b.Property<string>("Carries")
                         .HasColumnType("text")
