@@ -208,6 +208,80 @@ public sealed class WalkRoundTests(DemoServer demo)
         Assert.Equal(double.Parse(kg, culture) / 0.45359237, double.Parse(pounds, culture), 6.0);
     }
 
+    /// <summary>A recognition that hears what a test says, and a voice that is written down: the calls that a browser makes of its own.</summary>
+    private const string EarAndVoice = """
+        window.SpeechRecognition = class {
+          static available(of) { return Promise.resolve(of.processLocally ? 'available' : 'unavailable'); }
+          start() {
+            window.localOnly = this.processLocally;
+            setTimeout(() => { this.onresult({ results: [[{ transcript: window.saying }]] }); this.onend(); }, 0);
+          }
+          stop() {}
+        };
+        window.said = [];
+        Object.defineProperty(window, 'speechSynthesis', { value: { cancel() {}, speak(u) { window.said.push(u.text); } } });
+        """;
+
+    [Fact]
+    [Trait("Trial", "long")]
+    public void What_is_said_is_read_back_before_it_is_stored_and_a_helper_s_station_is_walked_past()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(_server.Address, "brenna");
+        b.Driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new() { ["source"] = EarAndVoice }
+        );
+        b.OpenCopy("NF 80 W");
+        b.Sees("Left rear, from the hub");
+        b.Tick("Read aloud what is stored");
+
+        void Say(string words)
+        {
+            b.Driver.ExecuteScript("window.saying = arguments[0]", words);
+            b.Press("Say it");
+        }
+        void Said(string words) =>
+            b.Until(
+                d =>
+                    (bool)
+                        d.ExecuteScript(
+                            "return window.said.some(w => w.includes(arguments[0]))",
+                            words
+                        )!,
+                $"“{words}” is said"
+            );
+
+        // Another station, and what could be two lengths, never get as far as the record.
+        Say("right front twenty-two and seven eighths");
+        b.Sees("You said right front, and this is left rear: go there first.");
+        Say("twenty two seven eighths");
+        b.Sees("Say “and” between inches and fraction");
+        Assert.True((bool)b.Driver.ExecuteScript("return window.localOnly")!);
+
+        // Somebody with another tape stands where this one would go next.
+        using var helper = new Driving.Browser(390, 844);
+        helper.SignIn(_server.Address, "odd");
+        helper.Open(b.Driver.Url);
+        helper.Sees("Left rear, from the hub");
+        helper.Driver.ExecuteScript(
+            "document.querySelector('[aria-label^=\"RR, \"]').dispatchEvent(new MouseEvent('click', { bubbles: true }))"
+        );
+        helper.Sees("Right rear, from the hub");
+        b.Sees("Odd Farrow is at: right rear");
+
+        Say("left rear, twenty-two and seven eighths");
+        b.Sees("22 7/8 in · 22.875 in");
+        b.Press("Store");
+        Said("Left rear, 22 and seven eighths");
+        b.Sees("Right middle, from the floor");
+        b.AllSaved();
+        // What the server refuses is said, too.
+        Say("nine hundred inches");
+        b.Press("Store");
+        Said("not stored");
+    }
+
     [Fact]
     [Trait("Trial", "long")]
     public void A_photograph_is_made_smaller_and_says_no_more_where_it_was_taken()

@@ -48,7 +48,16 @@ public static partial class TapeReader
         IReadOnlyCollection<string>? answers = null
     )
     {
-        var (plain, origins) = TapeText.Plain(text ?? "");
+        var typed = text ?? "";
+        try
+        {
+            typed = SpokenTape.Typed(typed);
+        }
+        catch (RefusedException e)
+        {
+            return new TapeReading.Refused(e.Message, 0);
+        }
+        var (plain, origins) = TapeText.Plain(typed);
         var below = field.MayBeBelowZero && plain is ['-', ..];
         var body = below ? plain[1..].TrimStart() : plain;
         return ReadPlain(body, field, answers ?? []) switch

@@ -41,8 +41,13 @@ public static class HeightReader
         var light = vehicle.Kind == VehicleKind.Utv;
         var isLip = Corners.Named(station) is not null;
         var band = isLip ? Datums.LipBand(from, light) : null;
+        var called = SpokenPlace.Without(text, station, out var elsewhere);
+        if (elsewhere is not null)
+        {
+            return new HeightReading(new TapeReading.Refused(elsewhere, 0), from);
+        }
         var read = TapeReader.Read(
-            text,
+            called,
             new TapeField(style.Unit, divisionMm, band is { } b ? [b] : []),
             answers
         );

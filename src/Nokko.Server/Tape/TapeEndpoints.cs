@@ -2,6 +2,7 @@ using System.Globalization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 using Nokko.Server.People;
 
 namespace Nokko.Server.Tape;
@@ -22,7 +23,13 @@ internal static class TapeEndpoints
 
     public static void Map(RouteGroupBuilder api) => api.MapGet("/tape", Read);
 
-    private static Ok<Echo> Read(string text, string? answers, int? denominator, SignedIn me)
+    private static Ok<Echo> Read(
+        string text,
+        string? answers,
+        int? denominator,
+        string? station,
+        SignedIn me
+    )
     {
         var style = denominator switch
         {
@@ -30,9 +37,15 @@ internal static class TapeEndpoints
             8 or 16 or 32 => new LengthStyle(Unit.Inch, denominator.Value),
             _ => me.Style,
         };
+        string? elsewhere = null;
+        var called = station is null ? text : SpokenPlace.Without(text, station, out elsewhere);
+        if (elsewhere is not null)
+        {
+            return TypedResults.Ok(new Echo(null, null, null, elsewhere, []));
+        }
         var fraction = style.Unit == Unit.Inch ? style : LengthStyle.Inches;
         var read = TapeReader.Read(
-            text,
+            called,
             new TapeField(style.Unit, style.DivisionMm, []),
             answers?.Split(',') ?? []
         );

@@ -954,6 +954,7 @@ export interface paths {
                     text: string;
                     answers?: string;
                     denominator?: number;
+                    station?: string;
                 };
                 header?: never;
                 path?: never;

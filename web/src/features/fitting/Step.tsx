@@ -243,7 +243,7 @@ export function Step({
           }}
         />
       )}
-      <Box sx={{ mt: 1, display: "grid", gap: 1 }}>
+      <Box sx={{ mt: 1, display: { xs: "contents", sm: "grid" }, gap: 1 }}>
         {!at(problem, "agreedBy").error && <ProblemNote problem={problem} />}
         {gate && (
           <TextField
@@ -257,7 +257,18 @@ export function Step({
         {isDone ? (
           <Typography>✓ Done.</Typography>
         ) : (
-          <Box sx={{ display: "flex", gap: 1 }}>
+          <Box
+            sx={{
+              display: "flex",
+              gap: 1,
+              // On a phone it stays at the thumb while the step is read.
+              position: { xs: "sticky", sm: "static" },
+              bottom: 54,
+              zIndex: 1,
+              py: { xs: 1, sm: 0 },
+              bgcolor: "background.paper",
+            }}
+          >
             <TextField
               label="Minutes"
               value={minutes}

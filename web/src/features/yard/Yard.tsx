@@ -14,8 +14,9 @@ import { FirstSteps } from "./FirstSteps";
 import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
-import { due, overdue } from "../hand-over/due";
-import { clock, dayText, weekdayText } from "../../shared/time";
+import { due, inDays, overdue } from "../hand-over/due";
+import { grouped, whenOf, whenWords } from "./when";
+import { clock, weekdayText } from "../../shared/time";
 import { useInks } from "../../shared/theme";
 import { waitsSay } from "./waits";
 
@@ -99,21 +100,39 @@ export default function Yard() {
         ) : (
           <FirstSteps />
         ))}
-      <Box
-        component="ul"
-        sx={{
-          p: 0,
-          m: 0,
-          listStyle: "none",
-          display: "grid",
-          gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
-          rowGap: 0,
-        }}
-      >
-        {jobs.map((j) => (
-          <Standing key={j.jobId} job={j} />
-        ))}
-      </Box>
+      {grouped(jobs, (j) => whenOf(j, inDays(0), inDays(7))).map(
+        ([when, these]) => (
+          <Box component="section" key={when} aria-labelledby={`yard-${when}`}>
+            <Typography
+              variant="h2"
+              id={`yard-${when}`}
+              sx={{
+                mt: 2,
+                color: when === "late" ? "warning.main" : "text.secondary",
+                fontSize: "1rem",
+              }}
+            >
+              {when === "late" && "▲ "}
+              {whenWords[when]}
+            </Typography>
+            <Box
+              component="ul"
+              sx={{
+                p: 0,
+                m: 0,
+                listStyle: "none",
+                display: "grid",
+                gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
+                rowGap: 0,
+              }}
+            >
+              {these.map((j) => (
+                <Standing key={j.jobId} job={j} />
+              ))}
+            </Box>
+          </Box>
+        ),
+      )}
       {yard.hasNextPage && (
         <Button onClick={() => void yard.fetchNextPage()}>More vehicles</Button>
       )}
@@ -191,7 +210,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
       >
         <Typography
           className="need"
-          sx={{ px: 1.5, mt: 2, fontWeight: 600, lineHeight: 1.3 }}
+          sx={{ px: 1.5, mt: 1, fontWeight: 600, lineHeight: 1.3 }}
         >
           {j.does}
           {j.why && (
@@ -253,7 +272,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
             {owner}
             {handedOver
               ? " · handed over"
-              : promisedOn && ` · promised ${dayText(promisedOn)}`}
+              : promisedOn && ` · promised ${weekdayText(promisedOn)}`}
             {booked &&
               ` · ${[booked.bay, weekdayText(booked.day)].filter(Boolean).join(", ")}, ${clock(booked.from)}`}
           </Typography>

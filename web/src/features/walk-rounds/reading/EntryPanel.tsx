@@ -1,6 +1,8 @@
 import Alert from "@mui/material/Alert";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import FormControlLabel from "@mui/material/FormControlLabel";
+import Switch from "@mui/material/Switch";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
@@ -11,6 +13,7 @@ import type { InstrumentLine } from "../../../api/stream";
 import type { Schemas } from "../../../api/client";
 import { ProblemNote } from "../../../shared/ProblemNote";
 import { useOnce } from "../../../shared/useOnce";
+import { canSay, useHearing } from "../../../shared/voice";
 import { datumWords } from "../conditions/conditions";
 import { HeightGauge } from "./HeightGauge";
 import { Keypad } from "./Keypad";
@@ -39,6 +42,7 @@ export function EntryPanel({
   const [gauge, setGauge] = useState(false);
   const [help, setHelp] = useState(false);
   const [line, setLine] = useState<InstrumentLine | null>(null);
+  const hearing = useHearing(entry.setText);
   const finger = useMediaQuery("(pointer: coarse)");
   const { current, from, text, division } = entry;
   const said = stationWords(current);
@@ -164,6 +168,16 @@ export function EntryPanel({
             >
               Store
             </Button>
+            {hearing && (
+              <Button
+                variant="outlined"
+                aria-pressed={hearing.hearing}
+                onClick={hearing.press}
+                sx={{ minHeight: 56 }}
+              >
+                {hearing.hearing ? "Listening …" : "Say it"}
+              </Button>
+            )}
           </Box>
           <Typography
             color="text.secondary"
@@ -255,6 +269,19 @@ export function EntryPanel({
               <MenuItem value="gauge">height gauge (stand-in)</MenuItem>
             </TextField>
           </Box>
+          {canSay() && (
+            <FormControlLabel
+              label="Read aloud what is stored"
+              control={
+                <Switch
+                  checked={entry.aloud}
+                  onChange={(e) => {
+                    entry.setAloud(e.target.checked);
+                  }}
+                />
+              }
+            />
+          )}
           {gauge && (
             <HeightGauge
               key={`${current} ${from}`}

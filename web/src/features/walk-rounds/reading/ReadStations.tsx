@@ -1,10 +1,11 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { api, type Schemas } from "../../../api/client";
 import { useJob } from "../../../api/job";
 import { thisDevice } from "../../../api/live";
 import { ResultLength } from "../../../shared/Length";
+import { Elsewhere } from "../../people/Elsewhere";
 import { TakeBackLast } from "../../jobs/History";
 import { useHide } from "../../jobs/JobLayout";
 import { EntryPanel } from "./EntryPanel";
@@ -57,6 +58,7 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
         <Stance stance={entry.stance} />
         <LookQuestion round={round} stance={entry.stance} />
         <RoundConditions round={round} />
+        <Helper job={job} />
       </Box>
       <Box>
         <EntryPanel entry={entry} round={round} />
@@ -71,6 +73,24 @@ export function ReadStations({ round }: { round: Schemas["WalkRound"] }) {
           }}
         />
       </Box>
+    </Box>
+  );
+}
+
+/** A second device reads in the same round: where one stands, the other walks past. */
+function Helper({ job }: { job: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box
+      component="details"
+      onToggle={(e) => {
+        setOpen(e.currentTarget.open);
+      }}
+    >
+      <Typography component="summary" sx={{ py: 1.25, fontWeight: 650 }}>
+        A helper reads too
+      </Typography>
+      {open && <Elsewhere path={`/jobs/${job}/walk-round`} />}
     </Box>
   );
 }

@@ -1,10 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../../api/client";
 import { heightAt } from "../../../api/document";
 import { useJob, useOutbox, useSend } from "../../../api/job";
+import { useLiveJob } from "../../../api/live";
 import { waitingIn } from "../../../api/waiting";
+import { inMm, shown } from "../../../shared/length";
+import { called, say } from "../../../shared/voice";
 import { asError } from "../../../shared/ProblemNote";
 import { cornerWords } from "../../../shared/quantity";
 import { keepDraft, useDraft } from "../../../shared/useDraft";
@@ -89,12 +92,16 @@ export function useEntry(round: Schemas["WalkRound"]) {
 
   const asked = useDeferredValue(text.trim());
   const echo = useQuery({
-    queryKey: ["tape", asked, division.denominator],
+    queryKey: ["tape", asked, division.denominator, current],
     queryFn: async () =>
       must(
         await api.GET("/api/tape", {
           params: {
-            query: { text: asked, denominator: division.denominator },
+            query: {
+              text: asked,
+              denominator: division.denominator,
+              station: current,
+            },
           },
         }),
       ),
@@ -102,6 +109,25 @@ export function useEntry(round: Schemas["WalkRound"]) {
     staleTime: Infinity,
     retry: false,
   });
+
+  // What was stored is said once it is: by its own number, not by what was typed.
+  const [aloud, setAloud] = useDraft("aloud", false);
+  const unsaid = useRef(new Set<string>());
+  const { readings } = d;
+  useEffect(() => {
+    for (const r of readings) {
+      if (unsaid.current.delete(r.id) && r.value !== null) {
+        say(
+          `${stationWords(r.place.name ?? "")}, ${called(shown(inMm(r.value), division.unit, false, division.denominator))}`,
+        );
+      }
+    }
+  }, [readings, division.unit, division.denominator]);
+  // Two with two tapes take turns: where somebody else stands is theirs.
+  const { standing } = useLiveJob();
+  const taken = standing
+    .filter((s) => s.walkRound === round.id)
+    .map((s) => s.place);
 
   const choose = (station: string) => {
     pressed.current = null;
@@ -117,10 +143,11 @@ export function useEntry(round: Schemas["WalkRound"]) {
   };
   const walkOn = (after: string) => {
     const i = order.indexOf(after);
+    const open = [...order.slice(i + 1), ...order.slice(0, i)].filter(
+      (s) => !isDone(s),
+    );
     choose(
-      [...order.slice(i + 1), ...order.slice(0, i)].find((s) => !isDone(s)) ??
-        order[i + 1] ??
-        after,
+      open.find((s) => !taken.includes(s)) ?? open[0] ?? order[i + 1] ?? after,
     );
   };
 
@@ -148,10 +175,14 @@ export function useEntry(round: Schemas["WalkRound"]) {
     pressed.current = key;
     setProblem(null);
     const station = current;
+    const id = v7();
+    if (aloud) {
+      unsaid.current.add(id);
+    }
     send(
       {
         kind: "storeReading",
-        id: v7(),
+        id,
         walkRoundId: round.id,
         station,
         from,
@@ -167,6 +198,9 @@ export function useEntry(round: Schemas["WalkRound"]) {
       },
       `${stationWords(station)} ${typed}`,
     ).catch((e: unknown) => {
+      if (unsaid.current.delete(id)) {
+        say(`${stationWords(station)}, not stored. ${asError(e).message}`);
+      }
       const refused = {
         station,
         typed,
@@ -259,6 +293,8 @@ export function useEntry(round: Schemas["WalkRound"]) {
       }
     },
     skip,
+    aloud,
+    setAloud,
   };
 }
 

@@ -1,0 +1,117 @@
+import { useEffect, useState } from "react";
+import type { Shown } from "./length";
+
+const under: Record<string, [string, string]> = {
+  "2": ["half", "halves"],
+  "4": ["quarter", "quarters"],
+  "8": ["eighth", "eighths"],
+  "16": ["sixteenth", "sixteenths"],
+  "32": ["thirty-second", "thirty-seconds"],
+  "64": ["sixty-fourth", "sixty-fourths"],
+};
+
+const counted =
+  "zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen".split(
+    " ",
+  );
+
+/** A length as it is called across a bay: what is said this way is read back the same by the tape reader. */
+export function called(s: Shown): string {
+  const [one, many] = under[s.denominator] ?? ["", ""];
+  const n = Number(s.numerator);
+  const fraction = s.numerator
+    ? n === 1
+      ? `${one === "eighth" ? "an" : "a"} ${one}`
+      : `${counted[n] ?? s.numerator} ${many}`
+    : "";
+  const minus = s.sign === "−" || s.sign === "-" ? "minus " : "";
+  const length = [s.whole, fraction].filter(Boolean).join(" and ") || "zero";
+  return minus + length + (s.unit === "mm" ? " millimetres" : "");
+}
+
+/** Says it by the device's own voice; what was being said gives way. */
+export function say(words: string) {
+  if (!("speechSynthesis" in window)) {
+    return;
+  }
+  const voice = new SpeechSynthesisUtterance(words);
+  voice.lang = "en";
+  window.speechSynthesis.cancel();
+  window.speechSynthesis.speak(voice);
+}
+
+/** Whether this device has a voice. */
+export const canSay = () => "speechSynthesis" in window;
+
+/** As much of the browser's recognition as is used here: TypeScript's own types do not have it yet. */
+interface Recognition {
+  lang: string;
+  processLocally: boolean;
+  onresult:
+    | ((e: { results: ArrayLike<ArrayLike<{ transcript: string }>> }) => void)
+    | null;
+  onend: (() => void) | null;
+  start: () => void;
+  stop: () => void;
+}
+
+interface RecognitionKind {
+  new (): Recognition;
+  available?: (of: {
+    langs: string[];
+    processLocally: boolean;
+  }) => Promise<string>;
+}
+
+const language = "en-US";
+
+const kind = () =>
+  (window as { SpeechRecognition?: RecognitionKind }).SpeechRecognition;
+
+/** Hears what is said, only where this device does so by itself: no sound leaves it. Null where it cannot. */
+export function useHearing(heard: (words: string) => void): {
+  hearing: boolean;
+  press: () => void;
+} | null {
+  const [here, setHere] = useState(false);
+  const [now, setNow] = useState<Recognition | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void kind()
+      ?.available?.({ langs: [language], processLocally: true })
+      .then((state) => {
+        if (!gone) {
+          setHere(state === "available");
+        }
+      })
+      .catch(() => undefined);
+    return () => {
+      gone = true;
+    };
+  }, []);
+  useEffect(() => () => now?.stop(), [now]);
+  if (!here) {
+    return null;
+  }
+  return {
+    hearing: now !== null,
+    press: () => {
+      const Kind = kind();
+      if (now) {
+        now.stop();
+      } else if (Kind) {
+        const it = new Kind();
+        it.lang = language;
+        it.processLocally = true;
+        it.onresult = (e) => {
+          heard(e.results[0]?.[0]?.transcript ?? "");
+        };
+        it.onend = () => {
+          setNow(null);
+        };
+        it.start();
+        setNow(it);
+      }
+    },
+  };
+}
