@@ -48,6 +48,6 @@ public sealed class ConversionTests(DemoServer demo)
         b.Press("Begin with this reason");
         b.Sees("The card");
         b.Press("rear: Mark before undoing … Final: what may be final hanging (14 steps)");
-        b.Sees("live axle below its leaf springs out, live axle on coil-overs in");
+        b.Sees("live axle, leaf springs above it out, live axle on coil-overs in");
     }
 }

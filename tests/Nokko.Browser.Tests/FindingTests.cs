@@ -9,6 +9,7 @@ public sealed class FindingTests(DemoServer demo)
 {
     private readonly ServerProcess _server = demo.Server;
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_wish_in_words_becomes_a_chosen_plan_by_keys_alone()
     {

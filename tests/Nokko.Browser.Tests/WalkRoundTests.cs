@@ -162,7 +162,7 @@ public sealed class WalkRoundTests(DemoServer demo)
         using var b = new Driving.Browser();
         b.SignIn(_server.Address, "brenna");
         b.OpenCopy("NF 80 W");
-        b.Choose("Read with", "height gauge (stand-in)");
+        b.Choose("Measured with", "height gauge (stand-in)");
         b.Sees("Still moving…");
         b.Sees("● Steady: Enter stores it.");
         b.Driver.FindElement(By.Id("tape")).SendKeys(Keys.Enter);
@@ -170,7 +170,7 @@ public sealed class WalkRoundTests(DemoServer demo)
         b.Sees("Left rear, hub");
         b.Press("Other measures (8 asked)");
         b.Choose("Or measure something else", "Caster");
-        b.Press("Read with: alignment rack (stand-in)");
+        b.Press("Measured with: alignment rack (stand-in)");
         b.Until(
             d => d.FindElement(By.CssSelector("[aria-label=Instrument]")).Text.Contains("● Steady"),
             "the rack is steady"
@@ -180,7 +180,7 @@ public sealed class WalkRoundTests(DemoServer demo)
         b.Sees("Taken in this round");
         // The scale shows kilograms; what is stored is that weight, told in the reader's pounds.
         b.Choose("Or measure something else", "Weight on its scale");
-        b.Press("Read with: corner scales (stand-in)");
+        b.Press("Measured with: corner scales (stand-in)");
         var kg = b.Until(
             d =>
                 d.FindElement(By.CssSelector("[aria-label=Instrument]")).Text is { } text

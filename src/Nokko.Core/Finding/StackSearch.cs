@@ -35,7 +35,7 @@ public sealed partial class StackSearch
         _held = new HeldGeometry(situation, shelf, rules, _pool);
         if (situation.Target is not { } target)
         {
-            Cannot = "Say first how it shall sit.";
+            Cannot = "Say first how it should sit.";
             return;
         }
         if (situation.Baseline is not { } baseline || baseline.Stations.Count == 0)
@@ -58,7 +58,7 @@ public sealed partial class StackSearch
         _box = StanceOdds.Box(target, situation.Limits);
         if (_box.Low.All(double.IsInfinity) && _box.High.All(double.IsInfinity))
         {
-            Cannot = "Say first how it shall sit: a rake, a lift, or a lean to take out.";
+            Cannot = "Say first how it should sit: a rake, a lift, or a lean to take out.";
             return;
         }
         if (rules.MostAsideMm is { } most)

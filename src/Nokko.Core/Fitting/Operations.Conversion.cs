@@ -87,7 +87,7 @@ internal sealed partial class Operations
                 $"As {conversion.To.Sheet ?? "its sheet"} says, in its order: what is cut off, where the brackets go, what is welded and by whom.",
                 conversion.SetUpAt is { } at
                     ? $"Axle or arms set up square, {LengthText.Both(at.In(Unit.Mm))} from {(conversion.From == WalkRounds.Datum.Floor ? "floor" : "hub")} to lip on both sides, before any bracket is final."
-                    : "Axle or arms set up square at the height at which it shall stand, before any bracket is final.",
+                    : "Axle or arms set up square at the height at which it is to stand, before any bracket is final.",
                 "Moved through all its travel without its springs: nothing touches, hoses, leads and shafts reach.",
             ],
             Irreversible =

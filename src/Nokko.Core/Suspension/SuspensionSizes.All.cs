@@ -297,7 +297,7 @@ public static partial class SuspensionSizes
             Unit.Degree,
             -70,
             70,
-            "Shackle against square to the chord",
+            "Shackle, lean",
             "0 when it stands square to the line through the eyes; leaning away from the fixed eye is positive."
         ),
         new(

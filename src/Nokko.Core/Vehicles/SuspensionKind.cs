@@ -104,8 +104,8 @@ public static class SuspensionKinds
             SuspensionKind.CoilFourLink => "live axle on coils, four links",
             SuspensionKind.CoilRadiusArm => "live axle on coils, radius arms",
             SuspensionKind.CoilOverAxle => "live axle on coil-overs",
-            SuspensionKind.LeafOverslung => "live axle below its leaf springs",
-            SuspensionKind.LeafUnderslung => "live axle above its leaf springs",
+            SuspensionKind.LeafOverslung => "live axle, leaf springs above it",
+            SuspensionKind.LeafUnderslung => "live axle, leaf springs below it",
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
 }

@@ -204,7 +204,7 @@ public class ConversionCardTests
         }
         var change = Assert.Single(card.Steps, s => s.Key == "rear/change-suspension");
         Assert.Equal(
-            "Change the suspension, live axle below its leaf springs out, live axle on coils, four links in",
+            "Change the suspension, live axle, leaf springs above it out, live axle on coils, four links in",
             change.Title
         );
         Assert.Contains("As Alder sheet 12 says", change.Do, StringComparison.Ordinal);

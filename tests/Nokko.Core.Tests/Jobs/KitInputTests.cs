@@ -65,7 +65,7 @@ public class KitInputTests
                 Plate with
                 {
                     Name = "other",
-                    Thickness = Workshop.Typed("one", Unit.Inch),
+                    Thickness = Workshop.Typed("some", Unit.Inch),
                 }
             },
             {

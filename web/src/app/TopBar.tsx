@@ -133,7 +133,7 @@ const places: [string, string][] = [
   ["/week", "Week"],
   ["/shelf", "Shelf"],
   ["/evidence", "Evidence"],
-  ["/bench", "Bench"],
+  ["/bench", "Calculator"],
 ];
 
 function SaveState() {

@@ -26,8 +26,8 @@ describe("help of a page", () => {
     }
     expect(helpOf("/jobs/17/plan")?.title).toBe("Plan");
     expect(helpOf("/jobs/17/plan/quote")?.title).toBe("Quote");
-    expect(helpOf("/bench")?.title).toBe("Bench");
-    expect(helpOf("/bench/rake")?.title).toBe("Bench");
+    expect(helpOf("/bench")?.title).toBe("Calculator");
+    expect(helpOf("/bench/rake")?.title).toBe("Calculator");
     expect(helpOf("/nowhere")).toBeNull();
   });
 

@@ -17,6 +17,10 @@ export function keptSize(
 export async function forKeeping(file: Blob): Promise<Blob> {
   const image = await createImageBitmap(file, {
     imageOrientation: "from-image",
+  }).catch(() => {
+    throw new Error(
+      "This picture is broken, or of a kind that cannot be opened here. Take it anew, or save it as JPEG.",
+    );
   });
   const size = keptSize(image.width, image.height);
   const canvas = document.createElement("canvas");

@@ -14,7 +14,7 @@ import { weightText } from "../../shared/quantity";
 import { fieldLabel, fieldUnit } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { pivots } from "../vehicles/ShacklePivot";
-import { exampleOf, jobOf, numberSays } from "./bench";
+import { exampleOf, inReadersUnit, jobOf, numberSays } from "./bench";
 import { BenchDrawing } from "./BenchDrawing";
 
 /** The single calculations without a job: each with its drawing, its link, and a way into a job. */
@@ -31,7 +31,7 @@ export default function Bench() {
       component="main"
       sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 1180 }}
     >
-      <Typography variant="h1">Bench</Typography>
+      <Typography variant="h1">Calculator</Typography>
       <Typography color="text.secondary" sx={{ my: 1 }}>
         One number without a job. The address of the page holds what you typed:
         send it to somebody and they see the same.
@@ -231,11 +231,11 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
 function Answer({ result }: { result: Schemas["Result"] }) {
   const unit = useUnit();
   return result.unit === "mm" ? (
-    <ResultLength result={result} signed />
+    <ResultLength result={result} />
   ) : result.unit === "kg" && result.value !== null ? (
     `${weightText(result.value, unit)}${result.u === null ? "" : ` ± ${weightText(2 * result.u, unit)}`}`
   ) : (
-    numberSays(result)
+    numberSays(inReadersUnit(result, unit))
   );
 }
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas, Unit } from "../../api/client";
-import { exampleOf, jobOf, numberSays } from "./bench";
+import { exampleOf, inReadersUnit, jobOf, numberSays } from "./bench";
 
 const field = (unit: Unit | null, example: string): Schemas["BenchField"] => ({
   name: "f",
@@ -61,4 +61,13 @@ describe("a job that starts from the bench", () => {
     expect(to.get("wish")).toBe("Another tyre: size now 33x12.50R15");
     expect(to.get("tyre")).toBe("33x12.50R15");
   });
+});
+
+it("reads a rate in the reader's unit", () => {
+  const rate = { value: 20, u: 1, unit: "N/mm", cannot: null, basis: [] };
+  // 20 N/mm are 2000 N on 100 mm: 449.6 lb on 3.937 in.
+  expect(numberSays(inReadersUnit(rate as never, "in"))).toBe(
+    "114 lb/in ± 11 lb/in",
+  );
+  expect(inReadersUnit(rate as never, "mm")).toBe(rate);
 });

@@ -56,6 +56,23 @@ export const valueAt = (
   i: number,
 ) => answer?.numbers[i]?.result.value ?? null;
 
+/** Newtons a millimetre in pounds an inch. */
+const lbPerIn = 25.4 / 4.4482216152605;
+
+/** A rate as somebody reads it who reads inches; anything else as it is. */
+export const inReadersUnit = (
+  r: Schemas["Result"],
+  unit: LengthUnit,
+): Schemas["Result"] =>
+  r.unit === "N/mm" && unit === "in"
+    ? {
+        ...r,
+        unit: "lb/in",
+        value: r.value === null ? null : r.value * lbPerIn,
+        u: r.u === null ? null : r.u * lbPerIn,
+      }
+    : r;
+
 /** A number that is no length. */
 export function numberSays(r: Schemas["Result"]): string {
   if (r.value === null) {

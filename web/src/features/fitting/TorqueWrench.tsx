@@ -27,7 +27,7 @@ export function TorqueWrench(props: Props) {
         setOn(true);
       }}
     >
-      Read with: digital torque wrench (stand-in)
+      Measured with: digital torque wrench (stand-in)
     </Button>
   );
 }

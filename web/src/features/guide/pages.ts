@@ -29,7 +29,12 @@ export const pages: readonly PageHelp[] = [
   },
   { path: "/shelf", title: "Shelf", section: "shelf", keys: [] },
   { path: "/evidence", title: "Evidence", section: "evidence", keys: [] },
-  { path: "/bench/:sheet?", title: "Bench", section: "bench", keys: [] },
+  {
+    path: "/bench/:sheet?",
+    title: "Calculator",
+    section: "calculator",
+    keys: [],
+  },
   { path: "/guide/*", title: "Guide", section: "a-job-with-nokko", keys: [] },
   {
     path: "/vehicles/:vehicle",

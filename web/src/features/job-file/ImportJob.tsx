@@ -6,19 +6,26 @@ import { useNavigate } from "react-router";
 import { Press } from "../../shared/Press";
 import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
+import { whyNoJobFile } from "./jobFile";
 
 /** Brings in a job file, or a zip with photographs. A job that is here already is brought in as a copy only when asked. */
 export function ImportJob() {
   const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File | null>(null);
   const [error, setError] = useState<Error | null>(null);
+  const [busy, setBusy] = useState(false);
   const navigate = useNavigate();
   const client = useQueryClient();
 
   const bring = async (from: File, copy: boolean) => {
     setFile(from);
     setError(null);
+    setBusy(true);
     try {
+      const why = await whyNoJobFile(from);
+      if (why !== null) {
+        throw new Error(why);
+      }
       const response = await fetch(
         `/api/job-files?copy=${copy ? "true" : "false"}`,
         {
@@ -31,7 +38,7 @@ export function ImportJob() {
           body: from,
         },
       );
-      const body: unknown = await response.json();
+      const body: unknown = await response.json().catch(() => null);
       if (!response.ok) {
         throw Problem.of(response.status, body);
       }
@@ -39,6 +46,8 @@ export function ImportJob() {
       await navigate(`/jobs/${(body as { jobId: string }).jobId}/prove`);
     } catch (e) {
       setError(asError(e));
+    } finally {
+      setBusy(false);
     }
   };
 
@@ -58,8 +67,12 @@ export function ImportJob() {
           }
         }}
       />
-      <Button variant="outlined" onClick={() => input.current?.click()}>
-        Bring in a job file
+      <Button
+        variant="outlined"
+        disabled={busy}
+        onClick={() => input.current?.click()}
+      >
+        {busy ? "Bringing it in …" : "Bring in a job file"}
       </Button>
       {error && file && (
         <Box role="alert" sx={{ mt: 1, maxWidth: 420 }}>
@@ -77,7 +90,7 @@ export function ImportJob() {
                   setError(null);
                 }}
               >
-                Stop
+                Not now
               </Button>
             </>
           )}

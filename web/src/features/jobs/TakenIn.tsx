@@ -218,7 +218,7 @@ export default function TakenIn() {
       <Photographs />
       <History />
       <Typography variant="h2" sx={{ mt: 2.5, mb: 1.5 }}>
-        How it shall sit
+        How it should sit
       </Typography>
       <TargetFields
         target={target}

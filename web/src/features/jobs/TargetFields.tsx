@@ -56,7 +56,7 @@ const wishWords: Record<TargetText["wish"], string> = {
 export function targetLines(t: TargetText): Record<string, string> {
   const yes = (it: boolean) => (it ? "yes" : "no");
   return {
-    "It shall sit": wishWords[t.wish],
+    "It should sit": wishWords[t.wish],
     "Rake (nose down)": t.rake,
     "Least lift, front": t.frontLift,
     "Least lift, rear": t.rearLift,
@@ -66,7 +66,7 @@ export function targetLines(t: TargetText): Record<string, string> {
     "Even diagonals on corner scales": yes(t.evenDiagonals),
     "Rake with the stated load on": yes(t.loaded),
     Tolerance: t.tolerance,
-    "Judged from the": t.datum,
+    "Level by": t.datum,
   };
 }
 
@@ -139,7 +139,7 @@ export function TargetFields({
         <>
           <TextField
             select
-            label="It shall sit"
+            label="It should sit"
             value={target.wish}
             onChange={(e) => {
               onChange({
@@ -167,7 +167,7 @@ export function TargetFields({
         <>
           <TextField
             select
-            label="Judged from the"
+            label="Level by"
             value={target.datum}
             onChange={(e) => {
               onChange({
@@ -176,8 +176,8 @@ export function TargetFields({
               });
             }}
           >
-            <MenuItem value="hub">hub</MenuItem>
-            <MenuItem value="floor">floor</MenuItem>
+            <MenuItem value="hub">hub to lip</MenuItem>
+            <MenuItem value="floor">floor to lip</MenuItem>
           </TextField>
           {field("frontLift", "Least lift, front", "leastFrontLift", "none")}
           {field("rearLift", "Least lift, rear", "leastRearLift", "none")}

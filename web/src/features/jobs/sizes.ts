@@ -82,7 +82,7 @@ export const fields: {
   },
   {
     key: "frontUnsprungShare",
-    label: "Unsprung share, front",
+    label: "Unsprung part, front",
     left: 0,
     top: 24,
     guess: "0.12",
@@ -130,7 +130,7 @@ export const fields: {
   },
   {
     key: "rearUnsprungShare",
-    label: "Unsprung share, rear",
+    label: "Unsprung part, rear",
     left: 79,
     top: 24,
     guess: "0.20",

@@ -77,7 +77,7 @@ function ChooseHere({ quote }: { quote: Schemas["Quote"] }) {
     return (
       <Typography sx={{ my: 1 }}>
         ✓ <b>{offer?.name}</b> was chosen
-        {by !== undefined && ` by ${by}`}. It is the plan that shall be fitted.
+        {by !== undefined && ` by ${by}`}. It is the plan that is fitted.
       </Typography>
     );
   }

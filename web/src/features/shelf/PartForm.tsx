@@ -221,7 +221,7 @@ export function PartForm({
         <Button type="submit" variant="contained">
           {draft.box ? "Keep this kit" : "Keep this part"}
         </Button>
-        <Button onClick={onDone}>Stop</Button>
+        <Button onClick={onDone}>Not now</Button>
         <ProblemNote
           problem={save.error}
           onChoose={(key) => {

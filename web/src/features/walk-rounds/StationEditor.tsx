@@ -92,7 +92,7 @@ export function StationEditor({
         <TextField
           select
           size="small"
-          label={`Edge hooked at ${stationWords(here.name).toLowerCase()}`}
+          label={`The tape hooks on, ${stationWords(here.name).toLowerCase()}`}
           value={here.edge ?? ""}
           onChange={(e) => {
             void keep(

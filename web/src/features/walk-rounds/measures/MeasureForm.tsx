@@ -306,7 +306,7 @@ function StandIn(props: {
         setOn(true);
       }}
     >
-      Read with: {kind.name.toLowerCase()} (stand-in)
+      Measured with: {kind.name.toLowerCase()} (stand-in)
     </Button>
   );
 }

@@ -8,6 +8,8 @@ import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useRef, useState } from "react";
+import { Link as To } from "react-router";
+import { useJob } from "../../../api/job";
 import { useLiveJob } from "../../../api/live";
 import type { InstrumentLine } from "../../../api/stream";
 import type { Schemas } from "../../../api/client";
@@ -179,6 +181,7 @@ export function EntryPanel({
               </Button>
             )}
           </Box>
+          <Done entry={entry} />
           <Typography
             color="text.secondary"
             sx={{ minHeight: "1.6em" }}
@@ -258,7 +261,7 @@ export function EntryPanel({
             )}
             <TextField
               select
-              label="Read with"
+              label="Measured with"
               value={gauge ? "gauge" : "tape"}
               onChange={(e) => {
                 setGauge(e.target.value === "gauge");
@@ -305,6 +308,28 @@ export function EntryPanel({
         </Box>
       </Box>
     </form>
+  );
+}
+
+const next: Partial<Record<Schemas["Phase"], [path: string, says: string]>> = {
+  plan: ["../plan", "Done: plan"],
+  fit: ["../fit", "Done: back to the card"],
+  prove: ["../prove", "Done: prove"],
+  handOver: ["../hand-over", "Done: hand over"],
+};
+
+/** Once every station is read the way on stands beside the field. */
+function Done({ entry }: { entry: Entry }) {
+  const { progress } = useJob();
+  const on = next[progress.next];
+  return (
+    on &&
+    entry.text === "" &&
+    entry.order.every(entry.isDone) && (
+      <Button component={To} to={on[0]} variant="contained" sx={{ mt: 1 }}>
+        {on[1]}
+      </Button>
+    )
   );
 }
 
