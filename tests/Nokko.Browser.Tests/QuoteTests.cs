@@ -42,7 +42,7 @@ public sealed class QuoteTests(DemoServer demo)
 
         b.Driver.Navigate().Refresh();
         b.Sees("The owner chose “Plan B”. Begin the fitting.");
-        b.Sees("Plan B was chosen by Wren Quarry. It is the plan that shall be fitted.");
+        b.Sees("Plan B was chosen by Wren Quarry. It is the plan that is fitted.");
         b.Press("Back to the plan");
         b.Sees("★ Plan B");
         b.Press("Plan A");

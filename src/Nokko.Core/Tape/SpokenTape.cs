@@ -88,6 +88,8 @@ internal static class SpokenTape
             || !words.Any(w =>
                 w is "and" || Ones.ContainsKey(w) || Tens.ContainsKey(w) || Parts.ContainsKey(w)
             )
+            // With a word that belongs to no length it is refused as it was typed.
+            || !words.All(IsOurs)
         )
         {
             return text;
@@ -209,6 +211,23 @@ internal static class SpokenTape
         }
         return words.Length == 0 ? null : thousands + rest;
     }
+
+    private static bool IsOurs(string word) =>
+        IsNumber(word)
+        || Parts.ContainsKey(word)
+        || Units.ContainsValue(word)
+        || word
+            is "and"
+                or "a"
+                or "an"
+                or "of"
+                or "point"
+                or "strong"
+                or "shy"
+                or "second"
+                or "seconds"
+                or "fourth"
+                or "fourths";
 
     private static bool IsNumber(string word) =>
         Ones.ContainsKey(word)

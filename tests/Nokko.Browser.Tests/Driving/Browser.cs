@@ -161,8 +161,12 @@ public sealed class Browser : IDisposable
             $"a button “{words}”"
         )!;
 
+    /// <summary>How often something was pressed or chosen so far.</summary>
+    public int Presses { get; private set; }
+
     public void Press(string words)
     {
+        Presses++;
         Until(
             _ =>
             {
@@ -197,6 +201,7 @@ public sealed class Browser : IDisposable
     /// <summary>Chooses from a list by keyboard.</summary>
     public void Choose(string label, string option)
     {
+        Presses += 2;
         var box = Until(
             d =>
                 d.FindElement(

@@ -69,6 +69,15 @@ public class SpokenTapeTests
     [InlineData("fifty second")]
     public void What_could_be_two_lengths_is_refused(string text) => Assert.NotEmpty(Refused(text));
 
+    [Theory]
+    [InlineData("about two feet", "about")]
+    [InlineData("thirty-five and a bit", "bit")]
+    [InlineData("one; drop table jobs", ";")]
+    public void A_word_that_belongs_to_no_length_is_refused_as_it_was_typed(
+        string text,
+        string word
+    ) => Assert.Contains(word, Refused(text), StringComparison.Ordinal);
+
     /// <summary>Every sixteenth up to five feet and every millimetre up to three metres, said by a grammar of its own.</summary>
     [Fact]
     public void Whatever_is_said_as_it_should_be_is_heard_as_it_was_meant()

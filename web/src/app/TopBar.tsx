@@ -1,7 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
-import { useColorScheme } from "@mui/material/styles";
+import { useColorScheme, type Theme } from "@mui/material/styles";
+import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link as To, useLocation } from "react-router";
@@ -15,13 +16,67 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   const unit = me.lengthUnit === "mm" ? "in" : "mm";
-  const [open, setOpen] = useState(false);
   // On a phone the places wait behind one button: the page itself begins higher.
-  const folded = { xs: open ? "inline-flex" : "none", sm: "inline-flex" };
+  const phone = useMediaQuery((theme: Theme) => theme.breakpoints.down("sm"));
+  const [open, setOpen] = useState(false);
   const { pathname } = useLocation();
   useEffect(() => {
     setOpen(false);
   }, [pathname]);
+  const where = (
+    <>
+      <Link component={To} to="/shop" color="text.secondary" sx={{ py: 1.2 }}>
+        {me.shop}
+      </Link>
+      {places.map(([to, name]) => (
+        <Link
+          key={to}
+          component={To}
+          to={to}
+          color="text.primary"
+          sx={{ py: 1.2 }}
+        >
+          {name}
+        </Link>
+      ))}
+    </>
+  );
+  const how = (
+    <>
+      <Button
+        size="small"
+        color="inherit"
+        aria-label={`${me.lengthUnit} → ${unit}: show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
+        onClick={() => {
+          void api
+            .PUT("/api/me/unit", { body: { lengthUnit: unit } })
+            .then(() => client.invalidateQueries());
+        }}
+      >
+        {me.lengthUnit} → {unit}
+      </Button>
+      <Button
+        size="small"
+        color="inherit"
+        onClick={() => {
+          setMode(dark ? "light" : "dark");
+        }}
+      >
+        {dark ? "Day" : "Night"}
+      </Button>
+    </>
+  );
+  const who = (
+    <Link
+      component={To}
+      to="/me"
+      color="text.primary"
+      aria-label={`${me.name}: your own page`}
+      sx={{ py: 1.2 }}
+    >
+      {me.name}
+    </Link>
+  );
   return (
     <Box
       component="header"
@@ -47,84 +102,40 @@ export function TopBar({ me }: { me: Schemas["Me"] }) {
       >
         Nokko
       </Link>
-      <Box
-        sx={{
-          order: { xs: 1, sm: 0 },
-          display: folded,
-          flexBasis: { xs: "100%", sm: "auto" },
-          flexWrap: "wrap",
-          columnGap: 1.5,
-        }}
-      >
-        <Link component={To} to="/shop" color="text.secondary" sx={{ py: 1.2 }}>
-          {me.shop}
-        </Link>
-        {places.map(([to, name]) => (
-          <Link
-            key={to}
-            component={To}
-            to={to}
-            color="text.primary"
-            sx={{ py: 1.2 }}
-          >
-            {name}
-          </Link>
-        ))}
-      </Box>
+      {!phone && where}
       <Box sx={{ flex: 1, textAlign: "right", minWidth: 0 }}>
         <SaveState />
       </Box>
-      <Box
-        sx={{
-          order: { xs: 1, sm: 0 },
-          display: folded,
-          alignItems: "center",
-          columnGap: { xs: 1, sm: 1.5 },
-        }}
-      >
-        <Button
-          size="small"
-          color="inherit"
-          aria-label={`${me.lengthUnit} → ${unit}: show lengths in ${unit === "in" ? "inches" : "millimetres"}`}
-          onClick={() => {
-            void api
-              .PUT("/api/me/unit", { body: { lengthUnit: unit } })
-              .then(() => client.invalidateQueries());
-          }}
-        >
-          {me.lengthUnit} → {unit}
-        </Button>
-        <Button
-          size="small"
-          color="inherit"
-          onClick={() => {
-            setMode(dark ? "light" : "dark");
-          }}
-        >
-          {dark ? "Day" : "Night"}
-        </Button>
-      </Box>
+      {!phone && how}
       <KeysHere />
-      <Link
-        component={To}
-        to="/me"
-        color="text.primary"
-        aria-label={`${me.name}: your own page`}
-        sx={{ py: 1.2, display: folded, order: { xs: 1, sm: 0 } }}
-      >
-        {me.name}
-      </Link>
-      <Button
-        size="small"
-        color="inherit"
-        aria-expanded={open}
-        onClick={() => {
-          setOpen(!open);
-        }}
-        sx={{ display: { sm: "none" } }}
-      >
-        Menu
-      </Button>
+      {!phone && who}
+      {phone && (
+        <Button
+          size="small"
+          color="inherit"
+          aria-expanded={open}
+          onClick={() => {
+            setOpen(!open);
+          }}
+        >
+          Menu
+        </Button>
+      )}
+      {phone && open && (
+        <Box
+          sx={{
+            flexBasis: "100%",
+            display: "flex",
+            flexWrap: "wrap",
+            alignItems: "center",
+            columnGap: 1.5,
+          }}
+        >
+          {where}
+          {how}
+          {who}
+        </Box>
+      )}
     </Box>
   );
 }

@@ -30,7 +30,7 @@ function useHistory(enabled: boolean) {
   });
 }
 
-/** Takes a change of the last hour back. */
+/** Takes a change back. */
 function useTakeBack() {
   const send = useSend();
   const [problem, setProblem] = useState<Error | null>(null);
@@ -48,7 +48,7 @@ function useTakeBack() {
   return { takeBack, problem };
 }
 
-/** Who did what, newest first; what is younger than an hour can be taken back. */
+/** Who did what, newest first; what is younger than an hour can be taken back, and what was thrown away for 90 days. */
 export function History() {
   const [open, setOpen] = useState(false);
   const history = useHistory(open);
@@ -133,7 +133,10 @@ export function History() {
 export function TakeBackLast() {
   const history = useHistory(true);
   const { takeBack, problem } = useTakeBack();
-  const last = history.data?.pages[0]?.find((h) => h.canTakeBack);
+  // What was thrown away comes back for longer, but not from beside the hands.
+  const last = history.data?.pages[0]?.find(
+    (h) => h.canTakeBack && Date.now() - Date.parse(h.at) < 3_600_000,
+  );
   return (
     <>
       {last && (
