@@ -114,6 +114,12 @@ public sealed class WholeJobTests : IDisposable
             d => d.FindElements(By.XPath("//dd[contains(., '2 in')]")).Count > 0,
             "a rise of two inches"
         );
+        // With the first plan nothing on the page is there twice.
+        Assert.Single(
+            _browser.Driver.FindElements(
+                By.XPath("//button[normalize-space(.)='Another suspension in front']")
+            )
+        );
         Axe.Check(_browser, "plan");
         _browser.Driver.Navigate().Refresh();
         _browser.Sees("Agreed: begin the fitting");

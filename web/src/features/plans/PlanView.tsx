@@ -296,7 +296,10 @@ export default function PlanView() {
           )}
           {draft && <Kits plan={draft} />}
           {!draft?.conversions && (
-            <Conversions key={draft?.id} plan={draft ?? undefined} />
+            <Conversions
+              key={`other ${draft?.id ?? ""}`}
+              plan={draft ?? undefined}
+            />
           )}
           {draft && (
             <Misfits plan={draft} misfits={prediction?.misfits ?? []} />
@@ -322,7 +325,7 @@ export default function PlanView() {
               Offer it to the owner
             </Button>
           )}
-          {draft && <PlanB key={draft.id} plan={draft} />}
+          {draft && <PlanB key={`off ${draft.id}`} plan={draft} />}
         </Box>
         <Box
           sx={{
