@@ -15,6 +15,7 @@ public sealed class OfflineTests : IAsyncLifetime
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task Without_a_network_the_walk_round_goes_on_also_after_the_browser_was_closed()
     {
         var b = new Driving.Browser();

@@ -82,37 +82,57 @@ function Proof({
   const suspicious = rigid != null && rigid.verdict !== "fits";
   return (
     <>
-      {heads(proof).map((h, i) => (
-        <Typography
-          key={h.word}
-          sx={
-            i === 0
-              ? { fontSize: "1.5rem", fontWeight: 800, color: h.color }
-              : { fontSize: "1.1rem", fontWeight: 700, color: h.color }
-          }
-        >
-          {h.shape} {h.word}
-        </Typography>
-      ))}
-      <Typography>{proof.says}</Typography>
-      {[...proof.whyNot, ...proof.marks].map((w) => (
-        <Typography key={w} sx={{ color: "warning.main" }}>
-          ▲ {w}
-        </Typography>
-      ))}
-      {latest && <Next proof={proof} notes={notes} />}
-      <StanceMoved stations={proof.stations} />
-      {proof.causes && (
-        <Causes
-          causes={proof.causes}
-          notes={notes}
-          latest={latest}
-          above={latest ? nextCheck(proof) : undefined}
-        />
-      )}
-      {proof.comparison && suspicious && (
-        <RigidCheck comparison={proof.comparison} />
-      )}
+      <Box
+        sx={{
+          display: "grid",
+          columnGap: 4,
+          alignItems: "start",
+          // What moved it stands beside how it stands.
+          gridTemplateColumns: {
+            xs: "minmax(0, 1fr)",
+            lg:
+              proof.causes || suspicious
+                ? "minmax(0, 1.2fr) minmax(0, 1fr)"
+                : "minmax(0, 1fr)",
+          },
+        }}
+      >
+        <Box>
+          {heads(proof).map((h, i) => (
+            <Typography
+              key={h.word}
+              sx={
+                i === 0
+                  ? { fontSize: "1.5rem", fontWeight: 800, color: h.color }
+                  : { fontSize: "1.1rem", fontWeight: 700, color: h.color }
+              }
+            >
+              {h.shape} {h.word}
+            </Typography>
+          ))}
+          <Typography>{proof.says}</Typography>
+          {[...proof.whyNot, ...proof.marks].map((w) => (
+            <Typography key={w} sx={{ color: "warning.main" }}>
+              ▲ {w}
+            </Typography>
+          ))}
+          {latest && <Next proof={proof} notes={notes} />}
+          <StanceMoved stations={proof.stations} />
+        </Box>
+        <Box>
+          {proof.causes && (
+            <Causes
+              causes={proof.causes}
+              notes={notes}
+              latest={latest}
+              above={latest ? nextCheck(proof) : undefined}
+            />
+          )}
+          {proof.comparison && suspicious && (
+            <RigidCheck comparison={proof.comparison} />
+          )}
+        </Box>
+      </Box>
       {proof.target.map((t) => (
         <Typography key={t.what} sx={{ fontSize: "1.1rem" }}>
           {targetWords[t.what] ?? t.what} wanted{" "}
