@@ -15,7 +15,7 @@ import type { InstrumentLine } from "../../../api/stream";
 import type { Schemas } from "../../../api/client";
 import { ProblemNote } from "../../../shared/ProblemNote";
 import { useOnce } from "../../../shared/useOnce";
-import { canSay, useHearing } from "../../../shared/voice";
+import { canSay } from "../../../shared/voice";
 import { datumWords } from "../conditions/conditions";
 import { HeightGauge } from "./HeightGauge";
 import { Keypad } from "./Keypad";
@@ -44,7 +44,6 @@ export function EntryPanel({
   const [gauge, setGauge] = useState(false);
   const [help, setHelp] = useState(false);
   const [line, setLine] = useState<InstrumentLine | null>(null);
-  const hearing = useHearing(entry.setText);
   const finger = useMediaQuery("(pointer: coarse)");
   const { current, from, text, division } = entry;
   const said = stationWords(current);
@@ -170,16 +169,6 @@ export function EntryPanel({
             >
               Store
             </Button>
-            {hearing && (
-              <Button
-                variant="outlined"
-                aria-pressed={hearing.hearing}
-                onClick={hearing.press}
-                sx={{ minHeight: 56 }}
-              >
-                {hearing.hearing ? "Listening …" : "Say it"}
-              </Button>
-            )}
           </Box>
           <Done entry={entry} />
           <Typography
