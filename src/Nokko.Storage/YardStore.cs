@@ -101,8 +101,7 @@ public static class YardStore
         of.OrderBy(s => s.Closed).ThenBy(s => s.Due).ThenBy(s => s.Id);
 
     /// <summary>A pattern for texts that hold it anywhere.</summary>
-    private static string Holding(string text) =>
-        $"%{text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal)}%";
+    private static string Holding(string text) => $"%{Patterns.Plain(text)}%";
 
     /// <summary>A query for words that begin so; quoted, so that no character of it is an operator.</summary>
     private static string Beginning(string text) =>

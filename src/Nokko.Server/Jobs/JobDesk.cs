@@ -292,15 +292,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             $"select 1 from vehicles where id = {d.Vehicle.Id} for update",
             cancel
         );
-        return await db
-            .Jobs.Where(j =>
-                j.VehicleId == d.Vehicle.Id
-                && j.Id != d.Job.Id
-                && j.HandedOverAt == null
-                && j.BinnedAt == null
-            )
-            .Select(j => (Guid?)j.Id)
-            .FirstOrDefaultAsync(cancel);
+        return await db.OpenJobOf(d.Vehicle.Id, d.Job.Id, cancel);
     }
 
     /// <summary>The job as a screen shows it.</summary>

@@ -350,10 +350,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         return new KnownVehicle(
             found.Vehicle,
             await db.Stages.AsNoTracking().Where(s => s.VehicleId == id).ToListAsync(cancel),
-            await db
-                .Jobs.Where(j => j.VehicleId == id && j.HandedOverAt == null && j.BinnedAt == null)
-                .Select(j => (Guid?)j.Id)
-                .FirstOrDefaultAsync(cancel)
+            await db.OpenJobOf(id, null, cancel)
         );
     }
 }

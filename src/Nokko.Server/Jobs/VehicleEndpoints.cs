@@ -109,7 +109,7 @@ internal static class VehicleEndpoints
         CancellationToken cancel
     )
     {
-        var wanted = Plain(mark.Replace(" ", "", StringComparison.Ordinal));
+        var wanted = Patterns.Plain(mark.Replace(" ", "", StringComparison.Ordinal));
         if (wanted.Length < 3)
         {
             return TypedResults.Ok<VehicleHere[]>([]);
@@ -151,7 +151,7 @@ internal static class VehicleEndpoints
         CancellationToken cancel
     )
     {
-        var wanted = Plain(find.Trim());
+        var wanted = Patterns.Plain(find.Trim());
         if (wanted.Length < 2)
         {
             return TypedResults.Ok<OwnerHere[]>([]);
@@ -167,11 +167,4 @@ internal static class VehicleEndpoints
                 .ToArrayAsync(cancel)
         );
     }
-
-    /// <summary>A text that stands for itself in a pattern.</summary>
-    private static string Plain(string text) =>
-        text.Replace("\0", "", StringComparison.Ordinal)
-            .Replace("\\", "\\\\", StringComparison.Ordinal)
-            .Replace("%", "\\%", StringComparison.Ordinal)
-            .Replace("_", "\\_", StringComparison.Ordinal);
 }
