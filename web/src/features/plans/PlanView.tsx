@@ -2,19 +2,15 @@ import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import FormControlLabel from "@mui/material/FormControlLabel";
 import Switch from "@mui/material/Switch";
-import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import type { Theme } from "@mui/material/styles";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { Fragment, useEffect, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
-import { Press } from "../../shared/Press";
+import { Link } from "react-router";
 import { api, type Schemas } from "../../api/client";
 import { begunPlan, currentStage, draftPlan } from "../../api/document";
 import { useJob } from "../../api/job";
-import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
-import { BothWays } from "../../shared/BothWays";
 import { usePartKinds } from "../../shared/useKinds";
 import { useParts } from "../../shared/useParts";
 import { KitShelf } from "../kits/KitShelf";
@@ -24,10 +20,12 @@ import { FindStacks } from "../finding/FindStacks";
 import { PlanB } from "../finding/PlanB";
 import { Wanted } from "../finding/Wanted";
 import { usePreview } from "../jobs/JobLayout";
-import { Cautions, ToHeed } from "./Cautions";
+import { BesideCorners } from "./BesideCorners";
+import { Cautions } from "./Cautions";
 import { CornerColumn } from "./CornerColumn";
 import { Misfits } from "./Misfits";
-import { LoadSwitch, PlanNeeds, PlanSays } from "./PlanSays";
+import { PlanBar } from "./PlanBar";
+import { LoadSwitch, PlanNeeds } from "./PlanSays";
 import { PlanTable } from "./PlanTable";
 import { PlanTabs } from "./PlanTabs";
 import { ShelfColumn } from "./ShelfColumn";
@@ -48,11 +46,9 @@ import {
   type Stacks,
 } from "./stacks";
 import { ladderRange } from "./ladder";
+import { HeldLabel } from "../../shared/HeldLabel";
 import { useDrag } from "../../shared/useDrag";
 import { usePlans } from "./usePlans";
-
-/** What stands beside the corners scrolls by itself. */
-const scrolls = { flex: 1, minHeight: 0, overflowY: { md: "auto" } } as const;
 
 /** Stacks per corner, the shelf beside them, and what it will do. */
 export default function PlanView() {
@@ -66,24 +62,11 @@ export default function PlanView() {
   const { plans, draft, stacks, problem } = at;
   const [axle, setAxle] = useState<Axle>("front");
   const [side, setSide] = useState<Side>("both");
-  const [reason, setReason] = useState("");
-  // A link may ask for stacks to be found.
-  const [query, setQuery] = useSearchParams();
-  const [asked] = useState(query.has("find"));
-  const [aside, setAside] = useState<"shelf" | "found">(
-    asked ? "found" : "shelf",
-  );
-  const [sought, setSought] = useState(asked);
   /** What was found and taken as the plan that is looked at. */
   const [tookFrom, setTookFrom] = useState<string | null>(null);
   const [loaded, setLoaded] = useState(false);
   const cornersRef = useRef<HTMLDivElement>(null);
   const single = useMediaQuery((theme: Theme) => theme.breakpoints.down("md"));
-  useEffect(() => {
-    if (query.has("find")) {
-      setQuery({}, { replace: true });
-    }
-  }, [query, setQuery]);
   const shelf = useParts();
   const { predictions } = view.results;
   const prediction = predictions.find((p) => p.planId === draft?.id);
@@ -144,7 +127,6 @@ export default function PlanView() {
     },
   });
 
-  const gate = problem instanceof Problem && problem.field === "reason";
   /** The suspension that an axle has with this plan. */
   const on = (end: Axle) =>
     draft?.conversions?.find((c) => c.axle === end)?.to ?? stage[end];
@@ -327,102 +309,66 @@ export default function PlanView() {
           )}
           {draft && <PlanB key={`off ${draft.id}`} plan={draft} />}
         </Box>
-        <Box
-          sx={{
-            minWidth: 0,
-            // Beside the corners it scrolls by itself, so that they stay in view.
-            maxHeight: { md: "max(380px, calc(100dvh - 400px))" },
-            display: "flex",
-            flexDirection: "column",
-          }}
-        >
-          <Box
-            role="group"
-            aria-label="Beside the corners"
-            sx={{ display: "flex", gap: 1, mb: 0.5 }}
-          >
-            <Button
-              variant={aside === "shelf" ? "contained" : "outlined"}
-              aria-pressed={aside === "shelf"}
-              onClick={() => {
-                setAside("shelf");
+        <BesideCorners
+          found={
+            <FindStacks
+              onBand={band}
+              onTake={(found, called) => {
+                setTookFrom(called);
+                void at.take(found.stacks).then(() => {
+                  if (single) {
+                    cornersRef.current?.scrollIntoView();
+                  }
+                });
               }}
-            >
-              Shelf
-            </Button>
-            <Button
-              variant={aside === "found" ? "contained" : "outlined"}
-              aria-pressed={aside === "found"}
-              onClick={() => {
-                setAside("found");
-                setSought(true);
-              }}
-            >
-              Find stacks
-            </Button>
-          </Box>
-          {sought && (
-            <Box hidden={aside !== "found"} sx={scrolls}>
-              <FindStacks
-                onBand={band}
-                onTake={(found, called) => {
-                  setTookFrom(called);
-                  void at.take(found.stacks).then(() => {
-                    if (single) {
-                      cornersRef.current?.scrollIntoView();
-                    }
-                  });
-                }}
-              />
-            </Box>
-          )}
-          <Box hidden={aside !== "shelf"} sx={scrolls}>
-            <ShelfColumn
-              parts={shelf.data ?? []}
-              kits={
-                <KitShelf
-                  kits={(shelf.data ?? [])
-                    .map((p) => p.part)
-                    .filter((p) => p.kind === "kit")}
-                  problem={problem}
-                  onPlace={(kit) => void at.putKit(kit.id)}
-                />
-              }
-              kinds={kinds}
-              suspension={suspension}
-              axle={axle}
-              side={side}
-              turns={turns}
-              grip={(part, label) => grip({ part }, label)}
-              onTry={(part) =>
-                void tryOut(part && placed(stacks, part, where(part)))
-              }
-              onPlace={(part) => void save(placed(stacks, part, where(part)))}
-              onTurn={(what, by) =>
-                void at.keep(
-                  turned(
-                    stacks,
-                    placesOf(
-                      kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
-                        false,
-                      axle,
-                      side,
-                      stage[axle].barBodyEnd,
-                    ),
-                    what,
-                    // Also when it is empty: the answer says what is asked.
-                    {
-                      typed: by,
-                      unit: what === "raisedCollar" ? unit : settingUnits[what],
-                      known: "measured",
-                      answers: [],
-                    },
-                  ),
-                )
-              }
             />
-          </Box>
-        </Box>
+          }
+        >
+          <ShelfColumn
+            parts={shelf.data ?? []}
+            kits={
+              <KitShelf
+                kits={(shelf.data ?? [])
+                  .map((p) => p.part)
+                  .filter((p) => p.kind === "kit")}
+                problem={problem}
+                onPlace={(kit) => void at.putKit(kit.id)}
+              />
+            }
+            kinds={kinds}
+            suspension={suspension}
+            axle={axle}
+            side={side}
+            turns={turns}
+            grip={(part, label) => grip({ part }, label)}
+            onTry={(part) =>
+              void tryOut(part && placed(stacks, part, where(part)))
+            }
+            onPlace={(part) => void save(placed(stacks, part, where(part)))}
+            onTurn={(what, by) =>
+              void at.keep(
+                turned(
+                  stacks,
+                  placesOf(
+                    kinds.find((k) => k.rule.kind === what)?.rule.perAxle ??
+                      false,
+                    axle,
+                    side,
+                    stage[axle].barBodyEnd,
+                  ),
+                  what,
+                  // Also when it is empty: the answer says what is asked.
+                  {
+                    typed: by,
+                    unit: what === "raisedCollar" ? unit : settingUnits[what],
+                    known: "measured",
+                    answers: [],
+                  },
+                ),
+              )
+            }
+          />
+        </BesideCorners>
       </Box>
       <PlanTable
         plans={plans}
@@ -431,95 +377,14 @@ export default function PlanView() {
         onSelect={at.look}
         onBand={band}
       />
-      <Box
-        className="no-print"
-        sx={{
-          position: "sticky",
-          // Where the keyboard leaves little room it gives way.
-          "@media (max-height: 600px)": { position: "static" },
-          bottom: 54,
-          zIndex: 1,
-          mx: { xs: -1, sm: -2 },
-          px: { xs: 1, sm: 2 },
-          py: 0.5,
-          mt: 2,
-          maxHeight: "50dvh",
-          overflowY: "auto",
-          bgcolor: "background.default",
-          borderTop: 1,
-          borderColor: "text.primary",
-          display: "flex",
-          flexWrap: "wrap",
-          alignItems: "center",
-          columnGap: 2,
-        }}
-      >
-        {/* What the last stacks do fades until the answer for these is here. */}
-        <Box
-          sx={{ opacity: at.waits ? 0.4 : 1, flex: 1, minWidth: 260 }}
-          aria-busy={at.waits}
-        >
-          {draft ? (
-            <PlanSays
-              prediction={at.waits && at.away ? undefined : prediction}
-              loaded={loaded}
-              onBand={band}
-            />
-          ) : (
-            <Typography color="text.secondary">
-              Nothing is planned yet.
-            </Typography>
-          )}
-        </Box>
-        {!single && (
-          <LoadSwitch
-            prediction={prediction}
-            loaded={loaded}
-            onChange={setLoaded}
-          />
-        )}
-        <ToHeed corners={prediction?.corners ?? []} />
-        <BothWays problem={problem} {...at.both} />
-        {gate && (
-          <TextField
-            label="Why begin all the same"
-            value={reason}
-            onChange={(e) => {
-              setReason(e.target.value);
-            }}
-            fullWidth={false}
-            sx={{ minWidth: 240 }}
-          />
-        )}
-        {draft && (
-          <Press variant="contained" act={() => at.begin(reason)}>
-            {gate
-              ? "Begin with this reason"
-              : plans.length > 1
-                ? `Agreed: begin the fitting of ${draft.name}`
-                : "Agreed: begin the fitting"}
-          </Press>
-        )}
-      </Box>
-      {held && (
-        <Box
-          aria-hidden
-          sx={{
-            position: "fixed",
-            left: held.x + 12,
-            top: held.y + 8,
-            zIndex: 10,
-            pointerEvents: "none",
-            bgcolor: "secondary.main",
-            color: "secondary.contrastText",
-            px: 1,
-            py: 0.5,
-            fontWeight: 600,
-          }}
-        >
-          {held.label}
-        </Box>
-      )}
+      <PlanBar
+        at={at}
+        prediction={prediction}
+        loaded={loaded}
+        onLoaded={single ? null : setLoaded}
+        onBand={band}
+      />
+      <HeldLabel held={held} />
     </Box>
   );
 }

@@ -10,6 +10,7 @@ import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { Paper } from "../../shared/Paper";
 import { Press } from "../../shared/Press";
 import { PrintButton } from "../../shared/PrintButton";
+import { HeldLabel } from "../../shared/HeldLabel";
 import { useDrag } from "../../shared/useDrag";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { retyped, typed } from "../../shared/quantity";
@@ -220,25 +221,7 @@ function Shown({ view }: { view: View }) {
           // Where there is no bay to drag to, a finger scrolls.
           hold={wide ? hold : () => ({})}
         />
-        {held && (
-          <Box
-            aria-hidden
-            sx={{
-              position: "fixed",
-              left: held.x + 12,
-              top: held.y + 12,
-              bgcolor: "background.paper",
-              border: 2,
-              borderColor: "primary.main",
-              px: 1,
-              fontWeight: 700,
-              pointerEvents: "none",
-              zIndex: 10,
-            }}
-          >
-            {held.label}
-          </Box>
-        )}
+        <HeldLabel held={held} />
       </Box>
       <Box sx={{ display: "none", "@media print": { display: "block" } }}>
         <Paper title="The week on paper" sx={{ width: "100%" }}>
