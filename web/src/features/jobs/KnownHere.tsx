@@ -54,8 +54,9 @@ export function KnownHere({
         <b>
           {known.make} {known.name}
         </b>
-        , {known.owner}, {jobs(known.jobs)}, last here {dayOfYear(known.lastIn)}
-        .{" "}
+        , {known.owner}, {/* A draft may be older than what is counted. */}
+        {known.jobs ? `${jobs(known.jobs)}, ` : ""}last here{" "}
+        {dayOfYear(known.lastIn)}.{" "}
         <Link component={To} to={`/vehicles/${known.id}`}>
           Over the years
         </Link>{" "}

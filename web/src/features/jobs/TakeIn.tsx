@@ -12,7 +12,6 @@ import { shop } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
-import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
 import { useSettings } from "../../shared/useSettings";
 import { useSuspensionKinds } from "../../shared/useKinds";
@@ -20,56 +19,22 @@ import { liveAxles } from "../../shared/suspensions";
 import {
   keepOnLists,
   noVariant,
-  variantBody,
   VariantFields,
 } from "../../shared/VariantFields";
 import { useOnce } from "../../shared/useOnce";
 import { equipmentWords } from "./CorrectTakenIn";
-import { FittedNow, fittedBody, type FittedText } from "./FittedNow";
-import { noSizes, sizesBody } from "./sizes";
+import { FittedNow } from "./FittedNow";
+import { noSizes } from "./sizes";
 import { PlatformChoice, usePlatformOf } from "./PlatformChoice";
 import { SizesDrawing } from "./SizesDrawing";
 import { KnownHere } from "./KnownHere";
-import {
-  levelAsSettled,
-  levelByHub,
-  targetBody,
-  TargetFields,
-} from "./TargetFields";
-import {
-  carriesSays,
-  usuallyBuilt,
-  WhatCarries,
-  type Built,
-} from "./WhatCarries";
+import { levelAsSettled, levelByHub, TargetFields } from "./TargetFields";
+import { carriesSays, usuallyBuilt, WhatCarries } from "./WhatCarries";
+import { Grid, Section } from "./FormParts";
+import { isFolded, missing } from "./missing";
+import { blank, takeInBody } from "./takeInDraft";
 import { ChooseSort } from "./ChooseSort";
 import { OwnerFields } from "./OwnerFields";
-
-const blank = {
-  ownerName: "",
-  ownerContact: "",
-  platformId: "",
-  newPlatform: "",
-  make: "",
-  name: "",
-  plate: "",
-  vin: "",
-  variant: noVariant,
-  odometer: "",
-  wish: "",
-  carries: "",
-  troubles: "",
-  promisedOn: "",
-  /** What carries it; null until somebody says what it is. */
-  built: null as Built | null,
-  /** Empty until somebody says with what it is lifted. */
-  equipment: "" as Schemas["Equipment"] | "",
-  sizes: noSizes,
-  target: levelByHub,
-  fitted: [] as FittedText[],
-  /** A vehicle that was here before, whose chain goes on; null is a new one. */
-  known: null as Schemas["VehicleHere"] | null,
-};
 
 /** Takes in a vehicle. What is typed is kept on the device until it is stored. */
 export default function TakeIn() {
@@ -139,37 +104,12 @@ export default function TakeIn() {
   const once = useOnce();
   const form = useRef<HTMLFormElement>(null);
   const [more, setMore] = useState(false);
-  /** Everything that is missing is said at once, before anything is sent. */
-  const missing = (): Problem | null => {
-    const known = draft.known !== null;
-    const said = [
-      !known && draft.plate.trim() === "" && draft.vin.trim() === ""
-        ? {
-            field: "plate",
-            message:
-              "Note the plate or the VIN: one of them tells this vehicle from its sisters.",
-          }
-        : null,
-      !known && draft.built === null
-        ? { field: "sort", message: "What is it? Choose by the drawing." }
-        : null,
-      needed("make", draft.make, "What make is it?"),
-      needed("name", draft.name, "What is the vehicle called?"),
-      needed("platformId", draft.platformId, "Which platform is it?"),
-      needed("ownerName", draft.ownerName, "Whose vehicle is it?"),
-      needed("equipment", draft.equipment, "With what is it lifted here?"),
-    ].filter((f) => f !== null);
-    const [first, ...also] = said;
-    return first
-      ? new Problem(422, first.field, first.message, [], null, null, null, also)
-      : null;
-  };
   const refused = (e: Error) => {
     setProblem(e);
     // Whatever is folded away is shown before the eye is sent to it.
     if (
       e instanceof Problem &&
-      [e.field, ...e.also.map((f) => f.field)].some((f) => folded.test(f))
+      [e.field, ...e.also.map((f) => f.field)].some((f) => isFolded(f))
     ) {
       setMore(true);
     }
@@ -183,52 +123,18 @@ export default function TakeIn() {
   };
   const take = async () => {
     setProblem(null);
-    const lacks = missing();
+    const lacks = missing(draft);
     if (lacks || draft.equipment === "") {
       refused(lacks ?? new Error("With what is it lifted here?"));
       return;
     }
-    const built = draft.built ?? usuallyBuilt(draft.known?.sort ?? "pickup");
     try {
       const platform = await platformOf(draft.platformId, draft.newPlatform);
       if (!draft.known) {
         await keepOnLists(platform.lists, draft.variant);
       }
       await shop(
-        {
-          kind: "takeIn",
-          jobId: draft.ids.job,
-          vehicleId: draft.known?.id ?? draft.ids.vehicle,
-          stageId: draft.ids.stage,
-          ownerId: draft.ids.owner,
-          ownerName: draft.ownerName,
-          ownerContact: draft.ownerContact || null,
-          platformId: platform.id,
-          make: draft.make,
-          name: draft.name,
-          plate: draft.plate || null,
-          vin: draft.vin || null,
-          engine: draft.variant.engine || null,
-          drive: draft.variant.drive || null,
-          variant: variantBody(draft.variant),
-          sort: built.kind,
-          bodyKind: built.bodyKind,
-          front: built.front,
-          rear: built.rear,
-          sizes: sizesBody(draft.sizes, unit),
-          // Of a vehicle that is known nothing said is nothing changed.
-          fitted:
-            draft.known && draft.fitted.length === 0
-              ? null
-              : fittedBody(draft.fitted, unit),
-          wish: draft.wish || null,
-          carries: draft.carries || null,
-          troubles: draft.troubles || null,
-          target: targetBody(draft.target, unit),
-          promisedOn: draft.promisedOn || null,
-          odometer: typed(draft.odometer, unit === "in" ? "mi" : "km"),
-          equipment: draft.equipment,
-        },
+        takeInBody({ ...draft, equipment: draft.equipment }, platform.id, unit),
         draft.ids.command,
       );
       keepLifts(draft.equipment);
@@ -469,55 +375,6 @@ export default function TakeIn() {
           Take it in and walk round
         </Button>
       </form>
-    </Box>
-  );
-}
-
-/** Fields that lie folded away until somebody opens them. */
-const folded =
-  /^(sizes|fitted|variant|target\.(least|most|tolerance))|^(engine|drive|carries|troubles)$/;
-
-const needed = (field: string, typed: string, message: string) =>
-  typed.trim() === "" ? { field, message } : null;
-
-function Section({
-  title,
-  id,
-  children,
-}: {
-  title: string;
-  id?: string;
-  children: React.ReactNode;
-}) {
-  return (
-    <Box component="section" id={id} sx={{ mt: 2.5 }}>
-      <Typography variant="h2" sx={{ mb: 1.25 }}>
-        {title}
-      </Typography>
-      {children}
-    </Box>
-  );
-}
-
-function Grid({
-  wide = false,
-  children,
-}: {
-  wide?: boolean;
-  children: React.ReactNode;
-}) {
-  return (
-    <Box
-      sx={{
-        display: "grid",
-        gap: 1.5,
-        gridTemplateColumns: {
-          xs: "repeat(auto-fill, minmax(190px, 1fr))",
-          md: `repeat(${wide ? "3" : "4"}, minmax(0, 1fr))`,
-        },
-      }}
-    >
-      {children}
     </Box>
   );
 }
