@@ -59,6 +59,20 @@ public static class DerivedStore
     )
     {
         await db.SaveChangesAsync(cancel);
+        return await db.DeriveAnew(job, cancel);
+    }
+
+    /// <summary>Works out anew what follows from a job as it is saved: with what its platform teaches. The transaction is the caller's.</summary>
+    /// <param name="db">The database, the changes saved.</param>
+    /// <param name="job">The job.</param>
+    /// <param name="cancel">Cancels.</param>
+    /// <returns>The job as it is kept.</returns>
+    public static async Task<JobDocument> DeriveAnew(
+        this NokkoDb db,
+        Guid job,
+        CancellationToken cancel
+    )
+    {
         db.ChangeTracker.Clear();
         var loaded = (await db.LoadJob(job, new JobWanted(), cancel))!;
         var results = JobEvaluator.Evaluate(loaded.Document, loaded.Others);
@@ -81,6 +95,15 @@ public static class DerivedStore
             await db.SaveChangesAsync(cancel);
         }
     }
+
+    /// <summary>Takes an owner out of whom the shop has no vehicle any more: their name and phone are nobody's to keep.</summary>
+    /// <param name="db">The database, the changes saved.</param>
+    /// <param name="owner">The owner.</param>
+    /// <param name="cancel">Cancels.</param>
+    public static Task LetGo(this NokkoDb db, Guid owner, CancellationToken cancel) =>
+        db
+            .Owners.Where(o => o.Id == owner && !db.Vehicles.Any(v => v.OwnerId == owner))
+            .ExecuteDeleteAsync(cancel);
 
     /// <summary>Hands on what was mended of an owner or a vehicle, once it is saved, to their other jobs: the yard's words at once, what they have proved behind.</summary>
     /// <param name="db">The database.</param>

@@ -170,6 +170,9 @@ public static class JobStore
                 case RowChange.Added added:
                     db.PutOf(job, vehicle, added.Row);
                     break;
+                case RowChange.Replaced other when other.Row.Id != other.Was.Id:
+                    // Another owner's, or of another platform: theirs stays as it is.
+                    break;
                 case RowChange.Replaced replaced:
                     // The row that is left is attached, never the one that was: decisions and histories still look at that.
                     var entry = db.Attach(replaced.Row);

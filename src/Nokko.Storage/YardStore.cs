@@ -58,8 +58,7 @@ public static class YardStore
             return await Page(After(db.Summaries).Where(s => !s.Closed));
         }
         var jobs = After(db.Summaries);
-        var anywhere = text.Length >= LeastForAnywhere;
-        var query = anywhere ? Holding(text) : Beginning(text);
+        var (query, anywhere) = Asked(text);
         // What a text finds is many or few, and the database cannot know which. Many are found among the first of the yard; few through the index, whose rows are taken before they are put in order.
         var among = InOrder(jobs).Take(FirstOfTheYard);
         var first = await Page(
@@ -99,6 +98,10 @@ public static class YardStore
 
     private static IQueryable<JobSummary> InOrder(IQueryable<JobSummary> of) =>
         of.OrderBy(s => s.Closed).ThenBy(s => s.Due).ThenBy(s => s.Id);
+
+    /// <summary>How found_jobs is asked for a text in lower case: anywhere where it is long enough for the index, else at the beginning of words.</summary>
+    public static (string Query, bool Anywhere) Asked(string text) =>
+        text.Length >= LeastForAnywhere ? (Holding(text), true) : (Beginning(text), false);
 
     /// <summary>A pattern for texts that hold it anywhere.</summary>
     private static string Holding(string text) => $"%{Patterns.Plain(text)}%";

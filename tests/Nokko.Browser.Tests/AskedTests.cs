@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>What is asked before it is assumed.</summary>
 public sealed class AskedTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Trait("Trial", "long")]
     [Fact]

@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 [Trait("Trial", "long")]
 public sealed class BeforeAfterTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Fact]
     public void Two_photographs_are_marked_by_keys_and_laid_hub_on_hub()

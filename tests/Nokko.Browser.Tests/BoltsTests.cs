@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 [Trait("Trial", "long")]
 public sealed class BoltsTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Fact]
     public void What_is_taped_is_bought_as_long_as_it_must_be_and_old_bolts_serve_elsewhere()

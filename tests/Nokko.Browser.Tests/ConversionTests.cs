@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 [Trait("Trial", "long")]
 public sealed class ConversionTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Fact]
     public void Links_come_in_for_leaf_springs_and_the_card_follows_them()

@@ -9,12 +9,12 @@ namespace Nokko.Browser.Tests;
 /// <summary>One server with the demo shop for all tests that leave it standing; what they change, they change on copies of its jobs.</summary>
 public sealed class DemoServer : IAsyncLifetime
 {
-    public ServerProcess Server { get; private set; } = null!;
+    public HostedServer Server { get; private set; } = null!;
 
     public async ValueTask InitializeAsync()
     {
         var database = $"demo_{Guid.NewGuid():N}";
-        Server = await ServerProcess.Start(database);
+        Server = await HostedServer.Start(database);
         // Many copies plan with one shelf at once: what lies there in numbers lies there for all of them.
         await using var connection = new NpgsqlConnection(TestCluster.On(database));
         await connection.OpenAsync();

@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>From a wish in words to a plan, by keys alone; a miss, what the search makes of it, and its proof; what the shop's jobs have proved.</summary>
 public sealed class FindingTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Trait("Trial", "long")]
     [Fact]

@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 [Trait("Trial", "long")]
 public sealed class FitsTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Fact]
     public void A_part_that_does_not_fit_holds_the_plan_back_until_somebody_says_why()

@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 [Trait("Trial", "long")]
 public sealed class GeometryTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Fact]
     public void An_axle_is_moved_through_its_travel_taped_and_brought_back_by_a_bracket_or_by_the_search()

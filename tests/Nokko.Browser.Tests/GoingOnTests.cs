@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>The work goes on: a vehicle that comes again, keys pressed twice, a session that ended in the middle.</summary>
 public sealed class GoingOnTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Trait("Trial", "long")]
     [Fact]

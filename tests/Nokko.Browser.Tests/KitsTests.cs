@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 [Trait("Trial", "long")]
 public sealed class KitsTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     private static void Tick(Driving.Browser b, string label) =>
         b.Field(label).SendKeys(Keys.Space);

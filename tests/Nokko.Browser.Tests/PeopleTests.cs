@@ -12,7 +12,7 @@ public sealed class PeopleTests
     [Fact]
     public async Task A_shop_is_opened_a_colleague_comes_and_another_role_signs_her_in_anew()
     {
-        await using var server = await ServerProcess.Start(
+        await using var server = await HostedServer.Start(
             $"people_{Guid.NewGuid():N}",
             empty: true
         );
@@ -147,8 +147,8 @@ public sealed class PeopleTests
     [Trait("Trial", "long")]
     public async Task A_whole_shop_moves_to_an_empty_server_and_who_has_left_is_forgotten_there()
     {
-        await using var full = await ServerProcess.Start($"full_{Guid.NewGuid():N}");
-        await using var empty = await ServerProcess.Start($"moved_{Guid.NewGuid():N}", empty: true);
+        await using var full = await HostedServer.Start($"full_{Guid.NewGuid():N}");
+        await using var empty = await HostedServer.Start($"moved_{Guid.NewGuid():N}", empty: true);
         using var owner = new Driving.Browser();
         owner.SignIn(full.Address, "brenna");
         owner.Open($"{full.Address}/shop");

@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>Stacks put together by hand and by keys, plans side by side, and the vehicle that they stand on.</summary>
 public sealed class PlanTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Fact]
     public void Parts_are_dragged_onto_corners_and_carried_by_keys_and_two_plans_are_compared()

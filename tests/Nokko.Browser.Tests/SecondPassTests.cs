@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>After a miss: the stack is changed in the same job. And two people who change one thing at once.</summary>
 public sealed class SecondPassTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Trait("Trial", "long")]
     [Fact]

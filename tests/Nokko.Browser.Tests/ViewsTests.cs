@@ -8,7 +8,7 @@ namespace Nokko.Browser.Tests;
 /// <remarks>Among the quick tests a third of the views are looked at, each in one way; among the long trials all of them in all ways.</remarks>
 public sealed class ViewsTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     /// <summary>What reaches beyond the page; empty when nothing does.</summary>
     private const string Wider = """

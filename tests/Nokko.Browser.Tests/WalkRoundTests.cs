@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>A walk-round by keyboard alone, by touch alone, without a network, by two people, and with a stand-in.</summary>
 public sealed class WalkRoundTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     [Trait("Trial", "long")]
     [Fact]

@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>Where a page begins, what its keys do, and where the guide tells of it.</summary>
 public sealed class WayThroughTests(DemoServer demo)
 {
-    private readonly ServerProcess _server = demo.Server;
+    private readonly HostedServer _server = demo.Server;
 
     private const string Focused =
         "const a = document.activeElement; return a === document.querySelector('main') ? 'main' : a.closest('main') ? 'in main' : a.textContent.trim()";

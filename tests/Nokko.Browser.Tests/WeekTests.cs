@@ -9,10 +9,10 @@ namespace Nokko.Browser.Tests;
 /// <summary>The week in the hands of people: dragged, moved by keys, booked by a form, by two at once, and on a phone.</summary>
 public sealed class WeekTests : IAsyncLifetime
 {
-    private ServerProcess _server = null!;
+    private HostedServer _server = null!;
 
     public async ValueTask InitializeAsync() =>
-        _server = await ServerProcess.Start($"demo_{Guid.NewGuid():N}");
+        _server = await HostedServer.Start($"demo_{Guid.NewGuid():N}");
 
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 

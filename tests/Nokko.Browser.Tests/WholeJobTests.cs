@@ -7,7 +7,7 @@ namespace Nokko.Browser.Tests;
 /// <summary>One truck measured, planned, fitted, proved and handed over, as a person would, in a real browser on a real database.</summary>
 public sealed class WholeJobTests : IDisposable
 {
-    private readonly ServerProcess _server;
+    private readonly HostedServer _server;
     private readonly Driving.Browser _browser = new();
 
     public WholeJobTests(DemoServer demo)
@@ -154,8 +154,13 @@ public sealed class WholeJobTests : IDisposable
         Joint("LF strut foot to lower arm");
         _browser.Type("Torque, lb·ft", "101");
         _browser.Type("From which sheet or page", "sheet 7");
-        _browser.Press("Keep the spec");
+        // One sheet, one spec, both sides in one go.
+        _browser.Press("Keep it for both sides");
         _browser.Sees("sheet 7");
+        _browser.Until(
+            d => d.FindElements(By.XPath("//li/button[contains(., 'spec 101 lb·ft')]")).Count == 2,
+            "the spec on both sides"
+        );
         _browser.Press("By hand");
         _browser.Sees("by hand only; final at ride height");
         _browser.Press("Snug");

@@ -2,6 +2,7 @@ using Nokko.Core.Evidence;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
 
@@ -37,6 +38,12 @@ public sealed record DecisionContext
 
     /// <summary>The shop's bays and people; null where the command asks for none of it.</summary>
     public ShopRoster? Roster { get; init; }
+
+    /// <summary>The platform that the command names; null where there is none of the key.</summary>
+    public Platform? PlatformNamed { get; init; }
+
+    /// <summary>The owner whose name the command says; null where nobody is called so.</summary>
+    public Owner? OwnerNamed { get; init; }
 
     /// <summary>Another job of the same vehicle that is open; null where there is none, or where the command does not ask.</summary>
     public Guid? OtherOpenJob { get; init; }

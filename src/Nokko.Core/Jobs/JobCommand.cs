@@ -83,6 +83,12 @@ public abstract record JobCommand(Guid CommandId)
     /// <summary>Whether the decision looks at the shop's bays and people.</summary>
     public virtual bool NamesShop() => false;
 
+    /// <summary>The platform of the shop that the decision looks at; null where it looks at none.</summary>
+    public virtual Guid? PlatformNamed() => null;
+
+    /// <summary>Name of the owner that the decision looks for; null where it looks for none.</summary>
+    public virtual string? OwnerNamed() => null;
+
     /// <summary>Content of photographs that the decision looks for, by SHA-256.</summary>
     public virtual IEnumerable<string> FilesNamed() => [];
 

@@ -121,8 +121,12 @@ public static class JobRows
     {
         foreach (var list in changes.Where(c => c.Row is not Part).GroupBy(c => c.Row.GetType()))
         {
-            var gone = list.Where(c => c is not RowChange.Added).Select(c => c.Row.Id).ToHashSet();
-            var come = list.Where(c => c is not RowChange.Withdrawn).Select(c => c.Row);
+            var gone = list.Select(RowChanges.Before).OfType<IRow>().Select(r => r.Id).ToHashSet();
+            // Who was added or mended and then took another's place is one row.
+            var come = list.Select(RowChanges.After)
+                .OfType<IRow>()
+                .GroupBy(r => r.Id)
+                .Select(g => g.Last());
             var rows = ListOf(list.Key);
             d = rows.With(
                 d,
@@ -159,7 +163,7 @@ public abstract record RowChange(IRow Row)
     /// <summary>A row that is new.</summary>
     public sealed record Added(IRow Row) : RowChange(Row);
 
-    /// <summary>A row that takes the place of an older one.</summary>
+    /// <summary>A row that takes the place of an older one. With another key it is a row of its own that the job names instead: the older one stays.</summary>
     /// <param name="Was">The row as it was.</param>
     /// <param name="Row">The row as it is now.</param>
     public sealed record Replaced(IRow Was, IRow Row) : RowChange(Row);
@@ -189,7 +193,7 @@ public static class RowChanges
                 .OfType<RowChange>(),
         ];
 
-    private static IRow? Before(RowChange change) =>
+    internal static IRow? Before(RowChange change) =>
         change switch
         {
             RowChange.Added => null,
@@ -197,7 +201,7 @@ public static class RowChanges
             _ => change.Row,
         };
 
-    private static IRow? After(RowChange change) =>
+    internal static IRow? After(RowChange change) =>
         change is RowChange.Withdrawn ? null : change.Row;
 }
 

@@ -6,16 +6,6 @@ using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
 
-/// <summary>Something that is fitted when the vehicle comes.</summary>
-public sealed record FittedInput(
-    Guid Id,
-    Corner Corner,
-    string Name,
-    PartKind Kind,
-    QuantityInput? Thickness,
-    QuantityInput? Claim
-);
-
 /// <summary>Takes in a vehicle and opens its job. A vehicle that is known goes on in its own chain of stages.</summary>
 /// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
 /// <param name="JobId">Key of the job.</param>
@@ -24,14 +14,14 @@ public sealed record FittedInput(
 /// <param name="OwnerId">Key of the owner, should the name be new.</param>
 /// <param name="OwnerName">Name of the owner.</param>
 /// <param name="OwnerContact">How to reach the owner.</param>
-/// <param name="PlatformId">The platform.</param>
+/// <param name="PlatformId">The platform; not asked of a vehicle that is known.</param>
 /// <param name="Make">Make.</param>
 /// <param name="Name">Name.</param>
 /// <param name="Plate">Plate.</param>
 /// <param name="Vin">Vehicle identification number.</param>
 /// <param name="Engine">Engine as said.</param>
 /// <param name="Drive">Driven wheels as said.</param>
-/// <param name="Sort">What sort of vehicle.</param>
+/// <param name="Sort">What sort of vehicle; not asked of a vehicle that is known.</param>
 /// <param name="BodyKind">How the body is carried.</param>
 /// <param name="Front">Kind of the front suspension.</param>
 /// <param name="Rear">Kind of the rear suspension.</param>
@@ -53,14 +43,14 @@ public sealed record TakeIn(
     Guid OwnerId,
     [property: Personal] string OwnerName,
     [property: Personal] string? OwnerContact,
-    Guid PlatformId,
+    Guid? PlatformId,
     string Make,
     string Name,
     [property: Personal] string? Plate,
     [property: Personal] string? Vin,
     string? Engine,
     string? Drive,
-    VehicleKind Sort,
+    VehicleKind? Sort,
     BodyKind BodyKind,
     SuspensionKind Front,
     SuspensionKind Rear,
@@ -72,12 +62,15 @@ public sealed record TakeIn(
     TargetInput Target,
     DateOnly? PromisedOn,
     QuantityInput? Odometer,
-    Equipment Equipment,
+    Equipment? Equipment,
     VariantInput? Variant = null
 ) : ShopCommand(CommandId)
 {
     /// <summary>What the history calls it.</summary>
     public const string Said = "vehicle taken in";
+
+    /// <summary>Name of the stage in which a vehicle comes again, when something was fitted since it left.</summary>
+    public const string FoundAgain = "as found again";
 
     /// <summary>Why a way is followed that nobody gave a reason for.</summary>
     public const string ShopsWay = "the shop's way";
@@ -92,16 +85,18 @@ public sealed record TakeIn(
     {
         Refuse.AllAtOnce([
             ReadOwner,
+            () => ReadEquipment(),
             () => TypedText.Lines(Wish, "wish"),
             () => TypedText.Lines(Carries, "carries"),
             () => TypedText.Lines(Troubles, "troubles"),
             Target.Read,
             () => QuantityInput.Read(Odometer, "odometer", Unit.Km),
-            .. (Fitted ?? []).Select((f, i) => (Func<object?>)(() => Placed(f, i))),
+            .. (Fitted ?? []).Select((f, i) => (Func<object?>)(() => f.Read(i))),
             .. shop.Vehicle is null
                 ? (IEnumerable<Func<object?>>)
                     [
                         () => Mark(Plate, Vin),
+                        () => ReadSort(),
                         ReadMake,
                         ReadName,
                         () => ReadPlatform(shop),
@@ -138,7 +133,7 @@ public sealed record TakeIn(
                     Target = Target.Read(),
                     PromisedOn = PromisedOn,
                     OdometerIn = QuantityInput.Read(Odometer, "odometer", Unit.Km),
-                    Equipment = Equipment,
+                    Equipment = ReadEquipment(),
                     TorqueBand = shop.Ways?.TorqueBand,
                     Limits = shop.Ways?.Limits is { Count: > 0 } limits ? limits : null,
                     TakenInAt = context.Now,
@@ -174,9 +169,18 @@ public sealed record TakeIn(
 
     private string ReadName() => TypedText.Needed(Name, "name", "What is the vehicle called?");
 
+    private VehicleKind ReadSort() =>
+        Sort ?? throw Refuse.Value("sort", "What is it? Choose by the drawing.");
+
+    private Equipment ReadEquipment() =>
+        Equipment ?? throw Refuse.Value("equipment", "With what is it lifted here?");
+
     private Platform ReadPlatform(ShopState shop) =>
         shop.Platforms.FirstOrDefault(p => p.Id == PlatformId)
-        ?? throw Refuse.Value("platformId", "Choose the platform from the shop's list.");
+        ?? throw Refuse.Value(
+            "platformId",
+            "Choose the platform from the shop's list, or name a new one."
+        );
 
     /// <summary>A vehicle that comes for the first time: its chain begins as found.</summary>
     private Guid Begin(
@@ -188,7 +192,8 @@ public sealed record TakeIn(
     {
         var (plate, vin) = Mark(Plate, Vin);
         var platform = ReadPlatform(shop);
-        var sizes = VehicleDefaults.Fill(Sizes.Read(), Sort);
+        var sort = ReadSort();
+        var sizes = VehicleDefaults.Fill(Sizes.Read(), sort);
         var tyre = Sizes.ReadTyre();
         changes.Add(
             new RowChange.Added(
@@ -197,19 +202,19 @@ public sealed record TakeIn(
                     {
                         Id = VehicleId,
                         OwnerId = owner.Id,
-                        PlatformId = PlatformId,
+                        PlatformId = platform.Id,
                         Make = ReadMake(),
                         Name = ReadName(),
                         Plate = plate,
                         Vin = vin,
-                        Kind = Sort,
+                        Kind = sort,
                         BodyKind = BodyKind,
                         Front = new Vehicles.Suspension { Kind = Front },
                         Rear = new Vehicles.Suspension { Kind = Rear },
                         Dimensions = sizes,
-                        TyreSize = tyre ?? VehicleDefaults.TyreSize(Sort),
+                        TyreSize = tyre ?? VehicleDefaults.TyreSize(sort),
                         TyreKnown = tyre is null ? Known.Estimated : Known.Document,
-                        Stations = VehicleDefaults.Stations(sizes, Sort),
+                        Stations = VehicleDefaults.Stations(sizes, sort),
                     },
                     platform,
                     Variant,
@@ -225,7 +230,7 @@ public sealed record TakeIn(
             "as found",
             new Vehicles.Suspension { Kind = Front },
             new Vehicles.Suspension { Kind = Rear },
-            Stacks(Fitted ?? [])
+            FittedInput.Stacks(Fitted ?? [], [])
         );
         return StageId;
     }
@@ -267,10 +272,10 @@ public sealed record TakeIn(
             changes,
             context,
             last.Ordinal + 1,
-            "as found again",
+            FoundAgain,
             last.Front,
             last.Rear,
-            Stacks(Fitted)
+            FittedInput.Stacks(Fitted, last.Stacks)
         );
         return StageId;
     }
@@ -313,27 +318,4 @@ public sealed record TakeIn(
                 }
             )
         );
-
-    private static List<CornerStack> Stacks(IReadOnlyList<FittedInput> fitted) =>
-        [
-            .. fitted
-                .Select((f, i) => (f.Corner, Part: Placed(f, i)))
-                .GroupBy(f => f.Corner, f => f.Part)
-                .Select(g => new CornerStack { Corner = g.Key, Parts = [.. g] }),
-        ];
-
-    private static PlacedPart Placed(FittedInput f, int i) =>
-        new()
-        {
-            Id = f.Id,
-            Name = TypedText.Needed(f.Name, $"fitted[{i}].name", "What is fitted there?"),
-            Kind = f.Kind,
-            Thickness = QuantityInput.Read(
-                f.Thickness,
-                $"fitted[{i}].thickness",
-                Unit.Mm,
-                positive: !PartRule.Of(f.Kind).AmountMayBeBelowZero
-            ),
-            Claim = QuantityInput.Read(f.Claim, $"fitted[{i}].claim", Unit.Mm),
-        };
 }

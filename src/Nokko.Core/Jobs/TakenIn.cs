@@ -27,159 +27,29 @@ public sealed record SetSizes(Guid CommandId, uint Version, VehicleSizesInput Si
                 Dimensions = sizes,
                 TyreSize = tyre ?? VehicleDefaults.TyreSize(vehicle.Kind),
                 TyreKnown = tyre is null ? Known.Estimated : Known.Document,
-                Stations = Stations(vehicle, sizes),
+                Stations = Stations(vehicle.Stations, sizes, vehicle.Kind),
             }
         );
     }
 
     /// <summary>The six usual stations follow the new sizes; those that somebody placed stay where they are.</summary>
-    private static Station[] Stations(Vehicle vehicle, VehicleDimensions sizes)
+    internal static IReadOnlyList<Station> Stations(
+        IReadOnlyList<Station> placed,
+        VehicleDimensions sizes,
+        VehicleKind kind
+    )
     {
-        var usual = VehicleDefaults.Stations(sizes, vehicle.Kind);
+        var usual = VehicleDefaults.Stations(sizes, kind);
         return
         [
             .. usual.Select(s =>
                 s with
                 {
-                    Edge = vehicle.Stations.FirstOrDefault(o => o.Name == s.Name)?.Edge,
+                    Edge = placed.FirstOrDefault(o => o.Name == s.Name)?.Edge,
                 }
             ),
-            .. vehicle.Stations.Where(o => usual.All(s => s.Name != o.Name)),
+            .. placed.Where(o => usual.All(s => s.Name != o.Name)),
         ];
-    }
-}
-
-/// <summary>Corrects what was written down of owner, vehicle and job when it was taken in.</summary>
-/// <param name="CommandId">Key of the command; repeating it changes nothing.</param>
-/// <param name="Version">Version of the job's row as it was seen.</param>
-/// <param name="VehicleVersion">Version of the vehicle's row as it was seen.</param>
-/// <param name="OwnerVersion">Version of the owner's row as it was seen.</param>
-/// <param name="OwnerName">Name of the owner.</param>
-/// <param name="OwnerContact">How to reach the owner.</param>
-/// <param name="Make">Make.</param>
-/// <param name="Name">Model.</param>
-/// <param name="Plate">Plate; this or the VIN is needed.</param>
-/// <param name="Vin">VIN.</param>
-/// <param name="Engine">Engine.</param>
-/// <param name="Drive">Drive.</param>
-/// <param name="Carries">What it carries and tows.</param>
-/// <param name="Troubles">Known troubles.</param>
-/// <param name="Wish">The owner's words.</param>
-/// <param name="PromisedOn">Day for which it is promised.</param>
-/// <param name="Odometer">Odometer when it came.</param>
-/// <param name="Equipment">What it is lifted with.</param>
-/// <param name="Variant">What tells the vehicle from others of its platform; null leaves it as it is.</param>
-/// <remarks>An owner and a vehicle may have other jobs: they are corrected there too.</remarks>
-public sealed record CorrectTakenIn(
-    Guid CommandId,
-    uint Version,
-    uint VehicleVersion,
-    uint OwnerVersion,
-    [property: Personal] string OwnerName,
-    [property: Personal] string? OwnerContact,
-    string Make,
-    string Name,
-    [property: Personal] string? Plate,
-    [property: Personal] string? Vin,
-    string? Engine,
-    string? Drive,
-    string? Carries,
-    string? Troubles,
-    string? Wish,
-    DateOnly? PromisedOn,
-    QuantityInput? Odometer,
-    Equipment Equipment,
-    VariantInput? Variant = null
-) : JobCommand(CommandId)
-{
-    /// <summary>As the history says it.</summary>
-    public const string Said = "take-in corrected";
-
-    /// <inheritdoc/>
-    public override string Does() => Said;
-
-    internal override void Decide(JobWork work)
-    {
-        var d = work.Document;
-        string ReadOwner() => TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
-        string ReadMake() => TypedText.Needed(Make, "make", "What make is it?");
-        string ReadName() => TypedText.Needed(Name, "name", "What is the vehicle called?");
-        Refuse.AllAtOnce(
-            () => TakeIn.Mark(Plate, Vin),
-            () => QuantityInput.Read(Odometer, "odometer", Unit.Km),
-            ReadOwner,
-            ReadMake,
-            ReadName,
-            () => TypedText.Lines(Wish, "wish"),
-            () => TypedText.Lines(Carries, "carries"),
-            () => TypedText.Lines(Troubles, "troubles")
-        );
-        var (plate, vin) = TakeIn.Mark(Plate, Vin);
-        var odometer = QuantityInput.Read(Odometer, "odometer", Unit.Km);
-        if (
-            odometer is not null
-            && d.Job.OdometerOut is { } gone
-            && gone.In(Unit.Km) < odometer.In(Unit.Km)
-        )
-        {
-            throw Refuse.Value("odometer", "It was handed over with less on the odometer.");
-        }
-        Change(
-            work,
-            d.Owner,
-            OwnerVersion,
-            d.Owner with
-            {
-                Name = ReadOwner(),
-                Contact = TypedText.Blank(OwnerContact),
-            }
-        );
-        Change(
-            work,
-            d.Vehicle,
-            VehicleVersion,
-            VariantInput.On(
-                d.Vehicle with
-                {
-                    Make = ReadMake(),
-                    Name = ReadName(),
-                    Plate = plate,
-                    Vin = vin,
-                },
-                d.Platform,
-                Variant,
-                Engine,
-                Drive
-            )
-        );
-        Change(
-            work,
-            d.Job,
-            Version,
-            d.Job with
-            {
-                Wish = TypedText.Lines(Wish, "wish"),
-                Carries = TypedText.Lines(Carries, "carries"),
-                Troubles = TypedText.Lines(Troubles, "troubles"),
-                PromisedOn = PromisedOn,
-                // The same reading stays the one that was written down, with how it was known.
-                OdometerIn =
-                    odometer?.In(Unit.Km) == d.Job.OdometerIn?.In(Unit.Km)
-                        ? d.Job.OdometerIn
-                        : odometer,
-                Equipment = Equipment,
-            }
-        );
-    }
-
-    /// <summary>A row that stays as it is meets nobody else's change.</summary>
-    private static void Change<T>(JobWork work, T was, uint seen, T now)
-        where T : class, IRow
-    {
-        if (!now.Equals(was))
-        {
-            work.Edit(was, seen, now);
-        }
     }
 }
 

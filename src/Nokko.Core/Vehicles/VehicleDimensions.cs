@@ -51,6 +51,29 @@ public sealed record VehicleDimensions
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public Quantity? CgHeight { get; init; }
 
+    /// <summary>Those that somebody told or measured; the others are open.</summary>
+    public VehicleDimensions Told() =>
+        new()
+        {
+            Wheelbase = Told(Wheelbase),
+            FrontTrack = Told(FrontTrack),
+            RearTrack = Told(RearTrack),
+            FrontSpringBase = Told(FrontSpringBase),
+            RearSpringBase = Told(RearSpringBase),
+            FrontAxleMass = Told(FrontAxleMass),
+            RearAxleMass = Told(RearAxleMass),
+            FrontUnsprungShare = Told(FrontUnsprungShare),
+            RearUnsprungShare = Told(RearUnsprungShare),
+            SillHeight = Told(SillHeight),
+            MidMark = Told(MidMark),
+            FrontAxleRating = Told(FrontAxleRating),
+            RearAxleRating = Told(RearAxleRating),
+            CgHeight = Told(CgHeight),
+        };
+
+    private static Quantity? Told(Quantity? size) =>
+        size is { Known: Known.Estimated } ? null : size;
+
     /// <summary>Each size with its name in files, for checks and lists.</summary>
     public IEnumerable<(string Name, Quantity? Value)> Named() =>
         [

@@ -5,6 +5,7 @@ using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
+using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
 using Nokko.Server.Week;
@@ -134,7 +135,12 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                 );
             }
         }
-        return new JobAnswer(
+        return Anew(outcomes, version);
+    }
+
+    /// <summary>An answer after which the job is fetched anew.</summary>
+    private static JobAnswer Anew(IReadOnlyList<Outcome> outcomes, long version) =>
+        new(
             outcomes,
             -1,
             version,
@@ -142,7 +148,6 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             new Dictionary<Guid, uint>(),
             new Dictionary<string, JsonElement>()
         );
-    }
 
     private async Task<JobAnswer?> Once(
         Guid job,
@@ -186,6 +191,8 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             wanted.ToDictionary(w => w.PartId, w => w.Count),
             roster,
             other,
+            await PlatformsNamed(commands, cancel),
+            await OwnersNamed(commands, cancel),
             me,
             Instants.ToMicroseconds(clock.GetUtcNow()),
             db.ShopId
@@ -221,7 +228,21 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         // From here on a client that hangs up changes nothing.
         await db.SaveChangesAsync(CancellationToken.None);
         await db.KeepOthers(batch.Document, net, CancellationToken.None);
+        if (batch.Document.Owner.Id != loaded.Document.Owner.Id)
+        {
+            await db.LetGo(loaded.Document.Owner.Id, CancellationToken.None);
+        }
+        var moved = batch.Document.Platform.Id != loaded.Document.Platform.Id;
+        if (moved)
+        {
+            // Another platform teaches other things: whoever looks at the job looks anew.
+            await db.DeriveAnew(job, CancellationToken.None);
+        }
         await transaction.CommitAsync(CancellationToken.None);
+        if (moved)
+        {
+            return Anew(await WithNames(batch.Document, outcomes, cancel), loaded.Version + 2);
+        }
         return new JobAnswer(
             await WithNames(batch.Document, outcomes, cancel),
             loaded.Version,
@@ -285,6 +306,39 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         return named;
     }
 
+    private async Task<IReadOnlyDictionary<Guid, Platform>> PlatformsNamed(
+        IEnumerable<JobCommand> commands,
+        CancellationToken cancel
+    )
+    {
+        Guid[] named = [.. commands.Select(c => c.PlatformNamed()).OfType<Guid>().Distinct()];
+        return named.Length == 0
+            ? new Dictionary<Guid, Platform>()
+            : await db
+                .Platforms.AsNoTracking()
+                .Where(p => named.Contains(p.Id))
+                .ToDictionaryAsync(p => p.Id, cancel);
+    }
+
+    private async Task<IReadOnlyDictionary<string, Owner>> OwnersNamed(
+        IEnumerable<JobCommand> commands,
+        CancellationToken cancel
+    )
+    {
+        string[] named = [.. commands.Select(c => c.OwnerNamed()).OfType<string>().Distinct()];
+        return named.Length == 0
+            ? new Dictionary<string, Owner>()
+            : (
+                await db
+                    .Owners.AsNoTracking()
+                    .Where(o => named.Contains(o.Name))
+                    .OrderBy(o => o.Id)
+                    .ToListAsync(cancel)
+            )
+                .DistinctBy(o => o.Name)
+                .ToDictionary(o => o.Name);
+    }
+
     /// <summary>Another open job of the same vehicle; the vehicle is held, so that none opens meanwhile.</summary>
     private async Task<Guid?> OtherOpenJob(JobDocument d, CancellationToken cancel)
     {
@@ -311,88 +365,4 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
                 )
             )
             : Trouble.Missing("There is no such job in this shop.").Answer();
-}
-
-/// <summary>Commands of one request, decided one after the other on the job as the ones before left it.</summary>
-internal sealed class JobBatch(
-    LoadedJob loaded,
-    IReadOnlyDictionary<Guid, int> wanted,
-    ShopRoster? roster,
-    Guid? otherOpenJob,
-    SignedIn me,
-    DateTimeOffset now,
-    Guid shop
-)
-{
-    private readonly Dictionary<Guid, Part> _shelf = loaded.Parts.ToDictionary(p => p.Id);
-    private readonly Dictionary<Guid, Recorded> _past = loaded.Undone.ToDictionary(r => r.Entry.Id);
-    private readonly Dictionary<Guid, UsedKey> _used = loaded.Used.ToDictionary(u => u.Id);
-    private readonly List<(Sent<JobCommand> Sent, Decision.Made Made)> _stored = [];
-    private readonly List<RowChange> _changes = [];
-
-    /// <summary>The job as it is after them.</summary>
-    public JobDocument Document { get; private set; } = loaded.Document;
-
-    /// <summary>What is to be stored.</summary>
-    public IReadOnlyList<(Sent<JobCommand> Sent, Decision.Made Made)> Stored => _stored;
-
-    /// <summary>All changes, in order.</summary>
-    public IReadOnlyList<RowChange> Changes => _changes;
-
-    /// <summary>Decides one command.</summary>
-    public Outcome Carry(Sent<JobCommand> sent)
-    {
-        if (sent is not { Command: { } command, CommandId: { } key })
-        {
-            return new Outcome(sent.CommandId, OutcomeStatus.Refused, sent.Why);
-        }
-        if (_used.TryGetValue(key, out var used))
-        {
-            return Outcome.OfEarlier(
-                key,
-                sent.Hash,
-                used.ShopId == shop && used.JobId == loaded.Document.Job.Id,
-                used.Hash,
-                true
-            )!;
-        }
-        var decision = Decision.Of(
-            Document,
-            command,
-            new DecisionContext
-            {
-                PersonId = me.PersonId,
-                PersonName = me.Name,
-                Role = me.Role,
-                Style = me.Style,
-                Now = now,
-                Versions = loaded.Versions,
-                Shelf = _shelf,
-                Wanted = wanted,
-                Files = loaded.Files,
-                Others = loaded.Others,
-                Roster = roster,
-                OtherOpenJob = otherOpenJob,
-                Recorded = command.Undoes() is { } undone ? _past.GetValueOrDefault(undone) : null,
-            }
-        );
-        if (decision is not Decision.Made made)
-        {
-            return new Outcome(key, OutcomeStatus.Refused, ((Decision.Refused)decision).Why);
-        }
-        Document = made.On(Document);
-        _stored.Add((sent, made));
-        _changes.AddRange(made.Changes);
-        _used[key] = new UsedKey(key, loaded.Document.Job.Id, shop, sent.Hash);
-        foreach (var part in made.Changes.Select(c => c.Row).OfType<Part>())
-        {
-            _shelf[part.Id] = part;
-        }
-        _past[key] = new Recorded(made.Entry, [.. made.Changes.Select(RecordedChange.Of)], false);
-        if (command.Undoes() is { } back && _past.TryGetValue(back, out var gone))
-        {
-            _past[back] = gone with { TakenBack = true };
-        }
-        return new Outcome(key, OutcomeStatus.Stored);
-    }
 }

@@ -19,7 +19,7 @@ internal static class VehicleEndpoints
     /// <param name="PlatformId">Its platform.</param>
     /// <param name="LastIn">When it came last.</param>
     /// <param name="OpenJob">A job of it that is not handed over.</param>
-    /// <param name="Jobs">How often it was here.</param>
+    /// <param name="Jobs">How often it was here; what lies in the bin is no visit.</param>
     /// <param name="Sort">What sort of vehicle it is.</param>
     internal sealed record VehicleHere(
         Guid Id,
@@ -83,7 +83,7 @@ internal static class VehicleEndpoints
     {
         var visits = await db
             .Jobs.AsNoTracking()
-            .Where(j => j.VehicleId == vehicle && j.CopiedAt == null)
+            .Where(j => j.VehicleId == vehicle && j.CopiedAt == null && j.BinnedAt == null)
             .OrderByDescending(j => j.TakenInAt)
             .Select(j => new Visit(j.Id, j.TakenInAt, j.HandedOverAt, j.OdometerIn, j.Wish))
             .ToListAsync(cancel);
@@ -99,7 +99,9 @@ internal static class VehicleEndpoints
                     VehicleYears.Of(d)
                 )
             )
-            : Trouble.Missing("There is no such vehicle in this shop.").Answer();
+            : Trouble
+                .Missing("No visit of such a vehicle is in this shop, or it lies in the bin.")
+                .Answer();
     }
 
     /// <summary>Vehicles of this plate or VIN, however it is spaced.</summary>
@@ -135,7 +137,7 @@ internal static class VehicleEndpoints
                         )
                         .Select(j => (Guid?)j.Id)
                         .FirstOrDefault(),
-                    db.Jobs.Count(j => j.VehicleId == vehicle.Id),
+                    db.Jobs.Count(j => j.VehicleId == vehicle.Id && j.BinnedAt == null),
                     vehicle.Kind
                 )
             )
@@ -144,6 +146,9 @@ internal static class VehicleEndpoints
         );
     }
 
+    /// <summary>Among so many jobs owners are looked for: whoever has more to choose from types on.</summary>
+    private const int MostLookedAt = 1_000;
+
     /// <summary>Owners whose name holds what is typed, those that begin with it first.</summary>
     private static async Task<Ok<OwnerHere[]>> FindOwners(
         NokkoDb db,
@@ -151,14 +156,24 @@ internal static class VehicleEndpoints
         CancellationToken cancel
     )
     {
-        var wanted = Patterns.Plain(find.Trim());
-        if (wanted.Length < 2)
+        var text = find.Replace("\0", "", StringComparison.Ordinal).Trim();
+        if (text.Length < 2)
         {
             return TypedResults.Ok<OwnerHere[]>([]);
         }
+        // The yard's index holds the name of every owner who was ever here; a scan over all of them costs more with each.
+        var (query, anywhere) = YardStore.Asked(text.ToLowerInvariant());
+        var wanted = Patterns.Plain(text);
         return TypedResults.Ok(
             await db
-                .Owners.AsNoTracking()
+                .Owners.FromSql(
+                    $"""
+                    select * from owners where id in (
+                      select v.owner_id from jobs j join vehicles v on v.id = j.vehicle_id
+                      where j.id in (select found_jobs({query}, {anywhere}) limit {MostLookedAt}))
+                    """
+                )
+                .AsNoTracking()
                 .Where(o => EF.Functions.ILike(o.Name, $"%{wanted}%", "\\"))
                 .OrderByDescending(o => EF.Functions.ILike(o.Name, $"{wanted}%", "\\"))
                 .ThenBy(o => o.Name)

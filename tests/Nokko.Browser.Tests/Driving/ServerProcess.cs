@@ -54,7 +54,8 @@ public sealed class ServerProcess : IAsyncDisposable
         return server;
     }
 
-    private static Task CopyDemo(string database) =>
+    /// <summary>Makes a database that holds the demo shop.</summary>
+    public static Task CopyDemo(string database) =>
         TestCluster.CopyDemo(
             database,
             async connection =>
@@ -66,38 +67,52 @@ public sealed class ServerProcess : IAsyncDisposable
         );
 
     /// <summary>A second server on the same database.</summary>
-    public async Task<ServerProcess> Beside()
+    public Task<ServerProcess> Beside() => Beside(_connection);
+
+    /// <summary>A server on a database on which another one runs.</summary>
+    public static async Task<ServerProcess> Beside(string connection)
     {
-        var other = new ServerProcess(_connection, FreeAddress(), _empty);
+        var other = new ServerProcess(connection, FreeAddress(), false);
         await other.Run();
         return other;
     }
 
+    /// <summary>What is told a server that tests drive: where it listens and finds its files. They ask more often than people, and passwords cost them much.</summary>
+    /// <param name="urls">Its addresses.</param>
+    public static IReadOnlyList<string> Arguments(string urls) =>
+        [
+            "--urls",
+            urls,
+            "--contentRoot",
+            Path.GetDirectoryName(Dll)!,
+            "--webroot",
+            Environment.GetEnvironmentVariable("NOKKO_WEBROOT")!,
+            "--Nokko:RequestsPerMinute=1000000",
+            "--Nokko:DoorPerMinute=100000",
+            "--Nokko:PasswordRounds=1000",
+        ];
+
+    private static string Dll => Environment.GetEnvironmentVariable("NOKKO_SERVER_DLL")!;
+
     public async Task Run()
     {
-        var dll = Environment.GetEnvironmentVariable("NOKKO_SERVER_DLL")!;
         var start = new ProcessStartInfo("dotnet")
         {
-            ArgumentList =
-            {
-                dll,
-                "--urls",
-                Others is null ? Address : $"{Address};https://127.0.0.1:{new Uri(Others).Port}",
-                "--contentRoot",
-                Path.GetDirectoryName(dll)!,
-                "--webroot",
-                Environment.GetEnvironmentVariable("NOKKO_WEBROOT")!,
-            },
+            ArgumentList = { Dll },
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         };
+        foreach (
+            var argument in Arguments(
+                Others is null ? Address : $"{Address};https://127.0.0.1:{new Uri(Others).Port}"
+            )
+        )
+        {
+            start.ArgumentList.Add(argument);
+        }
         start.Environment["ConnectionStrings__Nokko"] = _connection;
         start.Environment["Nokko__Address"] = Others;
         start.Environment["Nokko__CertificateFolder"] = Certificates;
-        // Who drives it asks more often than people.
-        start.Environment["Nokko__RequestsPerMinute"] = "1000000";
-        start.Environment["Nokko__DoorPerMinute"] = "100000";
-        start.Environment["Nokko__PasswordRounds"] = "1000";
         // A server that lives for a minute gains nothing from profiles and from a heap a core.
         start.Environment["DOTNET_TieredPGO"] = "0";
         start.Environment["DOTNET_gcServer"] = "0";
@@ -171,7 +186,8 @@ public sealed class ServerProcess : IAsyncDisposable
         }
     }
 
-    private static string FreeAddress()
+    /// <summary>An address on loopback at which nobody listens.</summary>
+    public static string FreeAddress()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

@@ -70,7 +70,10 @@ public class ShopCommandTests
             {
                 OwnerName = " ",
                 Make = "",
+                Plate = null,
                 PlatformId = Sample.Id(99),
+                Sort = null,
+                Equipment = null,
                 Sizes = Come.Sizes with
                 {
                     Wheelbase = Typed("2 7.8"),
@@ -84,19 +87,38 @@ public class ShopCommandTests
         );
         Assert.Equal(
             [
+                "equipment",
                 "fitted[0].name",
                 "make",
                 "ownerName",
+                "plate",
                 "platformId",
                 "sizes.tyreSize",
                 "sizes.wheelbase",
+                "sort",
                 "target.leastRearLift",
             ],
             why.Also.Select(f => f.Field).Append(why.Field).Order(StringComparer.Ordinal)
         );
         Assert.All(why.Also, f => Assert.NotEmpty(f.Message));
-        // Of a vehicle that is known its sizes and names are not read: what is wrong there is nobody's error.
         Assert.IsType<Decision.Made>(Come.On(Shop, Context));
+        // Of a vehicle that is known nobody asks what it is.
+        var again = Refused(
+            Come with
+            {
+                Plate = null,
+                Make = "",
+                PlatformId = null,
+                Sort = null,
+                Equipment = null,
+            },
+            Shop with
+            {
+                Vehicle = new KnownVehicle(Sample.Pickup, [Sample.AsFound], null),
+            }
+        );
+        Assert.Equal("equipment", again.Field);
+        Assert.Empty(again.Also);
     }
 
     private static Refusal Refused(ShopCommand command, ShopState state) =>

@@ -42,12 +42,18 @@ internal sealed class Workshop
     /// <summary>The shop's bays and people, as far as a command asks for them.</summary>
     public ShopRoster? Roster { get; set; }
 
+    /// <summary>A platform of the shop beside the vehicle's.</summary>
+    public Platform? Platform { get; set; }
+
+    /// <summary>An owner whom the shop knows beside the vehicle's.</summary>
+    public Owner? Owner { get; set; }
+
     /// <summary>Versions that the rows have in the database; none is checked while this is empty.</summary>
     public Dictionary<Guid, uint> Versions { get; } = [];
 
     public Guid Key() => Sample.Id(++_keys);
 
-    public DecisionContext Context(Guid? undoes = null) =>
+    public DecisionContext Context(JobCommand? command = null) =>
         new()
         {
             PersonId = PersonId,
@@ -59,11 +65,12 @@ internal sealed class Workshop
             Wanted = Wanted,
             Versions = Versions,
             Roster = Roster,
-            Recorded = undoes is { } id ? _past.GetValueOrDefault(id) : null,
+            PlatformNamed = command?.PlatformNamed() == Platform?.Id ? Platform : null,
+            OwnerNamed = command?.OwnerNamed() == Owner?.Name ? Owner : null,
+            Recorded = command?.Undoes() is { } id ? _past.GetValueOrDefault(id) : null,
         };
 
-    public Decision Try(JobCommand command) =>
-        Decision.Of(Document, command, Context(command.Undoes()));
+    public Decision Try(JobCommand command) => Decision.Of(Document, command, Context(command));
 
     /// <summary>Carries out a command and answers with what it changed.</summary>
     public Decision.Made Do(JobCommand command)

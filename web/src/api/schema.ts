@@ -4186,10 +4186,7 @@ export interface components {
             refused: null | string;
             choices: components["schemas"]["TapeChoice"][];
         };
-        /**
-         * @description How a vehicle is lifted.
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Equipment: "twoPostLift" | "jackAndStands" | "pit";
         /** @description A mean with its standard deviation. */
         Estimate: {
@@ -4412,10 +4409,16 @@ export interface components {
         };
         /** @description Something that is fitted when the vehicle comes. */
         FittedInput: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Key of the placement.
+             */
             id: string;
+            /** @description Where. */
             corner: components["schemas"]["Corner"];
+            /** @description What is there. */
             name: string;
+            /** @description What it is. */
             kind: components["schemas"]["PartKind"];
             thickness: null | components["schemas"]["QuantityInput"];
             claim: null | components["schemas"]["QuantityInput"];
@@ -5171,6 +5174,25 @@ export interface components {
             /** @description What it is lifted with. */
             equipment: components["schemas"]["Equipment"];
             variant?: null | components["schemas"]["VariantInput"];
+            /**
+             * Format: uuid
+             * @description Says that it is another owner's, of the name that is typed, and is that owner's key should nobody of the name be known; null corrects the name of the one whose it is.
+             */
+            newOwnerId?: null | string;
+            /**
+             * Format: uuid
+             * @description The platform; null leaves it as it is.
+             */
+            platformId?: null | string;
+            sort?: null | components["schemas"]["VehicleKind"];
+            bodyKind?: null | components["schemas"]["BodyKind"];
+            /**
+             * Format: uint32
+             * @description Version of the row that says how it stands, as it was seen.
+             */
+            stageVersion?: null | number;
+            /** @description What was fitted when it came; null leaves it as it is. */
+            fitted?: null | components["schemas"]["FittedInput"][];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -9012,9 +9034,9 @@ export interface components {
             ownerContact: null | string;
             /**
              * Format: uuid
-             * @description The platform.
+             * @description The platform; not asked of a vehicle that is known.
              */
-            platformId: string;
+            platformId: null | string;
             /** @description Make. */
             make: string;
             /** @description Name. */
@@ -9027,8 +9049,7 @@ export interface components {
             engine: null | string;
             /** @description Driven wheels as said. */
             drive: null | string;
-            /** @description What sort of vehicle. */
-            sort: components["schemas"]["VehicleKind"];
+            sort: null | components["schemas"]["VehicleKind"];
             /** @description How the body is carried. */
             bodyKind: components["schemas"]["BodyKind"];
             /** @description Kind of the front suspension. */
@@ -9053,8 +9074,7 @@ export interface components {
              */
             promisedOn: null | string;
             odometer: null | components["schemas"]["QuantityInput"];
-            /** @description Equipment of the bay. */
-            equipment: components["schemas"]["Equipment"];
+            equipment: null | components["schemas"]["Equipment"];
             variant?: null | components["schemas"]["VariantInput"];
             /**
              * Format: uuid

@@ -5,13 +5,14 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import { Press } from "../../shared/Press";
 import type { JobView, Schemas } from "../../api/client";
-import { useSeenVersion, useSend } from "../../api/job";
+import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { BothWays, type Lines } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
 import { asError, at } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
 import { useDraft } from "../../shared/useDraft";
+import { otherSide } from "./joints";
 import { SpecOffers, type SpecOffer } from "./Offers";
 import { torqueField, torqueSaid, torqueText } from "./torque";
 
@@ -38,23 +39,28 @@ export function SpecForm({
   const [problem, setProblem] = useState<Error | null>(null);
   const seen = useSeenVersion(joint.id);
   const stale = problem instanceof Problem && problem.field === "version";
-  const save = async (version: number) => {
+  const view = useJob();
+  const other = otherSide(joint, view.document.joints);
+  const keep = (of: Schemas["Joint"], version: number) =>
+    send(
+      {
+        kind: "setSpec",
+        id: of.id,
+        version,
+        torque: typed(spec.torque, unit, "document"),
+        angle: spec.angle ? typed(spec.angle, "°", "document") : null,
+        criterion: spec.criterion || null,
+        source: spec.source,
+      },
+      `spec of ${of.place}`,
+    );
+  const save = async (version: number, both = false) => {
     setProblem(null);
     try {
-      seen.saved(
-        await send(
-          {
-            kind: "setSpec",
-            id: joint.id,
-            version,
-            torque: typed(spec.torque, unit, "document"),
-            angle: spec.angle ? typed(spec.angle, "°", "document") : null,
-            criterion: spec.criterion || null,
-            source: spec.source,
-          },
-          `spec of ${joint.place}`,
-        ),
-      );
+      seen.saved(await keep(joint, version));
+      if (both && other) {
+        await keep(other, view.versions[other.id] ?? 0);
+      }
       clear();
       setOpen(false);
     } catch (e) {
@@ -133,7 +139,14 @@ export function SpecForm({
         }}
         {...at(problem, "source")}
       />
-      <Box sx={{ display: "flex", gap: 1 }}>
+      <Box
+        sx={{
+          display: "flex",
+          flexWrap: "wrap",
+          gap: 1,
+          gridColumn: other ? "1 / -1" : undefined,
+        }}
+      >
         <Press
           variant="outlined"
           act={() => save(seen.version)}
@@ -141,6 +154,15 @@ export function SpecForm({
         >
           Keep the spec
         </Press>
+        {other && !joint.spec && (
+          <Press
+            variant="outlined"
+            act={() => save(seen.version, true)}
+            sx={{ flex: 1 }}
+          >
+            Keep it for both sides
+          </Press>
+        )}
         {joint.spec && (
           <Button
             onClick={() => {

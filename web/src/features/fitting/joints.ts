@@ -1,4 +1,5 @@
 import { otherNames } from "../../api/words";
+import type { Schemas } from "../../api/client";
 import { plain } from "../../shared/parts";
 
 /** The other names of what meets in a joint. */
@@ -16,4 +17,23 @@ export function isJoint(place: string, find: string): boolean {
   return plain(find)
     .split(/\s+/)
     .every((word) => text.includes(word));
+}
+
+/** The same joint on the other side of the vehicle, as far as it is one and waits for its spec; null for one in the middle. */
+export function otherSide(
+  joint: Schemas["Joint"],
+  joints: Schemas["Joint"][],
+): Schemas["Joint"] | null {
+  const [, side = "", rest = ""] = /^([LR])([FR] .+)$/.exec(joint.place) ?? [];
+  const place = `${side === "L" ? "R" : "L"}${rest}`;
+  return (
+    joints.find(
+      (j) =>
+        side !== "" &&
+        j.place === place &&
+        j.kind === joint.kind &&
+        !j.none &&
+        j.spec === null,
+    ) ?? null
+  );
 }

@@ -95,11 +95,13 @@ export function FittedNow({
             }}
           >
             <MenuItem value="unknown">part nobody knows</MenuItem>
-            {kindsOffered.map((k) => (
-              <MenuItem key={k} value={k}>
-                {partWords[k].said}
-              </MenuItem>
-            ))}
+            {[...new Set([...kindsOffered, row.kind])]
+              .filter((k) => k !== "unknown")
+              .map((k) => (
+                <MenuItem key={k} value={k}>
+                  {partWords[k].said}
+                </MenuItem>
+              ))}
           </TextField>
           <TextField
             label="Thickness, taped"

@@ -2,7 +2,6 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { v7 } from "uuid";
 import { shop } from "../../api/job";
-import { Problem } from "../../api/problem";
 import { at } from "../../shared/ProblemNote";
 import { usePlatforms } from "../../shared/usePlatforms";
 
@@ -50,7 +49,6 @@ export function PlatformChoice({
           onChange={(e) => {
             onChange(id, e.target.value);
           }}
-          {...at(problem, "newPlatform")}
         />
       )}
     </>
@@ -64,16 +62,16 @@ export function usePlatformOf() {
     if (id !== another) {
       return {
         // Nothing chosen is refused by the server, at its field.
-        id: id || v7(),
+        id: id || null,
         lists: platforms.data?.find((p) => p.id === id),
       };
     }
     if (name.trim() === "") {
-      throw new Problem(422, "newPlatform", "Name the platform.", [], null);
+      return { id: null, lists: undefined };
     }
     await shop({ kind: "savePlatform", id: v7(), name });
     const { data } = await platforms.refetch();
     const lists = data?.find((p) => p.name === name.trim());
-    return { id: lists?.id ?? v7(), lists };
+    return { id: lists?.id ?? null, lists };
   };
 }

@@ -16,13 +16,10 @@ import { useDraft } from "../../shared/useDraft";
 import { useSettings } from "../../shared/useSettings";
 import { useSuspensionKinds } from "../../shared/useKinds";
 import { liveAxles } from "../../shared/suspensions";
-import {
-  keepOnLists,
-  noVariant,
-  VariantFields,
-} from "../../shared/VariantFields";
+import { keepOnLists, VariantFields } from "../../shared/VariantFields";
+import { noVariant } from "../../shared/variant";
 import { useOnce } from "../../shared/useOnce";
-import { equipmentWords } from "./CorrectTakenIn";
+import { equipmentWords } from "./correction";
 import { FittedNow } from "./FittedNow";
 import { noSizes } from "./sizes";
 import { PlatformChoice, usePlatformOf } from "./PlatformChoice";
@@ -31,7 +28,7 @@ import { KnownHere } from "./KnownHere";
 import { levelAsSettled, levelByHub, TargetFields } from "./TargetFields";
 import { carriesSays, usuallyBuilt, WhatCarries } from "./WhatCarries";
 import { Grid, Section } from "./FormParts";
-import { isFolded, missing } from "./missing";
+import { isFolded } from "./folded";
 import { blank, takeInBody } from "./takeInDraft";
 import { ChooseSort } from "./ChooseSort";
 import { OwnerFields } from "./OwnerFields";
@@ -123,20 +120,12 @@ export default function TakeIn() {
   };
   const take = async () => {
     setProblem(null);
-    const lacks = missing(draft);
-    if (lacks || draft.equipment === "") {
-      refused(lacks ?? new Error("With what is it lifted here?"));
-      return;
-    }
     try {
       const platform = await platformOf(draft.platformId, draft.newPlatform);
       if (!draft.known) {
         await keepOnLists(platform.lists, draft.variant);
       }
-      await shop(
-        takeInBody({ ...draft, equipment: draft.equipment }, platform.id, unit),
-        draft.ids.command,
-      );
+      await shop(takeInBody(draft, platform.id, unit), draft.ids.command);
       keepLifts(draft.equipment);
       clear();
       await navigate(`/jobs/${draft.ids.job}/walk-round`);

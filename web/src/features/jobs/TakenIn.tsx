@@ -15,9 +15,10 @@ import { asError } from "../../shared/ProblemNote";
 import { knownWords, retyped, retypedWithUnit } from "../../shared/quantity";
 import { liveAxles } from "../../shared/suspensions";
 import { useSuspensionKinds } from "../../shared/useKinds";
-import { variantText } from "../../shared/VariantFields";
+import { variantText } from "../../shared/variant";
 import { RoadTest } from "../hand-over/RoadTest";
 import { CorrectTakenIn } from "./CorrectTakenIn";
+import { cameIn } from "./correction";
 import { EraseOwner } from "./EraseOwner";
 import { ThrowAway } from "./JobBin";
 import { History } from "./History";
@@ -132,7 +133,7 @@ export default function TakenIn() {
     ["Promised", d.job.promisedOn],
     ["Booked", d.bookings[0] ? bookedText(d.bookings[0], d.people) : null],
   ];
-  const found = firstStage(d);
+  const found = cameIn(view) ?? firstStage(d);
 
   return (
     <Box sx={{ maxWidth: 1080 }}>

@@ -33,7 +33,7 @@ export function carriesSays(
   return `Front: ${said(built.front)} · rear: ${said(built.rear)} · ${bodyWords[built.bodyKind]}${asUsual ? ", as is usual" : ""}`;
 }
 
-const bodyWords: Record<Built["bodyKind"], string> = {
+export const bodyWords: Record<Built["bodyKind"], string> = {
   bodyOnFrame: "body on frame",
   unibody: "unibody",
 };

@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import type { NewShopCommand } from "../../api/command";
 import type { LengthUnit } from "../../shared/length";
 import { typed } from "../../shared/quantity";
-import { noVariant, variantBody } from "../../shared/VariantFields";
+import { noVariant, variantBody } from "../../shared/variant";
 import { fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody } from "./sizes";
 import { levelByHub, targetBody } from "./TargetFields";
@@ -40,10 +40,9 @@ type Draft = typeof blank;
 /** What is sent, in the reader's unit. */
 export function takeInBody(
   draft: Draft & {
-    equipment: Schemas["Equipment"];
     ids: Record<"job" | "vehicle" | "stage" | "owner", string>;
   },
-  platformId: string,
+  platformId: string | null,
   unit: LengthUnit,
 ): Extract<NewShopCommand, { kind: "takeIn" }> {
   const built = draft.built ?? usuallyBuilt(draft.known?.sort ?? "pickup");
@@ -63,7 +62,7 @@ export function takeInBody(
     engine: draft.variant.engine || null,
     drive: draft.variant.drive || null,
     variant: variantBody(draft.variant),
-    sort: built.kind,
+    sort: draft.built?.kind ?? null,
     bodyKind: built.bodyKind,
     front: built.front,
     rear: built.rear,
@@ -79,6 +78,6 @@ export function takeInBody(
     target: targetBody(draft.target, unit),
     promisedOn: draft.promisedOn || null,
     odometer: typed(draft.odometer, unit === "in" ? "mi" : "km"),
-    equipment: draft.equipment,
+    equipment: draft.equipment || null,
   };
 }

@@ -15,7 +15,7 @@ import { ImportJob } from "../job-file/ImportJob";
 import { extent, SideDrawing } from "../stance/SideDrawing";
 import { lineAbove, shapeOf } from "../stance/vehicle";
 import { due, inDays, overdue } from "../hand-over/due";
-import { grouped, whenOf, whenWords } from "./when";
+import { grouped, whenOf, whenWords, type When } from "./when";
 import { clock, weekdayText } from "../../shared/time";
 import { useInks } from "../../shared/theme";
 import { waitsSay } from "./waits";
@@ -100,39 +100,24 @@ export default function Yard() {
         ) : (
           <FirstSteps />
         ))}
-      {grouped(jobs, (j) => whenOf(j, inDays(0), inDays(7))).map(
-        ([when, these]) => (
-          <Box component="section" key={when} aria-labelledby={`yard-${when}`}>
-            <Typography
-              variant="h2"
-              id={`yard-${when}`}
-              sx={{
-                mt: 2,
-                color: when === "late" ? "warning.main" : "text.secondary",
-                fontSize: "1rem",
-              }}
-            >
-              {when === "late" && "▲ "}
-              {whenWords[when]}
-            </Typography>
-            <Box
-              component="ul"
-              sx={{
-                p: 0,
-                m: 0,
-                listStyle: "none",
-                display: "grid",
-                gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
-                rowGap: 0,
-              }}
-            >
-              {these.map((j) => (
-                <Standing key={j.jobId} job={j} />
-              ))}
-            </Box>
-          </Box>
-        ),
-      )}
+      <Box
+        component="ul"
+        sx={{
+          p: 0,
+          m: 0,
+          listStyle: "none",
+          display: "grid",
+          gridTemplateColumns: "repeat(auto-fill, minmax(260px, 1fr))",
+          rowGap: 0,
+        }}
+      >
+        {grouped(jobs, (j) => whenOf(j, inDays(0), inDays(7))).flatMap(
+          ([when, these]) =>
+            these.map((j, i) => (
+              <Standing key={j.jobId} job={j} begins={i === 0 ? when : null} />
+            )),
+        )}
+      </Box>
       {yard.hasNextPage && (
         <Button onClick={() => void yard.fetchNextPage()}>More vehicles</Button>
       )}
@@ -165,7 +150,14 @@ export default function Yard() {
   );
 }
 
-function Standing({ job: j }: { job: Schemas["YardJob"] }) {
+/** A vehicle on the ground line. The first one that is due by a time says so: whoever stands beside it is due then, too. */
+function Standing({
+  job: j,
+  begins,
+}: {
+  job: Schemas["YardJob"];
+  begins: When | null;
+}) {
   const inks = useInks();
   const {
     vehicle,
@@ -190,12 +182,30 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
       component="li"
       sx={{
         display: "grid",
-        gridRow: "span 3",
+        gridRow: "span 4",
         gridTemplateRows: "subgrid",
         rowGap: 0,
         minWidth: 0,
       }}
     >
+      {begins && (
+        <Typography
+          variant="h2"
+          sx={{
+            gridRow: 1,
+            mt: 2,
+            // A mark where the ones of this time begin, as wide as the name over it.
+            borderLeft: 3,
+            pl: "9px",
+            borderColor: "currentcolor",
+            color: begins === "late" ? "warning.main" : "text.secondary",
+            fontSize: "1rem",
+          }}
+        >
+          {begins === "late" && "▲ "}
+          {whenWords[begins]}
+        </Typography>
+      )}
       <Link
         component={To}
         to={`/jobs/${j.jobId}/${paths[j.next]}`}
@@ -203,7 +213,7 @@ function Standing({ job: j }: { job: Schemas["YardJob"] }) {
         underline="none"
         sx={{
           display: "grid",
-          gridRow: "span 3",
+          gridRow: "2 / span 3",
           gridTemplateRows: "subgrid",
           "&:hover .need": { textDecoration: "underline" },
         }}
