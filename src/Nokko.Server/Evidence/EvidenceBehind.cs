@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Nokko.Server.Hosting;
 using Nokko.Storage;
 
 namespace Nokko.Server.Evidence;
@@ -7,6 +8,7 @@ namespace Nokko.Server.Evidence;
 public sealed partial class EvidenceBehind(
     IServiceScopeFactory scopes,
     TimeProvider clock,
+    Meters meters,
     ILogger<EvidenceBehind> log
 ) : BackgroundService
 {
@@ -18,7 +20,10 @@ public sealed partial class EvidenceBehind(
         {
             try
             {
-                while (await Next(scopes, stoppingToken)) { }
+                do
+                {
+                    meters.EvidenceWaits(await Waiting(scopes, stoppingToken));
+                } while (await Next(scopes, stoppingToken));
             }
             catch (Exception e) when (e is not OperationCanceledException)
             {
@@ -43,6 +48,23 @@ public sealed partial class EvidenceBehind(
             }
         }
         return false;
+    }
+
+    /// <summary>In how many jobs what was proved is still to be worked out.</summary>
+    private static async Task<long> Waiting(IServiceScopeFactory scopes, CancellationToken cancel)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
+        var waiting = 0L;
+        foreach (var shop in await db.Shops.Select(s => s.Id).ToListAsync(cancel))
+        {
+            db.ShopId = shop;
+            waiting += await db.Evidence.LongCountAsync(
+                e => e.Rules < JobEvidence.CurrentRules,
+                cancel
+            );
+        }
+        return waiting;
     }
 
     private static async Task<bool> NextOfShop(NokkoDb db, CancellationToken cancel)

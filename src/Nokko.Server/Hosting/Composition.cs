@@ -29,6 +29,7 @@ using Nokko.Server.Yard;
 using Nokko.Storage;
 using Npgsql;
 using Serilog;
+using Serilog.Formatting.Compact;
 
 namespace Nokko.Server.Hosting;
 
@@ -38,9 +39,9 @@ internal static class Composition
     public static WebApplication Build(string[] args)
     {
         var builder = WebApplication.CreateBuilder(args);
-        builder.Services.AddSerilog(log =>
-            log.ReadFrom.Configuration(builder.Configuration)
-                .WriteTo.Console(formatProvider: System.Globalization.CultureInfo.InvariantCulture)
+        builder.Services.AddSerilog(
+            log => WriteLog(log, builder.Configuration),
+            preserveStaticLogger: true
         );
         builder.WebHost.ConfigureKestrel(k =>
         {
@@ -74,10 +75,17 @@ internal static class Composition
             builder.Services.AddHostedService(s => s.GetRequiredService<LiveFeed>());
             builder.Services.AddHostedService<EvidenceBehind>();
         }
+        Meters.Add(builder.Services, builder.Configuration);
         builder.Services.AddHealthChecks().AddCheck<DatabaseCheck>("database");
 
         var app = builder.Build();
-        app.UseExceptionHandler(e => e.Run(AnswerException));
+        app.UseExceptionHandler(
+            new ExceptionHandlerOptions
+            {
+                ExceptionHandler = Mishaps.Answer,
+                SuppressDiagnosticsCallback = c => Mishaps.IsTold(c.Exception),
+            }
+        );
         app.UseStatusCodePages();
         app.Use(Guards.Headers);
         app.Use(Guards.OwnOrigin);
@@ -92,6 +100,18 @@ internal static class Composition
         app.Use(SeeOwnShop);
         MapAll(app, address);
         return app;
+    }
+
+    /// <summary>The log on the console: for eyes, or as a JSON object a line where a machine reads it (<c>Nokko:Log</c> is <c>json</c>).</summary>
+    private static void WriteLog(LoggerConfiguration log, ConfigurationManager configuration)
+    {
+        log.ReadFrom.Configuration(configuration);
+        _ =
+            configuration["Nokko:Log"] == "json"
+                ? log.WriteTo.Console(new CompactJsonFormatter())
+                : log.WriteTo.Console(
+                    formatProvider: System.Globalization.CultureInfo.InvariantCulture
+                );
     }
 
     /// <summary>Writes the API's description, from which the front end's types are made.</summary>
@@ -197,6 +217,8 @@ internal static class Composition
 
     private static void MapAll(WebApplication app, OwnAddress address)
     {
+        // It lives; and it is ready: its database answers.
+        app.MapHealthChecks("/livez", new() { Predicate = _ => false }).AllowAnonymous();
         app.MapHealthChecks("/healthz").AllowAnonymous();
         app.MapOpenApi();
         var api = app.MapGroup("/api");
@@ -252,58 +274,11 @@ internal static class Composition
                 ? "public, max-age=31536000, immutable"
                 : "no-cache";
 
-    private static Task AnswerException(HttpContext context)
-    {
-        var trouble = context.Features.Get<IExceptionHandlerFeature>()?.Error switch
-        {
-            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
-                new Trouble(
-                    StatusCodes.Status413PayloadTooLarge,
-                    "$",
-                    "That is more than can be taken here. Nothing of it was read."
-                ),
-            BadHttpRequestException bad => new Trouble(
-                bad.StatusCode,
-                "",
-                "The request could not be read: a field is missing or has another form."
-            ),
-            DbUpdateException
-            {
-                InnerException: PostgresException { SqlState: "22021" or "22P05" }
-            } => Trouble.At("", "There is a character in it that cannot be stored."),
-            PostgresException { SqlState: "22021" or "22P05" } => Trouble.At(
-                "",
-                "There is a character in it that cannot be stored."
-            ),
-            // What may pass by itself, a query wraps once more.
-            NpgsqlException
-            or DbUpdateException { InnerException: NpgsqlException }
-            or InvalidOperationException { InnerException: NpgsqlException } => Lost(context),
-            _ => new Trouble(
-                StatusCodes.Status500InternalServerError,
-                "",
-                "Something broke on the server. Nothing was stored by this request; what you typed is still here. Try again."
-            ),
-        };
-        return trouble.Answer().ExecuteAsync(context);
-    }
-
     /// <summary>Whether a type comes from a person: a command, or a piece of one.</summary>
     private static bool IsSent(Type type) =>
         typeof(JobCommand).IsAssignableFrom(type)
         || typeof(ShopCommand).IsAssignableFrom(type)
         || type.Name.EndsWith("Input", StringComparison.Ordinal);
-
-    /// <summary>The database is away: what was sent may be stored or not, and is sent again with the same key.</summary>
-    private static Trouble Lost(HttpContext context)
-    {
-        context.Response.Headers.RetryAfter = "2";
-        return new Trouble(
-            StatusCodes.Status503ServiceUnavailable,
-            "",
-            "The database does not answer. We do not know whether this was stored; it is sent again with the same key."
-        );
-    }
 
     /// <summary>Answers always hold every field, so the front end's types need no question marks; requests say themselves what may be left out.</summary>
     private static Task RequireWhatIsAlwaysThere(

@@ -37,7 +37,7 @@ internal sealed record JobAnswer(
 );
 
 /// <summary>The one door for changes of a job: under its lock it loads, lets the core decide, stores, and answers.</summary>
-internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
+internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meters meters)
 {
     private const int Tries = 4;
 
@@ -50,10 +50,15 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
     {
         try
         {
-            return
-                await Carry(job, await Sent<JobCommand>.Read(request, cancel), cancel) is { } answer
-                ? TypedResults.Ok(answer)
-                : Trouble.Missing("There is no such job in this shop.").Answer();
+            if (
+                await Carry(job, await Sent<JobCommand>.Read(request, cancel), cancel)
+                is not { } answer
+            )
+            {
+                return Trouble.Missing("There is no such job in this shop.").Answer();
+            }
+            meters.Count(answer.Outcomes);
+            return TypedResults.Ok(answer);
         }
         catch (RefusedException e)
         {
@@ -72,12 +77,11 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         {
             try
             {
-                return await Once(job, sent, cancel);
+                return await db.Last(() => Once(job, sent, cancel));
             }
             catch (DbUpdateException e) when (left > 1 && Raced(e))
             {
                 // Another job took from the same shelf, or the same key came by another way: decided anew.
-                db.ChangeTracker.Clear();
             }
             catch (DbUpdateException e) when (Raced(e) || CannotBeStored(e))
             {
@@ -111,10 +115,9 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         var version = 0L;
         foreach (var one in sent)
         {
-            db.ChangeTracker.Clear();
             try
             {
-                if (await Once(job, [one], cancel) is { } answer)
+                if (await db.Last(() => Once(job, [one], cancel)) is { } answer)
                 {
                     outcomes.AddRange(answer.Outcomes);
                     version = answer.Version;

@@ -18,7 +18,7 @@ namespace Nokko.Server.Jobs;
 internal sealed record ShopAnswer(IReadOnlyList<Outcome> Outcomes);
 
 /// <summary>The door for what is done in the shop outside a job, and for opening one.</summary>
-internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
+internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meters meters)
 {
     /// <summary>Carries out commands in order, each whole or not at all.</summary>
     public async Task<Results<Ok<ShopAnswer>, ProblemHttpResult>> Carry(
@@ -33,6 +33,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
             {
                 outcomes.Add(await One(sent, cancel));
             }
+            meters.Count(outcomes);
             return TypedResults.Ok(new ShopAnswer(outcomes));
         }
         catch (RefusedException e)
@@ -49,10 +50,9 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock)
         }
         for (var left = 3; ; left--)
         {
-            db.ChangeTracker.Clear();
             try
             {
-                return await Once(sent, command, key, cancel);
+                return await db.Last(() => Once(sent, command, key, cancel));
             }
             catch (DbUpdateException e)
                 when (left > 1

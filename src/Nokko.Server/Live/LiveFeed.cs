@@ -4,6 +4,7 @@ using System.Threading.Channels;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.WalkRounds;
+using Nokko.Server.Hosting;
 using Nokko.Storage;
 using Npgsql;
 
@@ -30,7 +31,7 @@ internal sealed record LiveEvent(
 );
 
 /// <summary>Hears what any server tells through PostgreSQL and hands it to the browsers that listen here.</summary>
-internal sealed partial class LiveFeed(DatabaseRoles roles, ILogger<LiveFeed> log)
+internal sealed partial class LiveFeed(DatabaseRoles roles, Meters meters, ILogger<LiveFeed> log)
     : BackgroundService
 {
     /// <summary>The channel of NOTIFY.</summary>
@@ -55,6 +56,7 @@ internal sealed partial class LiveFeed(DatabaseRoles roles, ILogger<LiveFeed> lo
             new BoundedChannelOptions(256) { FullMode = BoundedChannelFullMode.DropOldest }
         );
         _listeners[mine] = job;
+        meters.Hears(true);
         try
         {
             // Whoever comes may have missed something on the way; from the first word on nothing is missed.
@@ -68,6 +70,7 @@ internal sealed partial class LiveFeed(DatabaseRoles roles, ILogger<LiveFeed> lo
         finally
         {
             _listeners.TryRemove(mine, out _);
+            meters.Hears(false);
         }
     }
 
@@ -105,7 +108,7 @@ internal sealed partial class LiveFeed(DatabaseRoles roles, ILogger<LiveFeed> lo
             }
             catch (Exception e) when (e is NpgsqlException or IOException)
             {
-                LogLost(e);
+                LogLost((e as PostgresException)?.SqlState ?? e.GetType().Name);
                 await Task.Delay(pause, stoppingToken);
             }
             catch (OperationCanceledException)
@@ -130,6 +133,6 @@ internal sealed partial class LiveFeed(DatabaseRoles roles, ILogger<LiveFeed> lo
         }
     }
 
-    [LoggerMessage(Level = LogLevel.Warning, Message = "The live feed lost the database.")]
-    private partial void LogLost(Exception e);
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The live feed lost the database: {Cause}")]
+    private partial void LogLost(string cause);
 }

@@ -1,4 +1,5 @@
 using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using Nokko.Driving;
 using Npgsql;
 using Xunit;
@@ -40,6 +41,15 @@ public class LostDatabaseTests
                 StringComparison.Ordinal
             );
         }
+        // The server lives, and is not ready.
+        using (var lives = await caller.Http.GetAsync("/livez", Cancel))
+        {
+            Assert.Equal(200, (int)lives.StatusCode);
+        }
+        using (var ready = await caller.Http.GetAsync("/healthz", Cancel))
+        {
+            Assert.Equal(503, (int)ready.StatusCode);
+        }
         await Elsewhere($"alter database \"{name}\" allow_connections true");
         for (var i = 0; i < 2; i++)
         {
@@ -80,6 +90,96 @@ public class LostDatabaseTests
         await cutting;
         Assert.All(answers, a => Assert.True(a is 200 or 503, $"answered {a}"));
         Assert.Contains(503, answers);
+    }
+
+    [Fact]
+    public async Task A_save_whose_connection_is_cut_is_tried_again_and_stored_once()
+    {
+        await using var server = new Hosted();
+        var caller = await server.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.BeginRound();
+        var name = new NpgsqlConnectionStringBuilder(server.Connection).Database!;
+        using var over = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
+        var cutting = Task.Run(
+            async () =>
+            {
+                while (!over.IsCancellationRequested)
+                {
+                    await Cut(name);
+                }
+            },
+            Cancel
+        );
+        var saves = new List<(JsonObject Command, int Status)>();
+        for (var i = 0; i < 30; i++)
+        {
+            var command = Caller.Command("storeReading", job.Reading("LF", $"20 {i % 15 + 1}/16"));
+            using var answer = await Send(command);
+            saves.Add((command, (int)answer.StatusCode));
+        }
+        await over.CancelAsync();
+        await cutting;
+        Assert.All(saves, s => Assert.True(s.Status is 200 or 503, $"answered {s.Status}"));
+        // What was not known is sent again with its key, what was stored, too: each is there once.
+        foreach (var (command, _) in saves)
+        {
+            using var again = await Send(command);
+            Assert.Equal(200, (int)again.StatusCode);
+        }
+        Assert.Equal(
+            saves.Select(s => s.Command["id"]!.GetValue<Guid>()).Order(),
+            (await caller.Get(job.Path))["document"]!["readings"]!
+                .AsArray()
+                .Select(r => r!["id"]!.GetValue<Guid>())
+                .Order()
+        );
+
+        Task<HttpResponseMessage> Send(JsonObject command) =>
+            caller.Http.PostAsJsonAsync($"{job.Path}/commands", new[] { command }, Cancel);
+    }
+
+    [Theory]
+    [InlineData("53100", "no room left on its disk")]
+    [InlineData("53300", "asked by too many at once")]
+    public async Task A_database_without_room_says_that_nothing_was_stored(
+        string state,
+        string says
+    )
+    {
+        await using var server = new Hosted();
+        var caller = await server.SignIn();
+        var job = new TestJob(caller);
+        await job.TakeIn();
+        await job.BeginRound();
+        await server.Ask<int>(
+            $"""
+            create function no_room() returns trigger language plpgsql
+              as $f$ begin raise exception 'no' using errcode = '{state}'; end $f$;
+            create trigger no_room before insert on readings execute function no_room();
+            select 1
+            """
+        );
+        var body = new[] { Caller.Command("storeReading", job.Reading("LF", "20 1/2")) };
+        using (var refused = await Post())
+        {
+            Assert.Equal(503, (int)refused.StatusCode);
+            Assert.NotNull(refused.Headers.RetryAfter);
+            var said = await refused.Content.ReadAsStringAsync(Cancel);
+            Assert.Contains(says, said, StringComparison.Ordinal);
+            Assert.Contains("Nothing of this was stored", said, StringComparison.Ordinal);
+        }
+        Assert.Empty((await caller.Get(job.Path))["document"]!["readings"]!.AsArray());
+        await server.Ask<int>("drop trigger no_room on readings; select 1");
+        using (var stored = await Post())
+        {
+            Assert.Equal(200, (int)stored.StatusCode);
+        }
+        Assert.Single((await caller.Get(job.Path))["document"]!["readings"]!.AsArray());
+
+        Task<HttpResponseMessage> Post() =>
+            caller.Http.PostAsJsonAsync($"{job.Path}/commands", body, Cancel);
     }
 
     private static Task Cut(string name) =>
