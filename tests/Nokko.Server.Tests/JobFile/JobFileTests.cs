@@ -18,6 +18,7 @@ public class JobFileTests(Hosted first, OtherHosted second)
     );
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task What_is_taken_out_and_brought_in_elsewhere_comes_out_the_same()
     {
         var (here, there) = (await first.SignIn(), await second.Server.SignIn());

@@ -46,6 +46,7 @@ public sealed class ShopFileTests : IAsyncLifetime
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task A_whole_shop_comes_back_into_an_empty_one_equal()
     {
         await Fill();

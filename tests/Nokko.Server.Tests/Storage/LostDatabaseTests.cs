@@ -93,6 +93,7 @@ public class LostDatabaseTests
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task A_save_whose_connection_is_cut_is_tried_again_and_stored_once()
     {
         await using var server = new Hosted();
