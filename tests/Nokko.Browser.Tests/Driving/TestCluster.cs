@@ -45,6 +45,15 @@ public static partial class TestCluster
         await Run(connection, $"create database \"{database}\" template {Demo}");
     }
 
+    /// <summary>Does something to a database from outside it.</summary>
+    /// <param name="sql">A statement.</param>
+    public static async Task FromOutside(string sql)
+    {
+        await using var connection = new NpgsqlConnection(On("postgres"));
+        await connection.OpenAsync();
+        await Run(connection, sql);
+    }
+
     private static async Task<bool> Exists(NpgsqlConnection connection, string database)
     {
         await using var command = new NpgsqlCommand(

@@ -38,8 +38,8 @@ public class LogTests
             Assert.InRange((int)torn.StatusCode, 400, 499);
         }
         var name = new NpgsqlConnectionStringBuilder(first.Connection).Database;
-        await Elsewhere($"alter database \"{name}\" allow_connections false");
-        await Elsewhere(
+        await TestCluster.FromOutside($"alter database \"{name}\" allow_connections false");
+        await TestCluster.FromOutside(
             $"select pg_terminate_backend(pid) from pg_stat_activity where datname = '{name}'"
         );
         using (
@@ -52,7 +52,7 @@ public class LogTests
         {
             Assert.Equal(503, (int)away.StatusCode);
         }
-        await Elsewhere($"alter database \"{name}\" allow_connections true");
+        await TestCluster.FromOutside($"alter database \"{name}\" allow_connections true");
         var lines = console
             .Lines()
             .Where(l => l[0] == '{')
@@ -74,14 +74,6 @@ public class LogTests
                 l => l.ToJsonString().Contains(secret, StringComparison.OrdinalIgnoreCase)
             );
         }
-    }
-
-    private static async Task Elsewhere(string sql)
-    {
-        await using var open = new NpgsqlConnection(TestCluster.On("postgres"));
-        await open.OpenAsync(Cancel);
-        await using var command = new NpgsqlCommand(sql, open);
-        await command.ExecuteNonQueryAsync(Cancel);
     }
 
     /// <summary>Hears what is written on the console, and hands on at its end what others wrote.</summary>
