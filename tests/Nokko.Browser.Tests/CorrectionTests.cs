@@ -1,5 +1,4 @@
 using Nokko.Driving;
-using OpenQA.Selenium;
 using Xunit;
 
 namespace Nokko.Browser.Tests;
@@ -22,8 +21,8 @@ public sealed class CorrectionTests(DemoServer demo)
         b.Press("Keep the correction");
         b.Sees("Is the name put right, or is it another owner's vehicle?");
         Axe.Check(b, "take-in corrected");
-        Pick(b, "It belongs to Vik & daughter");
-        Pick(b, "SUV or wagon");
+        b.Pick("It belongs to Vik & daughter");
+        b.Pick("SUV or wagon");
         b.Choose("Platform", "A new one …");
         b.Type("Name of the new platform", "Lantern Grange, long");
         b.Press("Something is fitted already");
@@ -38,17 +37,4 @@ public sealed class CorrectionTests(DemoServer demo)
         b.Press("Plan");
         b.Sees("rust ring");
     }
-
-    /// <summary>Chooses a radio button by what stands beside it.</summary>
-    private static void Pick(Driving.Browser b, string says) =>
-        b.Until(
-            d =>
-            {
-                var label = d.FindElements(By.XPath($"//label[contains(., '{says}')]")).First();
-                d.ExecuteScript("arguments[0].scrollIntoView({block:'center'})", label);
-                label.Click();
-                return label.FindElement(By.TagName("input")).Selected;
-            },
-            says
-        );
 }

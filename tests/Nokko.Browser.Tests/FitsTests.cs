@@ -78,7 +78,7 @@ public sealed class FitsTests(DemoServer demo)
         b.Choose("Platform", "A new one …");
         b.ItIs("SUV");
         b.Press("Take it in and walk round");
-        b.Sees("Name the platform.");
+        b.Sees("Choose the platform from the shop's list, or name a new one.");
         b.Type("Name of the new platform", "Vell Runner");
         b.Press(Hands.KnownAlready);
         b.Type("Built in", "14");

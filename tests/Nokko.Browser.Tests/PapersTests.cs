@@ -51,6 +51,7 @@ public sealed class PapersTests(DemoServer demo)
         b.OpenCopy("SV 204 R", "take-in");
         b.Press("Correct what was taken in");
         b.Type("Owner", "Wren 李");
+        b.Pick("is really called Wren 李");
         b.Press("Keep the correction");
         b.Sees("Wren 李");
         b.AllSaved();

@@ -198,6 +198,22 @@ public sealed class Browser : IDisposable
         field.SendKeys(text);
     }
 
+    /// <summary>Chooses a radio button by what stands beside it.</summary>
+    public void Pick(string says)
+    {
+        Presses++;
+        Until(
+            d =>
+            {
+                var label = d.FindElements(By.XPath($"//label[contains(., '{says}')]")).First();
+                Middle(label);
+                label.Click();
+                return label.FindElement(By.TagName("input")).Selected;
+            },
+            says
+        );
+    }
+
     /// <summary>Chooses from a list by keyboard.</summary>
     public void Choose(string label, string option)
     {
