@@ -38,10 +38,12 @@ public class MetersTests
             .Features.Get<IServerAddressesFeature>()!
             .Addresses.First();
 
+        // Other servers of this process count, too: a kind of its own says that this one's refusal came.
         string[] numbers =
         [
             "nokko.saves",
             "nokko.refusals",
+            nameof(Core.Tape.RefusalKind.BadValue),
             "nokko.evidence.waiting",
             "http.server.request.duration",
         ];
@@ -68,7 +70,6 @@ public class MetersTests
                     break;
                 }
             }
-            Assert.Contains("BadValue", sent, StringComparison.Ordinal);
             foreach (
                 var secret in (string[])
                     ["A. Nother", "TT 1", "20 1/2", "brenna", "stance-42", job.Job.ToString()]
