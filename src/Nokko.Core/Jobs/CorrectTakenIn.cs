@@ -76,14 +76,12 @@ public sealed record CorrectTakenIn(
     internal override void Decide(JobWork work)
     {
         var d = work.Document;
-        string ReadMake() => TypedText.Needed(Make, "make", "What make is it?");
-        string ReadName() => TypedText.Needed(Name, "name", "What is the vehicle called?");
         Refuse.AllAtOnce([
             () => TakeIn.Mark(Plate, Vin),
             () => QuantityInput.Read(Odometer, "odometer", Unit.Km),
             ReadOwner,
-            ReadMake,
-            ReadName,
+            () => TakeIn.ReadMake(Make),
+            () => TakeIn.ReadName(Name),
             () => TypedText.Lines(Wish, "wish"),
             () => TypedText.Lines(Carries, "carries"),
             () => TypedText.Lines(Troubles, "troubles"),
@@ -110,8 +108,8 @@ public sealed record CorrectTakenIn(
                     OwnerId = Owner(work),
                     PlatformId = platform.Id,
                     BodyKind = BodyKind ?? d.Vehicle.BodyKind,
-                    Make = ReadMake(),
-                    Name = ReadName(),
+                    Make = TakeIn.ReadMake(Make),
+                    Name = TakeIn.ReadName(Name),
                     Plate = plate,
                     Vin = vin,
                 },
@@ -142,7 +140,7 @@ public sealed record CorrectTakenIn(
         );
     }
 
-    private string ReadOwner() => TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
+    private string ReadOwner() => TakeIn.ReadOwner(OwnerName);
 
     /// <summary>Whose it is: the same owner, by another name, or another one.</summary>
     private Guid Owner(JobWork work)

@@ -84,7 +84,7 @@ public sealed record TakeIn(
     )
     {
         Refuse.AllAtOnce([
-            ReadOwner,
+            () => ReadOwner(OwnerName),
             () => ReadEquipment(),
             () => TypedText.Lines(Wish, "wish"),
             () => TypedText.Lines(Carries, "carries"),
@@ -97,15 +97,15 @@ public sealed record TakeIn(
                     [
                         () => Mark(Plate, Vin),
                         () => ReadSort(),
-                        ReadMake,
-                        ReadName,
+                        () => ReadMake(Make),
+                        () => ReadName(Name),
                         () => ReadPlatform(shop),
                         Sizes.Read,
                     ]
                 : [],
         ]);
         var changes = new List<RowChange>();
-        var ownerName = ReadOwner();
+        var ownerName = ReadOwner(OwnerName);
         var owner = shop.Owners.FirstOrDefault(o => o.Name == ownerName);
         if (owner is null)
         {
@@ -163,11 +163,14 @@ public sealed record TakeIn(
         return changes;
     }
 
-    private string ReadOwner() => TypedText.Needed(OwnerName, "ownerName", "Whose vehicle is it?");
+    internal static string ReadOwner(string name) =>
+        TypedText.Needed(name, "ownerName", "Whose vehicle is it?");
 
-    private string ReadMake() => TypedText.Needed(Make, "make", "What make is it?");
+    internal static string ReadMake(string make) =>
+        TypedText.Needed(make, "make", "What make is it?");
 
-    private string ReadName() => TypedText.Needed(Name, "name", "What is the vehicle called?");
+    internal static string ReadName(string name) =>
+        TypedText.Needed(name, "name", "What is the vehicle called?");
 
     private VehicleKind ReadSort() =>
         Sort ?? throw Refuse.Value("sort", "What is it? Choose by the drawing.");
@@ -203,8 +206,8 @@ public sealed record TakeIn(
                         Id = VehicleId,
                         OwnerId = owner.Id,
                         PlatformId = platform.Id,
-                        Make = ReadMake(),
-                        Name = ReadName(),
+                        Make = ReadMake(Make),
+                        Name = ReadName(Name),
                         Plate = plate,
                         Vin = vin,
                         Kind = sort,

@@ -13,13 +13,6 @@ public class CorrectTakenInTests
 {
     private readonly Workshop _shop = new();
 
-    private void AssertRefused(JobCommand command, RefusalKind kind, string field)
-    {
-        var why = _shop.Refused(command);
-        Assert.Equal((kind, field), (why.Kind, why.Field));
-        Assert.Matches(@"[.?:]$", why.Message);
-    }
-
     private CorrectTakenIn Correction(uint job = 0, uint vehicle = 0, uint owner = 0) =>
         new(
             _shop.Key(),
@@ -62,9 +55,16 @@ public class CorrectTakenInTests
         // What has a form of its own stays.
         Assert.Equal(before.Job.Target, job.Target);
         Assert.Equal(before.Vehicle.Dimensions, vehicle.Dimensions);
-        AssertRefused(Correction() with { OwnerName = " " }, RefusalKind.BadValue, "ownerName");
-        AssertRefused(Correction() with { Plate = null }, RefusalKind.BadValue, "plate");
-        AssertRefused(
+        _shop.AssertRefused(
+            Correction() with
+            {
+                OwnerName = " ",
+            },
+            RefusalKind.BadValue,
+            "ownerName"
+        );
+        _shop.AssertRefused(Correction() with { Plate = null }, RefusalKind.BadValue, "plate");
+        _shop.AssertRefused(
             Correction() with
             {
                 Odometer = Workshop.Typed("-1", Unit.Km),
@@ -84,7 +84,7 @@ public class CorrectTakenInTests
                 },
             },
         };
-        AssertRefused(
+        _shop.AssertRefused(
             Correction() with
             {
                 Odometer = Workshop.Typed("81011", Unit.Km),
@@ -200,7 +200,7 @@ public class CorrectTakenInTests
             Name = "Fell, wide",
             Variants = [new VariantList(VariantAspect.Engine, ["2.4 Diesel"])],
         };
-        AssertRefused(
+        _shop.AssertRefused(
             Correction() with
             {
                 PlatformId = _shop.Key(),
@@ -367,7 +367,7 @@ public class CorrectTakenInTests
         var now = CornerStack.At(_shop.Document.FirstStage()!.Stacks, Corner.LR)[0];
         Assert.Equal((known.PartId, "T-9"), (now.PartId, now.Number));
         Assert.Equal(22, now.Thickness!.In(Unit.Mm), 9);
-        AssertRefused(
+        _shop.AssertRefused(
             Correction() with
             {
                 Fitted = [Fitted(_shop.Key(), Corner.LR, " ")],
@@ -403,7 +403,7 @@ public class CorrectTakenInTests
         {
             Stages = [came, came with { Id = _shop.Key(), Ordinal = came.Ordinal + 1 }],
         };
-        AssertRefused(Correction() with { Fitted = [] }, RefusalKind.Gate, "fitted");
+        _shop.AssertRefused(Correction() with { Fitted = [] }, RefusalKind.Gate, "fitted");
         _shop.Do(Correction());
     }
 

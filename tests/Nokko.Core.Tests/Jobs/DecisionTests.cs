@@ -18,13 +18,6 @@ public class DecisionTests
 {
     private readonly Workshop _shop = new();
 
-    private void AssertRefused(JobCommand command, RefusalKind kind, string field)
-    {
-        var why = _shop.Refused(command);
-        Assert.Equal((kind, field), (why.Kind, why.Field));
-        Assert.Matches(@"[.?:]$", why.Message);
-    }
-
     // --- the vehicle and what is wanted -------------------------------------------------------------
 
     [Fact]
@@ -51,12 +44,12 @@ public class DecisionTests
         Assert.Equal(("285/70R17", Known.Document), (vehicle.TyreSize, vehicle.TyreKnown));
         Assert.Contains(vehicle.Stations, s => s.Name == "tow eye");
         Assert.Equal(-3300, vehicle.Stations.First(s => s.Name == "LR").X.In(Unit.Mm), 9);
-        AssertRefused(
+        _shop.AssertRefused(
             new SetSizes(_shop.Key(), 0, sizes with { Wheelbase = Workshop.Typed("33", Unit.Mm) }),
             RefusalKind.BadValue,
             "sizes.wheelbase"
         );
-        AssertRefused(
+        _shop.AssertRefused(
             new SetSizes(
                 _shop.Key(),
                 0,
@@ -83,7 +76,7 @@ public class DecisionTests
         Assert.Equal(2600 * 0.45359237, papers.RearAxleRating!.In(Unit.Kg), 1e-6);
         Assert.Equal(700, papers.CgHeight!.In(Unit.Mm), 1e-9);
         Assert.Null(papers.FrontAxleRating);
-        AssertRefused(
+        _shop.AssertRefused(
             new SetSizes(_shop.Key(), 0, sizes with { TyreSize = "round" }),
             RefusalKind.BadValue,
             "sizes.tyreSize"
@@ -123,17 +116,17 @@ public class DecisionTests
                 null,
                 true
             );
-        AssertRefused(
+        _shop.AssertRefused(
             new SetLoads(_shop.Key(), 0, [Load("", "0")]),
             RefusalKind.BadValue,
             "loads[0].mass"
         );
-        AssertRefused(
+        _shop.AssertRefused(
             new SetLoads(_shop.Key(), 0, [Load("45", "")]),
             RefusalKind.BadValue,
             "loads[0].behind"
         );
-        AssertRefused(
+        _shop.AssertRefused(
             new SetLoads(_shop.Key(), 0, [Load("45", "-30000")]),
             RefusalKind.BadValue,
             "loads[0].behind"
@@ -146,7 +139,11 @@ public class DecisionTests
     [Fact]
     public void A_suspension_belongs_to_the_stage_and_another_kind_forgets_points()
     {
-        AssertRefused(new SetPoints(_shop.Key(), 0, Axle.Rear, []), RefusalKind.BadValue, "axle");
+        _shop.AssertRefused(
+            new SetPoints(_shop.Key(), 0, Axle.Rear, []),
+            RefusalKind.BadValue,
+            "axle"
+        );
         _shop.Do(
             new SetPoints(
                 _shop.Key(),
@@ -165,7 +162,7 @@ public class DecisionTests
         _shop.Do(new SetSuspension(_shop.Key(), 0, Axle.Front, SuspensionKind.Strut, []));
         Assert.Equal(SuspensionKind.Strut, _shop.Document.VehicleNow().Front.Kind);
         Assert.Empty(_shop.Document.CurrentStage()!.Front.Points);
-        AssertRefused(
+        _shop.AssertRefused(
             new SetSuspension(
                 _shop.Key(),
                 0,
@@ -194,7 +191,7 @@ public class DecisionTests
         Assert.DoesNotContain(again.Changes, c => c.Row is SchoolChoice);
         _shop.Walk();
         Assert.Single(_shop.Document.WalkRounds.Select(w => string.Join(' ', w.Order)).Distinct());
-        AssertRefused(
+        _shop.AssertRefused(
             new BeginWalkRound(_shop.Key(), _shop.Key(), Sample.Id(77), Workshop.Conditions()),
             RefusalKind.BadValue,
             "stageId"
@@ -212,7 +209,7 @@ public class DecisionTests
         Assert.Equal((Looks.LeftLow, Looks.Level), (noted.LooksFront, noted.LooksRear));
         _shop.Do(new NoteLook(_shop.Key(), round, Axle.Front, null));
         Assert.Null(_shop.Document.WalkRounds[^1].LooksFront);
-        AssertRefused(
+        _shop.AssertRefused(
             new NoteLook(_shop.Key(), _shop.Key(), Axle.Rear, Looks.Level),
             RefusalKind.Gone,
             ""
@@ -239,9 +236,9 @@ public class DecisionTests
         // Whoever says that it is measured: it was told.
         Assert.Equal(76.2, kept.Gain.In(Unit.Mm), 9);
         Assert.Equal((Unit.Inch, Known.Told), (kept.Gain.Unit, kept.Gain.Known));
-        AssertRefused(Told("", null), RefusalKind.BadValue, "gain");
-        AssertRefused(Told("40"), RefusalKind.BadValue, "gain");
-        AssertRefused(Told("3", id), RefusalKind.BadValue, "id");
+        _shop.AssertRefused(Told("", null), RefusalKind.BadValue, "gain");
+        _shop.AssertRefused(Told("40"), RefusalKind.BadValue, "gain");
+        _shop.AssertRefused(Told("3", id), RefusalKind.BadValue, "id");
     }
 
     [Fact]
@@ -250,8 +247,12 @@ public class DecisionTests
         _shop.Walk();
         var first = _shop.Reading("LF", "20 1/2");
         _shop.Do(first);
-        AssertRefused(_shop.Reading("LF", "21", first.Id, " "), RefusalKind.BadValue, "reason");
-        AssertRefused(
+        _shop.AssertRefused(
+            _shop.Reading("LF", "21", first.Id, " "),
+            RefusalKind.BadValue,
+            "reason"
+        );
+        _shop.AssertRefused(
             _shop.Reading("LF", "21", Sample.Id(77), "slip"),
             RefusalKind.BadValue,
             "supersedes"
@@ -267,11 +268,11 @@ public class DecisionTests
     public void What_cannot_be_read_is_asked_about_or_refused_at_its_field()
     {
         _shop.Walk();
-        AssertRefused(_shop.Reading("XX", "20"), RefusalKind.BadValue, "station");
-        AssertRefused(_shop.Reading("LF", "tall"), RefusalKind.BadValue, "typed");
+        _shop.AssertRefused(_shop.Reading("XX", "20"), RefusalKind.BadValue, "station");
+        _shop.AssertRefused(_shop.Reading("LF", "tall"), RefusalKind.BadValue, "typed");
         var asked = _shop.Refused(_shop.Reading("LF", "20 5.8") with { Answers = [] });
         Assert.NotEmpty(asked.Choices);
-        AssertRefused(
+        _shop.AssertRefused(
             _shop.Reading("LF", "20") with
             {
                 WalkRoundId = Sample.Id(77),
@@ -279,7 +280,7 @@ public class DecisionTests
             RefusalKind.Gone,
             ""
         );
-        AssertRefused(
+        _shop.AssertRefused(
             _shop.Reading("LF", "20") with
             {
                 From = Datum.Own,
@@ -287,7 +288,7 @@ public class DecisionTests
             RefusalKind.BadValue,
             "ownMark"
         );
-        AssertRefused(
+        _shop.AssertRefused(
             new PassOver(_shop.Key(), _shop.Key(), _shop.Round, "LF", null, null, " ", _shop.Now),
             RefusalKind.BadValue,
             "why"
@@ -312,9 +313,9 @@ public class DecisionTests
                 null,
                 null
             );
-        AssertRefused(Of("smell", "LF", "1"), RefusalKind.BadValue, "measure");
-        AssertRefused(Of(Measures.CamberSquare, "roof", "1"), RefusalKind.BadValue, "place");
-        AssertRefused(Of(Measures.CamberSquare, "LF", "1/8"), RefusalKind.BadValue, "over");
+        _shop.AssertRefused(Of("smell", "LF", "1"), RefusalKind.BadValue, "measure");
+        _shop.AssertRefused(Of(Measures.CamberSquare, "roof", "1"), RefusalKind.BadValue, "place");
+        _shop.AssertRefused(Of(Measures.CamberSquare, "LF", "1/8"), RefusalKind.BadValue, "over");
         _shop.Do(Of(Measures.CamberSquare, "LF", "1/8", Workshop.Typed("17", Unit.Inch)));
         Assert.Equal(17, Assert.Single(_shop.Document.Readings).Over!.Value);
     }
@@ -323,8 +324,8 @@ public class DecisionTests
     public void Many_readings_come_in_together_or_not_at_all()
     {
         _shop.Walk();
-        AssertRefused(new BringInReadings(_shop.Key(), [], []), RefusalKind.BadValue, "csv");
-        AssertRefused(
+        _shop.AssertRefused(new BringInReadings(_shop.Key(), [], []), RefusalKind.BadValue, "csv");
+        _shop.AssertRefused(
             new BringInReadings(
                 _shop.Key(),
                 [_shop.Reading("LF", "20"), _shop.Reading("RF", "tall")],
@@ -355,7 +356,7 @@ public class DecisionTests
                 [new StandardHeightInput(_shop.Key(), "LF", Workshop.Typed("21", Unit.Inch))],
                 source
             );
-        AssertRefused(Standard(" "), RefusalKind.BadValue, "source");
+        _shop.AssertRefused(Standard(" "), RefusalKind.BadValue, "source");
         _shop.Do(Standard());
         Assert.Equal(-1, _shop.Document.Stages.Min(s => s.Ordinal));
         Assert.Equal(Known.Document, Assert.Single(_shop.Document.Readings).Value!.Known);
@@ -375,17 +376,24 @@ public class DecisionTests
         _shop.Do(new ChoosePlan(_shop.Key(), b, 0));
         Assert.Equal(b, Assert.Single(_shop.Document.Plans, p => p.Chosen).Id);
         _shop.Do(new DropPlan(_shop.Key(), b, 0));
-        AssertRefused(new ChoosePlan(_shop.Key(), b, 0), RefusalKind.Gone, "");
-        AssertRefused(_shop.PlanWith(part, b) with { Version = 3 }, RefusalKind.Gone, "");
-        AssertRefused(_shop.PlanWith(part, a) with { Name = " " }, RefusalKind.BadValue, "name");
+        _shop.AssertRefused(new ChoosePlan(_shop.Key(), b, 0), RefusalKind.Gone, "");
+        _shop.AssertRefused(_shop.PlanWith(part, b) with { Version = 3 }, RefusalKind.Gone, "");
+        _shop.AssertRefused(
+            _shop.PlanWith(part, a) with
+            {
+                Name = " ",
+            },
+            RefusalKind.BadValue,
+            "name"
+        );
         // What would be looked for once stands once.
-        AssertRefused(
+        _shop.AssertRefused(
             _shop.PlanWith(part, corners: [Corner.LF, Corner.LF]),
             RefusalKind.BadValue,
             "stacks"
         );
         var one = new PlacingInput(_shop.Key(), part.Id);
-        AssertRefused(
+        _shop.AssertRefused(
             _shop.PlanWith(part) with
             {
                 Stacks = [new(Corner.LF, [one]), new(Corner.RF, [one])],
@@ -444,7 +452,7 @@ public class DecisionTests
             ];
         var id = _shop.Key();
         _shop.Do(new SavePlan(_shop.Key(), id, null, stage, "Plan B", Placed(Corner.LF)));
-        AssertRefused(_shop.Begin("nobody read it"), RefusalKind.BadValue, "plan");
+        _shop.AssertRefused(_shop.Begin("nobody read it"), RefusalKind.BadValue, "plan");
         _shop.Do(new SavePlan(_shop.Key(), id, 0, stage, "Plan B", Placed(Corner.RF)));
         Assert.Equal(
             NeedKind.BeginSecondPass,
@@ -462,19 +470,19 @@ public class DecisionTests
     {
         _shop.ReadBefore();
         _shop.Do(_shop.PlanWith(_shop.Plates(1)));
-        AssertRefused(_shop.Begin(), RefusalKind.BadValue, "plan");
+        _shop.AssertRefused(_shop.Begin(), RefusalKind.BadValue, "plan");
         _shop.Document = _shop.Document with
         {
             Plans = [.. _shop.Document.Plans.Select(p => p with { Stacks = [] })],
         };
-        AssertRefused(_shop.Begin(), RefusalKind.BadValue, "plan");
+        _shop.AssertRefused(_shop.Begin(), RefusalKind.BadValue, "plan");
     }
 
     [Fact]
     public void Without_a_walk_round_of_this_job_it_begins_only_with_a_written_reason()
     {
         _shop.Do(_shop.PlanWith(_shop.Plates()));
-        AssertRefused(_shop.Begin(), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(_shop.Begin(), RefusalKind.Gate, "reason");
         _shop.Do(_shop.Begin("it came on a trailer"));
         Assert.Equal("it came on a trailer", Assert.Single(_shop.Document.Deviations).Why);
     }
@@ -491,12 +499,12 @@ public class DecisionTests
             ],
         };
         _shop.Do(_shop.PlanWith(_shop.Plates()));
-        AssertRefused(_shop.Begin(), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(_shop.Begin(), RefusalKind.Gate, "reason");
         Assert.Equal(
             NeedKind.WalkBefore,
             Need.Of(_shop.Document, JobEvaluator.Evaluate(_shop.Document)).Kind
         );
-        AssertRefused(_shop.Reading("LF", "20 1/2"), RefusalKind.Gone, "");
+        _shop.AssertRefused(_shop.Reading("LF", "20 1/2"), RefusalKind.Gone, "");
     }
 
     // --- fitting ---------------------------------------------------------------------------------
@@ -504,7 +512,7 @@ public class DecisionTests
     [Fact]
     public void Nothing_is_fitted_before_the_fitting_has_begun()
     {
-        AssertRefused(
+        _shop.AssertRefused(
             new DoStep(_shop.Key(), _shop.Key(), "vehicle/raise", null, null),
             RefusalKind.Gate,
             "plan"
@@ -520,17 +528,17 @@ public class DecisionTests
         _shop.DoUntil(s => s.Key == steps[hold - 1].Key);
         var behind = steps[hold + 1];
         DoStep Step(string? reason) => new(_shop.Key(), _shop.Key(), behind.Key, 12, reason);
-        AssertRefused(Step(null), RefusalKind.Gate, "reason");
-        AssertRefused(Step(" "), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(Step(null), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(Step(" "), RefusalKind.Gate, "reason");
         _shop.Do(Step("second fitter holds it"));
         Assert.Equal("second fitter holds it", Assert.Single(_shop.Document.Deviations).Why);
         Assert.Equal(RefusalKind.Conflict, _shop.Refused(Step(null)).Kind);
-        AssertRefused(
+        _shop.AssertRefused(
             new DoStep(_shop.Key(), _shop.Key(), "no/such", null, null),
             RefusalKind.BadValue,
             "step"
         );
-        AssertRefused(
+        _shop.AssertRefused(
             new DoStep(_shop.Key(), _shop.Key(), steps[0].Key, -1, null),
             RefusalKind.BadValue,
             "minutes"
@@ -551,7 +559,7 @@ public class DecisionTests
         var twice = _shop.Refused(new CloseOffLine(_shop.Key(), line.Id, Fate.Scrap, null));
         Assert.Equal(RefusalKind.Conflict, twice.Kind);
         Assert.Equal(Fate.RefitHere, Assert.IsType<OffLine>(twice.Theirs).Fate);
-        AssertRefused(
+        _shop.AssertRefused(
             new CloseOffLine(_shop.Key(), Sample.Id(77), Fate.Scrap, null),
             RefusalKind.Gone,
             ""
@@ -563,7 +571,7 @@ public class DecisionTests
     {
         _shop.Begun();
         var joint = _shop.Document.Joints.First(j => j.Kind == JointKind.BondedRubber);
-        AssertRefused(
+        _shop.AssertRefused(
             new SetSpec(
                 _shop.Key(),
                 joint.Id,
@@ -576,7 +584,7 @@ public class DecisionTests
             RefusalKind.BadValue,
             "source"
         );
-        AssertRefused(
+        _shop.AssertRefused(
             new SetSpec(_shop.Key(), joint.Id, 0, null, null, null, "sheet 7"),
             RefusalKind.BadValue,
             "torque"
@@ -606,7 +614,7 @@ public class DecisionTests
             );
         _shop.Do(At(Pass.Hand, WheelPosition.Hanging));
         _shop.Do(At(Pass.Snug, WheelPosition.Hanging));
-        AssertRefused(At(Pass.Final, WheelPosition.Hanging), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(At(Pass.Final, WheelPosition.Hanging), RefusalKind.Gate, "reason");
         _shop.Do(At(Pass.Final, WheelPosition.Hanging, "the ramp was needed"));
         Assert.Single(_shop.Document.Deviations);
         _shop.Do(At(Pass.Final, WheelPosition.OnWheels));
@@ -630,7 +638,7 @@ public class DecisionTests
             [Pass.Hand, Pass.Snug],
             PassesOver("LF strut top plate to body").Select(e => e.Pass)
         );
-        AssertRefused(Done("LF/final-hanging"), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(Done("LF/final-hanging"), RefusalKind.Gate, "reason");
         Assert.DoesNotContain(_shop.Document.Steps, s => s.Step == "LF/final-hanging");
         // One of the joints is torqued: the others are still asked for.
         var top = JointAt("LF strut top plate to body");
@@ -799,7 +807,7 @@ public class DecisionTests
     {
         _shop.Begun();
         _shop.DoUntil(s => s.Key == "vehicle/wheels-final");
-        AssertRefused(Done("vehicle/second-eyes"), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(Done("vehicle/second-eyes"), RefusalKind.Gate, "reason");
     }
 
     [Fact]
@@ -817,7 +825,7 @@ public class DecisionTests
                 null,
                 none
             );
-        AssertRefused(Put(0), RefusalKind.BadValue, "fasteners[0].count");
+        _shop.AssertRefused(Put(0), RefusalKind.BadValue, "fasteners[0].count");
         _shop.Do(Put(2));
         var card = Progress.CardOf(_shop.Document);
         var now = card.Joints.Single(j => j.Place == link.Place);
@@ -839,8 +847,8 @@ public class DecisionTests
         _shop.DoUntil(s => s.Key == "LF/links");
         ChooseSchool Way(string school, string choice) =>
             new(_shop.Key(), _shop.Key(), school, choice, "ours has no separator");
-        AssertRefused(Way("openArm", "blows"), RefusalKind.BadValue, "choice");
-        AssertRefused(Way("colour", "red"), RefusalKind.BadValue, "school");
+        _shop.AssertRefused(Way("openArm", "blows"), RefusalKind.BadValue, "choice");
+        _shop.AssertRefused(Way("colour", "red"), RefusalKind.BadValue, "school");
         _shop.Do(Way("openArm", "lowerBracket"));
         var card = Progress.CardOf(_shop.Document);
         Assert.Contains(card.Joints, j => j.Place == "LF lower ball-joint bracket to arm");
@@ -859,8 +867,8 @@ public class DecisionTests
     {
         _shop.Begun();
         HandOver Over(string? reason) => new(_shop.Key(), 0, null, null, [], reason);
-        AssertRefused(Over(null), RefusalKind.Gate, "reason");
-        AssertRefused(Over(" "), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(Over(null), RefusalKind.Gate, "reason");
+        _shop.AssertRefused(Over(" "), RefusalKind.Gate, "reason");
         _shop.Do(Over("its owner fetched it"));
         Assert.NotNull(_shop.Document.Job.HandedOverAt);
         Assert.Contains(_shop.Document.Deviations, x => x.Why == "its owner fetched it");
@@ -872,7 +880,7 @@ public class DecisionTests
         _shop.Begun();
         var joint = _shop.Document.Joints.First(j => j.Kind == JointKind.BondedRubber);
         LeaveJoint Of(string why) => new(_shop.Key(), _shop.Key(), joint.Id, why);
-        AssertRefused(Of(" "), RefusalKind.BadValue, "why");
+        _shop.AssertRefused(Of(" "), RefusalKind.BadValue, "why");
         _shop.Do(Of("this one has a ball there"));
         var note = Assert.Single(_shop.Document.Deviations);
         Assert.Equal((joint.Place, FittingRules.LeftOpen), (note.Where, note.Did));
@@ -903,7 +911,7 @@ public class DecisionTests
                 )
             );
         }
-        AssertRefused(Of("late"), RefusalKind.Conflict, "jointId");
+        _shop.AssertRefused(Of("late"), RefusalKind.Conflict, "jointId");
     }
 
     [Fact]
@@ -911,7 +919,7 @@ public class DecisionTests
     {
         NoteDeviation Of(string why) =>
             new(_shop.Key(), _shop.Key(), "LF", "new cotter", "the old one", why, null);
-        AssertRefused(Of(""), RefusalKind.BadValue, "why");
+        _shop.AssertRefused(Of(""), RefusalKind.BadValue, "why");
         _shop.Do(Of("none in the shop"));
         Assert.Single(_shop.Document.Deviations);
     }
@@ -929,8 +937,8 @@ public class DecisionTests
             null,
             "nose"
         );
-        AssertRefused(photo, RefusalKind.Gone, "");
-        AssertRefused(
+        _shop.AssertRefused(photo, RefusalKind.Gone, "");
+        _shop.AssertRefused(
             photo with
             {
                 MediaType = "image/svg+xml",
@@ -954,7 +962,7 @@ public class DecisionTests
         );
         HandOver Hand(params FollowUpInput[] follows) =>
             new(_shop.Key(), 0, Workshop.Typed("48204", Unit.Mile), null, follows);
-        AssertRefused(
+        _shop.AssertRefused(
             Hand(follow with { DueOn = null }),
             RefusalKind.BadValue,
             "followUps[0].dueOn"
@@ -971,7 +979,7 @@ public class DecisionTests
                 },
             },
         };
-        AssertRefused(Hand(follow), RefusalKind.BadValue, "odometer");
+        _shop.AssertRefused(Hand(follow), RefusalKind.BadValue, "odometer");
         _shop.Do(Hand(follow) with { Odometer = null });
         Assert.Equal(RefusalKind.Conflict, _shop.Refused(Hand()).Kind);
         _shop.Do(new FinishFollowUp(_shop.Key(), follow.Id, "done"));

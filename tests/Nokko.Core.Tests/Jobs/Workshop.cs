@@ -95,6 +95,14 @@ internal sealed class Workshop
         return made;
     }
 
+    /// <summary>A command is refused for this, at this field, in a sentence.</summary>
+    public void AssertRefused(JobCommand command, RefusalKind kind, string field)
+    {
+        var why = Refused(command);
+        Assert.Equal((kind, field), (why.Kind, why.Field));
+        Assert.Matches(@"[.?:]$", why.Message);
+    }
+
     public Refusal Refused(JobCommand command) => Assert.IsType<Decision.Refused>(Try(command)).Why;
 
     public static RoundConditionsInput Conditions(Settled settled = Settled.Rolled) =>

@@ -19,6 +19,7 @@ import { typed } from "../../shared/quantity";
 import { keepOnLists, VariantFields } from "../../shared/VariantFields";
 import { variantBody } from "../../shared/variant";
 import { useOnce } from "../../shared/useOnce";
+import { usePlatforms } from "../../shared/usePlatforms";
 import { ChooseSort } from "./ChooseSort";
 import {
   asksWhose,
@@ -46,6 +47,7 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
   const send = useSend();
   const shopUnit = useUnit();
   const platformOf = usePlatformOf();
+  const platforms = usePlatforms().data ?? [];
   // What the form was filled from; others may change it meanwhile.
   const [seen, setSeen] = useState(view);
   const [texts, setTexts] = useState(() => correctionOf(view));
@@ -201,7 +203,7 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
         </TextField>
         <VariantFields
           text={texts.variant}
-          platformId={view.document.platform.id}
+          platformId={texts.platformId}
           problem={problem}
           onChange={(variant) => {
             set({ variant });
@@ -257,7 +259,12 @@ export function CorrectTakenIn({ onDone }: { onDone: () => void }) {
       </Box>
       <BothWays
         problem={problem}
-        mine={correctionLines(texts)}
+        mine={correctionLines({
+          ...texts,
+          platform:
+            platforms.find((p) => p.id === texts.platformId)?.name ??
+            texts.platform,
+        })}
         theirs={(fresh) => correctionLines(correctionOf(fresh))}
         onTheirs={(fresh) => {
           setTexts(correctionOf(fresh));
