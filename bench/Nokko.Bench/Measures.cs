@@ -18,8 +18,9 @@ internal static class Measures
     private sealed record Row(string What, double Measured, double Aim, string Unit);
 
     /// <summary>Measures everything, or one part of it.</summary>
-    /// <param name="only">core, yard, jobs or page; null is everything.</param>
-    public static async Task Run(string? only)
+    /// <param name="only">core, yard, jobs, page or soak; null is everything.</param>
+    /// <param name="minutes">How long a soak lasts.</param>
+    public static async Task Run(string? only, double minutes = 10)
     {
         var rows = new List<Row>();
         if (only is null or "core")
@@ -53,6 +54,17 @@ internal static class Measures
         if (only is null or "page")
         {
             rows.AddRange(await Page());
+        }
+        if (only is null or "soak")
+        {
+            rows.AddRange(
+                (await SoakBench.Run(minutes)).Select(r => new Row(
+                    r.What,
+                    r.Measured,
+                    r.Aim,
+                    r.Unit
+                ))
+            );
         }
         Console.WriteLine();
         Console.WriteLine(

@@ -9,7 +9,13 @@ switch (args.FirstOrDefault())
         await WireFuzz.Run();
         break;
     case "bench":
-        await Measures.Run(args.Skip(1).FirstOrDefault());
+        await Measures.Run(
+            args.ElementAtOrDefault(1),
+            double.Parse(
+                args.ElementAtOrDefault(2) ?? "10",
+                System.Globalization.CultureInfo.InvariantCulture
+            )
+        );
         break;
     default:
         Console.Error.WriteLine("Call through ./nokko bench or ./nokko screenshots.");

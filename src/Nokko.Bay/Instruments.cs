@@ -9,7 +9,7 @@ namespace Nokko.Bay;
 /// <param name="Name">Name as said.</param>
 /// <param name="Serial">Serial number; a stand-in says that it is one.</param>
 /// <param name="Measures">Keys of the measures that it takes; empty is heights of stations, or a torque.</param>
-public sealed record Instrument(
+public sealed record StandIn(
     string Key,
     string Name,
     string Serial,
@@ -35,7 +35,7 @@ public static class Instruments
     public const string CornerScales = "corner-scales";
 
     /// <summary>All stand-ins.</summary>
-    public static IReadOnlyList<Instrument> All { get; } =
+    public static IReadOnlyList<StandIn> All { get; } =
     [
         new(HeightGauge, "Height gauge", "HG-STAND-IN", []),
         new(

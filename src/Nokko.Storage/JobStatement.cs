@@ -32,6 +32,11 @@ internal static class JobStatement
             Table<KeptTrial>(model),
             Table<KeptSums>(model)
         );
+        var instruments = Table<Core.WalkRounds.Instrument>(model);
+        var (readings, torques) = (
+            Name<Core.WalkRounds.Reading>(model),
+            Name<Core.Fitting.TorqueEntry>(model)
+        );
         return $"""
             with j as (select * from {jobs} where id = @job and shop_id = @shop),
             v as (select v.* from {vehicles} v join j on v.id = j.vehicle_id),
@@ -52,6 +57,10 @@ internal static class JobStatement
               from {commands} c where c.id = any(@keys)) as used,
             (select coalesce(json_agg({Row(parts, "t")}), '[]')::text from {parts.GetTableName()} t
               where t.shop_id = @shop and {wanted}) as parts,
+            (select coalesce(json_agg({Row(instruments, "t")}), '[]')::text from {instruments.GetTableName()} t
+              where t.shop_id = @shop and (t.id = any(@instruments)
+                or t.id in (select (r.by ->> 'id')::uuid from {readings} r where r.vehicle_id = v.id and r.by is not null)
+                or t.id in (select (e.by ->> 'id')::uuid from {torques} e where e.job_id = j.id and e.by is not null))) as instruments,
             array(select f.sha256 from {files} f where f.shop_id = @shop and f.sha256 = any(@files)) as files,
             (select coalesce(json_agg(json_build_object(
                 'entry', {entry},

@@ -6,6 +6,7 @@ using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
+using Nokko.Core.WalkRounds;
 using Npgsql;
 using NpgsqlTypes;
 
@@ -29,6 +30,9 @@ public sealed record JobWanted
     /// <summary>Content of photographs, by SHA-256.</summary>
     public IReadOnlyCollection<string> Files { get; init; } = [];
 
+    /// <summary>Instruments of the shop, beside those with which something of the job was read.</summary>
+    public IReadOnlyCollection<Guid> Instruments { get; init; } = [];
+
     /// <summary>Changes that shall be taken back.</summary>
     public IReadOnlyCollection<Guid> Undone { get; init; } = [];
 }
@@ -51,6 +55,7 @@ public sealed record UsedKey(Guid Id, Guid? JobId, Guid ShopId, string? Hash);
 /// <param name="Trials">What the vehicle's jobs have proved, this one among them, as it is kept.</param>
 /// <param name="Sums">What all vehicles of its platform have taught, as it is kept.</param>
 /// <param name="Confirmed">How often other jobs of the shop found each kind of cause, of the last ones.</param>
+/// <param name="Instruments">Instruments with which something of it was read, and those that were asked for.</param>
 /// <param name="HasEvidence">Whether what it proved is kept.</param>
 /// <param name="Workload">What is left of it, as it is kept; null where nothing is.</param>
 public sealed record LoadedJob(
@@ -64,6 +69,7 @@ public sealed record LoadedJob(
     IReadOnlyList<KeptTrial> Trials,
     IReadOnlyList<KeptSums> Sums,
     IReadOnlyDictionary<CauseKind, int> Confirmed,
+    IReadOnlyList<Instrument> Instruments,
     bool HasEvidence,
     Workload? Workload
 )
@@ -82,6 +88,7 @@ public sealed record LoadedJob(
         ) with
         {
             Confirmed = Confirmed,
+            Instruments = Instruments,
         };
 }
 
@@ -113,7 +120,8 @@ public static class JobStore
                 Values("parts", NpgsqlDbType.Uuid, wanted.Parts),
                 Values("plans", NpgsqlDbType.Uuid, wanted.PartsOfPlans),
                 Values("files", NpgsqlDbType.Text, wanted.Files),
-                Values("undone", NpgsqlDbType.Uuid, wanted.Undone)
+                Values("undone", NpgsqlDbType.Uuid, wanted.Undone),
+                Values("instruments", NpgsqlDbType.Uuid, wanted.Instruments)
             )
             .ToListAsync(cancel);
         return rows is [{ } row] ? row.Read() : null;
@@ -275,6 +283,7 @@ public static class JobStore
         public required string Trials { get; init; }
         public required string Sums { get; init; }
         public required string Confirmed { get; init; }
+        public required string Instruments { get; init; }
         public required bool HasEvidence { get; init; }
         public required string? Workload { get; init; }
 
@@ -290,6 +299,7 @@ public static class JobStore
                 Json<List<KeptTrial>>(Trials),
                 Json<List<KeptSums>>(Sums),
                 Json<Dictionary<CauseKind, int>>(Confirmed),
+                Json<List<Instrument>>(Instruments),
                 HasEvidence,
                 Workload is null ? null : Json<Workload>(Workload)
             );

@@ -24,6 +24,15 @@ public static class Lasting
             return act();
         });
 
+    /// <summary>Makes this transaction wait for a standby, as one that saves does, before it is answered that something is stored: what was stored before may have reached none yet, because its own wait was cut off (docs/operations.md#two-machines).</summary>
+    /// <param name="db">The database, in a transaction that is committed next.</param>
+    public static Task Confirm(this NokkoDb db) =>
+        // PostgreSQL waits only for who has written: this writes a line into its log, and no row.
+        db.Database.ExecuteSqlAsync(
+            $"select pg_logical_emit_message(true, 'nokko', '')",
+            CancellationToken.None
+        );
+
     private sealed class Strategy(NokkoDb db)
         : NpgsqlRetryingExecutionStrategy(db, Again, Longest, errorCodesToAdd: null)
     {

@@ -70,6 +70,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<StepEntry> Steps => Set<StepEntry>();
     public DbSet<ShopWays> ShopWays => Set<ShopWays>();
     public DbSet<Tip> Tips => Set<Tip>();
+    public DbSet<Instrument> Instruments => Set<Instrument>();
     public DbSet<StoredCommand> Commands => Set<StoredCommand>();
     public DbSet<JobSummary> Summaries => Set<JobSummary>();
     public DbSet<PersonOnJob> PeopleOnJobs => Set<PersonOnJob>();
@@ -140,6 +141,9 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<VehicleDimensions>();
         Json<Prediction>();
         Json<JointSpec>();
+        Json<ReadBy>();
+        Json<IReadOnlyList<InstrumentCheck>>();
+        Json<IReadOnlyList<InstrumentMishap>>();
         Json<YardFacts>();
         Json<ShopSettings>();
         Json<Workload>();

@@ -4,6 +4,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Evidence;
 
@@ -18,6 +19,9 @@ public sealed record PlatformEvidence(
     /// <summary>How often the shop found each kind of cause by its check.</summary>
     public IReadOnlyDictionary<CauseKind, int> Confirmed { get; init; } =
         new Dictionary<CauseKind, int>();
+
+    /// <summary>Instruments of the shop with which the job's readings and torques were taken, and that a command names, as they are known now.</summary>
+    public IReadOnlyList<Instrument> Instruments { get; init; } = [];
 
     /// <summary>Nothing is known.</summary>
     public static PlatformEvidence None { get; } = new(new Dictionary<LineKey, LiftSums>(), []);

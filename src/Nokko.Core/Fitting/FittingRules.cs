@@ -87,7 +87,7 @@ public static class FittingRules
         }
         if (spec.Torque is { } torque)
         {
-            if (last.Value is not { } value)
+            if (last.Reached() is not { } value)
             {
                 return "no value noted";
             }

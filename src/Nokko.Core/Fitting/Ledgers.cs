@@ -142,6 +142,13 @@ public sealed record TorqueEntry : IRow
     /// <summary>Tool as said.</summary>
     public string? Tool { get; init; }
 
+    /// <summary>The shop's own wrench with which it was pulled, as it was known then; null where nobody named one.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public ReadBy? By { get; init; }
+
+    /// <summary>The torque that was reached, the wrench's known error taken off; null where none was noted.</summary>
+    public Quantity? Reached() => Value is { } value ? By?.Corrected(value) ?? value : null;
+
     /// <summary>Hanging or on its wheels.</summary>
     public required WheelPosition Position { get; init; }
 

@@ -6,6 +6,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.JobFile;
 
@@ -51,6 +52,9 @@ public sealed record ShopFile
 
     /// <summary>What it has learned of its operations.</summary>
     public IReadOnlyList<Tip> Tips { get; init; } = [];
+
+    /// <summary>Its instruments, those that were put away too.</summary>
+    public IReadOnlyList<Instrument> Instruments { get; init; } = [];
 
     /// <summary>Its platforms.</summary>
     public IReadOnlyList<Platform> Platforms { get; init; } = [];
@@ -98,6 +102,11 @@ public sealed record ShopFile
             );
         }
         Whole("tips", file.Tips);
+        Whole("instruments", file.Instruments);
+        foreach (var (instrument, i) in file.Instruments.Select((v, i) => (v, i)))
+        {
+            At($"$.instruments[{i}]", () => InstrumentWork.Checked(instrument));
+        }
         Whole("platforms", file.Platforms);
         Whole("owners", file.Owners);
         Whole("parts", file.Parts);

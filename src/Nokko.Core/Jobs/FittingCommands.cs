@@ -11,12 +11,14 @@ namespace Nokko.Core.Jobs;
 /// <param name="Angle">Angle that was turned after it.</param>
 /// <param name="Seen">Whether what is to be seen was seen.</param>
 /// <param name="Tool">With what.</param>
+/// <param name="InstrumentId">The shop's wrench with which it was pulled; null where nobody names one.</param>
 public sealed record ReachedInput(
     Guid JointId,
     QuantityInput? Value,
     QuantityInput? Angle,
     bool Seen,
-    string? Tool
+    string? Tool,
+    Guid? InstrumentId = null
 );
 
 /// <summary>Says that a step of the card is done. A closing step is done when its joints have made its pass: snug and by hand by saying so, final with what each reached.</summary>
@@ -42,6 +44,10 @@ public sealed record DoStep(
 
     /// <inheritdoc/>
     public override string Does() => "step done";
+
+    /// <inheritdoc/>
+    public override IEnumerable<Guid> InstrumentsNamed() =>
+        (Reached ?? []).SelectMany(r => ReadingRules.Named(r.InstrumentId));
 
     internal override void Decide(JobWork work)
     {

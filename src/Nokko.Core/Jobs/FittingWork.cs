@@ -158,10 +158,15 @@ internal static class FittingWork
         }
         var value = QuantityInput.Read(reached.Value, field, Unit.NewtonMetre);
         var angle = QuantityInput.Read(reached.Angle, "angle", Unit.Degree);
+        var by = value is null ? null : work.By(reached.InstrumentId, Unit.NewtonMetre, work.Now);
         var off = new List<Gate>();
         if (pass == Pass.Final)
         {
-            Off(joint.Spec?.Torque, value, "its spec");
+            Off(
+                joint.Spec?.Torque,
+                value is null ? null : by?.Corrected(value) ?? value,
+                "its spec"
+            );
             Off(joint.Spec?.Angle, angle, "its angle");
         }
         gates.AddRange(off);
@@ -177,6 +182,7 @@ internal static class FittingWork
                 CriterionSeen = reached.Seen,
                 Why = off.Count > 0 ? TypedText.Blank(reason) : null,
                 Tool = TypedText.Blank(reached.Tool),
+                By = by,
                 Position = position,
                 PersonId = work.PersonId,
                 At = work.Now,
@@ -188,16 +194,16 @@ internal static class FittingWork
             if (
                 spec is not null
                 && got is not null
-                && FittingRules.OffSpec(spec, got, work.Document.TorqueBand()) is { } by
+                && FittingRules.OffSpec(spec, got, work.Document.TorqueBand()) is { } share
             )
             {
                 off.Add(
                     new(
                         joint.Place,
                         FormattableString.Invariant(
-                            $"{joint.Place}: {Math.Abs(by):0 %} {(by < 0 ? "short of" : "over")} {what}. Pull it again, or say why it stays so."
+                            $"{joint.Place}: {Math.Abs(share):0 %} {(share < 0 ? "short of" : "over")} {what}. Pull it again, or say why it stays so."
                         ),
-                        by < 0 ? $"Left short of {what}." : $"Left over {what}."
+                        share < 0 ? $"Left short of {what}." : $"Left over {what}."
                     )
                 );
             }

@@ -46,16 +46,7 @@ public sealed record HandOver(
         {
             throw Refuse.Value("odometer", "The odometer reads less than when it was taken in.");
         }
-        var open = Progress.OpenLinesOf(work.Document);
-        if (open.Count > 0)
-        {
-            work.Pass(
-                "vehicle",
-                $"{open.Count} {(open.Count == 1 ? "line is" : "lines are")} still open. Close them, or say why it leaves like this: it is printed.",
-                "Handed over with open lines.",
-                Reason
-            );
-        }
+        work.Pass([.. Gates(work)], Reason);
         work.Edit(
             job,
             Version,
@@ -86,6 +77,36 @@ public sealed record HandOver(
                     DueOn = f.DueOn,
                     DueAt = dueAt,
                 }
+            );
+        }
+    }
+
+    /// <summary>What stands against it.</summary>
+    private static IEnumerable<Gate> Gates(JobWork work)
+    {
+        var open = Progress.OpenLinesOf(work.Document);
+        if (open.Count > 0)
+        {
+            yield return new(
+                "vehicle",
+                $"{open.Count} {(open.Count == 1 ? "line is" : "lines are")} still open. Close them, or say why it leaves like this: it is printed.",
+                "Handed over with open lines."
+            );
+        }
+        string[] doubted =
+        [
+            .. InstrumentMark
+                .Of(work.Document, work.Context.Others.Instruments)
+                .Where(m => m.Stops())
+                .Select(m => m.Name)
+                .Distinct(),
+        ];
+        if (doubted.Length > 0)
+        {
+            yield return new(
+                "vehicle",
+                $"Something was read with {string.Join(" and ", doubted)}, and {(doubted.Length == 1 ? "it is" : "they are")} doubted. Read it again with another one, or say why it leaves like this: it is printed.",
+                "Handed over with readings that are doubted."
             );
         }
     }

@@ -92,6 +92,9 @@ public abstract record JobCommand(Guid CommandId)
     /// <summary>Content of photographs that the decision looks for, by SHA-256.</summary>
     public virtual IEnumerable<string> FilesNamed() => [];
 
+    /// <summary>Instruments of the shop with which something was read.</summary>
+    public virtual IEnumerable<Guid> InstrumentsNamed() => [];
+
     /// <summary>The change that it takes back.</summary>
     public virtual Guid? Undoes() => null;
 

@@ -50,6 +50,17 @@ public static partial class JobEvaluator
     public static bool Moves(IEnumerable<RowChange> changes) =>
         changes.Any(c => !Ledgers.Contains(c.Row.GetType()));
 
+    /// <summary>Results after changes that <see cref="Moves">move</see> nothing.</summary>
+    /// <param name="before">Results before.</param>
+    /// <param name="d">The job as it is now.</param>
+    /// <param name="others">What is known beside it.</param>
+    public static JobResults Kept(JobResults before, JobDocument d, PlatformEvidence others) =>
+        before with
+        {
+            // What a wrench is doubted for concerns what was tightened with it.
+            Instruments = InstrumentMark.Of(d, others.Instruments),
+        };
+
     /// <summary>What a job has proved itself.</summary>
     /// <param name="d">The job.</param>
     /// <param name="stances">Its stances.</param>
@@ -93,6 +104,7 @@ public static partial class JobEvaluator
             Trials = trials,
             Chain = [.. Chain(d, stances)],
             SinceFirst = since,
+            Instruments = InstrumentMark.Of(d, all.Instruments),
             Settling = Settling.Of(d, stances),
             Told = [.. d.Job.ToldGains.Select(t => ToldCompared.Of(t, since))],
         };

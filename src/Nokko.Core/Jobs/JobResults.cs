@@ -58,6 +58,9 @@ public sealed record JobResults
     /// <summary>Proof of every plan whose fitting has begun and after which something was measured.</summary>
     public required IReadOnlyList<PlanProof> Proofs { get; init; }
 
+    /// <summary>Instruments with which something of it was read, and that are doubted.</summary>
+    public IReadOnlyList<InstrumentMark> Instruments { get; init; } = [];
+
     /// <summary>How it settles since its work; null while it was not read twice after it.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public Settling? Settling { get; init; }

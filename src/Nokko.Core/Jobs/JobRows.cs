@@ -222,6 +222,7 @@ public sealed record RecordedChange(string List, JsonElement? Was, JsonElement? 
             Part => Shelf,
             ShopWays => "ways",
             Tip => "tips",
+            Instrument => "instruments",
             _ => JobRows.ListOf(change.Row.GetType()).Name,
         };
         return change switch

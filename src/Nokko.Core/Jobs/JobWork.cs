@@ -4,6 +4,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
@@ -134,6 +135,25 @@ internal sealed class JobWork(JobDocument document, Guid command, DecisionContex
         {
             Pass(gate.Where, gate.Says, gate.Did, reason);
         }
+    }
+
+    /// <summary>The instrument with which something was read, as it is known; null where nobody named one.</summary>
+    /// <param name="instrument">Its key.</param>
+    /// <param name="of">Unit of what was read.</param>
+    /// <param name="at">When it was read.</param>
+    /// <exception cref="RefusedException">The shop has no such instrument, or it does not measure that.</exception>
+    public ReadBy? By(Guid? instrument, Unit of, DateTimeOffset at)
+    {
+        if (instrument is not { } id)
+        {
+            return null;
+        }
+        var named =
+            context.Others.Instruments.FirstOrDefault(i => i.Id == id)
+            ?? throw Refuse.Value("instrumentId", "The shop has no such instrument.");
+        return InstrumentRules.UnitOf(named.Kind).SameKind(of)
+            ? named.At(at)
+            : throw Refuse.Value("instrumentId", $"{named.Name} does not measure that.");
     }
 
     /// <summary>Refuses what only a fitter decides.</summary>

@@ -69,6 +69,7 @@ public sealed record SetSpec(
 /// <param name="Position">Whether the vehicle hangs or stands.</param>
 /// <param name="Reason">Why a gate is passed.</param>
 /// <param name="Angle">Angle that was turned after the torque.</param>
+/// <param name="InstrumentId">The shop's wrench with which it was pulled; null where nobody names one.</param>
 public sealed record TightenJoint(
     Guid CommandId,
     Guid Id,
@@ -79,9 +80,13 @@ public sealed record TightenJoint(
     string? Tool,
     WheelPosition Position,
     string? Reason,
-    QuantityInput? Angle = null
+    QuantityInput? Angle = null,
+    Guid? InstrumentId = null
 ) : JobCommand(CommandId)
 {
+    /// <inheritdoc/>
+    public override IEnumerable<Guid> InstrumentsNamed() => ReadingRules.Named(InstrumentId);
+
     /// <inheritdoc/>
     public override string Does() => $"joint tightened: {Pass.ToString().ToLowerInvariant()}";
 
@@ -97,7 +102,7 @@ public sealed record TightenJoint(
             joint,
             Id,
             Pass,
-            new ReachedInput(JointId, Value, Angle, CriterionSeen, Tool),
+            new ReachedInput(JointId, Value, Angle, CriterionSeen, Tool, InstrumentId),
             Position,
             Reason,
             "value",

@@ -20,6 +20,7 @@ namespace Nokko.Core.Jobs;
 /// <param name="Instrument">The instrument that gave it; null is a tape.</param>
 /// <param name="Raised">Corners that the person says are raised, beside what the job's ledgers say.</param>
 /// <param name="Changed">Corners at which the person says a part is already in.</param>
+/// <param name="InstrumentId">The shop's instrument with which it was read; null where nobody names one.</param>
 public sealed record StoreReading(
     Guid CommandId,
     Guid Id,
@@ -34,9 +35,13 @@ public sealed record StoreReading(
     string? OwnMark = null,
     string? Instrument = null,
     IReadOnlyList<string>? Raised = null,
-    IReadOnlyList<string>? Changed = null
+    IReadOnlyList<string>? Changed = null,
+    Guid? InstrumentId = null
 ) : JobCommand(CommandId)
 {
+    /// <inheritdoc/>
+    public override IEnumerable<Guid> InstrumentsNamed() => ReadingRules.Named(InstrumentId);
+
     /// <inheritdoc/>
     public override string Does() => Supersedes is null ? "reading stored" : "reading corrected";
 
@@ -89,6 +94,7 @@ public sealed record StoreReading(
             Nudged = height.Nudged,
             Answers = Answers,
             Instrument = TypedText.Blank(Instrument),
+            By = work.By(InstrumentId, Unit.Mm, TakenAt),
             RaisedCorners = CornersOf(state.Raised, Raised),
             ChangedCorners = CornersOf(state.Changed, Changed),
             PersonId = work.PersonId,
@@ -123,6 +129,7 @@ public sealed record StoreReading(
 /// <param name="Supersedes">The reading that was wrong; both stay on the record.</param>
 /// <param name="Reason">Why it was wrong.</param>
 /// <param name="Instrument">The instrument that gave it; null is a tape.</param>
+/// <param name="InstrumentId">The shop's instrument with which it was read; null where nobody names one.</param>
 public sealed record StoreMeasure(
     Guid CommandId,
     Guid Id,
@@ -135,9 +142,13 @@ public sealed record StoreMeasure(
     DateTimeOffset TakenAt,
     Guid? Supersedes,
     string? Reason,
-    string? Instrument = null
+    string? Instrument = null,
+    Guid? InstrumentId = null
 ) : JobCommand(CommandId)
 {
+    /// <inheritdoc/>
+    public override IEnumerable<Guid> InstrumentsNamed() => ReadingRules.Named(InstrumentId);
+
     /// <inheritdoc/>
     public override string Does() => Supersedes is null ? "measure stored" : "measure corrected";
 
@@ -158,6 +169,7 @@ public sealed record StoreMeasure(
             Measure = measure.Key,
             Answers = Answers,
             Instrument = TypedText.Blank(Instrument),
+            By = work.By(InstrumentId, measure.Unit, TakenAt),
             PersonId = work.PersonId,
             TakenAt = Instants.ToMicroseconds(TakenAt),
             StoredAt = work.Now,
@@ -260,6 +272,12 @@ public sealed record BringInReadings(
     /// <inheritdoc/>
     public override string Does() => "readings brought in";
 
+    /// <inheritdoc/>
+    public override IEnumerable<Guid> InstrumentsNamed() =>
+        Heights
+            .SelectMany(h => h.InstrumentsNamed())
+            .Concat(Measures.SelectMany(m => m.InstrumentsNamed()));
+
     internal override void Decide(JobWork work)
     {
         if (Heights.Count + Measures.Count == 0)
@@ -300,6 +318,9 @@ internal static class ReadingRules
                 )
                 .Select(r => r.Value!.In(Unit.Mm)),
         ];
+
+    /// <summary>The instrument that is named, if one is.</summary>
+    public static IEnumerable<Guid> Named(Guid? instrument) => instrument is { } id ? [id] : [];
 
     /// <summary>A walk-round of this job.</summary>
     public static WalkRound RoundOf(JobDocument d, Guid id) =>

@@ -4,6 +4,7 @@ using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
@@ -32,6 +33,12 @@ public sealed record ShopState
     /// <summary>How the shop fits; null where nobody said.</summary>
     public ShopWays? Ways { get; init; }
 
+    /// <summary>The instrument that is named.</summary>
+    public Instrument? Instrument { get; init; }
+
+    /// <summary>Names of the shop's other instruments that are not put away.</summary>
+    public IReadOnlyList<string> InstrumentNames { get; init; } = [];
+
     /// <summary>The tip that is named.</summary>
     public Tip? Tip { get; init; }
 
@@ -57,6 +64,10 @@ public sealed record ShopState
 [JsonDerivedType(typeof(SetShopWays), "setShopWays")]
 [JsonDerivedType(typeof(KeepLimit), "keepLimit")]
 [JsonDerivedType(typeof(NoteTool), "noteTool")]
+[JsonDerivedType(typeof(SaveInstrument), "saveInstrument")]
+[JsonDerivedType(typeof(CheckInstrument), "checkInstrument")]
+[JsonDerivedType(typeof(NoteMishap), "noteMishap")]
+[JsonDerivedType(typeof(DropInstrumentNote), "dropInstrumentNote")]
 [JsonDerivedType(typeof(AddTip), "addTip")]
 [JsonDerivedType(typeof(DropTip), "dropTip")]
 [JsonDerivedType(typeof(EraseOwner), "eraseOwner")]

@@ -265,7 +265,7 @@ internal sealed class StanceOdds
                     .Stations.FirstOrDefault(s =>
                         s.Station == c.Name() && s.Datum == baseline.Datum
                     )
-                    ?.Height.Found?.Sd
+                    ?.Own.Found?.Sd
                 ?? 0
             )
             .ToArray();

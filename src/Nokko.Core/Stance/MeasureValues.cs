@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -16,7 +17,20 @@ public sealed record MeasureValue(
     Result Value,
     int Reads,
     string? Says = null
-);
+)
+{
+    /// <summary>The value with the uncertainty that is its own: without what all that was read with its instrument has in common.</summary>
+    [JsonIgnore]
+    public Result Own
+    {
+        get => field ?? Value;
+        init;
+    }
+
+    /// <summary>What it has in common with all that was read with its instrument.</summary>
+    [JsonIgnore]
+    public SharedError By { get; init; } = SharedError.None;
+}
 
 /// <summary>Combines the reads of every measure and derives angles from what tape and square gave.</summary>
 /// <remarks>Source: docs/computation/uncertainty.md#one-station, docs/computation/geometry.md#taped-geometry: camber atan(gap/square), toe per wheel asin(total/(2D)), panhard drop body end above axle end.</remarks>
@@ -101,17 +115,14 @@ public static class MeasureValues
         var values = reads.Select(r => r.Value!.In(unit)).ToArray();
         if (unit != Unit.Mm)
         {
-            return new MeasureValue(
-                measure.Key,
-                place,
+            return With(
                 Result.Of(
                     values.Average(),
                     unit,
                     (unit == Unit.Kg ? ScaleUKg : AngleGaugeU) / Math.Sqrt(values.Length),
                     reads.Select(r => r.Id),
                     Known.Measured
-                ),
-                reads.Length
+                )
             );
         }
         // Gaps and lengths are between two places of the vehicle: no floor and no settling enters them.
@@ -127,13 +138,19 @@ public static class MeasureValues
                 false
             )
         );
-        return new MeasureValue(
-            measure.Key,
-            place,
-            Result.Of(value.Mm, Unit.Mm, value.U, reads.Select(r => r.Id), Known.Measured),
-            reads.Length
-        );
+        return With(Result.Of(value.Mm, Unit.Mm, value.U, reads.Select(r => r.Id), Known.Measured));
+
+        MeasureValue With(Result own)
+        {
+            var by = SharedError.In(reads, own.Have().Mean);
+            var value = new MeasureValue(measure.Key, place, by.On(own), reads.Length);
+            return by == SharedError.None ? value : value with { Own = own, By = by };
+        }
     }
+
+    /// <summary>Values of which a difference or a share is made: what one instrument errs by in all of them goes out of it.</summary>
+    private static Result[] Together(params MeasureValue[] values) =>
+        [.. values.Select(v => values.All(o => o.By.IsThatOf(values[0].By)) ? v.Own : v.Value)];
 
     private static IEnumerable<MeasureValue> Camber((Reading[] Reads, MeasureValue Row)[] taken)
     {
@@ -180,7 +197,8 @@ public static class MeasureValues
             {
                 continue;
             }
-            var (total, u) = Result.Sum(Unit.Mm, [(1, rear.Value), (-1, front.Value)]).Have();
+            var apart = Together(rear, front);
+            var (total, u) = Result.Sum(Unit.Mm, [(1, apart[0]), (-1, apart[1])]).Have();
             var ratio = total / (2 * across.Value);
             if (Math.Abs(ratio) >= 1)
             {
@@ -205,16 +223,15 @@ public static class MeasureValues
 
     private static IEnumerable<MeasureValue> Diagonals(List<MeasureValue> rows)
     {
-        Result[] weights =
-        [
+        var weights = Together([
             .. Corners
                 .All.Select(c =>
                     rows.FirstOrDefault(r =>
                         r.Measure == Measures.WheelWeight && r.Place == c.Name()
-                    )?.Value
+                    )
                 )
-                .OfType<Result>(),
-        ];
+                .OfType<MeasureValue>(),
+        ]);
         if (weights.Length < Corners.All.Count || weights.Any(w => w.Value <= 0))
         {
             yield break;
@@ -243,7 +260,8 @@ public static class MeasureValues
             {
                 continue;
             }
-            var drop = Result.Sum(Unit.Mm, [(1, body.Value), (-1, end.Value)]);
+            var apart = Together(body, end);
+            var drop = Result.Sum(Unit.Mm, [(1, apart[0]), (-1, apart[1])]);
             yield return new MeasureValue(
                 TrackBarDrop,
                 axle.Said(),

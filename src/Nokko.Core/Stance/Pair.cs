@@ -11,12 +11,15 @@ internal sealed class Pair(
     WalkRoundStance after,
     WalkRound afterRound,
     IReadOnlyList<ConditionDifference> differences,
-    IReadOnlyDictionary<Corner, Estimate?> mounts
+    IReadOnlyDictionary<Corner, Estimate?> mounts,
+    bool tapesMixed = false
 )
 {
     private readonly bool _sameSpots = beforeRound.Spot is { } spot && spot == afterRound.Spot;
 
     private readonly double _shared = Math.Sqrt(differences.Sum(d => d.UMm * d.UMm));
+
+    private readonly double _tapesU = differences.FirstOrDefault(d => d.Key == Tapes.Key)?.UMm ?? 0;
 
     private readonly bool _measured = !beforeRound.FromDocument && !afterRound.FromDocument;
 
@@ -90,6 +93,11 @@ internal sealed class Pair(
                 : a.Uncertainty.UInDifference(_sameSpots, marked),
             later
         );
+        if (tapesMixed)
+        {
+            // Some stations were read with one tape, some with another: each keeps their errors as its own.
+            tape = Rises.Root(tape, Tapes.U(a, b));
+        }
         return (
             new MeasuredRise(
                 station,
@@ -130,7 +138,7 @@ internal sealed class Pair(
             : null;
         if (
             radii is null
-            || Datums.Convert(a.Height.Have().Mean, a.Height.Have().Sd, a.Datum, b.Datum, radii)
+            || Datums.Convert(a.Own.Have().Mean, a.Own.Have().Sd, a.Datum, b.Datum, radii)
                 is not { } height
         )
         {
@@ -146,7 +154,10 @@ internal sealed class Pair(
                 0
             );
         }
-        var tape = Rises.Root(height.UMm, b.Height.Have().Sd);
+        var tape = Rises.Root(
+            Rises.Root(height.UMm, b.Own.Have().Sd),
+            tapesMixed ? Tapes.U(a, b) : 0
+        );
         return (
             new MeasuredRise(
                 station,
@@ -165,7 +176,7 @@ internal sealed class Pair(
             )
             {
                 SharedU = _shared,
-                AfterU = b.Height.Have().Sd,
+                AfterU = b.Own.Have().Sd,
             },
             tape
         );
@@ -191,7 +202,12 @@ internal sealed class Pair(
         return
             a is { Known: Known.Measured, Value: { } x, U: { } ux }
             && b is { Known: Known.Measured, Value: { } y, U: { } uy }
-            ? Result.Of(y - x, Unit.Mm, Rises.Root(ux, uy), [.. a.RestsOn, .. b.RestsOn])
+            ? Result.Of(
+                y - x,
+                Unit.Mm,
+                Rises.Root(Rises.Root(ux, uy), _tapesU),
+                [.. a.RestsOn, .. b.RestsOn]
+            )
             : null;
     }
 

@@ -127,17 +127,23 @@ public static class Rises
         IReadOnlyDictionary<Corner, Estimate?>? mounts = null
     )
     {
-        var differences =
+        var (tapes, mixed) = Tapes.Between(before, after);
+        IReadOnlyList<ConditionDifference> differences =
             beforeRound.FromDocument || afterRound.FromDocument
                 ? []
-                : ConditionDifferences.Between(beforeRound, afterRound, vehicle);
+                :
+                [
+                    .. ConditionDifferences.Between(beforeRound, afterRound, vehicle),
+                    .. tapes is null ? (ConditionDifference[])[] : [tapes],
+                ];
         var pair = new Pair(
             before,
             beforeRound,
             after,
             afterRound,
             differences,
-            mounts ?? NoMounts
+            mounts ?? NoMounts,
+            mixed
         );
         var read = vehicle
             .Stations.Select(s => s.Name)

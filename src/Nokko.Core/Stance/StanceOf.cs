@@ -21,7 +21,7 @@ public static class StanceOf
         Vehicle vehicle
     )
     {
-        var standing = Standing(round, readings);
+        Reading[] standing = [.. Standing(round, readings).Select(AsItWas)];
         var unused = new List<UnusedReading>();
         var heights = new List<Reading>();
         foreach (var reading in standing.Where(r => r.Kind == ReadingKind.Height && !r.Skipped))
@@ -141,6 +141,16 @@ public static class StanceOf
         bool Void(Reading r) => takenBack[r.Id].Any(w => !Void(w));
     }
 
+    /// <summary>A reading with the known error of its instrument taken off.</summary>
+    private static Reading AsItWas(Reading reading) =>
+        reading is { By: { } by, Value: { Known: Known.Measured } value }
+        && value.Unit.SameKind(InstrumentRules.UnitOf(by.Kind))
+            ? reading with
+            {
+                Value = by.Corrected(value),
+            }
+            : reading;
+
     private static IEnumerable<CarriedHeight> CarriedOf(
         IReadOnlyList<StationHeight> stations,
         IReadOnlyList<WheelMeasures> wheels
@@ -195,7 +205,7 @@ public static class StanceOf
             {
                 continue;
             }
-            var (rise, u) = Result.Sum(Unit.Mm, [(1, rear.Height), (-1, front.Height)]).Have();
+            var (rise, u) = SharedError.Sum([(1, rear), (-1, front)]).Have();
             sides.Add((Math.Atan2(rise, run) * degrees, u / run * degrees, front, rear));
         }
         return sides.Count == 0
@@ -276,15 +286,17 @@ public static class StanceOf
             && floor is not null
                 ? floor.CorrectionMm(place, datum)
                 : 0;
-        return new StationHeight(
+        var own = Result.Of(
+            value.Mm + correction,
+            Unit.Mm,
+            round.FromDocument ? DocumentUMm : value.U,
+            reads.Select(r => r.Id)
+        );
+        var tape = SharedError.In(reads, value.Mm);
+        var height = new StationHeight(
             station,
             datum,
-            Result.Of(
-                value.Mm + correction,
-                Unit.Mm,
-                round.FromDocument ? DocumentUMm : value.U,
-                reads.Select(r => r.Id)
-            ),
+            tape.On(own),
             value,
             reads.Count,
             flags,
@@ -292,6 +304,7 @@ public static class StanceOf
             correction,
             raised.Length + changed.Length > 0
         );
+        return tape == SharedError.None ? height : height with { Own = own, Tape = tape };
     }
 
     private static string Named(string[] corners)
@@ -332,7 +345,7 @@ public static class StanceOf
         public Result Combine(params ReadOnlySpan<(string Station, double Factor)> terms)
         {
             var missing = new List<string>();
-            var there = new List<(double Factor, Result Of)>();
+            var there = new List<(double Factor, StationHeight Of)>();
             foreach (var (name, factor) in terms)
             {
                 if (!stations.TryGetValue(name, out var station))
@@ -340,14 +353,14 @@ public static class StanceOf
                     missing.Add(Corners.Said(name));
                     continue;
                 }
-                there.Add((factor, station.Height));
+                there.Add((factor, station));
             }
             return missing.Count > 0
                 ? Result.No(
                     Unit.Mm,
                     $"Not read from the {Said(datum)}: {string.Join(", ", missing)}."
                 )
-                : Result.Sum(Unit.Mm, there);
+                : SharedError.Sum(there);
         }
 
         private static string Said(Datum datum) =>

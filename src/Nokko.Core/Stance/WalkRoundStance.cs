@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -24,7 +25,20 @@ public sealed record StationHeight(
     string? OwnMark = null,
     double FloorCorrectionMm = 0,
     bool Contaminated = false
-);
+)
+{
+    /// <summary>The height with the uncertainty that is its own: without what all that was read with its tape has in common.</summary>
+    [JsonIgnore]
+    public Result Own
+    {
+        get => field ?? Height;
+        init;
+    }
+
+    /// <summary>What it has in common with all that was read with its tape.</summary>
+    [JsonIgnore]
+    public SharedError Tape { get; init; } = SharedError.None;
+}
 
 /// <summary>A lip's height carried to another datum; marked, and never taken for a reading.</summary>
 /// <param name="Station">The lip.</param>

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Fitting;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -108,6 +109,10 @@ public sealed record Reading : IRow
 
     /// <summary>Instrument as said.</summary>
     public string? Instrument { get; init; }
+
+    /// <summary>The shop's own instrument with which it was read, as it was known then; null where nobody named one.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public ReadBy? By { get; init; }
 
     /// <summary>Corners that were already changed when it was taken.</summary>
     public IReadOnlyList<string> ChangedCorners { get; init; } = [];

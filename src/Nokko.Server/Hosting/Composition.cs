@@ -79,6 +79,7 @@ internal static class Composition
         builder.Services.AddHealthChecks().AddCheck<DatabaseCheck>("database");
 
         var app = builder.Build();
+        Proxies.Use(app);
         app.UseExceptionHandler(
             new ExceptionHandlerOptions
             {
@@ -241,6 +242,7 @@ internal static class Composition
         LiveEndpoints.Map(jobs);
         BayEndpoints.Map(api, jobs);
         MeasureEndpoints.Map(api);
+        InstrumentEndpoints.Map(api);
         Suspensions.Map(api);
         VehicleEndpoints.Map(api);
         FittingEndpoints.Map(api, jobs);

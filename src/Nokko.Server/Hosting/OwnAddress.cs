@@ -51,6 +51,11 @@ internal sealed partial class OwnAddress
                 $"{said} is this machine's name for itself: another device that asks for it asks itself. Give the name or number that this machine has in the shop's network."
             );
         }
+        if (Proxies.Any(configuration))
+        {
+            // The proxy has the certificate.
+            return new OwnAddress(uri, null);
+        }
         var host = uri.IdnHost.Trim('[', ']');
         var certified = configuration["Nokko:Certificate"] is { Length: > 0 } given
             ? Certificates.Given(host, given, configuration["Nokko:CertificateKey"], now)
@@ -66,7 +71,12 @@ internal sealed partial class OwnAddress
     /// <summary>Serves it: TLS with the certificate, and no other name than this one and the machine's own.</summary>
     public void Serve(WebApplicationBuilder builder)
     {
-        if (_certified is not { } certified || Uri is null)
+        if (Uri is null)
+        {
+            return;
+        }
+        builder.Configuration["AllowedHosts"] += $";{Uri.IdnHost}";
+        if (_certified is not { } certified)
         {
             return;
         }
@@ -77,7 +87,6 @@ internal sealed partial class OwnAddress
                 o.ServerCertificateChain = certified.Above;
             })
         );
-        builder.Configuration["AllowedHosts"] += $";{Uri.IdnHost}";
     }
 
     public void Map(RouteGroupBuilder api)

@@ -175,6 +175,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
                 Parts = [.. commands.SelectMany(c => c.PartsNamed()).Distinct()],
                 PartsOfPlans = [.. commands.Select(c => c.PlanNamed()).OfType<Guid>().Distinct()],
                 Files = [.. commands.SelectMany(c => c.FilesNamed()).Distinct()],
+                Instruments = [.. commands.SelectMany(c => c.InstrumentsNamed()).Distinct()],
                 Undone = [.. commands.Select(c => c.Undoes()).OfType<Guid>().Distinct()],
             },
             cancel
@@ -203,7 +204,11 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
         var outcomes = sent.Select(batch.Carry).ToArray();
         if (batch.Stored.Count == 0)
         {
-            await transaction.RollbackAsync(cancel);
+            if (outcomes.Any(o => o.Status == OutcomeStatus.Repeated))
+            {
+                await db.Confirm();
+            }
+            await transaction.CommitAsync(CancellationToken.None);
             return new JobAnswer(
                 await WithNames(batch.Document, outcomes, cancel),
                 loaded.Version,
@@ -216,7 +221,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
         var before = JobEvaluator.Evaluate(loaded.Document, loaded.Others);
         var after = JobEvaluator.Moves(batch.Changes)
             ? JobEvaluator.Evaluate(batch.Document, loaded.Others)
-            : before;
+            : JobEvaluator.Kept(before, batch.Document, loaded.Others);
         var net = RowChanges.Net(batch.Changes);
         db.Write(batch.Document, net, loaded.Versions);
         foreach (var (command, made) in batch.Stored)

@@ -107,6 +107,11 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock, Mete
             { } used
         )
         {
+            if (used.Status == OutcomeStatus.Repeated)
+            {
+                await db.Confirm();
+                await transaction.CommitAsync(CancellationToken.None);
+            }
             return used;
         }
         var (shop, versions) = await State(command, cancel);
@@ -206,6 +211,14 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock, Mete
                     },
                     versions
                 );
+            case SaveInstrument c:
+                return (await OfInstrument(c.Id), versions);
+            case CheckInstrument { Id: var id }:
+                return (await OfInstrument(id), versions);
+            case NoteMishap { Id: var id }:
+                return (await OfInstrument(id), versions);
+            case DropInstrumentNote { Id: var id }:
+                return (await OfInstrument(id), versions);
             case EraseOwner { Id: var id }:
                 return (new ShopState { OwnersData = await Of(id, versions, cancel) }, versions);
             case SavePlatform c:
@@ -261,6 +274,32 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock, Mete
                     .AsNoTracking()
                     .ToListAsync(cancel),
             };
+
+        // Held, too: two who note something of one instrument both succeed.
+        async Task<ShopState> OfInstrument(Guid id)
+        {
+            var found = await db
+                .Instruments.FromSql($"select *, xmin from instruments where id = {id} for update")
+                .AsNoTracking()
+                .Select(i => new
+                {
+                    Instrument = i,
+                    Version = EF.Property<uint>(i, NokkoDb.VersionColumn),
+                })
+                .FirstOrDefaultAsync(cancel);
+            if (found is not null)
+            {
+                versions[id] = found.Version;
+            }
+            return new ShopState
+            {
+                Instrument = found?.Instrument,
+                InstrumentNames = await db
+                    .Instruments.Where(i => i.Id != id && i.PutAwayAt == null)
+                    .Select(i => i.Name)
+                    .ToListAsync(cancel),
+            };
+        }
 
         async Task<ShopState> OfPart(Guid id)
         {

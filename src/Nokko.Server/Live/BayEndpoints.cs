@@ -18,7 +18,7 @@ internal static class BayEndpoints
 
     public static void Map(RouteGroupBuilder api, RouteGroupBuilder jobs)
     {
-        api.MapGet("/instruments", () => TypedResults.Ok(Instruments.All));
+        api.MapGet("/bay/instruments", () => TypedResults.Ok(Instruments.All));
         jobs.MapGet("/{job:guid}/bay/{instrument}", Lines).ExcludeFromDescription();
     }
 

@@ -12,7 +12,7 @@ namespace Nokko.Server.Live;
 
 /// <summary>Something that happened in a job just now, for everybody who looks at it.</summary>
 /// <param name="Job">The job.</param>
-/// <param name="Kind"><c>stored</c>: a command was committed; <c>at</c>: somebody stands at a place; <c>line</c>: an instrument sent a line; <c>again</c>: something may have been missed, look anew.</param>
+/// <param name="Kind"><c>stored</c>: a command was committed; <c>at</c>: somebody stands at a place; <c>line</c>: an instrument sent a line; <c>again</c>: something may have been missed, look anew; <see cref="Beat"/>: nothing.</param>
 /// <param name="Command">The command that was stored.</param>
 /// <param name="Device">The device that stands at a place, so that it does not listen to itself.</param>
 /// <param name="Person">Who stands there.</param>
@@ -28,7 +28,11 @@ internal sealed record LiveEvent(
     Guid? WalkRound = null,
     string? Place = null,
     string? Line = null
-);
+)
+{
+    /// <summary>Nothing happened: it is told so that whatever stands in between takes the stream for alive, and that who is gone is found out.</summary>
+    public const string Beat = "beat";
+}
 
 /// <summary>Hears what any server tells through PostgreSQL and hands it to the browsers that listen here.</summary>
 internal sealed partial class LiveFeed(DatabaseRoles roles, Meters meters, ILogger<LiveFeed> log)
@@ -39,6 +43,9 @@ internal sealed partial class LiveFeed(DatabaseRoles roles, Meters meters, ILogg
 
     /// <summary>PostgreSQL takes 8,000 bytes a notification.</summary>
     public const int MostBytes = 7_900;
+
+    /// <summary>So long a stream is silent at most; proxies give up after a minute.</summary>
+    private static readonly TimeSpan Silence = TimeSpan.FromSeconds(20);
 
     private readonly ConcurrentDictionary<Channel<LiveEvent>, Guid> _listeners = new();
     private readonly TaskCompletionSource _ready = new(
@@ -62,15 +69,36 @@ internal sealed partial class LiveFeed(DatabaseRoles roles, Meters meters, ILogg
             // Whoever comes may have missed something on the way; from the first word on nothing is missed.
             await _ready.Task.WaitAsync(cancel);
             yield return new LiveEvent(job, "again");
-            await foreach (var e in mine.Reader.ReadAllAsync(cancel))
+            while (true)
             {
-                yield return e;
+                var told = mine.Reader.WaitToReadAsync(cancel).AsTask();
+                while (!await Within(told, Silence, cancel))
+                {
+                    yield return new LiveEvent(job, LiveEvent.Beat);
+                }
+                while (mine.Reader.TryRead(out var e))
+                {
+                    yield return e;
+                }
             }
         }
         finally
         {
             _listeners.TryRemove(mine, out _);
             meters.Hears(false);
+        }
+    }
+
+    private static async Task<bool> Within(Task task, TimeSpan time, CancellationToken cancel)
+    {
+        try
+        {
+            await task.WaitAsync(time, cancel);
+            return true;
+        }
+        catch (TimeoutException)
+        {
+            return false;
         }
     }
 

@@ -123,6 +123,10 @@ internal static class ShopFileEndpoints
             Settings = shop.Settings,
             Ways = await db.ShopWays.AsNoTracking().FirstOrDefaultAsync(cancel),
             Tips = await db.Tips.AsNoTracking().OrderBy(t => t.Id).ToListAsync(cancel),
+            Instruments = await db
+                .Instruments.AsNoTracking()
+                .OrderBy(i => i.Id)
+                .ToListAsync(cancel),
             Platforms = await db.Platforms.AsNoTracking().OrderBy(p => p.Id).ToListAsync(cancel),
             Owners = await db.Owners.AsNoTracking().OrderBy(o => o.Id).ToListAsync(cancel),
             Parts = await db.Parts.AsNoTracking().OrderBy(p => p.Id).ToListAsync(cancel),
@@ -237,6 +241,7 @@ internal static class ShopFileEndpoints
             || await db.Platforms.AnyAsync(cancel)
             || await db.Owners.AnyAsync(cancel)
             || await db.Tips.AnyAsync(cancel)
+            || await db.Instruments.AnyAsync(cancel)
             || await db.ShopWays.AnyAsync(cancel)
         )
         {
@@ -248,7 +253,14 @@ internal static class ShopFileEndpoints
         var shop = await db.Shops.SingleAsync(s => s.Id == me.ShopId, cancel);
         (shop.Name, shop.Settings) = (file.Name, file.Settings);
         var notTaken = await PutPeople(db, me, file, scopes, cancel);
-        object[] rows = [.. file.Platforms, .. file.Owners, .. file.Parts, .. file.Tips];
+        object[] rows =
+        [
+            .. file.Platforms,
+            .. file.Owners,
+            .. file.Parts,
+            .. file.Tips,
+            .. file.Instruments,
+        ];
         foreach (var row in file.Ways is { } ways ? [.. rows, ways] : rows)
         {
             db.Put(row);

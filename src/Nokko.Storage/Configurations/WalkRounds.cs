@@ -31,3 +31,9 @@ internal sealed class ReadingTable : IEntityTypeConfiguration<Reading>
             .OnDelete(DeleteBehavior.Cascade);
     }
 }
+
+internal sealed class InstrumentTable : IEntityTypeConfiguration<Instrument>
+{
+    public void Configure(EntityTypeBuilder<Instrument> table) =>
+        table.OfShop("instruments").Edited();
+}

@@ -10,6 +10,7 @@ public sealed class ServerProcess : IAsyncDisposable
     private readonly string _connection;
     private readonly bool _empty;
     private readonly List<string> _log = [];
+    private (string Name, string Value)[] _settings = [];
     private Process? _process;
 
     /// <summary>The code with which an empty server's shop is made.</summary>
@@ -69,10 +70,15 @@ public sealed class ServerProcess : IAsyncDisposable
     /// <summary>A second server on the same database.</summary>
     public Task<ServerProcess> Beside() => Beside(_connection);
 
-    /// <summary>A server on a database on which another one runs.</summary>
-    public static async Task<ServerProcess> Beside(string connection)
+    /// <summary>A server on a database on which another one runs, or that is empty.</summary>
+    /// <param name="connection">The database.</param>
+    /// <param name="settings">Settings as the environment holds them.</param>
+    public static async Task<ServerProcess> Beside(
+        string connection,
+        params (string, string)[] settings
+    )
     {
-        var other = new ServerProcess(connection, FreeAddress(), false);
+        var other = new ServerProcess(connection, FreeAddress(), false) { _settings = settings };
         await other.Run();
         return other;
     }
@@ -116,6 +122,10 @@ public sealed class ServerProcess : IAsyncDisposable
         // A server that lives for a minute gains nothing from profiles and from a heap a core.
         start.Environment["DOTNET_TieredPGO"] = "0";
         start.Environment["DOTNET_gcServer"] = "0";
+        foreach (var (name, value) in _settings)
+        {
+            start.Environment[name] = value;
+        }
         if (_empty)
         {
             start.Environment["Nokko__Empty"] = "true";
@@ -153,6 +163,20 @@ public sealed class ServerProcess : IAsyncDisposable
     {
         _process!.Kill(entireProcessTree: true);
         await _process.WaitForExitAsync();
+    }
+
+    /// <summary>Memory that it has of the machine, MB; 0 while it does not run.</summary>
+    public double Memory
+    {
+        get
+        {
+            if (_process is not { HasExited: false } running)
+            {
+                return 0;
+            }
+            running.Refresh();
+            return running.WorkingSet64 / 1e6;
+        }
     }
 
     /// <summary>What it said so far.</summary>

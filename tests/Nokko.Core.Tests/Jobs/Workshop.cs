@@ -1,3 +1,4 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
@@ -48,6 +49,9 @@ internal sealed class Workshop
     /// <summary>An owner whom the shop knows beside the vehicle's.</summary>
     public Owner? Owner { get; set; }
 
+    /// <summary>Instruments of the shop.</summary>
+    public List<Instrument> Instruments { get; } = [];
+
     /// <summary>Versions that the rows have in the database; none is checked while this is empty.</summary>
     public Dictionary<Guid, uint> Versions { get; } = [];
 
@@ -65,6 +69,7 @@ internal sealed class Workshop
             Wanted = Wanted,
             Versions = Versions,
             Roster = Roster,
+            Others = PlatformEvidence.None with { Instruments = Instruments },
             PlatformNamed = command?.PlatformNamed() == Platform?.Id ? Platform : null,
             OwnerNamed = command?.OwnerNamed() == Owner?.Name ? Owner : null,
             Recorded = command?.Undoes() is { } id ? _past.GetValueOrDefault(id) : null,

@@ -54,6 +54,39 @@ public class GuardsTests(Hosted server) : IClassFixture<Hosted>
         Assert.NotEmpty(answer.Headers.GetValues("Strict-Transport-Security"));
     }
 
+    [Fact]
+    public async Task Behind_a_proxy_it_alone_says_from_where_a_request_came_and_nobody_comes_past_it()
+    {
+        await using var behind = Hosted.OnDatabase(
+            server.Connection,
+            ("Nokko:Proxy", "10.0.0.5, 10.1.0.0/16")
+        );
+        var http = behind.CreateClient();
+        Assert.True(await Tls("10.0.0.5"));
+        Assert.True(await Tls("10.1.2.3"));
+        Assert.Null(await Tls("10.0.0.6"));
+        // A program on the same machine asks whether it is well; it is not believed to be the proxy.
+        Assert.False(await Tls("127.0.0.1"));
+
+        // Whether it is taken to have come over TLS; null where it is not answered.
+        async Task<bool?> Tls(string from)
+        {
+            using var ask = new HttpRequestMessage(HttpMethod.Get, "/livez")
+            {
+                Headers =
+                {
+                    { "X-Test-Address", from },
+                    { "X-Forwarded-For", "192.0.2.7" },
+                    { "X-Forwarded-Proto", "https" },
+                },
+            };
+            using var answer = await http.SendAsync(ask, Cancel);
+            return answer.StatusCode == System.Net.HttpStatusCode.Forbidden
+                ? null
+                : answer.Headers.Contains("Strict-Transport-Security");
+        }
+    }
+
     [Theory]
     [InlineData("Origin", "http://localhost", true)]
     [InlineData("Origin", "https://localhost", false)]

@@ -77,13 +77,8 @@ public class BackupTests
     /// <summary>Runs the script, and gives what it said.</summary>
     private static async Task<string> Nokko(int code, params string[] arguments)
     {
-        var root = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(root.FullName, "nokko")))
-        {
-            root = root.Parent ?? throw new InvalidOperationException("The script is not there.");
-        }
         using var script = Process.Start(
-            new ProcessStartInfo(Path.Combine(root.FullName, "nokko"), arguments)
+            new ProcessStartInfo(Path.Combine(TestPaths.Root, "nokko"), arguments)
             {
                 RedirectStandardOutput = true,
                 RedirectStandardError = true,

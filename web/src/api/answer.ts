@@ -22,6 +22,7 @@ const ofResults: Record<
   chain: true,
   sinceFirst: true,
   settling: true,
+  instruments: true,
 };
 
 /** A job after an answer; null when something in between was missed and it must be asked for anew. */

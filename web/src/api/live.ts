@@ -5,7 +5,7 @@ import { hear, readLine, type InstrumentLine } from "./stream";
 
 /** Something that happened in a job just now, as the server tells it. */
 interface LiveEvent {
-  kind: "stored" | "at" | "line" | "again";
+  kind: "stored" | "at" | "line" | "again" | "beat";
   command: string | null;
   device: string | null;
   person: string | null;

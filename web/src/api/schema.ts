@@ -1164,7 +1164,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/instruments": {
+    "/api/bay/instruments": {
         parameters: {
             query?: never;
             header?: never;
@@ -1186,7 +1186,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Instrument"][];
+                        "application/json": components["schemas"]["StandIn"][];
                     };
                 };
             };
@@ -1222,6 +1222,41 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Listed"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InstrumentView"][];
                     };
                 };
             };
@@ -4636,11 +4671,129 @@ export interface components {
             /** Format: uuid */
             jobId: string;
         };
+        /** @description An instrument of the shop, with what its checks found. */
         Instrument: {
-            key: string;
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /** @description What sort of instrument. */
+            kind: components["schemas"]["InstrumentKind"];
+            /** @description What stands on it: `Tape 3`. */
             name: string;
-            serial: string;
-            measures: string[];
+            /** @description Its maker's number; null where nobody wrote it down. */
+            serial: null | string;
+            /**
+             * Format: int32
+             * @description After how many days a check is due again, 1 to 3,650.
+             */
+            checkDays: number;
+            /** @description Its checks, in the order in which they were noted. */
+            checks: components["schemas"]["InstrumentCheck"][];
+            /** @description What happened to it, in the order in which it was noted. */
+            mishaps: components["schemas"]["InstrumentMishap"][];
+            /**
+             * Format: date-time
+             * @description When it was put away for good; null while it is used.
+             */
+            putAwayAt: null | string;
+        };
+        /** @description One check of an instrument against something that is known better. Never overwritten: a slip is taken back. */
+        InstrumentCheck: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The day on which it was checked.
+             */
+            on: string;
+            /** @description Against what: a bar, a master wrench, a certificate with its number. */
+            against: string;
+            /** @description What that is known to be. */
+            truth: components["schemas"]["Quantity"];
+            /** @description What the instrument said. */
+            said: components["schemas"]["Quantity"];
+            within: null | components["schemas"]["Quantity"];
+            /**
+             * Format: uuid
+             * @description Who checked it.
+             */
+            personId: string;
+            /**
+             * Format: date-time
+             * @description When it was noted.
+             */
+            at: string;
+        };
+        /**
+         * @description Why what was read with an instrument is looked at with doubt.
+         * @enum {unknown}
+         */
+        InstrumentDoubt: "overdue" | "mishap" | "foundOff";
+        /**
+         * @description What sort of instrument.
+         * @enum {unknown}
+         */
+        InstrumentKind: "tape" | "angleGauge" | "scales" | "torqueWrench" | "rack";
+        /** @description What is found out later, or was overdue, about an instrument with which something of this job was read. It changes no number. */
+        InstrumentMark: {
+            /**
+             * Format: uuid
+             * @description The instrument.
+             */
+            instrumentId: string;
+            /** @description What stood on it. */
+            name: string;
+            /** @description What sort of instrument. */
+            kind: components["schemas"]["InstrumentKind"];
+            /** @description Why. */
+            doubt: components["schemas"]["InstrumentDoubt"];
+            /**
+             * Format: date
+             * @description The day on which it was due, on which something happened, or on which it was found off.
+             */
+            on: string;
+            /** @description What happened, as it was noted; null otherwise. */
+            what: null | string;
+            off: null | components["schemas"]["Quantity"];
+            /** @description Readings and passes over joints that are meant. */
+            restsOn: string[];
+        };
+        /** @description A fall, a bend: what was read with the instrument since is doubted until it is checked. */
+        InstrumentMishap: {
+            /**
+             * Format: uuid
+             * @description Key.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it happened.
+             */
+            at: string;
+            /** @description What happened. */
+            what: string;
+            /**
+             * Format: uuid
+             * @description Who noted it.
+             */
+            personId: string;
+        };
+        InstrumentView: {
+            instrument: components["schemas"]["Instrument"];
+            /** Format: uint32 */
+            version: number;
+            now: components["schemas"]["ReadBy"];
+            /** Format: date */
+            dueOn: null | string;
+            doubted: null | components["schemas"]["InstrumentMishap"];
+            /** Format: double */
+            usualWithin: number;
+            since: components["schemas"]["JobSince"][];
         };
         /** @description One vehicle's visit: what is wanted, agreed and promised. */
         Job: {
@@ -6091,6 +6244,11 @@ export interface components {
             instrument?: null | string;
             /**
              * Format: uuid
+             * @description The shop's instrument with which it was read; null where nobody names one.
+             */
+            instrumentId?: null | string;
+            /**
+             * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
              */
             commandId: string;
@@ -6137,6 +6295,11 @@ export interface components {
             raised?: null | string[];
             /** @description Corners at which the person says a part is already in. */
             changed?: null | string[];
+            /**
+             * Format: uuid
+             * @description The shop's instrument with which it was read; null where nobody names one.
+             */
+            instrumentId?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6223,6 +6386,11 @@ export interface components {
             /** @description Why a gate is passed. */
             reason: null | string;
             angle?: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: uuid
+             * @description The shop's wrench with which it was pulled; null where nobody names one.
+             */
+            instrumentId?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -6337,6 +6505,8 @@ export interface components {
             sharper: components["schemas"]["Sharpening"][];
             /** @description Proof of every plan whose fitting has begun and after which something was measured. */
             proofs: components["schemas"]["PlanProof"][];
+            /** @description Instruments with which something of it was read, and that are doubted. */
+            instruments: components["schemas"]["InstrumentMark"][];
             settling: null | components["schemas"]["Settling"];
             /** @description What people say how far it came up, beside what was measured. */
             told: components["schemas"]["ToldCompared"][];
@@ -6345,6 +6515,13 @@ export interface components {
             /** @description Every stage against the one before it, where both were measured: what each change did. */
             chain: components["schemas"]["Comparison"][];
             sinceFirst: null | components["schemas"]["Comparison"];
+        };
+        JobSince: {
+            /** Format: uuid */
+            jobId: string;
+            vehicle: string;
+            /** Format: date-time */
+            at: string;
         };
         /** @description What one job has proved of one axle's lift line: what was claimed, predicted and measured, or why it teaches nothing. */
         JobTrial: {
@@ -8232,6 +8409,43 @@ export interface components {
             seen: boolean;
             /** @description With what. */
             tool: null | string;
+            /**
+             * Format: uuid
+             * @description The shop's wrench with which it was pulled; null where nobody names one.
+             */
+            instrumentId?: null | string;
+        };
+        /** @description The instrument with which something was read, as it was known then: what is found out later changes no old number, it marks it. */
+        ReadBy: {
+            /**
+             * Format: uuid
+             * @description Key of the instrument.
+             */
+            id: string;
+            /** @description What stood on it. */
+            name: string;
+            /** @description What sort of instrument. */
+            kind: components["schemas"]["InstrumentKind"];
+            /**
+             * Format: uuid
+             * @description The check that counted; null where there was none.
+             */
+            checkId: null | string;
+            /**
+             * Format: double
+             * @description How much it says too much: in mm or ° whatever is read, or as a share of it (bool InstrumentRules.IsShare(InstrumentKind kind)).
+             */
+            error: number;
+            /**
+             * Format: double
+             * @description Standard uncertainty of double ReadBy.Error, in the same unit: all that is read with it under one check shares it.
+             */
+            u: number;
+            /**
+             * Format: date
+             * @description The day by which it had to be checked again; null where it never was.
+             */
+            dueOn: null | string;
         };
         /** @description A quantity read at a place. Never overwritten: a correction is a new reading that supersedes it; one without a value takes it back. */
         Reading: {
@@ -8266,6 +8480,7 @@ export interface components {
             note: null | string;
             /** @description Instrument as said. */
             instrument: null | string;
+            by: null | components["schemas"]["ReadBy"];
             /** @description Corners that were already changed when it was taken. */
             changedCorners: string[];
             /** @description Corners that hung or were raised when it was taken. */
@@ -8723,7 +8938,7 @@ export interface components {
             settings: components["schemas"]["ShopSettingsInput"];
         };
         /** @description One thing that a person does in the shop outside a job, and the one that opens a job. The hierarchy is closed. */
-        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandMoveStock"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandNoteTool"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
+        ShopCommand: components["schemas"]["ShopCommandTakeIn"] | components["schemas"]["ShopCommandSavePart"] | components["schemas"]["ShopCommandMoveStock"] | components["schemas"]["ShopCommandBinPart"] | components["schemas"]["ShopCommandPutPartBack"] | components["schemas"]["ShopCommandReadInShelf"] | components["schemas"]["ShopCommandSavePlatform"] | components["schemas"]["ShopCommandAddVariant"] | components["schemas"]["ShopCommandDropVariant"] | components["schemas"]["ShopCommandSetShopWays"] | components["schemas"]["ShopCommandKeepLimit"] | components["schemas"]["ShopCommandNoteTool"] | components["schemas"]["ShopCommandSaveInstrument"] | components["schemas"]["ShopCommandCheckInstrument"] | components["schemas"]["ShopCommandNoteMishap"] | components["schemas"]["ShopCommandDropInstrumentNote"] | components["schemas"]["ShopCommandAddTip"] | components["schemas"]["ShopCommandDropTip"] | components["schemas"]["ShopCommandEraseOwner"];
         /** @description Writes a tip on an operation: it is shown to whoever does it next, on any vehicle. */
         ShopCommandAddTip: {
             /** @enum {string} */
@@ -8763,6 +8978,56 @@ export interface components {
             kind: "binPart";
             /** Format: uuid */
             id: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Notes what a check of an instrument found. Readings that are taken from now on are corrected by it; older ones stay as they are, and are marked where it matters. */
+        ShopCommandCheckInstrument: {
+            /** @enum {string} */
+            kind: "checkInstrument";
+            /**
+             * Format: uuid
+             * @description The instrument.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Key of the check.
+             */
+            checkId: string;
+            /**
+             * Format: date
+             * @description The day on which it was checked.
+             */
+            day: string;
+            /** @description Against what. */
+            against: string;
+            truth: null | components["schemas"]["QuantityInput"];
+            said: null | components["schemas"]["QuantityInput"];
+            within: null | components["schemas"]["QuantityInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Takes back a check or a mishap that was noted by a slip. */
+        ShopCommandDropInstrumentNote: {
+            /** @enum {string} */
+            kind: "dropInstrumentNote";
+            /**
+             * Format: uuid
+             * @description The instrument.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The check, or the mishap.
+             */
+            noteId: string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -8858,6 +9123,33 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Notes that an instrument was dropped or bent: what was read with it since is doubted until it is checked. */
+        ShopCommandNoteMishap: {
+            /** @enum {string} */
+            kind: "noteMishap";
+            /**
+             * Format: uuid
+             * @description The instrument.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Key of the note.
+             */
+            mishapId: string;
+            /**
+             * Format: date-time
+             * @description When it happened.
+             */
+            happenedAt: string;
+            /** @description What happened. */
+            what: string;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Notes that the shop does not have a tool of its cards, or has it now. */
         ShopCommandNoteTool: {
             /** @enum {string} */
@@ -8897,6 +9189,42 @@ export interface components {
             parts: components["schemas"]["Part"][];
             /** @description Whether the file carries all of a part; a table does not. */
             whole: boolean;
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
+        /** @description Puts an instrument into the shop's register, or mends what stands there of it. */
+        ShopCommandSaveInstrument: {
+            /** @enum {string} */
+            kind: "saveInstrument";
+            /**
+             * Format: uuid
+             * @description The instrument.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version of the row as it was seen; null for a new one.
+             */
+            version: null | number;
+            /** @description What sort of instrument; of one that is there it stays. */
+            instrument: components["schemas"]["InstrumentKind"];
+            /** @description What stands on it. */
+            name: string;
+            /** @description Its maker's number. */
+            serial: null | string;
+            /**
+             * Format: int32
+             * @description After how many days a check is due; null is the rule of thumb.
+             */
+            checkDays: null | number;
+            /**
+             * @description Whether it is put away for good.
+             * @default false
+             */
+            putAway: boolean;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -9345,6 +9673,12 @@ export interface components {
             /** @description What is fitted at each corner; a corner that is not listed has nothing added. */
             stacks: components["schemas"]["CornerStack"][];
         };
+        StandIn: {
+            key: string;
+            name: string;
+            serial: string;
+            measures: string[];
+        };
         /** @description A standard height as a document gives it. */
         StandardHeightInput: {
             /** Format: uuid */
@@ -9646,6 +9980,11 @@ export interface components {
             instrument?: null | string;
             /**
              * Format: uuid
+             * @description The shop's instrument with which it was read; null where nobody names one.
+             */
+            instrumentId?: null | string;
+            /**
+             * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
              */
             commandId: string;
@@ -9690,6 +10029,11 @@ export interface components {
             raised?: unknown;
             /** @description Corners at which the person says a part is already in. */
             changed?: unknown;
+            /**
+             * Format: uuid
+             * @description The shop's instrument with which it was read; null where nobody names one.
+             */
+            instrumentId?: null | string;
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -9950,6 +10294,7 @@ export interface components {
             why: null | string;
             /** @description Tool as said. */
             tool: null | string;
+            by: null | components["schemas"]["ReadBy"];
             /** @description Hanging or on its wheels. */
             position: components["schemas"]["WheelPosition"];
             /**

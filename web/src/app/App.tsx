@@ -35,6 +35,7 @@ const ShopPage = lazy(() => import("../features/people/ShopPage"));
 const Trust = lazy(() => import("../features/people/Trust"));
 const Guide = lazy(() => import("../features/guide/GuideView"));
 const Week = lazy(() => import("../features/week/WeekView"));
+const Instruments = lazy(() => import("../features/instruments/Instruments"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
 
 export function App() {
@@ -114,6 +115,7 @@ export function App() {
           <Route path="take-in" element={<TakeIn />} />
           <Route path="week" element={<Week />} />
           <Route path="shelf" element={<Shelf />} />
+          <Route path="instruments" element={<Instruments />} />
           <Route path="vehicles/:vehicle" element={<Years />} />
           <Route path="me" element={<OwnPage />} />
           <Route path="shop" element={<ShopPage />} />

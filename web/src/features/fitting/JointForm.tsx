@@ -13,6 +13,7 @@ import { Problem } from "../../api/problem";
 import { useUnit } from "../../shared/Length";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { typed } from "../../shared/quantity";
+import { ReadWith, useReadWith } from "../../shared/ReadWith";
 import { useDraft } from "../../shared/useDraft";
 import { jointWords, leftOpen } from "../../api/words";
 import { positionWords } from "../../api/words";
@@ -50,6 +51,7 @@ export function JointForm({
   const [value, setValue] = useState("");
   const [peak, setPeak] = useState<InstrumentLine | null>(null);
   const [tool, setTool] = useDraft("tool", "torque wrench");
+  const wrench = useReadWith("torqueWrench");
   const [seen, setSeen] = useState(false);
   const [reason, setReason] = useState("");
   const [problem, setProblem] = useState<Error | null>(null);
@@ -84,6 +86,7 @@ export function JointForm({
             pass === "final" && peak && value === peakText(peak)
               ? `${peak.instrument} ${peak.serial}`
               : tool,
+          instrumentId: pass === "final" && value ? wrench.id : null,
           position,
           reason: reason || null,
         },
@@ -146,6 +149,7 @@ export function JointForm({
             {...at(problem, "value")}
           />
         )}
+        {joint.spec?.torque && <ReadWith with={wrench} label="Pulled with" />}
         <TextField
           label="Tool"
           value={tool}

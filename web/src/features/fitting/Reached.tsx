@@ -43,6 +43,7 @@ export function reachedOf(
   plan: string,
   typed: Record<string, Typed>,
   unit: TorqueUnit,
+  wrench: string | null,
 ): Schemas["ReachedInput"][] {
   return waiting(view, step, plan).flatMap((joint) => {
     const its = typed[joint.id] ?? nothing;
@@ -54,6 +55,7 @@ export function reachedOf(
             angle: its.angle ? quantity(its.angle, "°") : null,
             seen: its.seen,
             tool: its.value ? "torque wrench" : null,
+            instrumentId: its.value ? wrench : null,
           },
         ]
       : [];

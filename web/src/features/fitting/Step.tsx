@@ -20,6 +20,7 @@ import { reachedOf, Reached, type Typed } from "./Reached";
 import { SecondEyes } from "./SecondEyes";
 import { Tips } from "./Tips";
 import { useUnit } from "../../shared/Length";
+import { ReadWith, useReadWith } from "../../shared/ReadWith";
 
 /** What was typed into a step that is not done yet, and what stood against it. */
 export interface StepDraft {
@@ -86,6 +87,7 @@ export function Step({
   const view = useJob();
   const send = useSend();
   const unit = useUnit() === "in" ? "lb·ft" : "N·m";
+  const wrench = useReadWith("torqueWrench");
   const { minutes, reason, agreed, reached, problem } = draft;
   const before = useEarlier().times.find((t) => t.step === step.key);
   const forGood = step.holdFor === "irreversible";
@@ -114,7 +116,7 @@ export function Step({
           reason: reason || null,
           reached:
             step.pass === "final"
-              ? reachedOf(view, step, plan, reached, unit)
+              ? reachedOf(view, step, plan, reached, unit, wrench.id)
               : null,
           agreedBy: forGood ? agreed : null,
         },
@@ -230,6 +232,11 @@ export function Step({
         </>
       )}
       {step.key === secondEyes && <SecondEyes plan={plan} />}
+      {step.pass === "final" && step.joints.length > 0 && (
+        <Box sx={{ maxWidth: 260, my: 1 }}>
+          <ReadWith with={wrench} label="Pulled with" />
+        </Box>
+      )}
       {step.pass && step.joints.length > 0 && (
         <Reached
           step={step}

@@ -28,6 +28,12 @@ export const pages: readonly PageHelp[] = [
     ],
   },
   { path: "/shelf", title: "Shelf", section: "shelf", keys: [] },
+  {
+    path: "/instruments",
+    title: "Tapes and gauges",
+    section: "tapes-and-gauges",
+    keys: [],
+  },
   { path: "/evidence", title: "Evidence", section: "evidence", keys: [] },
   {
     path: "/bench/:sheet?",

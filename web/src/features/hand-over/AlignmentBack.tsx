@@ -10,6 +10,7 @@ import { useSuspensionKinds } from "../../shared/useKinds";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
 import { Press } from "../../shared/Press";
 import { cornerWords } from "../../shared/quantity";
+import { ReadWith, useReadWith } from "../../shared/ReadWith";
 import { useDraft } from "../../shared/useDraft";
 import { anglesOf, type Angle } from "./alignment";
 
@@ -19,6 +20,7 @@ export function AlignmentBack() {
   const now = currentStage(d);
   const kinds = useSuspensionKinds();
   const send = useSend();
+  const rack = useReadWith("rack");
   const round = d.walkRounds
     .filter((w) => w.stageId === now.id)
     .toSorted((a, b) => a.at.localeCompare(b.at))
@@ -59,6 +61,7 @@ export function AlignmentBack() {
             supersedes: null,
             reason: null,
             instrument: "printout",
+            instrumentId: rack.id,
           },
           `${a.says} ${text}`,
         );
@@ -80,6 +83,9 @@ export function AlignmentBack() {
         In degrees. Top rearward, top outward and front edges inward are above
         zero. What is left empty stays unread.
       </Typography>
+      <Box sx={{ maxWidth: 260, mt: 1 }}>
+        <ReadWith with={rack} label="Measured on" />
+      </Box>
       <Box
         component="table"
         aria-label="Angles of the printout"

@@ -20,6 +20,7 @@ import { FollowUps } from "./FollowUps";
 import { HandOverForm } from "./HandOverForm";
 import { RoadTest } from "./RoadTest";
 import { ToldAndSigned } from "./ToldAndSigned";
+import { Doubts } from "../instruments/Doubts";
 
 /** Where a photograph of the shop lies. */
 const picture = (sha256: string) => `/api/files/${sha256}`;
@@ -31,6 +32,7 @@ export default function HandOverView() {
   return (
     <BesidePaper paper={<Papers />}>
       <Typography variant="h1">Hand over</Typography>
+      <Doubts />
       {job.handedOverAt ? (
         <FollowUps />
       ) : (

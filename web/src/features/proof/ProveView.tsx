@@ -7,6 +7,7 @@ import { useJob } from "../../api/job";
 import { Length, PlusMinus, ResultLength } from "../../shared/Length";
 import { cornerWords } from "../../shared/quantity";
 import { LookQuestion } from "../walk-rounds/reading/LookQuestion";
+import { Doubts } from "../instruments/Doubts";
 import { Causes } from "./Causes";
 import { KitClaims } from "./KitClaims";
 import { Next } from "./Next";
@@ -116,6 +117,7 @@ function Proof({
               ▲ {w}
             </Typography>
           ))}
+          {latest && <Doubts />}
           {latest && <Next proof={proof} notes={notes} />}
           <StanceMoved stations={proof.stations} />
         </Box>

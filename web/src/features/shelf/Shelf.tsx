@@ -1,12 +1,14 @@
 import { shop } from "../../api/job";
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link as To } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
 import { inMm } from "../../shared/length";
 import { useDraft } from "../../shared/useDraft";
@@ -89,6 +91,9 @@ export default function Shelf() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           Shelf
         </Typography>
+        <Link component={To} to="/instruments">
+          Tapes and gauges
+        </Link>
         <Button
           variant="contained"
           onClick={() => {

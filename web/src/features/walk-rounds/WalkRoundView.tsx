@@ -9,6 +9,7 @@ import useMediaQuery from "@mui/material/useMediaQuery";
 import { useState } from "react";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
+import { Doubts } from "../instruments/Doubts";
 import { BeginRound } from "./BeginRound";
 import { CompareView } from "./CompareView";
 import { settledWords } from "./conditions/conditions";
@@ -124,6 +125,7 @@ export default function WalkRoundView() {
           </ToggleButtonGroup>
         )}
       </Box>
+      <Doubts />
       {face === "compare" ? (
         <CompareView />
       ) : round ? (

@@ -14,6 +14,7 @@ import { useUnit } from "../../../shared/Length";
 import type { LengthUnit } from "../../../shared/length";
 import { asError, ProblemNote } from "../../../shared/ProblemNote";
 import { typed } from "../../../shared/quantity";
+import { ReadWith, useReadWith } from "../../../shared/ReadWith";
 import { useDraft } from "../../../shared/useDraft";
 import { PhotographButton } from "../../jobs/Photographs";
 import { instrumentFor, placeWords } from "./measures";
@@ -62,6 +63,13 @@ export function MeasureForm({
   const [skipping, setSkipping] = useState<string | null>(null);
   const [line, setLine] = useState<InstrumentLine | null>(null);
   const isNote = measure.kind === "note";
+  const by = useReadWith(
+    measure.kind === "angle"
+      ? "angleGauge"
+      : measure.kind === "load"
+        ? "scales"
+        : "tape",
+  );
   useEffect(() => {
     input.current?.focus();
   }, []);
@@ -96,6 +104,7 @@ export function MeasureForm({
           supersedes: null,
           reason: null,
           instrument: use?.instrument ?? null,
+          instrumentId: use ? null : by.id,
         },
         `${measure.title}, ${placeWords(place)} ${use?.typed ?? text}`,
       );
@@ -232,6 +241,11 @@ export function MeasureForm({
         <Button type="submit" variant="contained" sx={{ px: 3 }}>
           Store
         </Button>
+        {!isNote && (
+          <Box sx={{ flex: "0 1 200px" }}>
+            <ReadWith with={by} label="Measured with" />
+          </Box>
+        )}
         <PhotographButton
           of={`place:${measure.key} ${place}`}
           caption={`${measure.title}, ${placeWords(place)}`}
@@ -287,8 +301,8 @@ function StandIn(props: {
   onLine: (line: InstrumentLine) => void;
 }) {
   const instruments = useQuery({
-    queryKey: ["instruments"],
-    queryFn: async () => must(await api.GET("/api/instruments")),
+    queryKey: ["bay-instruments"],
+    queryFn: async () => must(await api.GET("/api/bay/instruments")),
     staleTime: Infinity,
   });
   const [on, setOn] = useState(false);

@@ -14,6 +14,7 @@ import { useLiveJob } from "../../../api/live";
 import type { InstrumentLine } from "../../../api/stream";
 import type { Schemas } from "../../../api/client";
 import { ProblemNote } from "../../../shared/ProblemNote";
+import { ReadWith } from "../../../shared/ReadWith";
 import { useOnce } from "../../../shared/useOnce";
 import { canSay } from "../../../shared/voice";
 import { datumWords } from "../conditions/conditions";
@@ -248,18 +249,19 @@ export function EntryPanel({
                 }}
               />
             )}
-            <TextField
-              select
+            <ReadWith
+              with={entry.tape}
               label="Measured with"
-              value={gauge ? "gauge" : "tape"}
-              onChange={(e) => {
-                setGauge(e.target.value === "gauge");
-                setLine(null);
+              first={{
+                value: "gauge",
+                on: gauge,
+                words: "height gauge (stand-in)",
+                onChoose: (on) => {
+                  setGauge(on);
+                  setLine(null);
+                },
               }}
-            >
-              <MenuItem value="tape">tape</MenuItem>
-              <MenuItem value="gauge">height gauge (stand-in)</MenuItem>
-            </TextField>
+            />
           </Box>
           {canSay() && (
             <FormControlLabel

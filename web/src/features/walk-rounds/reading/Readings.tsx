@@ -3,7 +3,8 @@ import Button from "@mui/material/Button";
 import type { Schemas } from "../../../api/client";
 import { useJob, useOutbox } from "../../../api/job";
 import { waitingIn } from "../../../api/waiting";
-import { Length, PlusMinus } from "../../../shared/Length";
+import { byText } from "../../../shared/instruments";
+import { Length, PlusMinus, useUnit } from "../../../shared/Length";
 import { cornerWords } from "../../../shared/quantity";
 import { corrections } from "./corrections";
 import { PhotographButton } from "../../jobs/Photographs";
@@ -21,6 +22,7 @@ export function Readings({
   onWrong: (station: string, reading: string) => void;
 }) {
   const view = useJob();
+  const unit = useUnit();
   const d = view.document;
   const { letters } = useOutbox();
   const stance = view.results.walkRounds.find(
@@ -82,6 +84,12 @@ export function Readings({
                   <Box component="span" sx={{ color: "text.secondary" }}>
                     {" "}
                     · {reads[0].instrument}
+                  </Box>
+                )}
+                {last?.by && (
+                  <Box component="span" sx={{ color: "text.secondary" }}>
+                    {" "}
+                    · {byText(last.by, unit)}
                   </Box>
                 )}
                 {Math.abs(s.floorCorrectionMm) > 0.2 && (

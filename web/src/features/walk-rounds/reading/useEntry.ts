@@ -10,6 +10,7 @@ import { inMm, shown } from "../../../shared/length";
 import { called, say } from "../../../shared/voice";
 import { asError } from "../../../shared/ProblemNote";
 import { cornerWords } from "../../../shared/quantity";
+import { useReadWith } from "../../../shared/ReadWith";
 import { keepDraft, useDraft } from "../../../shared/useDraft";
 import { divisionOf } from "./tape";
 
@@ -88,6 +89,7 @@ export function useEntry(round: Schemas["WalkRound"]) {
   const pressed = useRef<string | null>(null);
   const typing = useRef(false);
   const division = divisionOf(round.division);
+  const tape = useReadWith("tape");
   const from = datum ?? usualDatum(current, round);
 
   const asked = useDeferredValue(text.trim());
@@ -193,6 +195,7 @@ export function useEntry(round: Schemas["WalkRound"]) {
         reason: wrong ? reason : null,
         ownMark: from === "own" ? ownMark : null,
         instrument: live?.instrument ?? null,
+        instrumentId: live ? null : tape.id,
         raised,
         changed,
       },
@@ -293,6 +296,7 @@ export function useEntry(round: Schemas["WalkRound"]) {
       }
     },
     skip,
+    tape,
     aloud,
     setAloud,
   };
