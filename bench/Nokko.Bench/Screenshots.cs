@@ -69,12 +69,10 @@ internal static class Screenshots
         Shoot("week", "Not booked yet");
         browser.Open($"{server.Address}/shelf");
         Shoot("shelf", "Moor box spacer");
-        browser.Open($"{server.Address}/shop");
-        browser.Sees("Who is here");
-        browser.Press("Ways of fitting, and limits");
-        browser.Sees("Which end first?");
-        Scroll("//h2[.='Settled once']");
-        Shoot("people", "Bays");
+        browser.Open($"{server.Address}/instruments");
+        browser.Sees("not checked since");
+        browser.Press("Check it: Tape 1");
+        Shoot("instruments", "Keep the check");
         browser.Resize(1280, 1000);
         Job("TM 41 F", "plan/quote", "what the price leaves out");
         browser.Press("The owner chooses Plan B");

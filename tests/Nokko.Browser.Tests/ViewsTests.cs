@@ -52,6 +52,8 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/week", "NF 80 W", "Lends a hand"),
             ($"{_server.Address}/take-in", null, "What is it?"),
             ($"{_server.Address}/shelf", null, "Moor box spacer"),
+            ($"{_server.Address}/instruments", null, "not checked since"),
+            ($"{_server.Address}/instruments", "Check it: Tape 2", "Keep the check"),
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
             ($"{_server.Address}/bench/trackBar", null, "Side to side through the travel"),
             ($"{_server.Address}/me", null, "Where you are signed in"),

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
@@ -29,6 +30,10 @@ internal sealed partial class DemoJob
                 Style = LengthStyle.Inches,
                 Now = _now,
                 Shelf = _shelf,
+                Others = PlatformEvidence.None with
+                {
+                    Instruments = Tape is { } tape ? [tape] : [],
+                },
             }
         );
         Document = decision is Decision.Made made
@@ -50,7 +55,8 @@ internal sealed partial class DemoJob
                 [HeightReader.AsRead],
                 _now,
                 null,
-                null
+                null,
+                InstrumentId: Tape?.Id
             )
         );
     }

@@ -250,6 +250,9 @@ internal sealed partial class DemoJob
     /// <summary>Who looks a second time.</summary>
     public required Person Eyes { get; init; }
 
+    /// <summary>The tape that it is read with; null where nobody names one.</summary>
+    public Instrument? Tape { get; set; }
+
     /// <summary>How long steps take on this job, by their rule of thumb.</summary>
     public double Pace { get; init; } = 1;
 

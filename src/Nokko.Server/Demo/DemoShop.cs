@@ -74,6 +74,11 @@ internal static class DemoShop
         {
             db.Put(part);
         }
+        var tapes = new DemoInstruments(brenna, now);
+        foreach (var instrument in tapes.All)
+        {
+            db.Put(instrument);
+        }
         DemoJob Job(
             Owner owner,
             Platform platform,
@@ -117,7 +122,7 @@ internal static class DemoShop
             return known;
         }
         foreach (
-            var job in jobs.Concat(DemoSystems.Jobs(db, shelf, brenna, odd, Of, now))
+            var job in jobs.Concat(DemoSystems.Jobs(db, shelf, tapes, brenna, odd, Of, now))
                 .Concat(DemoFittings.Jobs(db, shelf, brenna, odd, Of, now))
         )
         {

@@ -15,6 +15,7 @@ internal static partial class DemoSystems
     public static IEnumerable<JobDocument> Jobs(
         NokkoDb db,
         DemoShelf shelf,
+        DemoInstruments tapes,
         Person brenna,
         Person odd,
         Func<string, Platform> platform,
@@ -54,7 +55,9 @@ internal static partial class DemoSystems
             On(grower, odd, "Kelda", "Tor, first shape", "LG 5 K", 28, OldOpenTopBuilt),
             shelf
         );
-        yield return Estate(On(grower, brenna, "Tindra", "Lark", "LG 9 T", 27, EstateBuilt), shelf);
+        var estate = On(grower, brenna, "Tindra", "Lark", "LG 9 T", 27, EstateBuilt);
+        estate.Tape = tapes.FallenTape;
+        yield return Estate(estate, shelf);
         yield return Buggy(On(grower, odd, "Pukko", "Ren", "LG 70 U", 26, BuggyBuilt), shelf);
         yield return Cart(On(grower, brenna, "Pukko", "Vole", "LG 71 U", 25, CartBuilt), shelf);
         yield return LeafTruck(

@@ -5,9 +5,12 @@ import { useJob } from "../../api/job";
 import { markText } from "../../shared/instruments";
 import { useUnit } from "../../shared/Length";
 
+const counted = (n: number, what: string) =>
+  n === 0 ? "" : n === 1 ? `One ${what}. ` : `${n.toString()} ${what}s. `;
+
 /** What is doubted of the instruments with which this job was read; nothing where nothing is. */
 export function Doubts() {
-  const { results } = useJob();
+  const { results, document: d } = useJob();
   const unit = useUnit();
   if (results.instruments.length === 0) {
     return null;
@@ -25,9 +28,16 @@ export function Doubts() {
         >
           ▲ {markText(m, unit)}{" "}
           <Typography component="span" color="text.secondary">
-            {m.restsOn.length === 1
-              ? "One reading or torque."
-              : `${m.restsOn.length.toString()} readings and torques.`}
+            {counted(
+              m.restsOn.filter((id) => d.readings.some((r) => r.id === id))
+                .length,
+              "reading",
+            )}
+            {counted(
+              m.restsOn.filter((id) => d.torqueEntries.some((t) => t.id === id))
+                .length,
+              "torque",
+            )}
           </Typography>
         </Typography>
       ))}

@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { doubtText, todayHere } from "../../shared/instruments";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { useInstruments } from "../../shared/useInstruments";
 import { InstrumentForm } from "./InstrumentForm";
@@ -20,7 +21,11 @@ export default function Instruments() {
   if (!list.data) {
     return null;
   }
-  const used = list.data.filter((i) => i.instrument.putAwayAt === null);
+  // What is doubted leads.
+  const doubted = (i: View) => (doubtText(i, todayHere()) === null ? 1 : 0);
+  const used = list.data
+    .filter((i) => i.instrument.putAwayAt === null)
+    .toSorted((a, b) => doubted(a) - doubted(b));
   const away = list.data.filter((i) => i.instrument.putAwayAt !== null);
   return (
     <Box component="main" sx={{ px: { xs: 1.5, sm: 3 }, py: 2, maxWidth: 960 }}>
