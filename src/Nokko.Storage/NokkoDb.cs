@@ -35,6 +35,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     /// <summary>The concurrency token, PostgreSQL's own row version.</summary>
     public const string VersionColumn = "Version";
 
+    private static readonly Confirmed OnlyConfirmed = new();
+
     private IDbContextTransaction? _told;
 
     /// <summary>The shop whose rows are seen and written; set from the sign-in.</summary>
@@ -85,7 +87,7 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     /// <param name="options">What is made.</param>
     /// <param name="connection">The database.</param>
     public static void Configure(DbContextOptionsBuilder options, string connection) =>
-        options.UseNpgsql(connection).UseSnakeCaseNamingConvention();
+        options.UseNpgsql(connection).UseSnakeCaseNamingConvention().AddInterceptors(OnlyConfirmed);
 
     /// <summary>Whether the next command must tell the shop; within a transaction it is told once.</summary>
     internal bool Tells()
