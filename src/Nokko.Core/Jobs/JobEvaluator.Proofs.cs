@@ -47,6 +47,14 @@ public static partial class JobEvaluator
         var to = d.Stages.First(s => s.Id == plan.ToStageId);
         var (heldBack, marks, hanging) = Progress.StillOpen(d, plan);
         var round = d.WalkRounds.First(w => w.Id == now.WalkRoundId);
+        if (round.Told)
+        {
+            // What was done years ago has no card.
+            (heldBack, marks) = (
+                [],
+                ["These heights were told, from paper or a spreadsheet, and not measured here."]
+            );
+        }
         var proof = Proof.Prove.Of(
             plan,
             frozen,

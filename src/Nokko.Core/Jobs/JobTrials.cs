@@ -55,6 +55,7 @@ public static class JobTrials
                 .SelectMany(c => CornerStack.Change(c, from.Stacks, plan.Stacks).Come)
                 .Where(p => PartRule.Of(p.Kind).MayLift),
         ];
+        var told = d.WalkRounds.First(w => w.Id == proof.WalkRoundId).Told;
         var (trial, family, why) = Trialled(d, plan, from, proof, lift.Axle, stances);
         return new JobTrial
         {
@@ -66,7 +67,7 @@ public static class JobTrials
             Axle = lift.Axle,
             Suspension = from.SuspensionOf(lift.Axle).Kind,
             Family = family,
-            Parts = [.. come.Select(p => p.Name).Distinct()],
+            Parts = [.. come.Select(p => told ? $"{p.Name}, told" : p.Name).Distinct()],
             PartIds = [.. come.Select(p => p.PartId).OfType<Guid>().Distinct()],
             Ordinal = d.Stages.FirstOrDefault(s => s.Id == plan.ToStageId)?.Ordinal ?? 0,
             At = d.WalkRounds.First(w => w.Id == proof.WalkRoundId).At,

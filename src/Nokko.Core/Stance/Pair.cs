@@ -23,6 +23,11 @@ internal sealed class Pair(
 
     private readonly bool _measured = !beforeRound.FromDocument && !afterRound.FromDocument;
 
+    private readonly Known _known =
+        beforeRound.FromDocument || afterRound.FromDocument ? Known.Document
+        : beforeRound.Told || afterRound.Told ? Known.Told
+        : Known.Measured;
+
     /// <summary>Rise of a station that was read in both, and the part of its uncertainty that is the tape's alone.</summary>
     public (MeasuredRise Rise, double TapeU) Rise(string station)
     {
@@ -106,7 +111,7 @@ internal sealed class Pair(
                     Unit.Mm,
                     Rises.Root(tape, _shared),
                     [.. a.Height.RestsOn, .. b.Height.RestsOn],
-                    _measured ? Known.Measured : Known.Document
+                    _known
                 ),
                 !a.Contaminated && !b.Contaminated && _measured && Decides(station, datum)
             )

@@ -235,7 +235,10 @@ public static class StanceOf
         {
             return "Nobody noted on which side it was taken, so it enters no sum.";
         }
-        return value.Known == Known.Measured || round.FromDocument
+        return
+            value.Known == Known.Measured
+            || round.FromDocument
+            || (round.Told && value.Known == Known.Told)
             ? null
             : "It was not measured, so it decides nothing.";
     }

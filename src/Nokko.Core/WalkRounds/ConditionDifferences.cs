@@ -30,6 +30,9 @@ public static class ConditionDifferences
     /// <summary>Another load, mm.</summary>
     public const double LoadMm = 6;
 
+    /// <summary>Heights that were told: nobody knows tank, load, settling and tape, which shift all of them alike, mm.</summary>
+    public const double ToldMm = 8;
+
     /// <summary>A door, hood or tailgate that stood open in one round only, mm.</summary>
     public const double OpenMm = 2;
 
@@ -50,6 +53,16 @@ public static class ConditionDifferences
     )
     {
         var found = new List<ConditionDifference>();
+        if (before.Told || after.Told)
+        {
+            found.Add(
+                new(
+                    "told",
+                    "Heights were told, from paper or a spreadsheet: nobody noted how it stood, so they may all be off alike.",
+                    ToldMm
+                )
+            );
+        }
         if (!before.Modes.ToHashSet().SetEquals(after.Modes))
         {
             found.Add(

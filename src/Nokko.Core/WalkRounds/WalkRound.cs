@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 
@@ -26,6 +27,10 @@ public sealed record WalkRound : IRow
 
     /// <summary>Whether its heights stand in a document and were not measured: the vehicle as it left the works. Such a round informs and decides nothing.</summary>
     public bool FromDocument { get; init; }
+
+    /// <summary>Whether its heights were told, from paper or a spreadsheet, and nobody noted how it stood.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingDefault)]
+    public bool Told { get; init; }
 
     /// <summary>How the vehicle came to rest.</summary>
     public required Settled Settled { get; init; }

@@ -234,6 +234,7 @@ internal static class Composition
         TapeEndpoints.Map(api);
         JobFileEndpoints.Map(api);
         ShopFileEndpoints.Map(api);
+        OldJobEndpoints.Map(api);
         var jobs = api.MapGroup("/jobs");
         JobEndpoints.Map(api, jobs);
         WalkRoundEndpoints.Map(jobs);

@@ -100,6 +100,36 @@ public class ScheduleTests
     }
 
     [Fact]
+    public void Two_who_lend_each_other_a_hand_are_both_later()
+    {
+        var both = (Guid leads, Guid helps, int id, string bay) =>
+            Job(id, At(2, 8), 200, bay, leads) with
+            {
+                People = [leads, helps],
+                Left = Takes(200, two: 0.3),
+            };
+        BookedJob[] jobs = [both(Odd, Linde, 1, "lift"), both(Linde, Odd, 2, "floor")];
+        // Both last two hundred minutes from eight: sixty of each fall on the other.
+        Assert.Equal(At(2, 8).AddMinutes(200 + 60 + 30), Of(1, jobs).Until);
+        Assert.Equal(At(2, 8).AddMinutes(200 + 60 + 30), Of(2, jobs).Until);
+    }
+
+    [Fact]
+    public void Who_has_begun_holds_the_bay_against_who_is_booked_before()
+    {
+        BookedJob[] jobs =
+        [
+            Job(1, At(2, 8), 120),
+            Job(2, At(2, 10), 60) with
+            {
+                BegunAt = At(2, 7, 30),
+            },
+        ];
+        Assert.Equal((At(2, 9), WaitsFor.Bay), (Of(1, jobs).From, Of(1, jobs).Waits));
+        Assert.Equal(At(2, 7, 30), Of(2, jobs).From);
+    }
+
+    [Fact]
     public void Parts_are_there_the_morning_after_they_come()
     {
         var one = Of(1, Job(1, At(2, 8), 60) with { PartsOn = new DateOnly(2026, 3, 6) });

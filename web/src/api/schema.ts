@@ -1125,6 +1125,119 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/old-jobs.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/old-jobs/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OldJobsText"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OldJobsLook"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/old-jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OldJobsText"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OldJobsLook"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/commands": {
         parameters: {
             query?: never;
@@ -7480,6 +7593,26 @@ export interface components {
              */
             count: number;
         };
+        OldJobsLine: {
+            /** Format: int32 */
+            line: number;
+            shows: string;
+            problem: null | string;
+            /** Format: uuid */
+            jobId: null | string;
+            here: boolean;
+            teaches: null | components["schemas"]["Estimate"];
+            whyNot: null | string;
+        };
+        OldJobsLook: {
+            problem: null | string;
+            lines: components["schemas"]["OldJobsLine"][];
+            /** Format: int32 */
+            new: number;
+        };
+        OldJobsText: {
+            text: string;
+        };
         OpenAddress: {
             /** Format: uuid */
             id: string;
@@ -10673,6 +10806,8 @@ export interface components {
             order: string[];
             /** @description Whether its heights stand in a document and were not measured: the vehicle as it left the works. Such a round informs and decides nothing. */
             fromDocument: boolean;
+            /** @description Whether its heights were told, from paper or a spreadsheet, and nobody noted how it stood. */
+            told?: boolean;
             /** @description How the vehicle came to rest. */
             settled: components["schemas"]["Settled"];
             /** @description Whether the hub centres were marked. */

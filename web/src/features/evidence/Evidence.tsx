@@ -10,6 +10,7 @@ import { useUnit } from "../../shared/Length";
 import { showText } from "../../shared/length";
 import { ClaimPlot } from "./ClaimPlot";
 import { LinePlot } from "./LinePlot";
+import { OldJobs } from "./OldJobs";
 import { familyWords } from "../../api/words";
 import { claimsSay, trialKey } from "./evidence";
 
@@ -73,6 +74,7 @@ export default function Evidence() {
           <Trials count={e.trials} chosen={chosen} onChoose={setChosen} />
         </>
       )}
+      <OldJobs />
     </Box>
   );
 }

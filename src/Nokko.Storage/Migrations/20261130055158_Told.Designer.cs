@@ -13,8 +13,8 @@ using NpgsqlTypes;
 namespace Nokko.Storage.Migrations
 {
     [DbContext(typeof(NokkoDb))]
-    [Migration("20261130045134_Instruments")]
-    partial class Instruments
+    [Migration("20261130055158_Told")]
+    partial class Told
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -2348,6 +2348,10 @@ namespace Nokko.Storage.Migrations
                     b.Property<bool?>("SteeringStraight")
                         .HasColumnType("boolean")
                         .HasColumnName("steering_straight");
+
+                    b.Property<bool>("Told")
+                        .HasColumnType("boolean")
+                        .HasColumnName("told");
 
                     b.Property<string>("Tyres")
                         .IsRequired()
