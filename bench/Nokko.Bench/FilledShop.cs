@@ -174,6 +174,52 @@ internal static class FilledShop
         await Run(open, "analyze");
     }
 
+    /// <summary>Gives every copied job a walk-round with readings of one that was measured.</summary>
+    /// <param name="connection">The database, after <see cref="AddJobs"/>.</param>
+    /// <param name="measured">The job whose round and readings are copied.</param>
+    /// <param name="each">How many readings a job gets, about.</param>
+    public static async Task AddReadings(string connection, Guid measured, int each)
+    {
+        const int ofOne = 6;
+        await using var source = NpgsqlDataSource.Create(connection);
+        await using var open = await source.OpenConnectionAsync();
+        await Run(open, "set session_replication_role = replica");
+        await Run(
+            open,
+            "create temp table n as select j.id, j.vehicle_id, j.stage_id from jobs j where not exists (select from walk_rounds w where w.job_id = j.id)"
+        );
+        await Copy(
+            open,
+            "walk_rounds",
+            $"t.job_id = '{measured}'",
+            1,
+            ("id", "n.id"),
+            ("job_id", "n.id"),
+            ("vehicle_id", "n.vehicle_id"),
+            ("stage_id", "n.stage_id")
+        );
+        var indexes = await Indexes(open, "readings");
+        foreach (var (name, _) in indexes)
+        {
+            await Run(open, $"drop index {name}");
+        }
+        await Run(open, $"insert into n select n.* from n, generate_series(2, {each / ofOne})");
+        await Copy(
+            open,
+            "readings",
+            $"t.walk_round_id in (select id from walk_rounds where job_id = '{measured}')",
+            ofOne,
+            ("id", "gen_random_uuid()"),
+            ("walk_round_id", "n.id"),
+            ("vehicle_id", "n.vehicle_id")
+        );
+        foreach (var (_, made) in indexes)
+        {
+            await Run(open, made);
+        }
+        await Run(open, "analyze");
+    }
+
     /// <summary>Copies a row as often as there are keys, some columns changed.</summary>
     private static async Task Copy(
         NpgsqlConnection open,

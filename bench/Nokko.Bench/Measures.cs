@@ -18,7 +18,7 @@ internal static class Measures
     private sealed record Row(string What, double Measured, double Aim, string Unit);
 
     /// <summary>Measures everything, or one part of it.</summary>
-    /// <param name="only">core, yard, jobs, page or soak; null is everything.</param>
+    /// <param name="only">core, yard, jobs, page, readings or soak; null is everything.</param>
     /// <param name="minutes">How long a soak lasts.</param>
     public static async Task Run(string? only, double minutes = 10)
     {
@@ -54,6 +54,12 @@ internal static class Measures
         if (only is null or "page")
         {
             rows.AddRange(await Page());
+        }
+        if (only is null or "readings")
+        {
+            rows.AddRange(
+                (await ReadingsBench.Run()).Select(r => new Row(r.What, r.Measured, r.Aim, r.Unit))
+            );
         }
         if (only is null or "soak")
         {

@@ -1,0 +1,122 @@
+using System.Diagnostics;
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Driving;
+using Npgsql;
+
+namespace Nokko.Bench;
+
+/// <summary>One database with ten thousand and with ten million readings: what a person does must cost the same, or the tables would have to be cut by shop.</summary>
+internal static class ReadingsBench
+{
+    private const int OfAJob = 42;
+
+    private static readonly int[] Sizes = [10_000, 10_000_000];
+
+    /// <summary>What was measured: medians, ms; ratios to the small one; how large it is.</summary>
+    public static async Task<
+        IReadOnlyList<(string What, double Measured, double Aim, string Unit)>
+    > Run()
+    {
+        var rows = new List<(string, double, double, string)>();
+        Dictionary<string, double>? least = null;
+        foreach (var size in Sizes)
+        {
+            var (times, megabytes) = await Measured(size);
+            foreach (var (what, ms) in times)
+            {
+                rows.Add(($"{what}, {size:N0} readings: median", ms, double.NaN, "ms"));
+                if (least is not null)
+                {
+                    rows.Add(($"{what}: over {Sizes[0]:N0}", ms / least[what], 1.3, "×"));
+                }
+            }
+            rows.Add(($"{size:N0} readings: the database", megabytes, double.NaN, "MB"));
+            least ??= times;
+        }
+        return rows;
+    }
+
+    private static async Task<(Dictionary<string, double> Times, double Megabytes)> Measured(
+        int readings
+    )
+    {
+        var database = $"readings_{readings}";
+        await using var server = await ServerProcess.Start(database);
+        using var http = new HttpClient { BaseAddress = new Uri(server.Address) };
+        (
+            await http.PostAsJsonAsync(
+                "/api/sign-in",
+                new { userName = "brenna", password = "stance-42" }
+            )
+        ).EnsureSuccessStatusCode();
+        var connection = new NpgsqlConnectionStringBuilder(TestCluster.On(database))
+        {
+            CommandTimeout = 1_200,
+        }.ConnectionString;
+        // One that was measured and waits for its plan.
+        var yard = (await http.GetFromJsonAsync<JsonNode>("/api/yard?find=HO%2032%20T"))!;
+        var job = yard["jobs"]![0]!["jobId"]!.GetValue<Guid>();
+        await FilledShop.AddJobs(connection, job, readings / OfAJob);
+        await FilledShop.AddReadings(connection, job, OfAJob);
+        await using var db = YardBench.Open(connection);
+        db.ShopId = await db.Shops.Select(s => s.Id).SingleAsync();
+        var one = (await db.Jobs.OrderBy(j => j.Id).Select(j => j.Id).ToListAsync())[^1];
+        var round = (await http.GetFromJsonAsync<JsonNode>($"/api/jobs/{one}"))!["document"]![
+            "walkRounds"
+        ]![0]!["id"]!;
+        var times = new Dictionary<string, double>
+        {
+            ["opening a job"] = await Median(() => http.GetByteArrayAsync($"/api/jobs/{one}")),
+            ["the yard"] = await Median(() => http.GetByteArrayAsync("/api/yard")),
+            ["storing a reading"] = await Median(async () =>
+            {
+                var answer = await http.PostAsJsonAsync(
+                    $"/api/jobs/{one}/commands",
+                    new object[]
+                    {
+                        new
+                        {
+                            kind = "storeReading",
+                            commandId = Guid.CreateVersion7(),
+                            id = Guid.CreateVersion7(),
+                            walkRoundId = round,
+                            station = "LF",
+                            from = "hub",
+                            typed = "20 1/2",
+                            answers = (string[])["asRead"],
+                            takenAt = DateTimeOffset.UtcNow,
+                        },
+                    }
+                );
+                answer.EnsureSuccessStatusCode();
+                return await answer.Content.ReadAsByteArrayAsync();
+            }),
+        };
+        await using var open = new NpgsqlConnection(connection);
+        await open.OpenAsync();
+        await using var ask = new NpgsqlCommand(
+            "select pg_database_size(current_database()) / 1e6",
+            open
+        );
+        return (times, (double)(decimal)(await ask.ExecuteScalarAsync())!);
+    }
+
+    private static async Task<double> Median<T>(Func<Task<T>> act)
+    {
+        for (var i = 0; i < 20; i++)
+        {
+            await act();
+        }
+        var times = new double[40];
+        for (var i = 0; i < times.Length; i++)
+        {
+            var watch = Stopwatch.StartNew();
+            await act();
+            times[i] = watch.Elapsed.TotalMilliseconds;
+        }
+        Array.Sort(times);
+        return times[times.Length / 2];
+    }
+}
