@@ -170,6 +170,23 @@ internal static class SoakBench
     private sealed class Shop(string address)
     {
         private static readonly string[] Walk = ["LF", "RF", "RR", "LR"];
+
+        private static readonly string[] Sizes =
+        [
+            "wheelbase",
+            "frontTrack",
+            "rearTrack",
+            "frontSpringBase",
+            "rearSpringBase",
+            "frontAxleMass",
+            "rearAxleMass",
+            "frontUnsprungShare",
+            "rearUnsprungShare",
+            "sillHeight",
+            "midMark",
+            "tyreSize",
+        ];
+
         private readonly ConcurrentBag<Guid> _jobs = [];
         private JsonNode _platform = null!;
         private string _part = "";
@@ -244,10 +261,23 @@ internal static class SoakBench
                         ["bodyKind"] = "bodyOnFrame",
                         ["front"] = "coilOverArm",
                         ["rear"] = "leafOverslung",
-                        ["sizes"] = new JsonObject(),
+                        ["sizes"] = Empty(Sizes),
                         ["fitted"] = new JsonArray(),
-                        ["target"] = new JsonObject { ["datum"] = "hub", ["wantsRake"] = true },
+                        ["target"] = With(
+                            Empty("rake", "leastFrontLift", "leastRearLift", "tolerance"),
+                            ("datum", "hub"),
+                            ("wantsRake", true)
+                        ),
                         ["equipment"] = "twoPostLift",
+                        ["ownerContact"] = null,
+                        ["vin"] = null,
+                        ["engine"] = null,
+                        ["drive"] = null,
+                        ["wish"] = null,
+                        ["carries"] = null,
+                        ["troubles"] = null,
+                        ["promisedOn"] = null,
+                        ["odometer"] = null,
                     }
                 ),
                 over
@@ -269,6 +299,10 @@ internal static class SoakBench
                             ["hubMarked"] = true,
                             ["floorSurveyed"] = true,
                             ["spot"] = "bay 1",
+                            ["fuel"] = null,
+                            ["load"] = null,
+                            ["odometer"] = null,
+                            ["notes"] = null,
                         },
                     }
                 ),
@@ -293,8 +327,10 @@ internal static class SoakBench
                         CultureInfo.InvariantCulture,
                         $"20 {(n % 7 * 2) + 1}/16"
                     ),
-                    ["answers"] = new JsonArray(),
+                    ["answers"] = new JsonArray("asRead"),
                     ["takenAt"] = DateTimeOffset.UtcNow,
+                    ["supersedes"] = null,
+                    ["reason"] = null,
                 }
             );
             if (await Ask(http, $"/api/jobs/{job.Id}/commands", save, over))
@@ -380,6 +416,19 @@ internal static class SoakBench
                 doubled += there.Length - there.Distinct().Count();
             }
             return (lost, doubled);
+        }
+
+        /// <summary>Fields that nobody filled in.</summary>
+        private static JsonObject Empty(params string[] fields) =>
+            new(fields.Select(f => KeyValuePair.Create(f, (JsonNode?)null)));
+
+        private static JsonObject With(JsonObject row, params (string Field, JsonNode Value)[] more)
+        {
+            foreach (var (field, value) in more)
+            {
+                row[field] = value;
+            }
+            return row;
         }
 
         private static JsonArray Command(string kind, JsonObject body)

@@ -91,6 +91,10 @@ public static class JobFileValues
                 {
                     return reading;
                 }
+                if (name == "by" && By(row, path) is { } by)
+                {
+                    return by;
+                }
                 return row.Select(p => Check(p.Value, $"{path}.{p.Key}", p.Key))
                     .FirstOrDefault(e => e is not null);
             case JsonArray rows:
@@ -195,6 +199,22 @@ public static class JobFileValues
         && whyNot(name, unit.To(expected, x)) is { } why
             ? new JobFileError($"{path}.value", why)
         : null;
+
+    /// <summary>What is known of an instrument: a number that nobody could have read with.</summary>
+    private static JobFileError? By(JsonObject row, string path)
+    {
+        var isShare = JobFileReader.Text(row["kind"]) is "scales" or "torqueWrench";
+        return !Within("error", isShare ? 0.5 : 100, belowZero: true)
+                ? new JobFileError($"{path}.error", "No instrument is so far off.")
+            : !Within("u", isShare ? 0.5 : 100, belowZero: false)
+                ? new JobFileError($"{path}.u", "This is no uncertainty of an instrument.")
+            : null;
+
+        bool Within(string field, double most, bool belowZero) =>
+            row[field] is not JsonValue value
+            || !value.TryGetValue<double>(out var x)
+            || (Math.Abs(x) <= most && (belowZero || x >= 0));
+    }
 
     private static JobFileError? Reading(JsonObject row, string path)
     {

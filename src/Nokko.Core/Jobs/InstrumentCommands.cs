@@ -95,13 +95,6 @@ public sealed record CheckInstrument(
     QuantityInput? Within
 ) : ShopCommand(CommandId)
 {
-    /// <summary>An instrument that errs by more is broken, or a number was typed wrongly: mm, °, or a share.</summary>
-    private const double MostMm = 25;
-
-    private const double MostDegrees = 5;
-
-    private const double MostShare = 0.25;
-
     /// <inheritdoc/>
     public override string Does() => "instrument checked";
 
@@ -140,11 +133,7 @@ public sealed record CheckInstrument(
             PersonId = context.PersonId,
             At = context.Now,
         };
-        var most =
-            InstrumentRules.IsShare(was.Kind) ? MostShare
-            : unit == Unit.Mm ? MostMm
-            : MostDegrees;
-        if (Math.Abs(InstrumentRules.Error(was.Kind, check).Error) > most)
+        if (InstrumentWork.IsTooFarOff(was.Kind, check))
         {
             throw Refuse.Value(
                 "said",
@@ -253,6 +242,15 @@ internal static class InstrumentWork
     public static Instrument There(ShopState shop) =>
         shop.Instrument ?? throw Refuse.Gone("There is no such instrument in the register.");
 
+    /// <summary>Whether an instrument errs by so much that it is broken, or a number was typed wrongly.</summary>
+    public static bool IsTooFarOff(InstrumentKind kind, InstrumentCheck check) =>
+        Math.Abs(InstrumentRules.Error(kind, check).Error)
+        > (
+            InstrumentRules.IsShare(kind) ? 0.25
+            : InstrumentRules.UnitOf(kind) == Unit.Mm ? 25
+            : 5
+        );
+
     /// <summary>An instrument that came with a file, as somebody could have typed it.</summary>
     /// <exception cref="RefusedException">Something in it cannot be, at its field.</exception>
     public static Instrument Checked(Instrument read)
@@ -267,23 +265,24 @@ internal static class InstrumentWork
             throw Refuse.Value("checkDays", "From 1 day to 10 years.");
         }
         var unit = InstrumentRules.UnitOf(read.Kind);
-        foreach (var check in read.Checks ?? [])
+        foreach (
+            var check in read.Checks
+                ?? throw Refuse.Value("checks", "There is a gap in its checks.")
+        )
         {
             if (
                 check is not { Truth: { } truth, Said: { } said, Against: not null }
                 || !truth.Unit.SameKind(unit)
                 || !said.Unit.SameKind(unit)
                 || check.Within?.Unit.SameKind(unit) == false
-                || (InstrumentRules.IsShare(read.Kind) && truth.Value * said.Value <= 0)
+                || (InstrumentRules.IsShare(read.Kind) && !(truth.Value > 0 && said.Value > 0))
+                || IsTooFarOff(read.Kind, check)
             )
             {
                 throw Refuse.Value("checks", "A check of it cannot be.");
             }
         }
-        return
-            read.Checks is null
-            || read.Mishaps is null
-            || read.Mishaps.Any(m => m is not { What: not null })
+        return read.Mishaps is null || read.Mishaps.Any(m => m is not { What: not null })
             ? throw Refuse.Value("mishaps", "There is a gap in what happened to it.")
             : read;
     }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
 using Nokko.Storage;
+using Npgsql;
 
 namespace Nokko.Server.Demo;
 
@@ -56,7 +57,17 @@ internal static class Seeding
         // Migrating compares the whole model even when there is nothing to do; most starts have nothing to do.
         if ((await db.Database.GetPendingMigrationsAsync()).Any())
         {
-            await db.Database.MigrateAsync();
+            try
+            {
+                await db.Database.MigrateAsync();
+            }
+            catch (PostgresException e)
+            {
+                throw new CannotStartException(
+                    $"The database could not be brought to the form that this Nokko needs: {e.MessageText} ({e.SqlState}). The change that failed was undone whole, and nothing that you stored is lost. Put right what stands in the way and start again, or put the backup back.",
+                    e
+                );
+            }
         }
     }
 

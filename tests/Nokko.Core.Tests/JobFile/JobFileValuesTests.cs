@@ -65,6 +65,43 @@ public class JobFileValuesTests
         Assert.Null(Check(name, -1, unit));
     }
 
+    [Theory]
+    [InlineData("tape", 100, 100, null)]
+    [InlineData("tape", -100, 0, null)]
+    [InlineData("tape", 100.1, 1, "$.readings[0].by.error")]
+    [InlineData("tape", 1, -0.1, "$.readings[0].by.u")]
+    [InlineData("tape", 1, 100.1, "$.readings[0].by.u")]
+    [InlineData("torqueWrench", -0.5, 0.5, null)]
+    [InlineData("torqueWrench", -1, 0.1, "$.readings[0].by.error")] // all of it: nothing would be left
+    [InlineData("scales", 0.1, 0.6, "$.readings[0].by.u")]
+    public void An_instrument_is_one_that_somebody_could_have_read_with(
+        string kind,
+        double error,
+        double u,
+        string? refused
+    ) =>
+        Assert.Equal(
+            refused,
+            JobFileValues
+                .Check(
+                    new JsonObject
+                    {
+                        ["readings"] = new JsonArray(
+                            new JsonObject
+                            {
+                                ["by"] = new JsonObject
+                                {
+                                    ["kind"] = kind,
+                                    ["error"] = error,
+                                    ["u"] = u,
+                                },
+                            }
+                        ),
+                    }
+                )
+                ?.Path
+        );
+
     [Fact]
     public void A_name_that_nobody_listed_is_refused() =>
         Assert.Equal("No quantity is known by this name.", Check("girth", 1, "mm")!.Message);

@@ -7,6 +7,7 @@ using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 using Nokko.Core.Week;
 using Xunit;
 
@@ -54,6 +55,49 @@ public class ShopFileTests
                     PersonId = Key,
                     PersonName = "Ada Marl",
                     At = DateTimeOffset.UnixEpoch,
+                },
+            ],
+            Instruments =
+            [
+                new Instrument
+                {
+                    Id = Key,
+                    Kind = InstrumentKind.TorqueWrench,
+                    Name = "Wrench 4",
+                    CheckDays = 365,
+                    Checks =
+                    [
+                        new InstrumentCheck
+                        {
+                            Id = Key,
+                            On = new DateOnly(2026, 3, 2),
+                            Against = "certificate",
+                            Truth = new Quantity
+                            {
+                                Value = 100,
+                                Unit = Unit.NewtonMetre,
+                                Known = Known.Measured,
+                            },
+                            Said = new Quantity
+                            {
+                                Value = 102,
+                                Unit = Unit.NewtonMetre,
+                                Known = Known.Measured,
+                            },
+                            PersonId = Key,
+                            At = DateTimeOffset.UnixEpoch,
+                        },
+                    ],
+                    Mishaps =
+                    [
+                        new InstrumentMishap
+                        {
+                            Id = Key,
+                            At = DateTimeOffset.UnixEpoch,
+                            What = "fell",
+                            PersonId = Key,
+                        },
+                    ],
                 },
             ],
             Platforms = [new Platform { Id = Key, Name = "Ostrel Drover" }],
@@ -122,6 +166,20 @@ public class ShopFileTests
             { "settings.hours.days", "null", null },
             { "tips", "[null]", "$.tips" },
             { "tips", "null", "$.tips" },
+            { "instruments", "[null]", "$.instruments" },
+            { "instruments.0.name", "\" \"", "$.instruments[0].name" },
+            { "instruments.0.kind", "\"laser\"", null },
+            { "instruments.0.checkDays", "0", "$.instruments[0].checkDays" },
+            { "instruments.0.checkDays", "3651", "$.instruments[0].checkDays" },
+            { "instruments.0.checks", "null", "$.instruments[0].checks" },
+            { "instruments.0.checks", "[null]", "$.instruments[0].checks" },
+            { "instruments.0.checks.0.truth.value", "0", "$.instruments[0].checks" },
+            { "instruments.0.checks.0.truth.unit", "\"mm\"", "$.instruments[0].checks" },
+            { "instruments.0.checks.0.said.value", "-102", "$.instruments[0].checks" },
+            { "instruments.0.checks.0.said.value", "126", "$.instruments[0].checks" },
+            { "instruments.0.checks.0.said.unit", "\"°\"", "$.instruments[0].checks" },
+            { "instruments.0.mishaps", "null", "$.instruments[0].mishaps" },
+            { "instruments.0.mishaps", "[null]", "$.instruments[0].mishaps" },
             { "platforms", "[null]", "$.platforms" },
             { "platforms.0.name", "\"\"", "$.platforms[0].name" },
             { "owners", "[null]", "$.owners" },

@@ -53,6 +53,38 @@ public class UpgradeTests
         await next.ReadAll("20 1/2", "20 1/2", "22 1/2", "22 1/2", "41", "41");
     }
 
+    [Fact]
+    [Trait("Trial", "long")]
+    public async Task A_change_of_the_tables_that_fails_is_undone_whole_says_so_and_is_made_once_it_can_be()
+    {
+        var cancel = TestContext.Current.CancellationToken;
+        var connection = TestCluster.On($"upgrade_{Guid.NewGuid():N}");
+        var options = new DbContextOptionsBuilder<NokkoDb>();
+        NokkoDb.Configure(options, connection);
+        await using var db = new NokkoDb(options.Options);
+        var all = db.Database.GetMigrations().ToArray();
+        await db.GetService<IMigrator>().MigrateAsync(all[^3], cancel);
+        // Somebody's own table stands where Nokko's is to be, after a column was added.
+        await db.Database.ExecuteSqlAsync($"create table instruments (mine text)", cancel);
+        var said = await Assert.ThrowsAsync<InvalidOperationException>(() =>
+            ServerProcess.Beside(connection)
+        );
+        Assert.Contains("could not be brought to the form", said.Message, StringComparison.Ordinal);
+        Assert.Contains("instruments", said.Message, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at Nokko", said.Message, StringComparison.Ordinal);
+        Assert.Equal(all[^3], (await db.Database.GetAppliedMigrationsAsync(cancel)).Last());
+        Assert.Empty(
+            await db
+                .Database.SqlQuery<string>(
+                    $"select table_name as \"Value\" from information_schema.columns where column_name = 'by'"
+                )
+                .ToListAsync(cancel)
+        );
+        await db.Database.ExecuteSqlAsync($"alter table instruments rename to mine", cancel);
+        await using var server = await ServerProcess.Beside(connection);
+        Assert.Equal(all[^1], (await db.Database.GetAppliedMigrationsAsync(cancel)).Last());
+    }
+
     private static async Task Fill(string connection, string dump)
     {
         await using var packed = typeof(UpgradeTests).Assembly.GetManifestResourceStream(dump)!;
