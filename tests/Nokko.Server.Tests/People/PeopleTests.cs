@@ -346,6 +346,7 @@ public class PeopleTests
                 "/api/me/devices/{device}/end",
                 "/api/me/password",
                 "/api/me/unit",
+                "/api/old-jobs/look",
                 "/api/parts/look",
                 "/api/shared/picture",
                 "/api/shared/quote",
