@@ -15,6 +15,7 @@ public sealed class OldJobsTests : IAsyncLifetime
     public ValueTask DisposeAsync() => _server.DisposeAsync();
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task A_table_is_looked_at_brought_in_and_opened()
     {
         using var b = new Driving.Browser();

@@ -10,6 +10,7 @@ public sealed class PeopleTests
     private const string Password = "rake and lean";
 
     [Fact]
+    [Trait("Trial", "long")]
     public async Task A_shop_is_opened_a_colleague_comes_and_another_role_signs_her_in_anew()
     {
         await using var server = await HostedServer.Start(

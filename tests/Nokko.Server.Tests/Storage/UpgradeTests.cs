@@ -76,7 +76,7 @@ public class UpgradeTests
         Assert.Empty(
             await db
                 .Database.SqlQuery<string>(
-                    $"select table_name as \"Value\" from information_schema.columns where column_name = 'by'"
+                    $"select table_name as \"Value\" from information_schema.columns where column_name = 'by' and table_name in ('readings', 'torque_entries')"
                 )
                 .ToListAsync(cancel)
         );
