@@ -183,7 +183,7 @@ internal static class JobsBench
         };
     }
 
-    private static async Task<double> Median<T>(Func<Task<T>> act)
+    internal static async Task<double> Median<T>(Func<Task<T>> act)
     {
         for (var i = 0; i < 40; i++)
         {

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
@@ -68,9 +67,11 @@ internal static class ReadingsBench
         ]![0]!["id"]!;
         var times = new Dictionary<string, double>
         {
-            ["opening a job"] = await Median(() => http.GetByteArrayAsync($"/api/jobs/{one}")),
-            ["the yard"] = await Median(() => http.GetByteArrayAsync("/api/yard")),
-            ["storing a reading"] = await Median(async () =>
+            ["opening a job"] = await JobsBench.Median(() =>
+                http.GetByteArrayAsync($"/api/jobs/{one}")
+            ),
+            ["the yard"] = await JobsBench.Median(() => http.GetByteArrayAsync("/api/yard")),
+            ["storing a reading"] = await JobsBench.Median(async () =>
             {
                 var answer = await http.PostAsJsonAsync(
                     $"/api/jobs/{one}/commands",
@@ -101,22 +102,5 @@ internal static class ReadingsBench
             open
         );
         return (times, (double)(decimal)(await ask.ExecuteScalarAsync())!);
-    }
-
-    private static async Task<double> Median<T>(Func<Task<T>> act)
-    {
-        for (var i = 0; i < 20; i++)
-        {
-            await act();
-        }
-        var times = new double[40];
-        for (var i = 0; i < times.Length; i++)
-        {
-            var watch = Stopwatch.StartNew();
-            await act();
-            times[i] = watch.Elapsed.TotalMilliseconds;
-        }
-        Array.Sort(times);
-        return times[times.Length / 2];
     }
 }

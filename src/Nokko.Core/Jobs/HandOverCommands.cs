@@ -96,7 +96,14 @@ public sealed record HandOver(
         string[] doubted =
         [
             .. InstrumentMark
-                .Of(work.Document, work.Context.Others.Instruments)
+                .Of(
+                    // What was read on an earlier visit left with that one.
+                    work.Document with
+                    {
+                        WalkRounds = [.. work.Document.OwnRounds()],
+                    },
+                    work.Context.Others.Instruments
+                )
                 .Where(m => m.Stops())
                 .Select(m => m.Name)
                 .Distinct(),

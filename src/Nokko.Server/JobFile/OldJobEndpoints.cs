@@ -9,6 +9,7 @@ using Nokko.Core.Units;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
 using Nokko.Storage;
+using Npgsql;
 
 namespace Nokko.Server.JobFile;
 
@@ -131,7 +132,17 @@ internal static class OldJobEndpoints
                     )
             )
             {
-                await Put(db, row.Job!, cancel);
+                try
+                {
+                    await Put(db, row.Job!, cancel);
+                }
+                catch (DbUpdateException e)
+                    when (e.InnerException
+                            is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
+                    )
+                {
+                    // Another server brought the same line in at this moment.
+                }
             }
             return TypedResults.Ok(shown);
         }

@@ -368,6 +368,15 @@ public class InstrumentCommandsTests
             why.Message,
             StringComparison.Ordinal
         );
+        // Read so on an earlier visit it is marked, and holds nothing back.
+        var mine = _shop.Document;
+        _shop.Document = mine with
+        {
+            WalkRounds = [.. mine.WalkRounds.Select(w => w with { JobId = Sample.Id(77) })],
+        };
+        Assert.Single(InstrumentMark.Of(_shop.Document, _shop.Instruments));
+        Assert.IsType<Decision.Made>(_shop.Try(leave));
+        _shop.Document = mine;
         _shop.Do(leave with { Reason = "read again with another" });
         Assert.Equal(
             "Handed over with readings that are doubted.",

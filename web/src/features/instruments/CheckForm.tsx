@@ -133,6 +133,7 @@ export function CheckForm({
       <TextField
         label="On"
         type="date"
+        required
         value={on}
         onChange={(e) => {
           setOn(e.target.value);

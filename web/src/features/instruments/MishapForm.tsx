@@ -35,16 +35,12 @@ export function MishapForm({
       onSubmit={(e) => {
         e.preventDefault();
         void once(async () => {
-          const at = new Date(when);
           if (
             await send({
               kind: "noteMishap",
               id,
               mishapId: mishap.current,
-              happenedAt: (Number.isNaN(at.getTime())
-                ? new Date()
-                : at
-              ).toISOString(),
+              happenedAt: new Date(when).toISOString(),
               what,
             })
           ) {
@@ -77,6 +73,7 @@ export function MishapForm({
       <TextField
         label="When"
         type="datetime-local"
+        required
         value={when}
         onChange={(e) => {
           setWhen(e.target.value);
