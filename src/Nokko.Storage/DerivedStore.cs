@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Vehicles;
+using Nokko.Core.Year;
 
 namespace Nokko.Storage;
 
@@ -41,7 +42,11 @@ public static class DerivedStore
         {
             db.Set(loaded.Workload is not null, new JobWorkload { Id = d.Job.Id, Load = load });
         }
-        if (loaded.HasEvidence || d.Plans.Any(p => p.BegunAt is not null))
+        if (
+            loaded.HasEvidence
+            || d.Job.HandedOverAt is not null
+            || d.Plans.Any(p => p.BegunAt is not null)
+        )
         {
             await db.KeepEvidence(loaded, d, results, cancel);
         }
@@ -210,6 +215,8 @@ public static class DerivedStore
             loaded.HasEvidence,
             new JobEvidence { Id = d.Job.Id, Rules = JobEvidence.CurrentRules }
         );
+        db.KeepYear(loaded, d, results);
+        db.KeepSettled(loaded, d, results);
         var platform = d.Vehicle.PlatformId;
         // Earlier jobs of the vehicle go with it to another platform.
         KeptTrial[] trials =
@@ -238,6 +245,59 @@ public static class DerivedStore
         if (changed)
         {
             await db.KeepSums(loaded, platform, trials, cancel);
+        }
+    }
+
+    private static void KeepYear(
+        this NokkoDb db,
+        LoadedJob loaded,
+        JobDocument d,
+        JobResults results
+    )
+    {
+        var year = YearFacts.Of(d, results.WalkRounds) is { } facts
+            ? new JobYear
+            {
+                Id = d.Job.Id,
+                HandedOverAt = d.Job.HandedOverAt!.Value,
+                Facts = facts,
+            }
+            : null;
+        if (year is null && loaded.Year is { } was)
+        {
+            db.Attach(was).State = EntityState.Deleted;
+        }
+        else if (
+            year is not null
+            && (
+                loaded.Year?.HandedOverAt != year.HandedOverAt
+                || Text(loaded.Year.Facts) != Text(year.Facts)
+            )
+        )
+        {
+            db.Set(loaded.Year is not null, year);
+        }
+    }
+
+    private static void KeepSettled(
+        this NokkoDb db,
+        LoadedJob loaded,
+        JobDocument d,
+        JobResults results
+    )
+    {
+        var had = loaded.Settled.ToDictionary(s => (s.PlanId, s.Axle));
+        foreach (var row in results.Settled.Select(s => KeptSettled.Of(d.Job.Id, s)))
+        {
+            var there = had.Remove((row.PlanId, row.Axle), out var was);
+            if (!there || Text(was!) != Text(row))
+            {
+                db.Set(there, row);
+            }
+        }
+        foreach (var gone in had.Values)
+        {
+            db.Attach(gone).State = EntityState.Deleted;
         }
     }
 

@@ -16,6 +16,9 @@ internal static class JobStatement
     /// <summary>So many causes that the shop found last are counted: the habits of years ago are not today's.</summary>
     private const int LastFound = 1_000;
 
+    /// <summary>So many vehicles that settled last on one kind of spring are counted.</summary>
+    private const int LastSettled = 200;
+
     public static string Write(IModel model)
     {
         var document = string.Join(
@@ -80,6 +83,12 @@ internal static class JobStatement
                   where c.shop_id = @shop and c.was_it and c.job_id <> j.id order by c.at desc limit {LastFound}) l
                 group by l.kind) f) as confirmed,
             exists (select 1 from {evidence} e where e.id = j.id) as has_evidence,
+            {Settled(
+                model
+            )},
+            (select json_build_object('handedOverAt', y.handed_over_at, 'facts', y.facts, 'id', y.id)::text from {Name<JobYear>(
+                model
+            )} y where y.id = j.id) as year,
             (select w.load::text from {Name<JobWorkload>(
                 model
             )} w where w.id = j.id) as workload
@@ -150,6 +159,31 @@ internal static class JobStatement
                 select (h -> 'now' ->> 'id')::uuid
                 from {commands} c, jsonb_array_elements(c.changes) h
                 where c.job_id = j.id and c.id = any(@undone) and h ->> 'list' = '{RecordedChange.Shelf}'))
+            """;
+    }
+
+    /// <summary>What the job showed of its springs, and what the last vehicles on springs showed that its plans or its platform have.</summary>
+    private static string Settled(IModel model)
+    {
+        var (rows, plans) = (Table<KeptSettled>(model), Name<Plan>(model));
+        return $"""
+            (select coalesce(json_agg({Row(rows, "t")}), '[]')::text from {rows.GetTableName()} t
+              where t.job_id = j.id) as settled,
+            (select coalesce(json_agg(json_build_object(
+                'spring', json_build_object('of', g.spring_of, 'axle', g.axle, 'family', g.family),
+                'vehicles', g.vehicles, 'weight', g.weight, 'weighted', g.weighted)), '[]')::text from (
+                select s.spring_of, s.axle, s.family, count(*) as vehicles,
+                  sum(s.weight) as weight, sum(s.weight * s.mm) as weighted
+                from (
+                  select v.platform_id as id union select unnest(@parts)
+                  union select (p ->> 'partId')::uuid
+                    from {plans} l, jsonb_array_elements(l.stacks) c, jsonb_array_elements(c -> 'parts') p
+                    where l.job_id = j.id) k
+                cross join lateral (
+                  select * from {rows.GetTableName()} t
+                  where t.shop_id = @shop and t.spring_of = k.id and t.job_id <> j.id
+                  order by t.at desc limit {LastSettled}) s
+                group by 1, 2, 3) g) as settling
             """;
     }
 

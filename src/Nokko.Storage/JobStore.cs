@@ -6,6 +6,7 @@ using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.WalkRounds;
 using Npgsql;
 using NpgsqlTypes;
@@ -57,6 +58,9 @@ public sealed record UsedKey(Guid Id, Guid? JobId, Guid ShopId, string? Hash);
 /// <param name="Confirmed">How often other jobs of the shop found each kind of cause, of the last ones.</param>
 /// <param name="Instruments">Instruments with which something of it was read, and those that were asked for.</param>
 /// <param name="HasEvidence">Whether what it proved is kept.</param>
+/// <param name="Settled">What it showed of its springs, as it is kept.</param>
+/// <param name="Settling">What the last vehicles on such springs showed.</param>
+/// <param name="Year">What it adds to the shop's year, as it is kept; null where nothing is.</param>
 /// <param name="Workload">What is left of it, as it is kept; null where nothing is.</param>
 public sealed record LoadedJob(
     JobDocument Document,
@@ -71,6 +75,9 @@ public sealed record LoadedJob(
     IReadOnlyDictionary<CauseKind, int> Confirmed,
     IReadOnlyList<Instrument> Instruments,
     bool HasEvidence,
+    IReadOnlyList<KeptSettled> Settled,
+    IReadOnlyList<SettledSums> Settling,
+    JobYear? Year,
     Workload? Workload
 )
 {
@@ -89,6 +96,7 @@ public sealed record LoadedJob(
         {
             Confirmed = Confirmed,
             Instruments = Instruments,
+            Settled = Settling,
         };
 }
 
@@ -285,6 +293,9 @@ public static class JobStore
         public required string Confirmed { get; init; }
         public required string Instruments { get; init; }
         public required bool HasEvidence { get; init; }
+        public required string Settled { get; init; }
+        public required string Settling { get; init; }
+        public required string? Year { get; init; }
         public required string? Workload { get; init; }
 
         public LoadedJob Read() =>
@@ -301,6 +312,9 @@ public static class JobStore
                 Json<Dictionary<CauseKind, int>>(Confirmed),
                 Json<List<Instrument>>(Instruments),
                 HasEvidence,
+                Json<List<KeptSettled>>(Settled),
+                Json<List<SettledSums>>(Settling),
+                Year is null ? null : Json<JobYear>(Year),
                 Workload is null ? null : Json<Workload>(Workload)
             );
 

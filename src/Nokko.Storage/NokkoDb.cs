@@ -14,6 +14,7 @@ using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Nokko.Core.Week;
+using Nokko.Core.Year;
 using Nokko.Storage.Configurations;
 
 namespace Nokko.Storage;
@@ -81,6 +82,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<Booking> Bookings => Set<Booking>();
     public DbSet<JobEvidence> Evidence => Set<JobEvidence>();
     public DbSet<KeptTrial> Trials => Set<KeptTrial>();
+    public DbSet<KeptSettled> SettledSprings => Set<KeptSettled>();
+    public DbSet<JobYear> Years => Set<JobYear>();
     public DbSet<KeptSums> Sums => Set<KeptSums>();
 
     /// <summary>A context of a database.</summary>
@@ -149,6 +152,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<YardFacts>();
         Json<ShopSettings>();
         Json<Workload>();
+        Json<YearFacts>();
+        Json<Comeback>();
         Json<IReadOnlyList<RecordedChange>>();
         Json<IReadOnlyDictionary<string, Quantity>>();
         Json<IReadOnlyList<Leaf>>();

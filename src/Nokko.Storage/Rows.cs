@@ -2,8 +2,10 @@ using Microsoft.AspNetCore.Identity;
 using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.Year;
 
 namespace Nokko.Storage;
 
@@ -216,7 +218,7 @@ public sealed record StoredFile
 public sealed record JobEvidence
 {
     /// <summary>Rules by which trials are worked out now. A change of them is one more: what was kept by earlier ones is worked out anew, behind.</summary>
-    public const int CurrentRules = 1;
+    public const int CurrentRules = 2;
 
     /// <summary>Key of the job.</summary>
     public required Guid Id { get; init; }
@@ -233,6 +235,59 @@ public sealed record JobWorkload
 
     /// <summary>What is left.</summary>
     public required Workload Load { get; init; }
+}
+
+/// <summary>What a job that is handed over adds to the shop's year, in one row.</summary>
+public sealed record JobYear
+{
+    /// <summary>Key of the job.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>When it was handed over.</summary>
+    public required DateTimeOffset HandedOverAt { get; init; }
+
+    /// <summary>What it adds.</summary>
+    public required YearFacts Facts { get; init; }
+}
+
+/// <summary>How far an axle of a job came down, in a row: what springs like its own are learned from.</summary>
+public sealed record KeptSettled
+{
+    public required Guid PlanId { get; init; }
+    public required Axle Axle { get; init; }
+    public required Guid JobId { get; init; }
+    public required string Name { get; init; }
+    public required bool IsNew { get; init; }
+    public Guid? SpringOf { get; init; }
+    public LiftFamily? Family { get; init; }
+    public required DateTimeOffset At { get; init; }
+    public required double Km { get; init; }
+    public required double Mm { get; init; }
+    public required double UMm { get; init; }
+
+    /// <summary>Its weight in the mean of all vehicles, mm⁻².</summary>
+    public required double Weight { get; init; }
+
+    /// <summary>The row of what a job showed.</summary>
+    public static KeptSettled Of(Guid job, JobSettled s) =>
+        new()
+        {
+            PlanId = s.PlanId,
+            Axle = s.Axle,
+            JobId = job,
+            Name = s.Name,
+            IsNew = s.IsNew,
+            SpringOf = s.Spring?.Of,
+            Family = s.Spring?.Family,
+            At = s.At,
+            Km = s.Km,
+            Mm = s.Mm,
+            UMm = s.U,
+            Weight = SpringSettling.Weight(
+                new SettledTrial(s.Spring ?? default, s.Mm, s.U),
+                s.IsNew
+            ),
+        };
 }
 
 /// <summary>One trial of a job in a row: what it teaches in numbers, or why nothing. The vehicle's name is not copied into it.</summary>

@@ -4,6 +4,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Papers;
+using Nokko.Core.Plans;
 using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
@@ -132,6 +133,17 @@ internal static class Words
             "Record<Kinds[\"RoadChange\"], string>",
             Each<RoadChange>(c => c.Said())
         );
+        Put(
+            "comebackWords",
+            "Record<Kinds[\"ComebackFor\"], string>",
+            Each<ComebackFor>(c => c.Said())
+        );
+        Put(
+            "comebackCauses",
+            "Record<Kinds[\"ComebackCause\"], string>",
+            Each<ComebackCause>(c => c.Said())
+        );
+        Put("causeWords", "Record<Kinds[\"CauseKind\"], string>", Each<CauseKind>(CauseWords.Bare));
         Put("signerWords", "Record<Kinds[\"SignedAs\"], string>", Each<SignedAs>(s => s.Said()));
         Put("leftOpen", "string", FittingRules.LeftOpen);
         Put("secondEyes", "string", DoStep.SecondEyes);

@@ -55,6 +55,7 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/instruments", null, "not checked since"),
             ($"{_server.Address}/instruments", "Check it: Tape 2", "Keep the check"),
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
+            ($"{_server.Address}/year", null, "Right at the first try"),
             ($"{_server.Address}/bench/trackBar", null, "Side to side through the travel"),
             ($"{_server.Address}/me", null, "Where you are signed in"),
             ($"{_server.Address}/shop", null, "Who is here"),

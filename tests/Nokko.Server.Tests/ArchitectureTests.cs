@@ -82,6 +82,7 @@ public class ArchitectureTests
         "Fitting",
         "Week",
         "Jobs",
+        "Year",
         "Papers",
         "Bench",
         "JobFile",

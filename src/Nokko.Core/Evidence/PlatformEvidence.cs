@@ -23,6 +23,9 @@ public sealed record PlatformEvidence(
     /// <summary>Instruments of the shop with which the job's readings and torques were taken, and that a command names, as they are known now.</summary>
     public IReadOnlyList<Instrument> Instruments { get; init; } = [];
 
+    /// <summary>How far vehicles came down on springs that a plan of the job has.</summary>
+    public IReadOnlyList<SettledSums> Settled { get; init; } = [];
+
     /// <summary>Nothing is known.</summary>
     public static PlatformEvidence None { get; } = new(new Dictionary<LineKey, LiftSums>(), []);
 

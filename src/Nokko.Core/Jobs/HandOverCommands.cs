@@ -1,4 +1,5 @@
 using Nokko.Core.Fitting;
+using Nokko.Core.Plans;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 
@@ -91,6 +92,14 @@ public sealed record HandOver(
                 "vehicle",
                 $"{open.Count} {(open.Count == 1 ? "line is" : "lines are")} still open. Close them, or say why it leaves like this: it is printed.",
                 "Handed over with open lines."
+            );
+        }
+        if (work.Document.Job.Comeback is { Cause: null } back)
+        {
+            yield return new(
+                "vehicle",
+                $"It came back: {back.For.Said()}. Note above what it came back by, or say why nobody can: the shop learns from it.",
+                "Handed over without a cause of its comeback."
             );
         }
         string[] doubted =

@@ -65,6 +65,7 @@ namespace Nokko.Core.Jobs;
 [JsonDerivedType(typeof(PinPhotograph), "pinPhotograph")]
 [JsonDerivedType(typeof(HandOver), "handOver")]
 [JsonDerivedType(typeof(FinishFollowUp), "finishFollowUp")]
+[JsonDerivedType(typeof(SayComeback), "sayComeback")]
 [JsonDerivedType(typeof(BinJob), "binJob")]
 [JsonDerivedType(typeof(RestoreJob), "restoreJob")]
 [JsonDerivedType(typeof(BinWalkRound), "binWalkRound")]

@@ -15,8 +15,17 @@ public static partial class JobEvaluator
     /// <summary>The proof of one plan by this job alone; null while nothing was measured after it.</summary>
     /// <param name="d">The job.</param>
     /// <param name="plan">The plan.</param>
-    public static PlanProof? ProofOf(JobDocument d, Plan plan) =>
-        Prove(d, plan, StancesOf(d), PlatformEvidence.None.Confirmed);
+    public static PlanProof? ProofOf(JobDocument d, Plan plan) => ProofOf(d, plan, StancesOf(d));
+
+    /// <summary>The proof of one plan by some of the job's walk-rounds; null while none of them was walked after it.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="plan">The plan.</param>
+    /// <param name="stances">Stances of those rounds, in the order of time.</param>
+    public static PlanProof? ProofOf(
+        JobDocument d,
+        Plan plan,
+        IReadOnlyList<WalkRoundStance> stances
+    ) => Prove(d, plan, stances, PlatformEvidence.None.Confirmed);
 
     private static PlanProof[] ProofsOf(
         JobDocument d,

@@ -105,7 +105,8 @@ public static partial class JobEvaluator
             Chain = [.. Chain(d, stances)],
             SinceFirst = since,
             Instruments = InstrumentMark.Of(d, all.Instruments),
-            Settling = Settling.Of(d, stances),
+            Settling = Settling.Of(d, stances, all.Settled),
+            Settled = JobSettled.Shown(d, stances),
             Told = [.. d.Job.ToldGains.Select(t => ToldCompared.Of(t, since))],
         };
     }
@@ -156,6 +157,7 @@ public static partial class JobEvaluator
                 .Learned(d.VehicleAt(from), from.Ordinal)
                 .Where(l => from.SuspensionOf(l.Key.Axle).Sheet is null)
                 .ToDictionary(l => l.Key, l => l.Value),
+            Settled = known.Settled,
             FrontAchieved = Lift(achieved, Axle.Front),
             RearAchieved = Lift(achieved, Axle.Rear),
         };

@@ -61,6 +61,9 @@ public sealed record JobResults
     /// <summary>Instruments with which something of it was read, and that are doubted.</summary>
     public IReadOnlyList<InstrumentMark> Instruments { get; init; } = [];
 
+    /// <summary>How far the axles of plans came down by 500 miles, where they were read on the way.</summary>
+    public IReadOnlyList<JobSettled> Settled { get; init; } = [];
+
     /// <summary>How it settles since its work; null while it was not read twice after it.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public Settling? Settling { get; init; }

@@ -258,6 +258,11 @@ public sealed record RecordedChange(string List, JsonElement? Was, JsonElement? 
         var row = now is null
             ? []
             : JsonSerializer.SerializeToNode(now, type, JobJson.Options)!.AsObject();
+        // What was not there before is not written.
+        foreach (var (name, _) in Now is { } left ? JsonObject.Create(left)! : [])
+        {
+            row.Remove(name);
+        }
         foreach (var (name, value) in JsonObject.Create(was)!)
         {
             row[name] = value?.DeepClone();

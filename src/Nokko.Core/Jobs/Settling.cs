@@ -1,6 +1,9 @@
+using Nokko.Core.Plans;
 using Nokko.Core.Stance;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
 
 namespace Nokko.Core.Jobs;
 
@@ -10,13 +13,22 @@ namespace Nokko.Core.Jobs;
 /// <param name="Km">How far it was driven since the first round, km; null where either odometer is not noted.</param>
 /// <param name="Front">Rise of the mean front lip since then, mm; what it came down is below zero.</param>
 /// <param name="Rear">The same behind.</param>
+/// <param name="Foretold">What such springs do by then; only of axles that the work touched, and where the distance is known.</param>
+/// <param name="More">Axles that came down more than such springs do.</param>
 public sealed record SettledBy(
     Guid WalkRoundId,
     DateTimeOffset At,
     double? Km,
     Result Front,
-    Result Rear
+    Result Rear,
+    IReadOnlyList<SettlingForetold> Foretold,
+    IReadOnlyList<Axle> More
 );
+
+/// <summary>What springs like an axle's do by a distance.</summary>
+/// <param name="Axle">The axle.</param>
+/// <param name="Rise">Rise of the mean lip, mm: what comes down is below zero.</param>
+public sealed record SettlingForetold(Axle Axle, Result Rise);
 
 /// <summary>How a vehicle settles after its work, round by round.</summary>
 /// <remarks>Source: docs/computation/settling.md#settling.</remarks>
@@ -33,7 +45,12 @@ public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
     /// <summary>How a job's vehicle settles at its present stage; null while it was not read twice there.</summary>
     /// <param name="d">The job.</param>
     /// <param name="stances">Its stances, in the order of time.</param>
-    public static Settling? Of(JobDocument d, IReadOnlyList<WalkRoundStance> stances)
+    /// <param name="known">What is known of such springs.</param>
+    public static Settling? Of(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances,
+        IReadOnlyList<SettledSums> known
+    )
     {
         if (d.CurrentStage() is not { Ordinal: > 0 } now)
         {
@@ -45,6 +62,10 @@ public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
             return null;
         }
         var rounds = mine.Select(s => d.WalkRounds.First(w => w.Id == s.WalkRoundId)).ToArray();
+        IReadOnlyList<SettlingAxle> axles =
+            d.BegunPlan() is { } plan && d.StartOf(plan) is { } from
+                ? SettlingAxle.Of(d.Vehicle, from, plan)
+                : [];
         return new(
             [
                 .. mine.Skip(1)
@@ -52,12 +73,28 @@ public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
                         (s, i) =>
                         {
                             var comparison = JobEvaluator.Compare(d, mine[0], s);
+                            var km = Driven(rounds[0], rounds[i + 1]);
+                            SettlingForetold[] foretold = km is >= 0 and { } driven
+                                ?
+                                [
+                                    .. axles.Select(a => new SettlingForetold(
+                                        a.Axle,
+                                        a.Next(known, driven)
+                                    )),
+                                ]
+                                : [];
                             return new SettledBy(
                                 s.WalkRoundId,
                                 rounds[i + 1].At,
-                                Driven(0, i + 1),
+                                km,
                                 comparison.MeanRise(Axle.Front),
-                                comparison.MeanRise(Axle.Rear)
+                                comparison.MeanRise(Axle.Rear),
+                                foretold,
+                                [
+                                    .. foretold
+                                        .Where(f => IsMore(comparison.MeanRise(f.Axle), f.Rise))
+                                        .Select(f => f.Axle),
+                                ]
                             );
                         }
                     ),
@@ -72,7 +109,7 @@ public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
             {
                 if (
                     (rounds[last].At - rounds[i].At).TotalHours < NightHours
-                    || Driven(i, last) < Apart
+                    || Driven(rounds[i], rounds[last]) < Apart
                 )
                 {
                     continue;
@@ -85,10 +122,14 @@ public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
             }
             return null;
         }
-
-        double? Driven(int from, int to) =>
-            rounds[from].Odometer is { } a && rounds[to].Odometer is { } b
-                ? b.In(Unit.Km) - a.In(Unit.Km)
-                : null;
     }
+
+    /// <summary>How far it was driven between two rounds, km; null where either odometer is not noted.</summary>
+    public static double? Driven(WalkRound from, WalkRound to) =>
+        from.Odometer is { } a && to.Odometer is { } b ? b.In(Unit.Km) - a.In(Unit.Km) : null;
+
+    private static bool IsMore(Result rise, Result foretold) =>
+        rise is { Value: { } seen, U: { } u }
+        && foretold.Have() is var expected
+        && seen < expected.Mean - (2 * Math.Sqrt((u * u) + (expected.Sd * expected.Sd)));
 }

@@ -35,6 +35,7 @@ namespace Nokko.Core.Jobs;
 /// <param name="Odometer">Odometer.</param>
 /// <param name="Equipment">Equipment of the bay.</param>
 /// <param name="Variant">What tells it from others of its platform.</param>
+/// <param name="Comeback">That it comes back for work that was done here; of a known vehicle only.</param>
 public sealed record TakeIn(
     Guid CommandId,
     Guid JobId,
@@ -63,7 +64,8 @@ public sealed record TakeIn(
     DateOnly? PromisedOn,
     QuantityInput? Odometer,
     Equipment? Equipment,
-    VariantInput? Variant = null
+    VariantInput? Variant = null,
+    ComebackInput? Comeback = null
 ) : ShopCommand(CommandId)
 {
     /// <summary>What the history calls it.</summary>
@@ -91,6 +93,7 @@ public sealed record TakeIn(
             () => TypedText.Lines(Troubles, "troubles"),
             Target.Read,
             () => QuantityInput.Read(Odometer, "odometer", Unit.Km),
+            () => ReadComeback(shop),
             .. (Fitted ?? []).Select((f, i) => (Func<object?>)(() => f.Read(i))),
             .. shop.Vehicle is null
                 ? (IEnumerable<Func<object?>>)
@@ -137,6 +140,7 @@ public sealed record TakeIn(
                     TorqueBand = shop.Ways?.TorqueBand,
                     Limits = shop.Ways?.Limits is { Count: > 0 } limits ? limits : null,
                     TakenInAt = context.Now,
+                    Comeback = ReadComeback(shop),
                 }
             )
         );
@@ -171,6 +175,11 @@ public sealed record TakeIn(
 
     internal static string ReadName(string name) =>
         TypedText.Needed(name, "name", "What is the vehicle called?");
+
+    private Comeback? ReadComeback(ShopState shop) =>
+        Comeback is not null && shop.Vehicle is null
+            ? throw Refuse.Value("comeback.for", SayComeback.NotHere)
+            : Comeback?.Read();
 
     private VehicleKind ReadSort() =>
         Sort ?? throw Refuse.Value("sort", "What is it? Choose by the drawing.");

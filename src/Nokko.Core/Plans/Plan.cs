@@ -108,6 +108,10 @@ public sealed record Job : IRow
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public DateTimeOffset? BinnedAt { get; init; }
 
+    /// <summary>That it came back for work that was done here; null where it did not.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public Comeback? Comeback { get; init; }
+
     /// <summary>When it was handed over.</summary>
     public DateTimeOffset? HandedOverAt { get; init; }
 

@@ -91,6 +91,10 @@ public sealed record Prediction
     /// <summary>Lift over today and over standard height, front and rear.</summary>
     public IReadOnlyList<PlannedLift> Lifts { get; init; } = [];
 
+    /// <summary>How far it comes down by 500 miles, of axles whose springs it touches; null where it touches none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public IReadOnlyList<AxleSettling>? Settles { get; init; }
+
     /// <summary>Chance that it lands within what is wanted, 0 … 1; null when nobody asked.</summary>
     public Result? Landing { get; init; }
 

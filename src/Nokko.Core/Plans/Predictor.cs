@@ -19,13 +19,21 @@ public static class Predictor
     /// <summary>Predicts what a plan does.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="situation">The vehicle as it stands.</param>
-    public static Prediction Predict(Plan plan, Situation situation) =>
-        Predict(plan, situation, null) with
+    public static Prediction Predict(Plan plan, Situation situation)
+    {
+        var prediction = Predict(plan, situation, null);
+        var settles = SettlingAxle.Of(situation.Vehicle, situation.From, plan);
+        return prediction with
         {
             Misfits = Misfit.Of(plan, situation.Converted(plan)) is { Count: > 0 } misfits
                 ? misfits
                 : null,
+            Settles =
+                prediction.Cannot is null && settles.Count > 0
+                    ? [.. settles.Select(s => s.Foretold(situation.Settled))]
+                    : null,
         };
+    }
 
     /// <summary>The same with axles as they would be if more were known of them.</summary>
     internal static Prediction Predict(

@@ -58,4 +58,7 @@ public sealed record Situation(Stage From, Vehicle Vehicle, WalkRoundStance? Bas
     /// <summary>Lift lines that our own jobs have proved, by axle and family; empty where there is only the prior.</summary>
     public IReadOnlyDictionary<(Axle Axle, LiftFamily Family), LiftBelief> Learned { get; init; } =
         new Dictionary<(Axle, LiftFamily), LiftBelief>();
+
+    /// <summary>How far vehicles came down on springs that plans of the job have.</summary>
+    public IReadOnlyList<SettledSums> Settled { get; init; } = [];
 }

@@ -36,6 +36,27 @@ public static class CauseWords
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No cause."),
         };
 
+    /// <summary>The cause of some vehicle or other, in a fitter's words.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It is no cause.</exception>
+    public static string Bare(CauseKind kind) =>
+        kind switch
+        {
+            CauseKind.Nothing => "nothing but tape and prediction",
+            CauseKind.NotSettled => "springs not settled",
+            CauseKind.TightenedHanging => "rubber tightened hanging",
+            CauseKind.LiftLine => "parts lift by another ratio",
+            CauseKind.OtherLoad => "another load than the springs were made for",
+            CauseKind.SaggedMore => "old springs sagged more than thought",
+            CauseKind.NotSeated => "spring not seated, or an isolator twice",
+            CauseKind.SidesSwapped => "left and right swapped",
+            CauseKind.Slip => "a reading slipped",
+            CauseKind.TyreLow => "tyre or ground low",
+            CauseKind.MountCrushed => "body mounts crushed on one side",
+            CauseKind.OtherCargo => "another load in the vehicle",
+            CauseKind.Other => "something else",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "No cause."),
+        };
+
     /// <summary>How a cause is checked, in a fitter's words.</summary>
     /// <param name="kind">The kind.</param>
     /// <param name="where">Where.</param>

@@ -14,6 +14,17 @@ internal sealed partial class DemoJob
         }
     }
 
+    /// <summary>Days go by.</summary>
+    public void After(double days) => _now = _now.AddDays(days);
+
+    /// <summary>It came back for work that was done here, was put right and left again.</summary>
+    public void CameBack(ComebackInput what)
+    {
+        Do(new SayComeback(NewId(), 0, what));
+        Later(40);
+        HandOver("Put right at no charge.");
+    }
+
     /// <summary>A drive before or after the work; what is not named was fine.</summary>
     public void Drive(
         bool after,

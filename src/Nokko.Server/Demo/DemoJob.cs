@@ -177,8 +177,14 @@ internal sealed partial class DemoJob
 
     private DateOnly Day(int days) => DateOnly.FromDateTime(_now.AddDays(days).UtcDateTime);
 
-    /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth; tyres where somebody looked at them.</summary>
-    public void Round(Settled settled, double[] lips, double[] mids, string? tyres = null)
+    /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth; tyres and odometer where somebody looked at them.</summary>
+    public void Round(
+        Settled settled,
+        double[] lips,
+        double[] mids,
+        string? tyres = null,
+        double? miles = null
+    )
     {
         Later(30);
         Do(
@@ -195,7 +201,7 @@ internal sealed partial class DemoJob
                     "bay 1",
                     "half",
                     "empty",
-                    null,
+                    miles is { } odometer ? Miles(odometer) : null,
                     null,
                     Tyres: tyres is null
                         ? null

@@ -59,6 +59,7 @@ internal static class DemoShop
             Name = "Hollin Orchard co-operative",
         };
         var survey = new Owner { Id = Guid.CreateVersion7(), Name = "Ninefords river survey" };
+        var parcels = new Owner { Id = Guid.CreateVersion7(), Name = "Kettle Road parcels" };
         var farrier = new Owner
         {
             Id = Guid.CreateVersion7(),
@@ -66,7 +67,9 @@ internal static class DemoShop
         };
         var shelf = new DemoShelf();
 
-        foreach (var row in new object[] { drover, packer, rescue, orchard, survey, farrier })
+        foreach (
+            var row in new object[] { drover, packer, rescue, orchard, survey, parcels, farrier }
+        )
         {
             db.Put(row);
         }
@@ -132,10 +135,14 @@ internal static class DemoShop
             );
             await db.SaveNew(job.Job.Id, CancellationToken.None);
         }
-        // One that came back: its jobs share vehicle, stages, rounds and joints.
+        // Those that came again: their jobs share vehicle, stages, rounds and joints.
         var older = Of("Ostrel Drover, first shape");
-        var there = new HashSet<Guid> { orchard.Id, older.Id };
-        foreach (var job in ThreeVisits(orchard, older, brenna, odd, shelf, now))
+        var courier = Of("Brack Courier");
+        var there = new HashSet<Guid> { orchard.Id, older.Id, parcels.Id, courier.Id };
+        foreach (
+            var job in ThreeVisits(orchard, older, brenna, odd, shelf, now)
+                .Concat(DemoYear.Jobs(shelf, parcels, courier, odd, brenna, now))
+        )
         {
             db.PutJob(job, there);
             await db.SaveNew(job.Job.Id, CancellationToken.None);

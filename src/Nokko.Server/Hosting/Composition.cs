@@ -26,6 +26,7 @@ using Nokko.Server.Tape;
 using Nokko.Server.WalkRounds;
 using Nokko.Server.Week;
 using Nokko.Server.Yard;
+using Nokko.Server.Year;
 using Nokko.Storage;
 using Npgsql;
 using Serilog;
@@ -231,6 +232,7 @@ internal static class Composition
         ShelfEndpoints.Map(api);
         BenchEndpoints.Map(api);
         EvidenceEndpoints.Map(api);
+        YearEndpoints.Map(api);
         TapeEndpoints.Map(api);
         JobFileEndpoints.Map(api);
         ShopFileEndpoints.Map(api);

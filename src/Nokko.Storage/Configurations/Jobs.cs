@@ -88,6 +88,32 @@ internal sealed class KeptTrialTable : IEntityTypeConfiguration<KeptTrial>
     }
 }
 
+internal sealed class KeptSettledTable : IEntityTypeConfiguration<KeptSettled>
+{
+    public void Configure(EntityTypeBuilder<KeptSettled> table)
+    {
+        table.OfShop("settled_springs");
+        table.HasKey(s => new { s.PlanId, s.Axle });
+        table.HasOne<Job>().WithMany().HasForeignKey(s => s.JobId).OnDelete(DeleteBehavior.Cascade);
+        table.HasIndex(NokkoDb.ShopIdColumn, nameof(KeptSettled.SpringOf), nameof(KeptSettled.At));
+    }
+}
+
+internal sealed class JobYearTable : IEntityTypeConfiguration<JobYear>
+{
+    public void Configure(EntityTypeBuilder<JobYear> table)
+    {
+        table.OfShop("job_years");
+        table
+            .HasOne<Job>()
+            .WithOne()
+            .HasForeignKey<JobYear>(y => y.Id)
+            .OnDelete(DeleteBehavior.Cascade);
+        table.Property(y => y.Id).ValueGeneratedNever();
+        table.HasIndex(NokkoDb.ShopIdColumn, nameof(JobYear.HandedOverAt));
+    }
+}
+
 internal sealed class KeptSumsTable : IEntityTypeConfiguration<KeptSums>
 {
     public void Configure(EntityTypeBuilder<KeptSums> table)

@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
 #nullable disable
@@ -5,7 +6,9 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Nokko.Storage.Migrations
 {
     /// <inheritdoc />
-    public partial class Told : Migration
+    [DbContext(typeof(NokkoDb))]
+    [Migration("20261130055158_Told")]
+    public class Told : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

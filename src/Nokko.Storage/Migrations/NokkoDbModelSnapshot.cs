@@ -1325,6 +1325,10 @@ namespace Nokko.Storage.Migrations
                         .HasColumnType("text")
                         .HasColumnName("carries");
 
+                    b.Property<string>("Comeback")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("comeback");
+
                     b.Property<DateTimeOffset?>("CopiedAt")
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("copied_at");
@@ -2700,6 +2704,101 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("job_workloads", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Storage.JobYear", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Facts")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("facts");
+
+                    b.Property<DateTimeOffset>("HandedOverAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("handed_over_at");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_job_years");
+
+                    b.HasIndex("ShopId", "HandedOverAt")
+                        .HasDatabaseName("ix_job_years_shop_id_handed_over_at");
+
+                    b.ToTable("job_years", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.KeptSettled", b =>
+                {
+                    b.Property<Guid>("PlanId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("plan_id");
+
+                    b.Property<string>("Axle")
+                        .HasColumnType("text")
+                        .HasColumnName("axle");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Family")
+                        .HasColumnType("text")
+                        .HasColumnName("family");
+
+                    b.Property<bool>("IsNew")
+                        .HasColumnType("boolean")
+                        .HasColumnName("is_new");
+
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("job_id");
+
+                    b.Property<double>("Km")
+                        .HasColumnType("double precision")
+                        .HasColumnName("km");
+
+                    b.Property<double>("Mm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("mm");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("name");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<Guid?>("SpringOf")
+                        .HasColumnType("uuid")
+                        .HasColumnName("spring_of");
+
+                    b.Property<double>("UMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("u_mm");
+
+                    b.Property<double>("Weight")
+                        .HasColumnType("double precision")
+                        .HasColumnName("weight");
+
+                    b.HasKey("PlanId", "Axle")
+                        .HasName("pk_settled_springs");
+
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("ix_settled_springs_job_id");
+
+                    b.HasIndex("ShopId", "SpringOf", "At")
+                        .HasDatabaseName("ix_settled_springs_shop_id_spring_of_at");
+
+                    b.ToTable("settled_springs", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Storage.KeptSums", b =>
                 {
                     b.Property<Guid>("Id")
@@ -3818,6 +3917,40 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_job_workloads_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.JobYear", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithOne()
+                        .HasForeignKey("Nokko.Storage.JobYear", "Id")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_years_jobs_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_job_years_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.KeptSettled", b =>
+                {
+                    b.HasOne("Nokko.Core.Plans.Job", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_settled_springs_jobs_job_id");
+
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_settled_springs_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.KeptSums", b =>

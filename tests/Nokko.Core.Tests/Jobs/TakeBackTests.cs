@@ -1,5 +1,6 @@
 using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
+using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
@@ -75,6 +76,8 @@ public class TakeBackTests
                 null
             ),
             new NoteDeviation(_shop.Key(), _shop.Key(), "LF", "so", "thus", "therefore", null),
+            // What is not written while nobody said it is nothing again.
+            new SetLimit(_shop.Key(), 0, MechanismKind.Headlights, Workshop.Typed("20", Unit.Mm)),
         ];
         foreach (var command in commands)
         {

@@ -22,6 +22,7 @@ const ofResults: Record<
   chain: true,
   sinceFirst: true,
   settling: true,
+  settled: true,
   instruments: true,
 };
 

@@ -941,6 +941,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    year?: number;
+                    zone?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YearView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/year.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    year?: number;
+                    zone?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tape": {
         parameters: {
             query?: never;
@@ -3456,6 +3532,20 @@ export interface components {
             /** @description Measured rise over thickness. */
             ratio: components["schemas"]["Result"];
         };
+        /** @description How far an axle is foretold to come down by 500 miles. */
+        AxleSettling: {
+            /** @description The axle. */
+            axle: components["schemas"]["Axle"];
+            /** @description On what it comes down, as said. */
+            spring: string;
+            /**
+             * Format: int32
+             * @description How many vehicles on such springs have shown it; 0 is a rule of thumb.
+             */
+            vehicles: number;
+            /** @description Rise of the mean lip from the first settled reading, mm: what comes down is below zero. */
+            rise: components["schemas"]["Result"];
+        };
         AxleView: {
             axle: components["schemas"]["Axle"];
             kind: components["schemas"]["SuspensionKind"];
@@ -4014,6 +4104,45 @@ export interface components {
             /** Format: date-time */
             seenAt: null | string;
         };
+        /** @description That a vehicle came back for work that was done here. */
+        Comeback: {
+            /** @description What for. */
+            for: components["schemas"]["ComebackFor"];
+            /** @description In the owner's words. */
+            words: null | string;
+            cause: null | components["schemas"]["ComebackCause"];
+            /** @description What was found. */
+            found: null | string;
+        };
+        /**
+         * @description What it came back by.
+         * @enum {unknown}
+         */
+        ComebackCause: "plan" | "part" | "fitting" | "reading" | "settled" | "use" | "notOurs" | "unknown";
+        /**
+         * @description What a vehicle comes back for.
+         * @enum {unknown}
+         */
+        ComebackFor: "height" | "lean" | "noise" | "rubs" | "steers" | "rides" | "lamps" | "loose" | "other";
+        /** @description A comeback as typed. */
+        ComebackInput: {
+            for: null | components["schemas"]["ComebackFor"];
+            /** @description In the owner's words. */
+            words: null | string;
+            cause?: null | components["schemas"]["ComebackCause"];
+            /** @description What was found. */
+            found?: null | string;
+        };
+        ComebackLine: {
+            /** Format: uuid */
+            jobId: string;
+            vehicle: string;
+            /** Format: date */
+            day: string;
+            comeback: components["schemas"]["Comeback"];
+            /** Format: int32 */
+            days: null | number;
+        };
         /** @description A part or a work that a stack needs beside it. */
         Companion: {
             /** @description Axle or corner. */
@@ -4198,6 +4327,36 @@ export interface components {
             corner: components["schemas"]["Corner"];
             /** @description Parts from the body down. */
             parts: components["schemas"]["PlacedPart"][];
+        };
+        /** @description How often one thing was the case. */
+        CountedOfCauseKind: {
+            /** @description Which. */
+            of: components["schemas"]["CauseKind"];
+            /**
+             * Format: int32
+             * @description How often.
+             */
+            times: number;
+        };
+        /** @description How often one thing was the case. */
+        CountedOfComebackCause: {
+            /** @description Which. */
+            of: components["schemas"]["ComebackCause"];
+            /**
+             * Format: int32
+             * @description How often.
+             */
+            times: number;
+        };
+        /** @description How often one thing was the case. */
+        CountedOfComebackFor: {
+            /** @description Which. */
+            of: components["schemas"]["ComebackFor"];
+            /**
+             * Format: int32
+             * @description How often.
+             */
+            times: number;
         };
         CsvFile: {
             /** Format: uuid */
@@ -4970,6 +5129,7 @@ export interface components {
              * @description When it was thrown away; null while it was not.
              */
             binnedAt: null | string;
+            comeback: null | components["schemas"]["Comeback"];
             /**
              * Format: date-time
              * @description When it was handed over.
@@ -5003,7 +5163,7 @@ export interface components {
             joints: components["schemas"]["CardJoint"][];
         };
         /** @description One thing that a person does to a job. The hierarchy is closed: a command carries its own decision. */
-        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandBookWork"] | components["schemas"]["JobCommandCancelBooking"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandPinPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandBinJob"] | components["schemas"]["JobCommandRestoreJob"] | components["schemas"]["JobCommandBinWalkRound"] | components["schemas"]["JobCommandTakeBack"];
+        JobCommand: components["schemas"]["JobCommandSetSizes"] | components["schemas"]["JobCommandCorrectJoint"] | components["schemas"]["JobCommandNoteJoint"] | components["schemas"]["JobCommandChooseSchool"] | components["schemas"]["JobCommandNoteCheck"] | components["schemas"]["JobCommandCorrectTakenIn"] | components["schemas"]["JobCommandSetTarget"] | components["schemas"]["JobCommandMakeWish"] | components["schemas"]["JobCommandSetLoads"] | components["schemas"]["JobCommandSetLimit"] | components["schemas"]["JobCommandSetSuspension"] | components["schemas"]["JobCommandSetPoints"] | components["schemas"]["JobCommandTapeSizes"] | components["schemas"]["JobCommandSetSpacePoints"] | components["schemas"]["JobCommandNoteBallast"] | components["schemas"]["JobCommandBeginWalkRound"] | components["schemas"]["JobCommandSetConditions"] | components["schemas"]["JobCommandNoteLook"] | components["schemas"]["JobCommandNoteRoadTest"] | components["schemas"]["JobCommandNoteToldGain"] | components["schemas"]["JobCommandPlaceStation"] | components["schemas"]["JobCommandNoteStandard"] | components["schemas"]["JobCommandSign"] | components["schemas"]["JobCommandStoreReading"] | components["schemas"]["JobCommandStoreMeasure"] | components["schemas"]["JobCommandPassOver"] | components["schemas"]["JobCommandBringInReadings"] | components["schemas"]["JobCommandSavePlan"] | components["schemas"]["JobCommandChoosePlan"] | components["schemas"]["JobCommandDropPlan"] | components["schemas"]["JobCommandMakeQuote"] | components["schemas"]["JobCommandChooseOffer"] | components["schemas"]["JobCommandBookWork"] | components["schemas"]["JobCommandCancelBooking"] | components["schemas"]["JobCommandFitAnyway"] | components["schemas"]["JobCommandSetMates"] | components["schemas"]["JobCommandPlaceKit"] | components["schemas"]["JobCommandTakeKitOut"] | components["schemas"]["JobCommandCountKit"] | components["schemas"]["JobCommandConvertAxle"] | components["schemas"]["JobCommandKeepSuspension"] | components["schemas"]["JobCommandBeginFitting"] | components["schemas"]["JobCommandDoStep"] | components["schemas"]["JobCommandSetSpec"] | components["schemas"]["JobCommandTightenJoint"] | components["schemas"]["JobCommandLeaveJoint"] | components["schemas"]["JobCommandAddJoint"] | components["schemas"]["JobCommandAddOffLine"] | components["schemas"]["JobCommandAddStep"] | components["schemas"]["JobCommandDropStep"] | components["schemas"]["JobCommandDropCut"] | components["schemas"]["JobCommandNoteCut"] | components["schemas"]["JobCommandLookOver"] | components["schemas"]["JobCommandLookAtBoard"] | components["schemas"]["JobCommandCloseOffLine"] | components["schemas"]["JobCommandNoteDeviation"] | components["schemas"]["JobCommandAddPhotograph"] | components["schemas"]["JobCommandPinPhotograph"] | components["schemas"]["JobCommandHandOver"] | components["schemas"]["JobCommandFinishFollowUp"] | components["schemas"]["JobCommandSayComeback"] | components["schemas"]["JobCommandBinJob"] | components["schemas"]["JobCommandRestoreJob"] | components["schemas"]["JobCommandBinWalkRound"] | components["schemas"]["JobCommandTakeBack"];
         /** @description Adds a joint that the card does not know: from now on it is a line of the ledger like any other. One that an earlier job added is taken up again. */
         JobCommandAddJoint: {
             /** @enum {string} */
@@ -6112,6 +6272,22 @@ export interface components {
              */
             commandId: string;
         };
+        /** @description Says that the vehicle came back for work that was done here, or what that was; or that it did not. */
+        JobCommandSayComeback: {
+            /** @enum {string} */
+            kind: "sayComeback";
+            /**
+             * Format: uint32
+             * @description Version of the job's row as it was seen.
+             */
+            version: number;
+            comeback: null | components["schemas"]["ComebackInput"];
+            /**
+             * Format: uuid
+             * @description Key, made by the client; repeating it changes nothing.
+             */
+            commandId: string;
+        };
         /** @description Changes the conditions of a walk-round. */
         JobCommandSetConditions: {
             /** @enum {string} */
@@ -6620,6 +6796,8 @@ export interface components {
             proofs: components["schemas"]["PlanProof"][];
             /** @description Instruments with which something of it was read, and that are doubted. */
             instruments: components["schemas"]["InstrumentMark"][];
+            /** @description How far the axles of plans came down by 500 miles, where they were read on the way. */
+            settled: components["schemas"]["JobSettled"][];
             settling: null | components["schemas"]["Settling"];
             /** @description What people say how far it came up, beside what was measured. */
             told: components["schemas"]["ToldCompared"][];
@@ -6628,6 +6806,41 @@ export interface components {
             /** @description Every stage against the one before it, where both were measured: what each change did. */
             chain: components["schemas"]["Comparison"][];
             sinceFirst: null | components["schemas"]["Comparison"];
+        };
+        /** @description How far an axle came down after a plan was fitted, as the springs' story keeps it. */
+        JobSettled: {
+            /**
+             * Format: uuid
+             * @description The plan.
+             */
+            planId: string;
+            /** @description The axle. */
+            axle: components["schemas"]["Axle"];
+            /** @description On what it stands, as said. */
+            name: string;
+            /** @description Whether the spring came in new. */
+            isNew: boolean;
+            spring: null | components["schemas"]["SpringKey"];
+            /**
+             * Format: date-time
+             * @description When it was read.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description Driven since the work, km.
+             */
+            km: number;
+            /**
+             * Format: double
+             * @description Down by 500 miles, mm.
+             */
+            mm: number;
+            /**
+             * Format: double
+             * @description Its standard uncertainty, mm.
+             */
+            u: number;
         };
         JobSince: {
             /** Format: uuid */
@@ -8332,6 +8545,8 @@ export interface components {
             moves: null | components["schemas"]["ForetoldMove"][];
             /** @description Lift over today and over standard height, front and rear. */
             lifts: components["schemas"]["PlannedLift"][];
+            /** @description How far it comes down by 500 miles, of axles whose springs it touches; null where it touches none. */
+            settles: null | components["schemas"]["AxleSettling"][];
             landing: null | components["schemas"]["Result"];
             loaded: null | components["schemas"]["LoadedStance"];
             cost: null | components["schemas"]["PlanCost"];
@@ -8982,6 +9197,10 @@ export interface components {
             front: components["schemas"]["Result"];
             /** @description The same behind. */
             rear: components["schemas"]["Result"];
+            /** @description What such springs do by then; only of axles that the work touched, and where the distance is known. */
+            foretold: components["schemas"]["SettlingForetold"][];
+            /** @description Axles that came down more than such springs do. */
+            more: components["schemas"]["Axle"][];
         };
         /** @description How a vehicle settles after its work, round by round. */
         Settling: {
@@ -8990,8 +9209,43 @@ export interface components {
             /** @description Whether the last two rounds, at least a night and, where it is noted, 50 miles apart, differ by no more than the tape can show; null while no two rounds are that far apart. */
             settled: null | boolean;
         };
+        /** @description What springs like an axle's do by a distance. */
+        SettlingForetold: {
+            /** @description The axle. */
+            axle: components["schemas"]["Axle"];
+            /** @description Rise of the mean lip, mm: what comes down is below zero. */
+            rise: components["schemas"]["Result"];
+        };
         /** @enum {unknown} */
         ShacklePivot: "aboveEye" | "belowEye";
+        /** @description A share of cases, with the range in which the shop's own share lies with 95 of 100. */
+        Share: {
+            /**
+             * Format: int32
+             * @description Cases that count.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description All cases.
+             */
+            of: number;
+            /**
+             * Format: double
+             * @description The share, 0 … 1; null of no case.
+             */
+            value: null | number;
+            /**
+             * Format: double
+             * @description Lower end of the range, 0 … 1; null of no case.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the range, 0 … 1; null of no case.
+             */
+            high: null | number;
+        };
         ShareBody: {
             opens: components["schemas"]["SharedThing"];
             plates: boolean;
@@ -9537,6 +9791,7 @@ export interface components {
             odometer: null | components["schemas"]["QuantityInput"];
             equipment: null | components["schemas"]["Equipment"];
             variant?: null | components["schemas"]["VariantInput"];
+            comeback?: null | components["schemas"]["ComebackInput"];
             /**
              * Format: uuid
              * @description Key, made by the client; repeating it changes nothing.
@@ -9665,6 +9920,48 @@ export interface components {
             /** @description Tools that the shop does not have, as its cards name them; null is none. */
             lacks: null | string[];
         };
+        /** @description A shop's year, from the jobs that were handed over in it. */
+        ShopYear: {
+            /**
+             * Format: int32
+             * @description The year.
+             */
+            year: number;
+            /**
+             * Format: int32
+             * @description Jobs that were handed over.
+             */
+            jobs: number;
+            /** @description Of those that can be told, how many were right at the first try. */
+            right: components["schemas"]["Share"];
+            /**
+             * Format: int32
+             * @description Jobs in which something was fitted and nobody can tell.
+             */
+            untold: number;
+            /**
+             * Format: int32
+             * @description Jobs in which nothing was fitted.
+             */
+            notFitted: number;
+            /** @description Comebacks for the shop's own work among all jobs: what load, wear or something else brought back is not among them. */
+            comebacks: components["schemas"]["Share"];
+            /** @description What vehicles came back for, all comebacks, the most frequent first. */
+            comebackFor: components["schemas"]["CountedOfComebackFor"][];
+            /** @description What they came back by, the most frequent first. */
+            comebackCauses: components["schemas"]["CountedOfComebackCause"][];
+            /**
+             * Format: int32
+             * @description Comebacks of which nobody noted a cause.
+             */
+            unexplained: number;
+            /** @description Causes of a miss that were found by their check, the most frequent first. */
+            causes: components["schemas"]["CountedOfCauseKind"][];
+            /** @description Planned and taken hours. */
+            hours: components["schemas"]["YearHours"];
+            /** @description Its twelve months. */
+            months: components["schemas"]["YearMonth"][];
+        };
         /** @description What a plan takes that is not on the vehicle yet. */
         ShoppingList: {
             /** @description Parts first, then fasteners, tools, what it needs beside, and work. */
@@ -9767,6 +10064,21 @@ export interface components {
             name: string;
             /** @description As said in a bay. */
             label: string;
+        };
+        SpringKey: {
+            /** Format: uuid */
+            of: string;
+            axle: components["schemas"]["Axle"];
+            family: components["schemas"]["LiftFamily"];
+        };
+        SpringLine: {
+            name: string;
+            axle: components["schemas"]["Axle"];
+            platform: null | string;
+            /** Format: int32 */
+            vehicles: number;
+            rise: components["schemas"]["Result"];
+            usual: components["schemas"]["Result"];
         };
         /** @enum {unknown} */
         SpringMedium: "steel" | "air";
@@ -11151,6 +11463,62 @@ export interface components {
              */
             days: null | number;
         };
+        /** @description Hours that were usual for what was done, beside those that it took. */
+        YearHours: {
+            /**
+             * Format: int32
+             * @description Jobs in which somebody noted how long steps took.
+             */
+            jobs: number;
+            /**
+             * Format: double
+             * @description Usual hours of those steps.
+             */
+            usual: number;
+            /**
+             * Format: double
+             * @description Hours that they took.
+             */
+            taken: number;
+            /**
+             * Format: double
+             * @description A quarter of the jobs took no more than this of the usual; null of fewer than four jobs.
+             */
+            quarter: null | number;
+            /**
+             * Format: double
+             * @description Three quarters took no more than this; null of fewer than four jobs.
+             */
+            threeQuarters: null | number;
+        };
+        /** @description A month of the shop's year. */
+        YearMonth: {
+            /**
+             * Format: int32
+             * @description 1 … 12.
+             */
+            month: number;
+            /**
+             * Format: int32
+             * @description Jobs that were right at the first try.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description Jobs that were not.
+             */
+            missed: number;
+            /**
+             * Format: int32
+             * @description Jobs of which nobody can tell, and those in which nothing was fitted.
+             */
+            untold: number;
+            /**
+             * Format: int32
+             * @description How many of all of them were comebacks.
+             */
+            comebacks: number;
+        };
         /** @description How a vehicle stood in one walk-round. */
         YearRound: {
             /**
@@ -11204,6 +11572,15 @@ export interface components {
             jobId: string;
             /** @description Both axles, front first. */
             axles: components["schemas"]["YearAxle"][];
+        };
+        YearView: {
+            year: components["schemas"]["ShopYear"];
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            comebacks: components["schemas"]["ComebackLine"][];
+            springs: components["schemas"]["SpringLine"][];
         };
     };
     responses: never;

@@ -263,6 +263,42 @@ export const roadChanges: Record<Kinds["RoadChange"], string> = {
   "new": "new since the work",
   "there": "there; not tried before the work",
 };
+export const comebackWords: Record<Kinds["ComebackFor"], string> = {
+  "height": "sits higher or lower than agreed",
+  "lean": "leans",
+  "noise": "makes a noise",
+  "rubs": "rubs or hits",
+  "steers": "pulls, wanders or shakes",
+  "rides": "rides hard or hits its stops",
+  "lamps": "warning lamp, or headlights",
+  "loose": "something loose or leaking",
+  "other": "something else",
+};
+export const comebackCauses: Record<Kinds["ComebackCause"], string> = {
+  "plan": "other parts should have been chosen",
+  "part": "a part was faulty or not as claimed",
+  "fitting": "fitted otherwise than it should be",
+  "reading": "read or counted wrong",
+  "settled": "settled further than foretold",
+  "use": "load, damage or wear since it left",
+  "notOurs": "nothing to do with the work",
+  "unknown": "nobody found it",
+};
+export const causeWords: Record<Kinds["CauseKind"], string> = {
+  "nothing": "nothing but tape and prediction",
+  "notSettled": "springs not settled",
+  "tightenedHanging": "rubber tightened hanging",
+  "liftLine": "parts lift by another ratio",
+  "otherLoad": "another load than the springs were made for",
+  "saggedMore": "old springs sagged more than thought",
+  "notSeated": "spring not seated, or an isolator twice",
+  "sidesSwapped": "left and right swapped",
+  "slip": "a reading slipped",
+  "tyreLow": "tyre or ground low",
+  "mountCrushed": "body mounts crushed on one side",
+  "otherCargo": "another load in the vehicle",
+  "other": "something else",
+};
 export const signerWords: Record<Kinds["SignedAs"], string> = {
   "owner": "owner",
   "driver": "drives it away",

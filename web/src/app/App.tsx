@@ -27,6 +27,7 @@ const Fit = lazy(() => import("../features/fitting/FitView"));
 const Sheets = lazy(() => import("../features/fitting/SheetsView"));
 const Prove = lazy(() => import("../features/proof/ProveView"));
 const HandOver = lazy(() => import("../features/hand-over/HandOverView"));
+const YearView = lazy(() => import("../features/year/YearView"));
 const Bench = lazy(() => import("../features/bench/Bench"));
 const Evidence = lazy(() => import("../features/evidence/Evidence"));
 const Join = lazy(() => import("../features/people/Join"));
@@ -122,6 +123,7 @@ export function App() {
           <Route path="bench/:sheet?" element={<Bench />} />
           <Route path="guide/*" element={<Guide />} />
           <Route path="evidence" element={<Evidence />} />
+          <Route path="year" element={<YearView />} />
           <Route path="jobs/:job" element={<JobLayout />}>
             <Route path="take-in" element={<TakenIn />} />
             <Route path="vehicle" element={<Vehicle />} />

@@ -41,6 +41,9 @@ export default function Evidence() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           Evidence
         </Typography>
+        <Link component={To} to="/year">
+          The shop’s year
+        </Link>
         <Link href="/api/evidence.csv" download>
           All of it as CSV
         </Link>

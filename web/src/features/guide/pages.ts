@@ -36,6 +36,12 @@ export const pages: readonly PageHelp[] = [
   },
   { path: "/evidence", title: "Evidence", section: "evidence", keys: [] },
   {
+    path: "/year",
+    title: "The shop’s year",
+    section: "the-shops-year",
+    keys: [],
+  },
+  {
     path: "/bench/:sheet?",
     title: "Calculator",
     section: "calculator",

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import { Press } from "../../shared/Press";
 import type { JobView } from "../../api/client";
+import { Problem } from "../../api/problem";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { BothWays, type Lines } from "../../shared/BothWays";
@@ -52,6 +53,8 @@ export function HandOverForm() {
     (f) => !draft.left.includes(f.what),
   );
   const odometer = odometerOf(draft.odometer, unit);
+  // What stands against it may be no open line: a comeback without a cause, an instrument that is doubted.
+  const asked = problem instanceof Problem && problem.says("reason") !== null;
 
   const hand = async (over?: JobView) => {
     setProblem(null);
@@ -90,22 +93,11 @@ export function HandOverForm() {
 
   return (
     <Box sx={{ display: "grid", gap: 1.5, mt: 1 }}>
-      {view.progress.openLines.length > 0 && (
+      {(view.progress.openLines.length > 0 || asked || draft.reason !== "") && (
         <Box sx={{ border: 2, borderColor: "warning.main", p: 1 }}>
-          ▲{" "}
-          {view.progress.openLines.length === 1
-            ? "1 open line"
-            : `${view.progress.openLines.length.toString()} open lines`}
-          . Close under Fit what can be closed; what is handed over open is
-          printed on the record with its reason.
-          <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
-            {view.progress.openLines.slice(0, 8).map((l) => (
-              <li key={l}>{l}</li>
-            ))}
-            {view.progress.openLines.length > 8 && (
-              <li>and {view.progress.openLines.length - 8} more</li>
-            )}
-          </Box>
+          {view.progress.openLines.length > 0 && (
+            <OpenLines lines={view.progress.openLines} />
+          )}
           <TextField
             fullWidth
             label="Why it leaves like this"
@@ -196,5 +188,24 @@ export function HandOverForm() {
         Hand it over
       </Press>
     </Box>
+  );
+}
+
+function OpenLines({ lines }: { lines: string[] }) {
+  return (
+    <>
+      ▲{" "}
+      {lines.length === 1
+        ? "1 open line"
+        : `${lines.length.toString()} open lines`}
+      . Close under Fit what can be closed; what is handed over open is printed
+      on the record with its reason.
+      <Box component="ul" sx={{ my: 0.5, pl: 2.5 }}>
+        {lines.slice(0, 8).map((l) => (
+          <li key={l}>{l}</li>
+        ))}
+        {lines.length > 8 && <li>and {lines.length - 8} more</li>}
+      </Box>
+    </>
   );
 }

@@ -16,6 +16,7 @@ import { SavePdf } from "../papers/SavePdf";
 import { usePapers } from "../papers/usePapers";
 import { AlignmentBack } from "./AlignmentBack";
 import { BeforeAfter } from "./BeforeAfter";
+import { Comeback } from "./Comeback";
 import { FollowUps } from "./FollowUps";
 import { HandOverForm } from "./HandOverForm";
 import { RoadTest } from "./RoadTest";
@@ -29,17 +30,23 @@ const picture = (sha256: string) => `/api/files/${sha256}`;
 export default function HandOverView() {
   const d = useJob().document;
   const { job } = d;
+  const [saved, setSaved] = useState(0);
   return (
     <BesidePaper paper={<Papers />}>
       <Typography variant="h1">Hand over</Typography>
       <Doubts />
+      <Comeback
+        onSaved={() => {
+          setSaved((n) => n + 1);
+        }}
+      />
       {job.handedOverAt ? (
         <FollowUps />
       ) : (
         <>
           {begunPlan(d) && <RoadTest after />}
           <ToldAndSigned />
-          <HandOverForm />
+          <HandOverForm key={saved} />
         </>
       )}
       {job.handedOverAt && <ToldAndSigned />}

@@ -33,6 +33,23 @@ export function Settles() {
             {s.km !== null && `, after ${far(s.km)}`}: front{" "}
             <ResultLength result={s.front} signed />, rear{" "}
             <ResultLength result={s.rear} signed />
+            {s.foretold.map((f) => (
+              <Box
+                key={f.axle}
+                component="span"
+                sx={{ color: "text.secondary" }}
+              >
+                ; such springs, {f.axle}:{" "}
+                <ResultLength result={f.rise} signed />
+              </Box>
+            ))}
+            {s.more.map((axle) => (
+              <Box key={axle} sx={{ fontWeight: 650 }}>
+                ▲ {axle === "front" ? "In front" : "At the rear"} it came down
+                more than such springs do: look at seats and isolators, at what
+                it carries, at a pigtail that moved.
+              </Box>
+            ))}
           </li>
         ))}
       </Box>

@@ -30,6 +30,7 @@ import { carriesSays, usuallyBuilt, WhatCarries } from "./WhatCarries";
 import { Grid, Section } from "./FormParts";
 import { isFolded } from "./folded";
 import { blank, takeInBody } from "./takeInDraft";
+import { ComebackFields } from "../hand-over/Comeback";
 import { ChooseSort } from "./ChooseSort";
 import { OwnerFields } from "./OwnerFields";
 
@@ -171,6 +172,23 @@ export default function TakeIn() {
             );
           }}
         />
+        {draft.known && (
+          <Box sx={{ mt: 1.5 }}>
+            <Grid>
+              <ComebackFields
+                text={draft.comeback}
+                problem={problem}
+                none="nothing: it is new work"
+                onChange={(next) => {
+                  setDraft({
+                    ...draft,
+                    comeback: { ...draft.comeback, ...next },
+                  });
+                }}
+              />
+            </Grid>
+          </Box>
+        )}
         {!draft.known && (
           <Box sx={{ mt: 1 }}>
             <ChooseSort

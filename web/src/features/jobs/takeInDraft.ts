@@ -3,6 +3,7 @@ import type { NewShopCommand } from "../../api/command";
 import type { LengthUnit } from "../../shared/length";
 import { typed } from "../../shared/quantity";
 import { noVariant, variantBody } from "../../shared/variant";
+import { comebackBody } from "../hand-over/comebackText";
 import { fittedBody, type FittedText } from "./FittedNow";
 import { noSizes, sizesBody } from "./sizes";
 import { levelByHub, targetBody } from "./TargetFields";
@@ -33,6 +34,8 @@ export const blank = {
   fitted: [] as FittedText[],
   /** A vehicle that was here before, whose chain goes on; null is a new one. */
   known: null as Schemas["VehicleHere"] | null,
+  /** What it comes back for, should it; of a known vehicle only. */
+  comeback: { for: "" as Schemas["ComebackFor"] | "", words: "" },
 };
 
 type Draft = typeof blank;
@@ -79,5 +82,9 @@ export function takeInBody(
     promisedOn: draft.promisedOn || null,
     odometer: typed(draft.odometer, unit === "in" ? "mi" : "km"),
     equipment: draft.equipment || null,
+    comeback:
+      draft.known && draft.comeback.for !== ""
+        ? comebackBody(draft.comeback)
+        : null,
   };
 }

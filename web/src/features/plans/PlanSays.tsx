@@ -11,7 +11,7 @@ import { useJob } from "../../api/job";
 import { ResultLength } from "../../shared/Length";
 import { oddsSays } from "../../shared/chance";
 import { nameOf, saidOf } from "../geometry/geometry";
-import { consequences, placeWords } from "./consequences";
+import { consequences, placeWords, settlesSay } from "./consequences";
 
 /** What the plan will do, in one line that stays at the hand; with its loads where somebody asks. */
 export function PlanSays({
@@ -195,6 +195,22 @@ export function PlanNeeds({
             l.overStandard,
           ])}
         />
+      )}
+      {prediction.settles && (
+        <>
+          <Figures
+            facts={prediction.settles.map((s) => [
+              `${s.axle === "front" ? "Front" : "Rear"}, 500 miles (800 km) later`,
+              s.rise,
+            ])}
+          />
+          <Typography
+            color="text.secondary"
+            sx={{ mt: 0.5, fontSize: "0.92rem" }}
+          >
+            {prediction.settles.map(settlesSay).join(" ")}
+          </Typography>
+        </>
       )}
       <Typography color="text.secondary" sx={{ mt: 0.5, fontSize: "0.92rem" }}>
         {prediction.basis.join(" ")}{" "}

@@ -9,3 +9,11 @@ export const placeWords: Record<string, string> = {
   ...stationWords,
   vehicle: "whole vehicle",
 };
+
+/** On what it rests how far an axle will come down. */
+export const settlesSay = (s: Schemas["AxleSettling"]): string =>
+  `${s.axle === "front" ? "Front" : "Rear"}, ${s.spring}: ${
+    s.vehicles === 0
+      ? "a rule of thumb, no vehicle has shown it yet."
+      : `as ${s.vehicles === 1 ? "1 vehicle" : `${s.vehicles.toString()} vehicles`} showed.`
+  }`;
