@@ -142,6 +142,32 @@ internal static class FilledShop
         await db.Database.ExecuteSqlAsync($"analyze");
     }
 
+    /// <summary>Lets every job that has none leave on a day of the last ten years, and every trial show what its springs settled.</summary>
+    /// <param name="connection">The database, after <see cref="AddTrials"/>.</param>
+    public static async Task AddYears(string connection)
+    {
+        await using var source = NpgsqlDataSource.Create(connection);
+        await using var open = await source.OpenConnectionAsync();
+        await Run(
+            open,
+            """
+            insert into job_years (id, handed_over_at, facts, shop_id)
+            select j.id, now() - (row_number() over (order by j.id) % 3650) * interval '1 day',
+              (select facts from job_years limit 1), j.shop_id
+            from jobs j where not exists (select from job_years y where y.id = j.id)
+            """
+        );
+        await Run(
+            open,
+            """
+            insert into settled_springs (plan_id, axle, job_id, name, is_new, spring_of, family, at, km, mm, u_mm, weight, shop_id)
+            select t.plan_id, t.axle, t.job_id, 'its own springs', false, t.platform_id, t.family, t.at, 805, 2, 1, 0.5, t.shop_id
+            from lift_trials t on conflict do nothing
+            """
+        );
+        await Run(open, "analyze");
+    }
+
     /// <summary>Gives every copied job and vehicle a dozen steps and joints of one that was fitted.</summary>
     /// <param name="connection">The database, after <see cref="AddJobs"/>.</param>
     /// <param name="fitted">The job whose steps and joints are copied.</param>

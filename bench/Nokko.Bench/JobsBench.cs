@@ -40,7 +40,7 @@ internal static class JobsBench
             var of = $"of {jobs:N0} jobs, {proved:N0} proved";
             foreach (var (what, p50) in found)
             {
-                if (what == Evidence)
+                if (what is Evidence or Year)
                 {
                     rows.Add(($"{what} {of}: p95", p50, 300, "ms"));
                     continue;
@@ -68,6 +68,9 @@ internal static class JobsBench
     private const int FullPages = 1_000;
 
     private const string Evidence = "evidence page";
+
+    /// <summary>A tenth of the jobs are of this year.</summary>
+    private const string Year = "the shop's year";
 
     private static async Task<Dictionary<string, double>> Measured(int jobs, int proved)
     {
@@ -121,6 +124,7 @@ internal static class JobsBench
         await FilledShop.AddJobs(connection, job, jobs - await db.Jobs.CountAsync());
         await FilledShop.AddFittings(connection, fitted);
         await FilledShop.AddTrials(db, platform, proved);
+        await FilledShop.AddYears(connection);
         object Placing(string corner) =>
             new
             {
@@ -176,6 +180,7 @@ internal static class JobsBench
                 answer.EnsureSuccessStatusCode();
                 return await answer.Content.ReadAsByteArrayAsync();
             }),
+            [Year] = await YardBench.P95(() => http.GetByteArrayAsync("/api/year")),
             ["what earlier jobs offer"] = await Median(() =>
                 http.GetByteArrayAsync($"/api/jobs/{job}/fitting/earlier")
             ),

@@ -1,3 +1,4 @@
+using System.Diagnostics;
 using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
@@ -11,6 +12,9 @@ internal static class ReadingsBench
 {
     private const int OfAJob = 42;
 
+    /// <summary>So many store at once, each in a job of their own.</summary>
+    private const int Hands = 8;
+
     private static readonly int[] Sizes = [10_000, 10_000_000];
 
     /// <summary>What was measured: medians, ms; ratios to the small one; how large it is.</summary>
@@ -22,7 +26,7 @@ internal static class ReadingsBench
         Dictionary<string, double>? least = null;
         foreach (var size in Sizes)
         {
-            var (times, megabytes) = await Measured(size);
+            var (times, together, megabytes) = await Measured(size);
             foreach (var (what, ms) in times)
             {
                 rows.Add(($"{what}, {size:N0} readings: median", ms, double.NaN, "ms"));
@@ -31,15 +35,18 @@ internal static class ReadingsBench
                     rows.Add(($"{what}: over {Sizes[0]:N0}", ms / least[what], 1.3, "×"));
                 }
             }
+            rows.Add(($"{Hands} at once, {size:N0} readings", together, double.NaN, "saves/s"));
             rows.Add(($"{size:N0} readings: the database", megabytes, double.NaN, "MB"));
             least ??= times;
         }
         return rows;
     }
 
-    private static async Task<(Dictionary<string, double> Times, double Megabytes)> Measured(
-        int readings
-    )
+    private static async Task<(
+        Dictionary<string, double> Times,
+        double Together,
+        double Megabytes
+    )> Measured(int readings)
     {
         var database = $"readings_{readings}";
         await using var server = await ServerProcess.Start(database);
@@ -61,46 +68,65 @@ internal static class ReadingsBench
         await FilledShop.AddReadings(connection, job, OfAJob);
         await using var db = YardBench.Open(connection);
         db.ShopId = await db.Shops.Select(s => s.Id).SingleAsync();
-        var one = (await db.Jobs.OrderBy(j => j.Id).Select(j => j.Id).ToListAsync())[^1];
-        var round = (await http.GetFromJsonAsync<JsonNode>($"/api/jobs/{one}"))!["document"]![
-            "walkRounds"
-        ]![0]!["id"]!;
+        var jobs = (await db.Jobs.OrderBy(j => j.Id).Select(j => j.Id).ToListAsync())[^Hands..];
+        var one = jobs[^1];
+        var rounds = new Dictionary<Guid, JsonNode>();
+        foreach (var of in jobs)
+        {
+            rounds[of] = (await http.GetFromJsonAsync<JsonNode>($"/api/jobs/{of}"))!["document"]![
+                "walkRounds"
+            ]![0]!["id"]!;
+        }
         var times = new Dictionary<string, double>
         {
             ["opening a job"] = await JobsBench.Median(() =>
                 http.GetByteArrayAsync($"/api/jobs/{one}")
             ),
             ["the yard"] = await JobsBench.Median(() => http.GetByteArrayAsync("/api/yard")),
-            ["storing a reading"] = await JobsBench.Median(async () =>
-            {
-                var answer = await http.PostAsJsonAsync(
-                    $"/api/jobs/{one}/commands",
-                    new object[]
-                    {
-                        new
-                        {
-                            kind = "storeReading",
-                            commandId = Guid.CreateVersion7(),
-                            id = Guid.CreateVersion7(),
-                            walkRoundId = round,
-                            station = "LF",
-                            from = "hub",
-                            typed = "20 1/2",
-                            answers = (string[])["asRead"],
-                            takenAt = DateTimeOffset.UtcNow,
-                        },
-                    }
-                );
-                answer.EnsureSuccessStatusCode();
-                return await answer.Content.ReadAsByteArrayAsync();
-            }),
+            ["storing a reading"] = await JobsBench.Median(() => Store(one)),
         };
+        var (stored, watch) = (0, Stopwatch.StartNew());
+        await Task.WhenAll(
+            jobs.Select(async of =>
+            {
+                while (watch.Elapsed < TimeSpan.FromSeconds(15))
+                {
+                    await Store(of);
+                    Interlocked.Increment(ref stored);
+                }
+            })
+        );
+        var together = stored / watch.Elapsed.TotalSeconds;
         await using var open = new NpgsqlConnection(connection);
         await open.OpenAsync();
         await using var ask = new NpgsqlCommand(
             "select pg_database_size(current_database()) / 1e6",
             open
         );
-        return (times, (double)(decimal)(await ask.ExecuteScalarAsync())!);
+        return (times, together, (double)(decimal)(await ask.ExecuteScalarAsync())!);
+
+        async Task<byte[]> Store(Guid of)
+        {
+            var answer = await http.PostAsJsonAsync(
+                $"/api/jobs/{of}/commands",
+                new object[]
+                {
+                    new
+                    {
+                        kind = "storeReading",
+                        commandId = Guid.CreateVersion7(),
+                        id = Guid.CreateVersion7(),
+                        walkRoundId = rounds[of],
+                        station = "LF",
+                        from = "hub",
+                        typed = "20 1/2",
+                        answers = (string[])["asRead"],
+                        takenAt = DateTimeOffset.UtcNow,
+                    },
+                }
+            );
+            answer.EnsureSuccessStatusCode();
+            return await answer.Content.ReadAsByteArrayAsync();
+        }
     }
 }

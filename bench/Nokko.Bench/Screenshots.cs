@@ -24,8 +24,6 @@ internal static class Screenshots
         browser.Type("Plate", "sv118k");
         browser.Driver.FindElement(By.CssSelector("input[name=sort]")).SendKeys(Keys.Space);
         Shoot("take-in", "This one was here before");
-        Job("NF 80 W", "vehicle", "Front suspension");
-        Shoot("vehicle", "One inch of plate lifts");
         Job("NF 80 W", "walk-round", "Left rear");
         browser.Until(
             d => d.SwitchTo().ActiveElement().GetAttribute("id") == "tape",
@@ -50,6 +48,8 @@ internal static class Screenshots
         browser.Resize(1280, 800);
         browser.Open($"{server.Address}/evidence");
         Shoot("evidence", "Claimed against measured");
+        browser.Open($"{server.Address}/year");
+        Shoot("year", "What springs come down by 500 miles");
         browser.Open($"{server.Address}/bench/trackBar");
         Shoot("bench", "The axle moves");
         Job("HO 31 T", "fit", "The card");

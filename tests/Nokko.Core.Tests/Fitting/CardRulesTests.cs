@@ -40,7 +40,7 @@ public class CardRulesTests
                         )
                         .Concat(
                             Enumerable
-                                .Range(0, Sample.Tries(6))
+                                .Range(0, Sample.Tries(3))
                                 .Select(_ =>
                                     (
                                         random.GetItems(fit, 3).Distinct().ToArray(),

@@ -181,7 +181,7 @@ public class AnyStackTests
                             )
                     );
                 },
-                iter: Sample.Tries(1_500)
+                iter: Sample.Tries(700)
             );
 
     [Fact]
@@ -213,7 +213,7 @@ public class AnyStackTests
                         }
                     );
                 },
-                iter: Sample.Tries(400)
+                iter: Sample.Tries(250)
             );
 
     [Fact]
@@ -236,7 +236,7 @@ public class AnyStackTests
                         Assert.All(p.Loads, l => Assert.Equal(0, l.Change.Value!.Value, 0.05));
                     }
                 },
-                iter: Sample.Tries(500)
+                iter: Sample.Tries(250)
             );
 
     [Fact]
@@ -259,7 +259,7 @@ public class AnyStackTests
                         Assert.Equal(p.Rake.U!.Value, m.Rake.U!.Value, 1e-6);
                     }
                 },
-                iter: Sample.Tries(500)
+                iter: Sample.Tries(250)
             );
 
     [Fact]
@@ -292,7 +292,7 @@ public class AnyStackTests
                     Assert.Equal(there.FrontRise.Value!.Value, -back.FrontRise.Value!.Value, 1e-6);
                     Assert.Equal(there.RearRise.Value!.Value, -back.RearRise.Value!.Value, 1e-6);
                 },
-                iter: Sample.Tries(500)
+                iter: Sample.Tries(250)
             );
 
     [Fact]
@@ -326,7 +326,7 @@ public class AnyStackTests
                         rear.HeightControl is null ? 1e-9 : 1e-3
                     );
                 },
-                iter: Sample.Tries(500)
+                iter: Sample.Tries(250)
             );
 
     [Fact]
@@ -351,6 +351,6 @@ public class AnyStackTests
                         Assert.Equal(0, p.RearRise.Value!.Value, 1e-6);
                     }
                 },
-                iter: Sample.Tries(500)
+                iter: Sample.Tries(250)
             );
 }
