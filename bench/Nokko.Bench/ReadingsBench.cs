@@ -15,6 +15,9 @@ internal static class ReadingsBench
     /// <summary>So many store at once, each in a job of their own.</summary>
     private const int Hands = 8;
 
+    private const string Size = "pg_database_size(current_database())";
+    private const string Log = "pg_current_wal_lsn() - '0/0'::pg_lsn";
+
     private static readonly int[] Sizes = [10_000, 10_000_000];
 
     /// <summary>What was measured: medians, ms; ratios to the small one; how large it is.</summary>
@@ -26,7 +29,7 @@ internal static class ReadingsBench
         Dictionary<string, double>? least = null;
         foreach (var size in Sizes)
         {
-            var (times, together, megabytes) = await Measured(size);
+            var (times, together, save, megabytes) = await Measured(size);
             foreach (var (what, ms) in times)
             {
                 rows.Add(($"{what}, {size:N0} readings: median", ms, double.NaN, "ms"));
@@ -36,6 +39,8 @@ internal static class ReadingsBench
                 }
             }
             rows.Add(($"{Hands} at once, {size:N0} readings", together, double.NaN, "saves/s"));
+            rows.Add(($"a save, {size:N0} readings: tables", save.Kilobytes, double.NaN, "kB"));
+            rows.Add(($"a save, {size:N0} readings: write-ahead log", save.Log, double.NaN, "kB"));
             rows.Add(($"{size:N0} readings: the database", megabytes, double.NaN, "MB"));
             least ??= times;
         }
@@ -45,6 +50,7 @@ internal static class ReadingsBench
     private static async Task<(
         Dictionary<string, double> Times,
         double Together,
+        (double Kilobytes, double Log) Save,
         double Megabytes
     )> Measured(int readings)
     {
@@ -85,6 +91,9 @@ internal static class ReadingsBench
             ["the yard"] = await JobsBench.Median(() => http.GetByteArrayAsync("/api/yard")),
             ["storing a reading"] = await JobsBench.Median(() => Store(one)),
         };
+        await using var open = new NpgsqlConnection(connection);
+        await open.OpenAsync();
+        var (size, log) = (await Ask(Size), await Ask(Log));
         var (stored, watch) = (0, Stopwatch.StartNew());
         await Task.WhenAll(
             jobs.Select(async of =>
@@ -97,13 +106,19 @@ internal static class ReadingsBench
             })
         );
         var together = stored / watch.Elapsed.TotalSeconds;
-        await using var open = new NpgsqlConnection(connection);
-        await open.OpenAsync();
-        await using var ask = new NpgsqlCommand(
-            "select pg_database_size(current_database()) / 1e6",
-            open
+        var now = await Ask(Size);
+        return (
+            times,
+            together,
+            ((now - size) / 1e3 / stored, (await Ask(Log) - log) / 1e3 / stored),
+            now / 1e6
         );
-        return (times, together, (double)(decimal)(await ask.ExecuteScalarAsync())!);
+
+        async Task<double> Ask(string what)
+        {
+            await using var ask = new NpgsqlCommand($"select ({what})::float8", open);
+            return (double)(await ask.ExecuteScalarAsync())!;
+        }
 
         async Task<byte[]> Store(Guid of)
         {

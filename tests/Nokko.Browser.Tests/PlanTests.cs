@@ -10,6 +10,7 @@ public sealed class PlanTests(DemoServer demo)
 {
     private readonly HostedServer _server = demo.Server;
 
+    [Trait("Trial", "long")]
     [Fact]
     public void Parts_are_dragged_onto_corners_and_carried_by_keys_and_two_plans_are_compared()
     {

@@ -66,6 +66,7 @@ public sealed class WeekTests : IAsyncLifetime
             value
         );
 
+    [Trait("Trial", "long")]
     [Fact]
     public void A_vehicle_is_dragged_to_its_place_moved_by_keys_and_taken_back()
     {

@@ -27,6 +27,41 @@ public static partial class JobEvaluator
         IReadOnlyList<WalkRoundStance> stances
     ) => Prove(d, plan, stances, PlatformEvidence.None.Confirmed);
 
+    /// <summary>Stances of the rounds that were walked until the vehicle was handed over; all of them while it was not.</summary>
+    /// <param name="d">The job.</param>
+    /// <param name="stances">Its stances, in the order of time.</param>
+    public static IReadOnlyList<WalkRoundStance> UntilItLeft(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances
+    )
+    {
+        if (d.Job.HandedOverAt is not { } left)
+        {
+            return stances;
+        }
+        var until = d.WalkRounds.Where(w => w.At <= left).Select(w => w.Id).ToHashSet();
+        return [.. stances.Where(s => until.Contains(s.WalkRoundId))];
+    }
+
+    /// <summary>The proofs by what was read until the vehicle left, where anything was: what it settled afterwards is learned by itself, and would be counted twice.</summary>
+    /// <remarks>Source: docs/computation/learning.md#lift-line.</remarks>
+    private static PlanProof[] AsItLeft(
+        JobDocument d,
+        IReadOnlyList<WalkRoundStance> stances,
+        PlanProof[] proofs
+    )
+    {
+        var until = UntilItLeft(d, stances);
+        return until.Count == stances.Count
+            ? proofs
+            :
+            [
+                .. proofs.Select(p =>
+                    ProofOf(d, d.Plans.First(plan => plan.Id == p.PlanId), until) ?? p
+                ),
+            ];
+    }
+
     private static PlanProof[] ProofsOf(
         JobDocument d,
         IReadOnlyList<WalkRoundStance> stances,

@@ -67,7 +67,14 @@ public static partial class JobEvaluator
     public static IReadOnlyList<JobTrial> TrialsOf(
         JobDocument d,
         IReadOnlyList<WalkRoundStance> stances
-    ) => [.. JobTrials.Of(d, ProofsOf(d, stances, PlatformEvidence.None.Confirmed), stances)];
+    ) =>
+        [
+            .. JobTrials.Of(
+                d,
+                AsItLeft(d, stances, ProofsOf(d, stances, PlatformEvidence.None.Confirmed)),
+                stances
+            ),
+        ];
 
     /// <summary>Evaluates a job.</summary>
     /// <param name="d">The job.</param>
@@ -76,7 +83,7 @@ public static partial class JobEvaluator
     {
         var stances = StancesOf(d);
         var proofs = ProofsOf(d, stances, (others ?? PlatformEvidence.None).Confirmed);
-        JobTrial[] trials = [.. JobTrials.Of(d, proofs, stances)];
+        JobTrial[] trials = [.. JobTrials.Of(d, AsItLeft(d, stances, proofs), stances)];
         var all = (others ?? PlatformEvidence.None).With(trials);
         var since = SinceFirst(d, stances);
         return new JobResults

@@ -75,7 +75,7 @@ public sealed record YearFacts
     public static YearFacts? Of(JobDocument d, IReadOnlyList<WalkRoundStance> stances)
     {
         if (
-            d.Job.HandedOverAt is not { } left
+            d.Job.HandedOverAt is null
             || d.Job.CopiedAt is not null
             || d.Job.BinnedAt is not null
             || d.OwnRounds().Any(w => w.Told)
@@ -88,7 +88,7 @@ public sealed record YearFacts
         return new YearFacts
         {
             Rules = CurrentRules,
-            First = FirstOf(d, fitted, stances, left),
+            First = FirstOf(d, fitted, JobEvaluator.UntilItLeft(d, stances)),
             Passes = fitted.Length,
             Causes =
             [
@@ -105,21 +105,14 @@ public sealed record YearFacts
     private static FirstTime FirstOf(
         JobDocument d,
         Plan[] fitted,
-        IReadOnlyList<WalkRoundStance> stances,
-        DateTimeOffset left
+        IReadOnlyList<WalkRoundStance> until
     )
     {
         if (fitted is not [{ } first, ..])
         {
             return FirstTime.NotFitted;
         }
-        var until = d.WalkRounds.Where(w => w.At <= left).Select(w => w.Id).ToHashSet();
-        var proof = JobEvaluator.ProofOf(
-            d,
-            first,
-            [.. stances.Where(s => until.Contains(s.WalkRoundId))]
-        );
-        return proof?.Overall switch
+        return JobEvaluator.ProofOf(d, first, until)?.Overall switch
         {
             Verdict.Reached => FirstTime.Right,
             Verdict.NotReached => FirstTime.Missed,

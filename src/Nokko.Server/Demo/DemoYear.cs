@@ -41,7 +41,6 @@ internal static class DemoYear
                 "Upper nut of the left link at its first pass"
             )
         ),
-        new("KT 13 P", 231, true, 22.88, 22.56),
         new(
             "KT 14 P",
             190,
@@ -51,8 +50,6 @@ internal static class DemoYear
             new(ComebackFor.Lean, "Hangs on the left.", ComebackCause.Use, "Parcels on one side")
         ),
         new("KT 15 P", 150, false, 21.88),
-        new("KT 16 P", 118, false, 22.75),
-        new("KT 17 P", 84, false, 22.5),
         new("KT 18 P", 47, true, 22.81),
     ];
 
@@ -85,7 +82,7 @@ internal static class DemoYear
             )
             {
                 Eyes = eyes,
-                Pace = 1.3 - (n * 0.06),
+                Pace = 1.3 - (n * 0.1),
             };
             var part = courier.WithCoils ? shelf.CoilOver : shelf.Thin;
             job.Round(Settled.Rolled, [20.5, 20.5, 22.88, 22.81], [41.06, 41]);

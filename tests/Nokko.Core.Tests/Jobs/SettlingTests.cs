@@ -169,6 +169,32 @@ public class SettlingTests
         Assert.Empty(JobEvaluator.Evaluate(_shop.Document).Settled);
     }
 
+    /// <summary>What it settles after it left is told beside the lift; learned in both it would be counted twice.</summary>
+    [Fact]
+    public void The_lift_line_learns_from_how_it_left_and_from_what_came_later_only_where_there_is_nothing_else()
+    {
+        Fitted();
+        var start = _shop.Now.AddHours(1);
+        Read("22 3/4", start, 1000);
+        _shop.Do(new HandOver(_shop.Key(), 0, null, null, [], "lines are known"));
+        double Lift() => JobEvaluator.Evaluate(_shop.Document).Trials.Single().Measured.Have().Mean;
+        var left = Lift();
+        Read("22 1/4", start.AddDays(30), 1805);
+        Assert.Equal(left, Lift(), 1e-12);
+        // The proof speaks of how it stands now.
+        Assert.Equal(
+            left - 12.7,
+            JobEvaluator.Evaluate(_shop.Document).Proofs.Single().Lifts[0].Measured.Have().Mean,
+            0.01
+        );
+        // Handed over before anybody read it: what was read then is all that there is.
+        _shop.Document = _shop.Document with
+        {
+            Job = _shop.Document.Job with { HandedOverAt = start.AddMinutes(-1) },
+        };
+        Assert.Equal(left - 12.7, Lift(), 0.01);
+    }
+
     [Fact]
     public void What_comes_down_further_than_such_springs_do_is_named()
     {
