@@ -22,7 +22,8 @@ internal static class FilledShop
         await Run(open, "set session_replication_role = replica");
         await Run(
             open,
-            $"create temp table n as select gen_random_uuid() as id, i from generate_series(1, {copies}) i"
+            // No two rows of a job have one key.
+            $"create temp table n as select gen_random_uuid() as id, gen_random_uuid() as vehicle_id, gen_random_uuid() as stage_id, i from generate_series(1, {copies}) i"
         );
         var indexes = await Indexes(open, "job_summaries");
         foreach (var (name, _) in indexes)
@@ -33,14 +34,14 @@ internal static class FilledShop
             open,
             "vehicles",
             $"t.id = (select vehicle_id from jobs where id = '{job}')",
-            ("id", "n.id")
+            ("id", "n.vehicle_id")
         );
         await Copy(
             open,
             "stages",
             $"t.job_id = '{job}' and t.ordinal = 0",
-            ("id", "n.id"),
-            ("vehicle_id", "n.id"),
+            ("id", "n.stage_id"),
+            ("vehicle_id", "n.vehicle_id"),
             ("job_id", "n.id")
         );
         await Copy(
@@ -48,8 +49,8 @@ internal static class FilledShop
             "jobs",
             $"t.id = '{job}'",
             ("id", "n.id"),
-            ("vehicle_id", "n.id"),
-            ("stage_id", "n.id")
+            ("vehicle_id", "n.vehicle_id"),
+            ("stage_id", "n.stage_id")
         );
         await Copy(
             open,
@@ -212,14 +213,14 @@ internal static class FilledShop
         await Run(open, "set session_replication_role = replica");
         await Run(
             open,
-            "create temp table n as select j.id, j.vehicle_id, j.stage_id from jobs j where not exists (select from walk_rounds w where w.job_id = j.id)"
+            "create temp table n as select j.id, j.vehicle_id, j.stage_id, gen_random_uuid() as round from jobs j where not exists (select from walk_rounds w where w.job_id = j.id)"
         );
         await Copy(
             open,
             "walk_rounds",
             $"t.job_id = '{measured}'",
             1,
-            ("id", "n.id"),
+            ("id", "n.round"),
             ("job_id", "n.id"),
             ("vehicle_id", "n.vehicle_id"),
             ("stage_id", "n.stage_id")
@@ -236,7 +237,7 @@ internal static class FilledShop
             $"t.walk_round_id in (select id from walk_rounds where job_id = '{measured}')",
             ofOne,
             ("id", "gen_random_uuid()"),
-            ("walk_round_id", "n.id"),
+            ("walk_round_id", "n.round"),
             ("vehicle_id", "n.vehicle_id")
         );
         foreach (var (_, made) in indexes)
