@@ -120,7 +120,7 @@ internal static class ReadingsBench
             return (double)(await ask.ExecuteScalarAsync())!;
         }
 
-        async Task<byte[]> Store(Guid of)
+        async Task<string> Store(Guid of)
         {
             var answer = await http.PostAsJsonAsync(
                 $"/api/jobs/{of}/commands",
@@ -137,11 +137,17 @@ internal static class ReadingsBench
                         typed = "20 1/2",
                         answers = (string[])["asRead"],
                         takenAt = DateTimeOffset.UtcNow,
+                        supersedes = (Guid?)null,
+                        reason = (string?)null,
                     },
                 }
             );
             answer.EnsureSuccessStatusCode();
-            return await answer.Content.ReadAsByteArrayAsync();
+            var told = await answer.Content.ReadAsStringAsync();
+            // What was refused costs less and measures nothing.
+            return told.Contains("\"stored\"", StringComparison.Ordinal)
+                ? told
+                : throw new InvalidOperationException(told);
         }
     }
 }
