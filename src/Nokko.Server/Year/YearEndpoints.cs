@@ -99,9 +99,9 @@ internal static class YearEndpoints
         var time = await TimeOf(db, zone, cancel);
         var now = time.Local(clock.GetUtcNow()).Year;
         var asked = year ?? now;
-        if (asked < FirstYear || asked > now)
+        if (WhyNot(asked, now) is { } why)
         {
-            return NoYear(now);
+            return why.Answer();
         }
         var jobs = await JobsOf(db, time, asked, cancel);
         var earliest = await db
@@ -130,9 +130,9 @@ internal static class YearEndpoints
         var time = await TimeOf(db, zone, cancel);
         var now = time.Local(clock.GetUtcNow()).Year;
         var asked = year ?? now;
-        if (asked < FirstYear || asked > now)
+        if (WhyNot(asked, now) is { } why)
         {
-            return NoYear(now);
+            return why.Answer();
         }
         var jobs = await JobsOf(db, time, asked, cancel);
         var keys = jobs.Select(j => j.Id).ToArray();
@@ -180,8 +180,10 @@ internal static class YearEndpoints
             number.ToString("0.##", CultureInfo.InvariantCulture);
     }
 
-    private static ProblemHttpResult NoYear(int last) =>
-        Trouble.At("year", $"A year from {FirstYear} to {last}.").Answer();
+    private static Trouble? WhyNot(int asked, int last) =>
+        asked < FirstYear || asked > last
+            ? Trouble.At("year", $"A year from {FirstYear} to {last}.")
+            : null;
 
     private static async Task<ShopTime> TimeOf(NokkoDb db, string? zone, CancellationToken cancel)
     {

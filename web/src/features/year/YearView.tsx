@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link as To, useSearchParams } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
+import { Problem } from "../../api/problem";
 import { causeWords, comebackCauses, comebackWords } from "../../api/words";
 import { ResultLength } from "../../shared/Length";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
@@ -17,7 +18,9 @@ type View = Schemas["YearView"];
 /** The shop's year: right at the first try, what came back and by what, how long it took, what springs settle. */
 export default function YearView() {
   const [from] = useSearchParams();
-  const asked = from.get("year");
+  // An address that somebody mistyped shows this year.
+  const typed = from.get("year") ?? "";
+  const asked = /^\d{4}$/.test(typed) ? typed : null;
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const year = useQuery({
     queryKey: ["year", asked, zone],
@@ -33,7 +36,16 @@ export default function YearView() {
     placeholderData: (before) => before,
   });
   if (year.isError && !year.data) {
-    return <NeedsNetwork why={year.error} />;
+    return year.error instanceof Problem ? (
+      <Typography component="main" sx={{ p: 3 }}>
+        {year.error.message}{" "}
+        <Link component={To} to="/year">
+          This year
+        </Link>
+      </Typography>
+    ) : (
+      <NeedsNetwork why={year.error} />
+    );
   }
   if (!year.data) {
     return null;
