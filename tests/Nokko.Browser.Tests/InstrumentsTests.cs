@@ -7,6 +7,7 @@ namespace Nokko.Browser.Tests;
 public class InstrumentsTests(DemoServer server)
 {
     [Fact]
+    [Trait("Trial", "long")]
     public void A_tape_that_fell_is_doubted_in_every_job_and_a_check_says_by_how_much()
     {
         using var b = new Driving.Browser();

@@ -86,6 +86,7 @@ public sealed class WayThroughTests(DemoServer demo)
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_job_goes_into_the_bin_and_comes_back_and_the_last_one_is_a_key_away()
     {
         using var b = new Driving.Browser();

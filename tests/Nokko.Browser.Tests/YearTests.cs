@@ -6,6 +6,7 @@ namespace Nokko.Browser.Tests;
 public class YearTests(DemoServer demo)
 {
     [Fact]
+    [Trait("Trial", "long")]
     public void A_vehicle_that_comes_back_is_explained_before_it_leaves_and_stands_in_the_year()
     {
         using var b = new Driving.Browser();

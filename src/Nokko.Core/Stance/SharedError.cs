@@ -42,7 +42,8 @@ public sealed record SharedError(ReadBy? Of, double U)
         var alike = terms
             .Where(t => t.Of.Tape.Of is not null)
             .GroupBy(t => (t.Of.Tape.Of!.Id, t.Of.Tape.Of.CheckId))
-            .Sum(tape => Math.Pow(tape.Sum(t => t.Factor * t.Of.Tape.U), 2));
+            .Select(tape => Math.Pow(tape.Sum(t => t.Factor * t.Of.Tape.U), 2))
+            .Sum();
         var apart = terms
             .Where(t => t.Of.Tape.Of is null)
             .Sum(t => Math.Pow(t.Factor * t.Of.Tape.U, 2));
