@@ -57,6 +57,7 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
             ($"{_server.Address}/year", null, "Right at the first try"),
             ($"{_server.Address}/bench/trackBar", null, "Side to side through the travel"),
+            ($"{_server.Address}/bench/ring", null, "Not proved yet"),
             ($"{_server.Address}/me", null, "Where you are signed in"),
             ($"{_server.Address}/shop", null, "Who is here"),
             (Of("HO 32 T", "plan"), "Find stacks", "had to be worked out"),

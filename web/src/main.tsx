@@ -6,6 +6,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { outbox } from "./api/job";
 import { App } from "./app/App";
+import { Broken } from "./app/Broken";
 import { theme } from "./shared/theme";
 
 const client = new QueryClient({
@@ -29,7 +30,9 @@ createRoot(root).render(
       <CssBaseline />
       <QueryClientProvider client={client}>
         <BrowserRouter>
-          <App />
+          <Broken>
+            <App />
+          </Broken>
         </BrowserRouter>
       </QueryClientProvider>
     </ThemeProvider>

@@ -45,12 +45,22 @@ public sealed record BenchField(
 /// <param name="Name">Its name in links.</param>
 /// <param name="Said">As said in a bay.</param>
 /// <param name="Fields">What it asks for.</param>
-public sealed record BenchSheet(string Name, string Said, IReadOnlyList<BenchField> Fields);
+/// <param name="Paper">Whether it is a template that is printed at full size.</param>
+public sealed record BenchSheet(
+    string Name,
+    string Said,
+    IReadOnlyList<BenchField> Fields,
+    bool Paper = false
+);
 
 /// <summary>What a calculation gives.</summary>
 /// <param name="Numbers">The one that matters first.</param>
 /// <param name="Says">On what it rests, and what to look at.</param>
-public sealed record BenchAnswer(IReadOnlyList<LabelledResult> Numbers, IReadOnlyList<string> Says);
+public sealed record BenchAnswer(IReadOnlyList<LabelledResult> Numbers, IReadOnlyList<string> Says)
+{
+    /// <summary>What is printed; null where it is no template.</summary>
+    public Template? Template { get; init; }
+}
 
 /// <summary>Something that was typed cannot be.</summary>
 /// <param name="name">Name of the field.</param>

@@ -134,6 +134,7 @@ public static partial class BenchSheets
         .. GeometrySheets.All,
         .. FrontSheets.All,
         .. VehicleSheets.All,
+        .. TemplateSheets.All,
     ];
 
     /// <summary>The sheet of a name, or null.</summary>
@@ -176,6 +177,12 @@ public static partial class BenchSheets
             "front" => Front(number),
             "cvShaft" => HalfShaft(number),
             "bodyOrSprings" => BodyOrSprings(number),
+            "holes" => Holes(number),
+            "ring" => Ring(number),
+            "studs" => Studs(number),
+            "bush" => Bush(number),
+            "wedge" => Wedge(number),
+            "room" => Room(number),
             _ => throw new ArgumentOutOfRangeException(nameof(sheet), sheet, null),
         };
 }

@@ -102,6 +102,40 @@ public sealed partial record PartRule(
     [JsonIgnore]
     public bool Offered => !Turned && Kind is not (PartKind.Unknown or PartKind.Kit);
 
+    /// <summary>Names of the calculator's sheets that draw it, or what goes with it, at full size on paper.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<string> Templates =>
+        [
+            .. Kind
+                is PartKind.StrutTopSpacer
+                    or PartKind.CoilSpacer
+                    or PartKind.PreloadSpacer
+                    or PartKind.BodyPuck
+                    or PartKind.WheelSpacer
+                    or PartKind.HalfShaftSpacer
+                ? (string[])["ring"]
+                : [],
+            .. Kind
+                is PartKind.StrutTopSpacer
+                    or PartKind.WheelSpacer
+                    or PartKind.HalfShaftSpacer
+                    or PartKind.SubframeBlock
+                ? (string[])["studs"]
+                : [],
+            .. Kind
+                is PartKind.DropBracket
+                    or PartKind.DiffDrop
+                    or PartKind.TrackBarBracket
+                    or PartKind.LinkBracket
+                ? (string[])["holes"]
+                : [],
+            .. Kind is PartKind.Block or PartKind.AxleShim ? (string[])["wedge"] : [],
+            .. Kind is PartKind.CasterBush ? (string[])["bush"] : [],
+            .. Kind is PartKind.Tyre or PartKind.WheelSpacer or PartKind.SteeringStops
+                ? (string[])["room"]
+                : [],
+        ];
+
     /// <summary>Every kind's rule.</summary>
     public static IReadOnlyList<PartRule> All { get; } = [.. OfStack(), .. OfAxle()];
 

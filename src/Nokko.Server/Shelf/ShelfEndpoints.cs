@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Bench;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
@@ -23,15 +24,22 @@ internal static class ShelfEndpoints
     internal sealed record PartKindView(
         PartRule Rule,
         IReadOnlyList<PartSize> Sizes,
-        IReadOnlyList<SuspensionKind> Fits
+        IReadOnlyList<SuspensionKind> Fits,
+        IReadOnlyList<PartTemplate> Templates
     );
+
+    /// <summary>A template of a kind.</summary>
+    /// <param name="Sheet">The calculator's sheet.</param>
+    /// <param name="Said">As said in a bay.</param>
+    internal sealed record PartTemplate(string Sheet, string Said);
 
     private static readonly PartKindView[] Kinds =
     [
         .. PartRule.All.Select(r => new PartKindView(
             r,
             [.. r.Sizes.Select(s => PartSizes.Find(s)!)],
-            [.. Enum.GetValues<SuspensionKind>().Where(r.FitsOn)]
+            [.. Enum.GetValues<SuspensionKind>().Where(r.FitsOn)],
+            [.. r.Templates.Select(t => new PartTemplate(t, BenchSheets.Find(t)!.Said))]
         )),
     ];
 

@@ -24,6 +24,21 @@ public class ShopHoursTests
     }
 
     [Fact]
+    public void Hours_up_to_the_edge_of_what_can_be_are_taken_and_one_step_beyond_is_refused_in_words()
+    {
+        // A pause up to closing, and an hour of work exactly.
+        Assert.Null((Usual with { PauseFrom = 1000, PauseTo = Usual.Closes }).WhyNot());
+        Assert.NotNull((Usual with { PauseFrom = 1000, PauseTo = Usual.Closes + 1 }).WhyNot());
+        var hour = Usual with { Opens = 480, Closes = 540, PauseFrom = 480, PauseTo = 480 };
+        Assert.Null(hour.WhyNot());
+        Assert.Contains("an hour", (hour with { Closes = 539 }).WhyNot(), StringComparison.Ordinal);
+        // One day that is none among others that are.
+        Assert.NotNull((Usual with { Days = [DayOfWeek.Monday, (DayOfWeek)9] }).WhyNot());
+        Assert.NotNull((Usual with { Days = [DayOfWeek.Monday, DayOfWeek.Monday] }).WhyNot());
+        Assert.NotNull((Usual with { Days = [] }).WhyNot());
+    }
+
+    [Fact]
     public void The_pause_is_no_working_time()
     {
         var clock = new WorkClock(Usual, Monday);

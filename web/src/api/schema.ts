@@ -3567,6 +3567,7 @@ export interface components {
             numbers: components["schemas"]["LabelledResult"][];
             /** @description On what it rests, and what to look at. */
             says: string[];
+            template: null | components["schemas"]["Template"];
         };
         /**
          * @description What is typed into a field of the bench.
@@ -3604,6 +3605,11 @@ export interface components {
             said: string;
             /** @description What it asks for. */
             fields: components["schemas"]["BenchField"][];
+            /**
+             * @description Whether it is a template that is printed at full size.
+             * @default false
+             */
+            paper: boolean;
         };
         BinnedJob: {
             /** Format: uuid */
@@ -8090,6 +8096,7 @@ export interface components {
             rule: components["schemas"]["PartRule"];
             sizes: components["schemas"]["PartSize"][];
             fits: components["schemas"]["SuspensionKind"][];
+            templates: components["schemas"]["PartTemplate"][];
         };
         /** @description What holds for every part of a kind. */
         PartRule: {
@@ -8143,6 +8150,10 @@ export interface components {
         PartSizeInput: {
             name: string;
             value: null | components["schemas"]["QuantityInput"];
+        };
+        PartTemplate: {
+            sheet: string;
+            said: string;
         };
         /**
          * @description How far a joint was tightened.
@@ -8561,6 +8572,28 @@ export interface components {
             stacks: components["schemas"]["CornerPlacingsInput"][];
             /** Format: uuid */
             planId: null | string;
+        };
+        /** @description By how much a sheet is drawn larger, so that a printer that prints it too small makes it as large as it should be. */
+        PrintScale: {
+            /**
+             * Format: double
+             * @description Factor across the sheet; 1 where it is drawn as it is.
+             */
+            across: number;
+            /**
+             * Format: double
+             * @description Factor down the sheet.
+             */
+            down: number;
+            /** @description Whether the bars of the print at hand were measured both ways, and are as long as they should be: only by such a print is anything cut. */
+            proved: boolean;
+            /**
+             * Format: double
+             * @description Standard uncertainty of its printed lengths, as a share of them; null until it is proved.
+             */
+            u: null | number;
+            /** @description What to do with it, in a fitter's words. */
+            says: string;
         };
         /** @description How a job stands and what comes next. */
         Progress: {
@@ -9288,6 +9321,19 @@ export interface components {
              * @description Standard uncertainty once it is known, mm.
              */
             thenMm: number;
+        };
+        /** @description A place on the sheet, mm to the right of its upper left corner and down from it. */
+        SheetPoint: {
+            /**
+             * Format: double
+             * @description To the right, mm.
+             */
+            x: number;
+            /**
+             * Format: double
+             * @description Down, mm.
+             */
+            y: number;
         };
         ShelfLook: {
             problem: null | string;
@@ -10628,6 +10674,65 @@ export interface components {
             now: components["schemas"]["Result"];
             /** @description The verdict. */
             reached: components["schemas"]["Verdict"];
+        };
+        /** @description A drawing at full size on one sheet that A4 and Letter both hold. */
+        Template: {
+            /** @description What it is. */
+            title: string;
+            /**
+             * Format: double
+             * @description Width of the sheet within its margins, mm.
+             */
+            width: number;
+            /**
+             * Format: double
+             * @description Height of it, mm.
+             */
+            height: number;
+            /** @description Its lines. */
+            lines: components["schemas"]["TemplateLine"][];
+            /** @description Its circles. */
+            circles: components["schemas"]["TemplateCircle"][];
+            /** @description Its words. */
+            texts: components["schemas"]["TemplateText"][];
+            /** @description How it is printed, so that it comes out at full size. */
+            print: components["schemas"]["PrintScale"];
+        };
+        /** @description A circle. */
+        TemplateCircle: {
+            /** @description Its middle. */
+            at: components["schemas"]["SheetPoint"];
+            /**
+             * Format: double
+             * @description Its radius, mm, above zero.
+             */
+            radius: number;
+            /** @description What it is for. */
+            pen: components["schemas"]["TemplatePen"];
+        };
+        /** @description A straight line, or several end to end. */
+        TemplateLine: {
+            /** @description Its corners, two at least; a closed one ends where it begins. */
+            points: components["schemas"]["SheetPoint"][];
+            /** @description What it is for. */
+            pen: components["schemas"]["TemplatePen"];
+        };
+        /**
+         * @description What a line of a template is for.
+         * @enum {unknown}
+         */
+        TemplatePen: "cut" | "mark";
+        /** @description Words on the sheet. */
+        TemplateText: {
+            /** @description Where they begin, on their base line. */
+            at: components["schemas"]["SheetPoint"];
+            /** @description The words. */
+            says: string;
+            /**
+             * Format: double
+             * @description Size of the letters, mm.
+             */
+            size: number;
         };
         /** @description What the shop has learned of an operation: a note for whoever does it next, no rule. */
         Tip: {

@@ -1,6 +1,12 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas, Unit } from "../../api/client";
-import { exampleOf, inReadersUnit, jobOf, numberSays } from "./bench";
+import {
+  drawnSays,
+  exampleOf,
+  inReadersUnit,
+  jobOf,
+  numberSays,
+} from "./bench";
 
 const field = (unit: Unit | null, example: string): Schemas["BenchField"] => ({
   name: "f",
@@ -47,11 +53,19 @@ describe("a number that is no length", () => {
   });
 });
 
+it("says a drawn length to a tenth, with what it rests on", () => {
+  expect(drawnSays(result(60, "mm"), "mm")).toBe("60.0 mm");
+  expect(drawnSays(result(60, "mm", 0.15), "in")).toBe(
+    "60.0 ± 0.3 mm (2.362 in)",
+  );
+});
+
 describe("a job that starts from the bench", () => {
   it("takes along what was typed as the wish, and a tyre's size", () => {
     const sheet: Schemas["BenchSheet"] = {
       name: "tyre",
       said: "Another tyre",
+      paper: false,
       fields: [
         { ...field(null, "265/70R17"), name: "now", label: "Size now" },
         { ...field("1", ""), name: "ratio", label: "Axle ratio" },

@@ -87,6 +87,16 @@ export function numberSays(r: Schemas["Result"]): string {
   return `${signed}${unit}${r.u === null ? "" : ` ± ${(2 * r.u).toFixed(digits)}${unit}`}`;
 }
 
+/** A length as it is drawn at full size: a tenth of a millimetre, which a tape does not read, and the inches beside it. */
+export function drawnSays(r: Schemas["Result"], unit: LengthUnit): string {
+  if (r.value === null) {
+    return r.cannot ?? "";
+  }
+  const u = r.u === null ? "" : ` ± ${(2 * r.u).toFixed(1)}`;
+  const inches = unit === "in" ? ` (${(r.value / 25.4).toFixed(3)} in)` : "";
+  return `${r.value.toFixed(1)}${u} mm${inches}`;
+}
+
 /** What goes into a job that starts with these: the wish in words, and the tyres. */
 export function jobOf(
   sheet: Schemas["BenchSheet"],

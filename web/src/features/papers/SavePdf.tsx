@@ -1,11 +1,6 @@
-import Box from "@mui/material/Box";
-import MenuItem from "@mui/material/MenuItem";
-import TextField from "@mui/material/TextField";
-import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { Press } from "../../shared/Press";
-import { asError, ProblemNote } from "../../shared/ProblemNote";
-import type { Size } from "./paperPdf";
+import { saveFile } from "../../shared/saveFile";
+import { ChoosePaper } from "./ChoosePaper";
 
 /** What a paper's file is called. */
 export const fileOf = (paper: Pick<Schemas["Paper"], "title" | "heading">) =>
@@ -13,9 +8,6 @@ export const fileOf = (paper: Pick<Schemas["Paper"], "title" | "heading">) =>
     .toLowerCase()
     .replaceAll(/[^\p{L}\p{N}]+/gu, "-")
     .replaceAll(/^-|-$/g, "") + ".pdf";
-
-/** Where papers of Letter size lie in the printers. */
-const letter = /^(en-US|en-CA|es-MX|fr-CA)$/;
 
 /** Writes a paper as PDF; what writes it is fetched when it is asked for. */
 export function SavePdf({
@@ -28,62 +20,27 @@ export function SavePdf({
   address: string | null;
   fetchPicture: (sha256: string) => Promise<Blob>;
 }) {
-  const [size, setSize] = useState<Size>(
-    letter.test(navigator.language) ? "LETTER" : "A4",
-  );
-  const [problem, setProblem] = useState<Error | null>(null);
-  const save = async () => {
-    setProblem(null);
-    try {
-      const { paperPdf } = await import("./paperPdf").catch(() => {
-        throw new Error(
-          "What writes the PDF is not on this device yet: it needs the network once. Print it instead.",
-        );
-      });
-      const pictures = new Map<string, string>();
-      for (const { sha256 } of paper.sections.flatMap((s) => s.pictures)) {
-        // One that does not come is left out: its caption stands.
-        const picture = await fetchPicture(sha256)
-          .then(asJpeg)
-          .catch(() => null);
-        if (picture) {
-          pictures.set(sha256, picture);
-        }
-      }
-      const file = await paperPdf(paper, size, address, pictures);
-      const url = URL.createObjectURL(file);
-      const link = document.createElement("a");
-      link.href = url;
-      link.download = fileOf(paper);
-      link.click();
-      URL.revokeObjectURL(url);
-    } catch (e) {
-      setProblem(asError(e));
-    }
-  };
   return (
-    <Box
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}
-    >
-      <TextField
-        select
-        fullWidth={false}
-        size="small"
-        label="Paper"
-        value={size}
-        onChange={(e) => {
-          setSize(e.target.value as Size);
-        }}
-        sx={{ width: 110 }}
-      >
-        <MenuItem value="A4">A4</MenuItem>
-        <MenuItem value="LETTER">Letter</MenuItem>
-      </TextField>
-      <Press variant="outlined" act={save}>
-        Save as PDF
-      </Press>
-      <ProblemNote problem={problem} />
-    </Box>
+    <ChoosePaper
+      save={async (size) => {
+        const { paperPdf } = await import("./paperPdf").catch(() => {
+          throw new Error(
+            "What writes the PDF is not on this device yet: it needs the network once. Print it instead.",
+          );
+        });
+        const pictures = new Map<string, string>();
+        for (const { sha256 } of paper.sections.flatMap((s) => s.pictures)) {
+          // One that does not come is left out: its caption stands.
+          const picture = await fetchPicture(sha256)
+            .then(asJpeg)
+            .catch(() => null);
+          if (picture) {
+            pictures.set(sha256, picture);
+          }
+        }
+        saveFile(await paperPdf(paper, size, address, pictures), fileOf(paper));
+      }}
+    />
   );
 }
 

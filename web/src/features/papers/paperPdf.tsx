@@ -1,7 +1,3 @@
-import latin from "@fontsource/archivo/files/archivo-latin-400-normal.woff?url";
-import latinBold from "@fontsource/archivo/files/archivo-latin-700-normal.woff?url";
-import wide from "@fontsource/archivo/files/archivo-latin-ext-400-normal.woff?url";
-import wideBold from "@fontsource/archivo/files/archivo-latin-ext-700-normal.woff?url";
 import {
   Document,
   Font,
@@ -16,26 +12,8 @@ import {
 } from "@react-pdf/renderer";
 import type { Schemas } from "../../api/client";
 import { qrPath } from "../../shared/qrPath";
+import { families } from "./pdfFaces";
 import { writable } from "./writable";
-
-// The shipped faces: a font of the reader's own might lack what a paper says.
-Font.register({
-  family: "Archivo",
-  fonts: [
-    { src: latin, fontWeight: 400 },
-    { src: latinBold, fontWeight: 700 },
-  ],
-});
-Font.register({
-  family: "Archivo wide",
-  fonts: [
-    { src: wide, fontWeight: 400 },
-    { src: wideBold, fontWeight: 700 },
-  ],
-});
-const families = ["Archivo", "Archivo wide"];
-// A part's name is not divided.
-Font.registerHyphenationCallback((word) => [word]);
 
 const ink = "#1c1e21";
 const styles = StyleSheet.create({

@@ -27,6 +27,7 @@ import { Misfits } from "./Misfits";
 import { PlanBar } from "./PlanBar";
 import { LoadSwitch, PlanNeeds } from "./PlanSays";
 import { PlanTable } from "./PlanTable";
+import { PlanTemplates } from "./PlanTemplates";
 import { PlanTabs } from "./PlanTabs";
 import { ShelfColumn } from "./ShelfColumn";
 import {
@@ -308,6 +309,7 @@ export default function PlanView() {
             </Button>
           )}
           {draft && <PlanB key={`off ${draft.id}`} plan={draft} />}
+          <PlanTemplates parts={stacks.flatMap((s) => s.parts)} kinds={kinds} />
         </Box>
         <BesideCorners
           found={

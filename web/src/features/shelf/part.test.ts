@@ -53,6 +53,7 @@ describe("part", () => {
         },
       ],
       fits: [],
+      templates: [],
     };
     const body = partCommand(part, kind, "mm", []);
     expect(body.sizes?.map((s) => s.value?.unit)).toEqual(["lb/in", "mm"]);
