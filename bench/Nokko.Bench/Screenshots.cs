@@ -50,8 +50,10 @@ internal static class Screenshots
         Shoot("evidence", "Claimed against measured");
         browser.Open($"{server.Address}/year");
         Shoot("year", "What springs come down by 500 miles");
-        browser.Open($"{server.Address}/bench/trackBar");
-        Shoot("bench", "The axle moves");
+        browser.Open(
+            $"{server.Address}/bench/wedge?unit=mm&thickness=2+in&long=140&wide=60&taper=2&pinDiameter=16&acrossMm=100&downMm=100.3"
+        );
+        Shoot("bench", "cut by this print");
         Job("HO 31 T", "fit", "The card");
         Shoot("fit", "Hold point");
         browser.Resize(1280, 1400);

@@ -46,8 +46,8 @@ public static partial class BenchSheets
                 new("outer", "Outer diameter", Unit.Mm, "60"),
                 new("bore", "Bore", Unit.Mm, "14"),
                 new("offset", "Bore off the middle by", Unit.Mm, "", Optional: true),
-                new("bolts", "Bolt to bolt on the arm", Unit.Mm, "", Optional: true),
-                new(PartSizes.Turn, "Caster that it gives back", Unit.Degree, "", Optional: true)
+                new("bolts", "Bolt to bolt on the arm", Unit.Mm, "200", Optional: true),
+                new(PartSizes.Turn, "Caster that it gives back", Unit.Degree, "3", Optional: true)
             ),
             Sheet(
                 "wedge",
@@ -160,7 +160,7 @@ public static partial class BenchSheets
         }
         var sheet = new TemplateSheet(outer, outer, "outer", "outer");
         var middle = outer / 2;
-        sheet.Circle(middle, middle, outer);
+        sheet.Circle(middle, middle, outer, beyond: 0);
         sheet.Circle(middle, middle, bore);
         List<(string, double)> numbers = [("Wall between bore and edge", (outer - bore) / 2)];
         if (circle is { } pcd && bolts is { } many && hole is { } wide)

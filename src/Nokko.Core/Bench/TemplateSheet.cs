@@ -61,11 +61,11 @@ internal sealed class TemplateSheet
     public void Line(TemplatePen pen, params (double X, double Y)[] points) =>
         _lines.Add(new([.. points.Select(p => At(p.X, p.Y))], pen));
 
-    /// <summary>A circle with its centre marked.</summary>
-    public void Circle(double x, double y, double diameter, TemplatePen pen = TemplatePen.Cut)
+    /// <summary>A circle with its centre marked, by lines that reach beyond it as far as the least wall does.</summary>
+    public void Circle(double x, double y, double diameter, double beyond = 2)
     {
-        _circles.Add(new(At(x, y), diameter / 2, pen));
-        Cross(x, y, (diameter / 2) + 3);
+        _circles.Add(new(At(x, y), diameter / 2, TemplatePen.Cut));
+        Cross(x, y, (diameter / 2) + beyond);
     }
 
     /// <summary>A centre: two lines that cross.</summary>

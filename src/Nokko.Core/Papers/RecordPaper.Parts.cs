@@ -314,7 +314,7 @@ public static partial class RecordPaper
             let what = was.Measure is { } measure
                 ? $"{MeasureValues.Said(measure)}, {Corners.PlaceSaid(place)}"
                 : $"{Sentence(Corners.PlaceSaid(place))}, {was.OwnMark ?? was.From?.ToString().ToLowerInvariant()}"
-            select $"{what}: {Text(was)}, {(now.IsTakenBack() ? "taken back" : $"corrected to {Text(now)}")} by {people.GetValueOrDefault(now.PersonId)}. {now.Reason}",
+            select $"{what}: {Text(was)}, {(now.IsTakenBack() ? "taken back" : $"corrected to {Text(now)}")}{(people.GetValueOrDefault(now.PersonId) is { } by ? $" by {by}" : "")}. {now.Reason}",
         ];
 
         static string Text(WalkRounds.Reading r) =>
@@ -323,8 +323,7 @@ public static partial class RecordPaper
             : r.Note ?? "";
     }
 
-    /// <summary>What a photograph shows: its caption, else the place or joint that it belongs to.</summary>
-    /// <summary>What a photograph shows; one of the vehicle as a whole, whether before the work or since.</summary>
+    /// <summary>What a photograph shows: the place or joint that it belongs to and its caption; one of the vehicle as a whole, whether before the work or since.</summary>
     private static string CaptionOf(JobDocument d, Attachment a, Plan? plan)
     {
         var of = a.Of?.Split(':', 2) is [_, var name]

@@ -63,10 +63,6 @@ public sealed class TemplatesTests
                     )
                 )
                 .ToArray();
-            if (sheet.Name == "bush")
-            {
-                example = [.. example, ("offset", 5)];
-            }
             var t = Drawn(sheet.Name, example);
             Within(t);
             Assert.Contains(
