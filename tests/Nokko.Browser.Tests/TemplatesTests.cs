@@ -77,6 +77,10 @@ public sealed partial class TemplatesTests(DemoServer demo)
             ];
         Assert.Equal(60, At("x").Max() - At("x").Min(), 3);
         Assert.Equal(80, At("y").Max() - At("y").Min(), 3);
+        // Another size is another print: what the bars of the old one told does not hold for it.
+        b.Type("Holes", "14");
+        b.Sees("Not proved yet");
+        Assert.Equal("", b.Field("100 mm bar across").GetDomProperty("value"));
     }
 
     [Fact]

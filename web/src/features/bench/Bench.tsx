@@ -96,6 +96,7 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
   const texts = Object.fromEntries(
     sheet.fields.map((f) => [f.name, typed[f.name] ?? exampleOf(f, unit)]),
   );
+  const bars = sheet.fields.filter((f) => sheet.paper && barNames.test(f.name));
   const asked = new URLSearchParams({ unit, ...texts }).toString();
   const work = useQuery({
     queryKey: ["bench", sheet.name, asked],
@@ -112,12 +113,17 @@ function Sheet({ sheet }: { sheet: Schemas["BenchSheet"] }) {
   const problem = work.error;
   const type = (name: string, value: string) => {
     const next = { ...texts, [name]: value };
+    if (sheet.paper && !barNames.test(name)) {
+      // What the bars of a print told holds for that print alone.
+      for (const bar of bars) {
+        next[bar.name] = "";
+      }
+    }
     setTyped(next);
     setQuery({ unit, ...next }, { replace: true });
   };
   const answer = problem ? undefined : work.data;
   const first = answer?.numbers[0];
-  const bars = sheet.fields.filter((f) => sheet.paper && barNames.test(f.name));
   const sizes = sheet.fields.filter((f) => !bars.includes(f));
   const plain = (f: Schemas["BenchField"]) => (
     <TextField
