@@ -91,7 +91,8 @@ internal sealed class TemplateSheet
             new(new(0, 12), sizes, 3.2),
             new(
                 new(0, 18),
-                print.Proved ? "A print of it was proved. Printed again, its bars are measured again before anything is cut."
+                print.Proved
+                        ? "A print of it was proved. Printed again, its bars are measured again before anything is cut."
                     : print is { Across: 1, Down: 1 }
                         ? "NOT PROVED. Measure a bar across and a bar down before anything is cut."
                     : FormattableString.Invariant(

@@ -453,6 +453,16 @@ public sealed class TemplatesTests
             l => l.Points.Count == 2 && l.Points.All(p => Math.Abs(p.X - left - 23) < 1e-9)
         );
         Refused("least", "room", ("least", 90));
+        // A slip of the finger is refused as well as an inch too much.
+        Refused("least", "room", ("least", 1e12));
+        Refused(
+            "thickness",
+            "studs",
+            ("thread", 10),
+            ("pitch", 1.5),
+            ("grip", 6),
+            ("thickness", 1e12)
+        );
     }
 
     [Fact]

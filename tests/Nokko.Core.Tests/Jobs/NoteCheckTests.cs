@@ -27,10 +27,7 @@ public class NoteCheckTests
             },
         };
         _shop.Begun();
-        var last = Progress
-            .CardOf(_shop.Document)
-            .Steps.Last(s => s.Joints.Count + s.TakesOff.Count > 0);
-        _shop.DoUntil(s => s.Key == last.Key);
+        _shop.DoTheWork();
         Tilted();
         return Proof();
     }
@@ -209,10 +206,7 @@ public class NoteCheckTests
         Hubs(0);
         _shop.Do(_shop.PlanWith(_shop.Plates()));
         _shop.Do(_shop.Begin());
-        var last = Progress
-            .CardOf(_shop.Document)
-            .Steps.Last(s => s.Joints.Count + s.TakesOff.Count > 0);
-        _shop.DoUntil(s => s.Key == last.Key);
+        _shop.DoTheWork();
         // The plane of the body with the left front 8 mm low.
         FromFloor([("LF", "36 11/16"), ("LR", "37 1/4"), ("RR", "37 1/4"), ("RF", "37")]);
         Hubs(lowered ?? 0);

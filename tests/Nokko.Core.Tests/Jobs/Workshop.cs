@@ -257,6 +257,13 @@ internal sealed class Workshop
         );
     }
 
+    /// <summary>Every step up to the last one that opens a joint or takes something off.</summary>
+    public void DoTheWork()
+    {
+        var last = Progress.CardOf(Document).Steps.Last(s => s.Joints.Count + s.TakesOff.Count > 0);
+        DoUntil(s => s.Key == last.Key);
+    }
+
     public void DoUntil(Func<CardStep, bool> last)
     {
         foreach (var step in Progress.CardOf(Document).Steps)

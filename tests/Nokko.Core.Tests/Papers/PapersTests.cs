@@ -33,10 +33,7 @@ public class PapersTests
     private void Fitted()
     {
         _shop.Begun();
-        var last = Progress
-            .CardOf(_shop.Document)
-            .Steps.Last(s => s.Joints.Count + s.TakesOff.Count > 0);
-        _shop.DoUntil(s => s.Key == last.Key);
+        _shop.DoTheWork();
         _shop.ReadAll(
             ("LF", "22 5/8"),
             ("LM", "42"),
