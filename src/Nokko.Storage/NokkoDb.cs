@@ -9,6 +9,7 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
+using Nokko.Core.Practice;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -85,6 +86,8 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
     public DbSet<KeptSettled> SettledSprings => Set<KeptSettled>();
     public DbSet<JobYear> Years => Set<JobYear>();
     public DbSet<KeptSums> Sums => Set<KeptSums>();
+    public DbSet<Exercise> Exercises => Set<Exercise>();
+    public DbSet<DrillEntry> Drills => Set<DrillEntry>();
 
     /// <summary>A context of a database.</summary>
     /// <param name="options">What is made.</param>
@@ -178,6 +181,10 @@ public sealed class NokkoDb(DbContextOptions<NokkoDb> options)
         Json<IReadOnlyList<RoadAnswer>>();
         Json<IReadOnlyList<Offer>>();
         Json<IReadOnlyList<IReadOnlyList<int>>>();
+        Json<HiddenTruth>();
+        Json<IReadOnlyList<Part>>();
+        Json<IReadOnlyList<PracticeAct>>();
+        Json<PracticeScore>();
 
         void Json<T>() =>
             configurationBuilder

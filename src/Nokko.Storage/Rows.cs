@@ -17,6 +17,9 @@ public sealed class Shop
 
     /// <summary>What it has settled once.</summary>
     public ShopSettings Settings { get; set; } = ShopSettings.Usual;
+
+    /// <summary>The shop whose people practise in it; null of a shop that is one.</summary>
+    public Guid? PracticeOf { get; init; }
 }
 
 /// <summary>Somebody who signs in. The key of the account is the key of the person in jobs.</summary>

@@ -86,6 +86,7 @@ public class ArchitectureTests
         "Papers",
         "Bench",
         "JobFile",
+        "Practice",
     ];
 
     [Fact]

@@ -21,10 +21,13 @@ public sealed class FloorSurvey
         (_pads, _body, _vehicle) = (pads, body, vehicle);
 
     /// <summary>The survey of a round, or null when it has no height for every wheel, or a size of the vehicle is missing.</summary>
-    public static FloorSurvey? Of(WalkRound round, Vehicle vehicle)
+    public static FloorSurvey? Of(WalkRound round, Vehicle vehicle) => Of(round.Pads, vehicle);
+
+    /// <summary>A floor by its pads, or null when it has no height for every wheel, or a size of the vehicle is missing.</summary>
+    public static FloorSurvey? Of(IReadOnlyList<WheelPad> floor, Vehicle vehicle)
     {
         var pads = Corners
-            .All.Select(c => round.Pads.FirstOrDefault(p => p.Wheel == c)?.Height.In(Unit.Mm))
+            .All.Select(c => floor.FirstOrDefault(p => p.Wheel == c)?.Height.In(Unit.Mm))
             .ToArray();
         if (pads.Any(p => p is null) || VehicleSupports.Of(vehicle).Supports is not { } supports)
         {
@@ -66,6 +69,11 @@ public sealed class FloorSurvey
         var (x, y) = (station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
         return FloorAt(x, y) - _body.RiseAt(x, y);
     }
+
+    /// <summary>How far the body itself rises at a place when the ground under its wheels does, mm.</summary>
+    /// <param name="station">The place.</param>
+    public double BodyMm(Station station) =>
+        _body.RiseAt(station.X.In(Unit.Mm), station.Y.In(Unit.Mm));
 
     /// <summary>The floor between the pads: straight along and across.</summary>
     private double FloorAt(double x, double y)

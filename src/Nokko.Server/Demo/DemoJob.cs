@@ -33,7 +33,8 @@ internal sealed partial class DemoJob
         string name,
         string plate,
         DateTimeOffset at,
-        DemoVehicle? built = null
+        DemoVehicle? built = null,
+        Guid? key = null
     )
     {
         _by = by;
@@ -57,7 +58,7 @@ internal sealed partial class DemoJob
             TyreKnown = Known.Document,
             Stations = VehicleDefaults.Stations(sizes, built.Kind),
         };
-        var (job, stage) = (NewId(), NewId());
+        var (job, stage) = (key ?? NewId(), NewId());
         Document = new JobDocument
         {
             Format = JobDocument.FormatName,

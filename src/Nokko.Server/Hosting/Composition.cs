@@ -20,6 +20,7 @@ using Nokko.Server.Live;
 using Nokko.Server.Papers;
 using Nokko.Server.People;
 using Nokko.Server.Plans;
+using Nokko.Server.Practice;
 using Nokko.Server.Shelf;
 using Nokko.Server.ShopFile;
 using Nokko.Server.Tape;
@@ -209,6 +210,7 @@ internal static class Composition
         services.AddScoped<SignedIn>();
         services.AddScoped<JobDesk>();
         services.AddScoped<ShopDesk>();
+        services.AddSingleton<PracticeScope>();
 
         static Task Refuse(HttpResponse response, int status)
         {
@@ -233,6 +235,8 @@ internal static class Composition
         BenchEndpoints.Map(api);
         EvidenceEndpoints.Map(api);
         YearEndpoints.Map(api);
+        PracticeEndpoints.Map(api);
+        DrillEndpoints.Map(api);
         TapeEndpoints.Map(api);
         JobFileEndpoints.Map(api);
         ShopFileEndpoints.Map(api);
@@ -265,9 +269,21 @@ internal static class Composition
             && context.GetEndpoint()?.Metadata.GetMetadata<IAllowAnonymous>() is null
         )
         {
-            context.RequestServices.GetRequiredService<NokkoDb>().ShopId = context
-                .RequestServices.GetRequiredService<SignedIn>()
-                .ShopId;
+            var services = context.RequestServices;
+            if (
+                await services
+                    .GetRequiredService<PracticeScope>()
+                    .Enter(
+                        context,
+                        services.GetRequiredService<NokkoDb>(),
+                        services.GetRequiredService<SignedIn>()
+                    ) is
+                { } trouble
+            )
+            {
+                await trouble.Answer().ExecuteAsync(context);
+                return;
+            }
         }
         await next(context);
     }

@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
+using Nokko.Core.Practice;
 using Nokko.Core.Tape;
 using Nokko.Server.Hosting;
 using Nokko.Server.Jobs;
@@ -96,6 +97,15 @@ internal static class JobFileEndpoints
             var (text, files) = await Unpacked.Of(body, cancel);
             text = WithKept(text, files);
             var read = JobFileReader.Read(text);
+            if (read.Document is { } practised && PracticeKey.Is(practised.Job.Id))
+            {
+                return Trouble
+                    .At(
+                        "$.job.id",
+                        "This is an exercise of the practice bay. It comes into no shop: nothing in it was measured on a vehicle."
+                    )
+                    .Answer();
+            }
             if (read.Document is { } first && copy)
             {
                 read = JobFileReader.Read(WithNewIds(text, first));

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Nokko.Bay;
 using Nokko.Core.Jobs;
+using Nokko.Core.Practice;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -39,6 +40,13 @@ internal static class BayEndpoints
         string? slip = null
     )
     {
+        if (PracticeKey.Is(job))
+        {
+            // A stand-in would read it by itself, and from another truth.
+            return Trouble
+                .At("instrument", "The practice bay has a tape and no stand-ins.")
+                .Answer();
+        }
         if (await db.LoadDocument(job, cancel) is not { } d)
         {
             return Trouble.Missing("There is no such job in this shop.").Answer();

@@ -2595,6 +2595,121 @@ namespace Nokko.Storage.Migrations
                     b.ToTable("devices", (string)null);
                 });
 
+            modelBuilder.Entity("Nokko.Storage.DrillEntry", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("kind");
+
+                    b.Property<int>("Of")
+                        .HasColumnType("integer")
+                        .HasColumnName("of");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<int>("Right")
+                        .HasColumnType("integer")
+                        .HasColumnName("right");
+
+                    b.Property<int>("Seed")
+                        .HasColumnType("integer")
+                        .HasColumnName("seed");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_drill_entries");
+
+                    b.HasIndex("ShopId", "PersonId", "At")
+                        .HasDatabaseName("ix_drill_entries_shop_id_person_id_at");
+
+                    b.ToTable("drill_entries", (string)null);
+                });
+
+            modelBuilder.Entity("Nokko.Storage.Exercise", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Acts")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("acts");
+
+                    b.Property<string>("Course")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("course");
+
+                    b.Property<DateTimeOffset?>("HandedInAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("handed_in_at");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("integer")
+                        .HasColumnName("level");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<double?>("Points")
+                        .HasColumnType("double precision")
+                        .HasColumnName("points");
+
+                    b.Property<string>("Score")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("score");
+
+                    b.Property<string>("Shelf")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("shelf");
+
+                    b.Property<Guid>("ShopId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("shop_id");
+
+                    b.Property<DateTimeOffset>("StartedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("started_at");
+
+                    b.Property<string>("Truth")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("truth");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("Id")
+                        .HasName("pk_exercises");
+
+                    b.HasIndex("ShopId", "PersonId", "StartedAt")
+                        .HasDatabaseName("ix_exercises_shop_id_person_id_started_at");
+
+                    b.ToTable("exercises", (string)null);
+                });
+
             modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>
                 {
                     b.Property<Guid>("Id")
@@ -3137,6 +3252,10 @@ namespace Nokko.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("text")
                         .HasColumnName("name");
+
+                    b.Property<Guid?>("PracticeOf")
+                        .HasColumnType("uuid")
+                        .HasColumnName("practice_of");
 
                     b.Property<string>("Settings")
                         .IsRequired()
@@ -3866,6 +3985,26 @@ namespace Nokko.Storage.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_devices_accounts_account_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.DrillEntry", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_drill_entries_shops_shop_id");
+                });
+
+            modelBuilder.Entity("Nokko.Storage.Exercise", b =>
+                {
+                    b.HasOne("Nokko.Storage.Shop", null)
+                        .WithMany()
+                        .HasForeignKey("ShopId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_exercises_shops_shop_id");
                 });
 
             modelBuilder.Entity("Nokko.Storage.JobEvidence", b =>

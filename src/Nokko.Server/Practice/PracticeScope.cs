@@ -1,0 +1,76 @@
+using System.Collections.Concurrent;
+using Microsoft.EntityFrameworkCore;
+using Nokko.Core.Practice;
+using Nokko.Server.Hosting;
+using Nokko.Server.People;
+using Nokko.Storage;
+
+namespace Nokko.Server.Practice;
+
+/// <summary>Tells of which shop a request is: of the person's own, or, where it names an exercise, of that exercise.</summary>
+/// <remarks>
+/// The job of an exercise lies in a shop that has the exercise's key. Rows of one shop only are seen by a request,
+/// and the database holds that by itself: so no yard, evidence, count or follow-up of the real shop ever meets practice.
+/// </remarks>
+internal sealed class PracticeScope
+{
+    /// <summary>What names an exercise in requests that are about no job: what lies on its shelf.</summary>
+    public const string Query = "practice";
+
+    private const int MostKnown = 10_000;
+
+    private readonly ConcurrentDictionary<Guid, (Guid Shop, Guid Person)> _known = new();
+
+    /// <summary>Sets the shop of a request, or refuses it.</summary>
+    /// <returns>Why it is refused; null where it goes on.</returns>
+    public async Task<Trouble?> Enter(HttpContext context, NokkoDb db, SignedIn me)
+    {
+        db.ShopId = me.ShopId;
+        if (Named(context) is not { } key || !PracticeKey.Is(key))
+        {
+            return null;
+        }
+        if (!_known.TryGetValue(key, out var whose))
+        {
+            var person = await db
+                .Exercises.Where(e => e.Id == key)
+                .Select(e => (Guid?)e.PersonId)
+                .FirstOrDefaultAsync(context.RequestAborted);
+            if (person is not { } learner)
+            {
+                return null;
+            }
+            if (_known.Count >= MostKnown)
+            {
+                _known.Clear();
+            }
+            _known[key] = whose = (me.ShopId, learner);
+        }
+        if (whose.Shop != me.ShopId)
+        {
+            return null;
+        }
+        if (
+            whose.Person != me.PersonId
+            && !HttpMethods.IsGet(context.Request.Method)
+            && !HttpMethods.IsHead(context.Request.Method)
+        )
+        {
+            return new Trouble(
+                StatusCodes.Status403Forbidden,
+                "",
+                "This is somebody else’s exercise: you can look on. Begin one of your own under Practice."
+            );
+        }
+        db.ShopId = key;
+        return null;
+    }
+
+    private static Guid? Named(HttpContext context) =>
+        Guid.TryParse(
+            context.GetRouteValue("job") as string ?? context.Request.Query[Query].ToString(),
+            out var key
+        )
+            ? key
+            : null;
+}

@@ -1,0 +1,116 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Practice;
+using Xunit;
+
+namespace Nokko.Core.Tests.Practice;
+
+/// <summary>Drills ask what has one right answer, and come again when they are due.</summary>
+public sealed class DrillTests
+{
+    public static TheoryData<DrillKind> Kinds => [.. Enum.GetValues<DrillKind>()];
+
+    [Theory]
+    [MemberData(nameof(Kinds))]
+    public void The_same_seed_asks_the_same_and_every_question_has_one_answer(DrillKind kind)
+    {
+        for (var seed = 0; seed < 5; seed++)
+        {
+            var drill = Drill.Of(kind, seed);
+            Assert.Equal(Written(drill), Written(Drill.Of(kind, seed)));
+            Assert.NotEqual(Written(drill), Written(Drill.Of(kind, seed + 100)));
+            Assert.All(
+                drill.Questions,
+                q =>
+                {
+                    Assert.Equal(q.Choices.Count == 0, q.Tape is not null);
+                    Assert.True(q.IsRight(q.Right));
+                    Assert.False(q.IsRight(null));
+                    if (q.Choices.Count > 0)
+                    {
+                        Assert.InRange(q.Right, 0, q.Choices.Count - 1);
+                        Assert.Equal(q.Choices.Count, q.Choices.Distinct().Count());
+                        Assert.False(q.IsRight(q.Right + 1));
+                    }
+                    Assert.EndsWith(".", q.Why, StringComparison.Ordinal);
+                }
+            );
+            int?[] right = [.. drill.Questions.Select(q => (int?)q.Right)];
+            Assert.Equal(drill.Questions.Count, drill.Mark(right));
+            Assert.Equal(drill.Questions.Count - 1, drill.Mark([null, .. right[1..]]));
+            Assert.Equal(1, drill.Mark(right[..1]));
+        }
+
+        static string Written(Drill drill) =>
+            System.Text.Json.JsonSerializer.Serialize(drill.Questions, JobJson.Options);
+    }
+
+    [Fact]
+    public void A_program_that_reads_the_drawn_lines_gets_all_twenty_tapes()
+    {
+        var drill = Drill.Of(DrillKind.Tapes, 3);
+        Assert.Equal(20, drill.Questions.Count);
+        var read = drill
+            .Questions.Select(q => (int?)Math.Round(DrawnTapeTests.ReadMm(q.Tape!) / (25.4 / 32)))
+            .ToArray();
+        Assert.Equal(20, drill.Mark(read));
+        // A thirty-second off is read well; a sixteenth is not.
+        Assert.Equal(20, drill.Mark([.. read.Select(r => r + 1)]));
+        Assert.Equal(0, drill.Mark([.. read.Select(r => r - 2)]));
+    }
+
+    [Fact]
+    public void A_card_forgets_what_its_own_vehicle_needs_and_no_other_choice_is_of_it()
+    {
+        foreach (var question in Drill.Of(DrillKind.Cards, 4).Questions)
+        {
+            var missing = question.Choices[question.Right];
+            Assert.DoesNotContain(question.Rows, r => r.Name == missing);
+            Assert.DoesNotContain(
+                question.Choices.Where(c => c != missing),
+                c => question.Rows.Any(r => r.Name == c)
+            );
+            Assert.InRange(question.Rows.Count, 5, 9);
+        }
+    }
+
+    private static readonly DateTimeOffset First = new(2026, 3, 2, 8, 0, 0, TimeSpan.Zero);
+
+    private static DrillAgain After(params (double Day, int Right)[] done) =>
+        DrillAgain
+            .Of(
+                done.Select(d => new DrillDone(DrillKind.Datums, First.AddDays(d.Day), d.Right, 10))
+            )
+            .Single(a => a.Kind == DrillKind.Datums);
+
+    [Fact]
+    public void What_goes_well_comes_again_later_each_time()
+    {
+        Assert.Equal((0, null), (After().Row, After().DueAt));
+        Assert.Equal(First.AddDays(1), After((0, 8)).DueAt);
+        Assert.Equal(First.AddDays(1 + 3), After((0, 8), (1, 9)).DueAt);
+        Assert.Equal(First.AddDays(4 + 7), After((0, 8), (1, 9), (4, 10)).DueAt);
+        var often = After((0, 9), (1, 9), (4, 9), (11, 9), (27, 9), (62, 9), (132, 9));
+        Assert.Equal((7, First.AddDays(132 + 70)), (often.Row, often.DueAt));
+    }
+
+    [Fact]
+    public void What_goes_badly_begins_anew()
+    {
+        var again = After((0, 9), (1, 9), (4, 7));
+        Assert.Equal((0, First.AddDays(5)), (again.Row, again.DueAt));
+        Assert.Equal(7, again.Last!.Right);
+    }
+
+    [Fact]
+    public void Twice_on_one_afternoon_is_one_time()
+    {
+        var again = After((0, 9), (0.1, 10), (0.2, 10));
+        Assert.Equal((1, First.AddDays(1)), (again.Row, again.DueAt));
+        // Whatever order they come in from a device that was away.
+        Assert.Equal(again, After((0.2, 10), (0, 9), (0.1, 10)));
+    }
+
+    [Fact]
+    public void Every_drill_has_its_turn() =>
+        Assert.Equal(Enum.GetValues<DrillKind>(), DrillAgain.Of([]).Select(a => a.Kind));
+}

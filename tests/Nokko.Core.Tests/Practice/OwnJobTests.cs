@@ -1,0 +1,148 @@
+using Nokko.Core.Jobs;
+using Nokko.Core.Practice;
+using Nokko.Core.Tests.Jobs;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Practice;
+
+/// <summary>A job of the shop as an exercise: nobody's name in it, and what really came as the truth.</summary>
+public sealed class OwnJobTests
+{
+    private static JobDocument Done(out double frontRise)
+    {
+        var shop = new Workshop();
+        shop.Begun();
+        shop.DoTheWork();
+        shop.Walk();
+        foreach (
+            var (station, typed) in new[]
+            {
+                ("LF", "22 5/8"),
+                ("LM", "42 1/4"),
+                ("LR", "22 7/8"),
+                ("RR", "22 7/8"),
+                ("RM", "42 1/4"),
+                ("RF", "22 1/2"),
+            }
+        )
+        {
+            shop.Do(shop.Reading(station, typed));
+        }
+        // 22 9/16 in on the mean, from 20 1/2.
+        frontRise = 2.0625 * 25.4;
+        var d = shop.Document;
+        return d with
+        {
+            Owner = d.Owner with { Name = "Wren Quarry", Contact = "0 12 34" },
+            Job = d.Job with
+            {
+                HandedOverAt = shop.Now,
+                HandedOverBy = Sample.Id(5),
+                OwnerNotes = "Wren's own",
+            },
+        };
+    }
+
+    private static (OwnJob? Made, string? WhyNot) Made(JobDocument done)
+    {
+        var n = 5000;
+        return OwnJob.Of(
+            done,
+            PracticeKey.Of(Sample.Id(900)),
+            [],
+            () => Sample.Id(n++),
+            Sample.At(900)
+        );
+    }
+
+    [Fact]
+    public void It_holds_no_name_and_no_key_of_the_real_one()
+    {
+        var done = Done(out _);
+        var made = Made(done).Made!;
+        var text = System.Text.Json.JsonSerializer.Serialize(made.Job, JobJson.Options);
+        foreach (
+            var secret in (string[])
+                [
+                    "Wren",
+                    "0 12 34",
+                    done.Vehicle.Plate!,
+                    done.People[0].Name,
+                    done.Vehicle.Id.ToString(),
+                    done.Job.Id.ToString(),
+                ]
+        )
+        {
+            Assert.DoesNotContain(secret, text, StringComparison.Ordinal);
+        }
+        Assert.True(PracticeKey.Is(made.Job.Job.Id));
+        Assert.False(PracticeKey.Is(done.Job.Id));
+        Assert.Empty(made.Job.Plans);
+        Assert.Equal(6, made.Job.Readings.Count);
+        Assert.Single(made.Job.Stages);
+    }
+
+    [Fact]
+    public void The_same_stack_comes_to_what_really_came()
+    {
+        var done = Done(out var rise);
+        var made = Made(done).Made!;
+        var run = new PracticeRun(made.Truth, made.Job, [], made.Shelf, Sample.At(0));
+        var shop = new Workshop { Document = made.Job };
+        foreach (var part in made.Shelf)
+        {
+            shop.Shelf[part.Id] = part;
+        }
+        shop.Do(shop.PlanWith(made.Shelf[0]));
+        var now = (run with { Job = shop.Document }).Now()!;
+        // Nose-down 22 7/8 − 20 1/2 in before; the front really rose by 2 1/16.
+        var target = made.Job.Job.Target.Rake?.In(Nokko.Core.Units.Unit.Mm) ?? 0;
+        Assert.Equal(Math.Abs((2.375 * 25.4) - rise - target), now.MissMm, 0.01);
+        Assert.StartsWith(
+            "What was fitted: plate (left front, right front).",
+            made.Truth.Came,
+            StringComparison.Ordinal
+        );
+        Assert.Equal(1, made.Truth.RearShare);
+    }
+
+    [Fact]
+    public void Only_what_was_fitted_measured_and_handed_over_can_be_practised()
+    {
+        var done = Done(out _);
+        Assert.Contains(
+            "handed over",
+            Made(done with { Job = done.Job with { HandedOverAt = null } }).WhyNot,
+            StringComparison.Ordinal
+        );
+        var last = done.WalkRounds.MaxBy(w => w.At)!;
+        var unread = done with
+        {
+            Readings = [.. done.Readings.Where(r => r.WalkRoundId != last.Id)],
+        };
+        Assert.Contains("settled readings", Made(unread).WhyNot, StringComparison.Ordinal);
+        var unsettled = done with
+        {
+            WalkRounds =
+            [
+                .. done.WalkRounds.Select(w =>
+                    w.Id == last.Id ? w with { Settled = Settled.No } : w
+                ),
+            ],
+        };
+        Assert.Contains("settled readings", Made(unsettled).WhyNot, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_key_of_an_exercise_is_told_from_a_jobs()
+    {
+        var asked = Guid.CreateVersion7();
+        var key = PracticeKey.Of(asked);
+        Assert.True(PracticeKey.Is(key));
+        Assert.False(PracticeKey.Is(asked));
+        Assert.Equal(key, PracticeKey.Of(asked));
+        Assert.Equal(asked.ToString()[15..], key.ToString()[15..]);
+    }
+}
