@@ -71,10 +71,10 @@ internal static class Screenshots
         Shoot("week", "Not booked yet");
         browser.Open($"{server.Address}/shelf");
         Shoot("shelf", "Moor box spacer");
-        browser.Open($"{server.Address}/instruments");
-        browser.Sees("not checked since");
-        browser.Press("Check it: Tape 1");
-        Shoot("instruments", "Keep the check");
+        var measured = Exercise("measure", 2, 8);
+        Practise(measured);
+        browser.Open($"{server.Address}/practice/{measured}");
+        Shoot("score", "To learn first");
         browser.Resize(1280, 1000);
         Job("TM 41 F", "plan/quote", "what the price leaves out");
         browser.Press("The owner chooses Plan B");
@@ -82,13 +82,72 @@ internal static class Screenshots
         browser.Resize(1280, 800);
 
         browser.Scheme("dark");
-        Job("FH 19", "plan", "Rowan levelling kit LK-15");
-        Scroll("//label[contains(., 'One side only')]");
-        Shoot("kit-night", "Missing");
+        browser.Open($"{server.Address}/jobs/{Exercise("wentWrong", 1, 6)}/walk-round");
+        browser.Press("Rolled");
+        browser.Press("Begin the walk-round");
+        browser.Sees("Set the hook anew");
+        browser.Press("Look around");
+        browser.Press("Look at the springs in their pockets10 min");
+        browser.Sees("Every spring lies in its pocket");
+        browser.Press("Look around");
+        Shoot("practice", "Set the hook anew");
         browser.Resize(390, 844);
         browser.Scheme("light");
         Job("NF 80 W", "walk-round", "from the");
         Shoot("walk-round-phone", "Store");
+
+        string Exercise(string course, int level, int seed) =>
+            (string)
+                browser.Driver.ExecuteAsyncScript(
+                    """
+                    const [course, level, seed, done] = arguments;
+                    fetch('/api/practice', {
+                      method: 'POST',
+                      headers: { 'Content-Type': 'application/json' },
+                      body: JSON.stringify({ id: crypto.randomUUID(), course, level, seed }),
+                    }).then((r) => r.json()).then((b) => done(b.id));
+                    """,
+                    course,
+                    level,
+                    seed
+                )!;
+
+        // Somebody who rolls it, looks into the bed, and reads one tape from above and another an inch off.
+        void Practise(string exercise) =>
+            browser.Driver.ExecuteAsyncScript(
+                """
+                const [exercise, done] = arguments;
+                const send = (path, body) => fetch(path, {
+                  method: 'POST',
+                  headers: { 'Content-Type': 'application/json' },
+                  body: JSON.stringify(body),
+                }).then((r) => r.json());
+                const key = () => crypto.randomUUID();
+                (async () => {
+                  const job = await fetch(`/api/jobs/${exercise}`).then((r) => r.json());
+                  const round = key();
+                  await send(`/api/practice/${exercise}/acts`, { id: key(), at: 'bed', mends: false });
+                  await send(`/api/jobs/${exercise}/commands`, [{
+                    kind: 'beginWalkRound', commandId: key(), id: round, stageId: job.document.job.stageId,
+                    conditions: { datum: 'hub', denominator: 16, settled: 'rolled', hubMarked: false, floorSurveyed: false, spot: 'bay 1', fuel: null, load: null, odometer: null, notes: null },
+                  }]);
+                  for (const [i, station] of ['LF', 'LM', 'LR', 'RR', 'RM', 'RF'].entries()) {
+                    const from = station[1] === 'M' ? 'floor' : 'hub';
+                    const tape = await fetch(`/api/practice/${exercise}/tape?round=${round}&station=${station}&from=${from}&eye=${i === 2 ? 1 : 0}&hooked=true`).then((r) => r.json());
+                    const last = tape.numbers.filter((n) => n.atMm <= 0).at(-1);
+                    const sixteenths = Math.round(16 * (Number(last.text) + (i === 5 ? 1 : 0)) - last.atMm / (25.4 / 16));
+                    await send(`/api/jobs/${exercise}/commands`, [{
+                      kind: 'storeReading', commandId: key(), id: key(), walkRoundId: round, station, from,
+                      typed: `${Math.floor(sixteenths / 16)} ${sixteenths % 16}/16`, answers: ['asRead'],
+                      takenAt: new Date().toISOString(), supersedes: null, reason: null,
+                    }]);
+                  }
+                  await send(`/api/practice/${exercise}/hand-in`, {});
+                  done();
+                })();
+                """,
+                exercise
+            );
 
         void Job(string plate, string phase, string sees)
         {

@@ -168,7 +168,8 @@ public sealed record ShopFile
                     s.Bays,
                     s.Dates,
                     s.Hours,
-                    s.TimeZone
+                    s.TimeZone,
+                    s.ApprenticeLevel
                 ).Read() with
                 {
                     Tolerance = s.Tolerance,

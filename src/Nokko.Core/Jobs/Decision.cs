@@ -18,6 +18,9 @@ public sealed record DecisionContext
     /// <summary>What the person may do; a fitter where nobody says.</summary>
     public PersonRole Role { get; init; } = PersonRole.Fitter;
 
+    /// <summary>The level of practice that the shop asks of this apprentice and that is not passed yet; null of all others.</summary>
+    public int? LevelToPass { get; init; }
+
     /// <summary>How the person reads lengths.</summary>
     public required LengthStyle Style { get; init; }
 

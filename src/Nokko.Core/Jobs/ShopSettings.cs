@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
@@ -44,6 +45,13 @@ public sealed record ShopSettings
     /// <summary>How dates are written: one of <see cref="DateLanguages"/>.</summary>
     public string Dates { get; init; } = "en-GB";
 
+    /// <summary>Most level that can be asked of an apprentice.</summary>
+    public const int MostLevel = 3;
+
+    /// <summary>Which level of levelling a vehicle in the practice bay, 1 to <see cref="MostLevel"/>, an apprentice must have passed before a hold point counts that nobody else confirms; null asks for none.</summary>
+    [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
+    public int? ApprenticeLevel { get; init; }
+
     /// <summary>Languages in which dates can be written (BCP 47), each by its own name.</summary>
     public static IReadOnlyList<DateLanguage> DateLanguages { get; } =
     [
@@ -78,6 +86,7 @@ public sealed record DateLanguage(string Tag, string Said);
 /// <param name="Dates">How dates are written.</param>
 /// <param name="Hours">When it works; null is the usual.</param>
 /// <param name="TimeZone">The time zone in which it stands (IANA).</param>
+/// <param name="ApprenticeLevel">Which level of practice an apprentice must have passed; null asks for none.</param>
 public sealed record ShopSettingsInput(
     Unit LengthUnit,
     int Denominator,
@@ -87,7 +96,8 @@ public sealed record ShopSettingsInput(
     IReadOnlyList<string?>? Bays,
     string Dates,
     ShopHours? Hours = null,
-    string? TimeZone = null
+    string? TimeZone = null,
+    int? ApprenticeLevel = null
 )
 {
     /// <summary>Reads them.</summary>
@@ -117,6 +127,10 @@ public sealed record ShopSettingsInput(
         {
             throw Refuse.Value("dates", "Choose one of the languages.");
         }
+        if (ApprenticeLevel is not (null or >= 1 and <= ShopSettings.MostLevel))
+        {
+            throw Refuse.Value("apprenticeLevel", "Level 1, 2 or 3, or none.");
+        }
         return new ShopSettings
         {
             LengthUnit = LengthUnit,
@@ -138,6 +152,7 @@ public sealed record ShopSettingsInput(
                     }
                 : new ShopHours(),
             TimeZone = TypedText.Line(TimeZone, "timeZone"),
+            ApprenticeLevel = ApprenticeLevel,
         };
     }
 

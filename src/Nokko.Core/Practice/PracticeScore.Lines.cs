@@ -142,7 +142,12 @@ public sealed partial record PracticeScore
 
     private static ScoreLine Conditions(PracticeRun run, double of)
     {
-        var settled = Last(run)?.Settled;
+        // A round in which nothing was read settled nothing.
+        var settled =
+            Last(run) is { } last
+            && run.Job.Readings.Any(r => r.WalkRoundId == last.Id && r.Value is not null)
+                ? last.Settled
+                : (Settled?)null;
         return settled is Settled.Rolled or Settled.Driven
             ? new(
                 ScoreArea.Conditions,

@@ -1,4 +1,5 @@
 using Nokko.Core.Jobs;
+using Nokko.Core.Practice;
 using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 using Nokko.Core.Week;
@@ -16,6 +17,7 @@ internal sealed class JobBatch(
     IReadOnlyDictionary<Guid, Platform> platforms,
     IReadOnlyDictionary<string, Owner> owners,
     SignedIn me,
+    int? levelToPass,
     DateTimeOffset now,
     Guid shop
 )
@@ -59,7 +61,9 @@ internal sealed class JobBatch(
             {
                 PersonId = me.PersonId,
                 PersonName = me.Name,
-                Role = me.Role,
+                // In the practice bay a learner is the fitter.
+                Role = PracticeKey.Is(loaded.Document.Job.Id) ? PersonRole.Fitter : me.Role,
+                LevelToPass = levelToPass,
                 Style = me.Style,
                 Now = now,
                 Versions = loaded.Versions,

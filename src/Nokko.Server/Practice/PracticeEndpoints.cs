@@ -506,7 +506,7 @@ internal static class PracticeEndpoints
         Guid exercise,
         Guid round,
         string station,
-        Datum from,
+        string from,
         NokkoDb db,
         SignedIn me,
         TimeProvider clock,
@@ -515,6 +515,10 @@ internal static class PracticeEndpoints
         bool hooked = false
     )
     {
+        if (!Enum.TryParse<Datum>(from, true, out var datum))
+        {
+            return Trouble.At("from", "Hub, floor or edge of the rim.").Answer();
+        }
         if (await Open(exercise, db, me, cancel) is not { } of)
         {
             return None().Answer();
@@ -528,7 +532,7 @@ internal static class PracticeEndpoints
             run.Vehicle.Tape(
                 walked,
                 station,
-                from,
+                datum,
                 eye,
                 hooked,
                 Instants.ToMicroseconds(clock.GetUtcNow())

@@ -15,7 +15,18 @@ namespace Nokko.Server.Practice;
 internal sealed class PracticeScope
 {
     /// <summary>What names an exercise in requests that are about no job: what lies on its shelf.</summary>
-    public const string Query = "practice";
+    public const string Header = "Nokko-Practice";
+
+    /// <summary>Where it is heeded: shelf and ways lie in the bay, people and settings do not.</summary>
+    private static readonly PathString[] OfTheBay =
+    [
+        "/api/parts",
+        "/api/platforms",
+        "/api/instruments",
+        "/api/owners",
+        "/api/fitting",
+        "/api/commands",
+    ];
 
     private const int MostKnown = 10_000;
 
@@ -68,7 +79,12 @@ internal sealed class PracticeScope
 
     private static Guid? Named(HttpContext context) =>
         Guid.TryParse(
-            context.GetRouteValue("job") as string ?? context.Request.Query[Query].ToString(),
+            context.GetRouteValue("job") as string
+                ?? (
+                    OfTheBay.Any(p => context.Request.Path.StartsWithSegments(p))
+                        ? context.Request.Headers[Header].ToString()
+                        : ""
+                ),
             out var key
         )
             ? key

@@ -396,6 +396,9 @@ public sealed class PracticeScoreTests
     {
         var learner = Measuring(PracticeVehicleTests.Truth());
         Assert.Equal(0, learner.Score.Points);
+        // Nor for a round that was begun.
+        learner.Shop.Walk();
+        Assert.Equal(0, learner.Score.Points);
         Assert.All(learner.Score.Lines, l => Assert.NotNull(l.Guide));
         Assert.Equal(
             60,

@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { practice } from "./practice";
 import { Problem } from "./problem";
 import type { components, paths } from "./schema";
 
@@ -7,6 +8,15 @@ export type Unit = Schemas["Unit"];
 export type JobView = Schemas["JobView"];
 
 export const api = createClient<paths>({ baseUrl: window.location.origin });
+
+const exercise = practice;
+if (exercise !== null) {
+  api.use({
+    onRequest({ request }) {
+      request.headers.set("Nokko-Practice", exercise);
+    },
+  });
+}
 
 /** Turns an openapi-fetch answer into data or a Problem. */
 export function must<T>(answer: {

@@ -11,6 +11,7 @@ import { after } from "./answer";
 import type { NewCommand, NewShopCommand } from "./command";
 import { device } from "./device";
 import { Outbox, type Outcome } from "./outbox";
+import { practice } from "./practice";
 import { Problem } from "./problem";
 import { writeDatesIn } from "../shared/time";
 
@@ -28,6 +29,8 @@ export async function remembered<T>(
   key: string,
   ask: () => Promise<T>,
 ): Promise<T> {
+  // What lies on a practice shelf is not what lies on the shop's.
+  key = practice === null ? key : `${practice} ${key}`;
   try {
     const answer = await ask();
     void device.remember(key, answer).catch(() => undefined);
@@ -81,7 +84,12 @@ export function useAnswers() {
     const next = seen ? after(seen, answer) : null;
     if (next) {
       client.setQueryData(["job", job], next);
-      void device.remember(`job ${job}`, next).catch(() => undefined);
+      void device
+        .remember(
+          practice === null ? `job ${job}` : `${practice} job ${job}`,
+          next,
+        )
+        .catch(() => undefined);
     } else {
       void client.invalidateQueries({ queryKey: ["job", job] });
     }

@@ -1017,6 +1017,84 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/drills/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    seed?: number;
+                };
+                header?: never;
+                path: {
+                    kind: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Drill"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DrillInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DrillMarked"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tape": {
         parameters: {
             query?: never;
@@ -2427,6 +2505,259 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeHome"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExerciseInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Begun"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{exercise}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    exercise: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExerciseView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{exercise}/acts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    exercise: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ActInput"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExerciseView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{exercise}/tape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    round: string;
+                    station: string;
+                    from: components["schemas"]["Datum"];
+                    eye?: number;
+                    hooked?: boolean;
+                };
+                header?: never;
+                path: {
+                    exercise: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TapeView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{exercise}/hand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    exercise: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScoreView"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/{exercise}/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    exercise: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScoreView"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shop/file": {
         parameters: {
             query?: never;
@@ -3406,6 +3737,12 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ActInput: {
+            /** Format: uuid */
+            id: string;
+            at: components["schemas"]["LookAt"];
+            mends: boolean;
+        };
         AddressView: {
             address: null | string;
             fingerprint: null | string;
@@ -3561,6 +3898,10 @@ export interface components {
             turnWasRead: boolean;
             heightControl: null | components["schemas"]["HeightControl"];
         };
+        Begun: {
+            /** Format: uuid */
+            id: string;
+        };
         /** @description What a calculation gives. */
         BenchAnswer: {
             /** @description The one that matters first. */
@@ -3610,6 +3951,20 @@ export interface components {
              * @default false
              */
             paper: boolean;
+        };
+        /** @description A step of the best run of an exercise. */
+        BestStep: {
+            /** @description What is done, in a fitter's words. */
+            said: string;
+            /** @description What it shows; null where nothing is to be seen. */
+            found: null | string;
+            /** @description Heights of LF, RF, LR and RR above the hub after it, mm. */
+            lips: number[];
+            /**
+             * Format: double
+             * @description Minutes that it takes.
+             */
+            minutes: number;
         };
         BinnedJob: {
             /** Format: uuid */
@@ -4364,6 +4719,31 @@ export interface components {
              */
             times: number;
         };
+        /**
+         * @description What is practised from start to score.
+         * @enum {unknown}
+         */
+        Course: "measure" | "level" | "wentWrong" | "ownJob";
+        /** @description What a course is called and asks for. */
+        CourseRule: {
+            /** @description The course. */
+            of: components["schemas"]["Course"];
+            /** @description Its name. */
+            title: string;
+            /** @description What is to be done, in a fitter's words. */
+            task: string;
+            /**
+             * Format: int32
+             * @description About how long it takes somebody new to it.
+             */
+            minutes: number;
+            /** @description Heading of the guide that helps, as its anchor. */
+            guide: string;
+        };
+        CourseView: {
+            rule: components["schemas"]["CourseRule"];
+            points: (null | number)[];
+        };
         CsvFile: {
             /** Format: uuid */
             walkRoundId: string;
@@ -4479,6 +4859,104 @@ export interface components {
              */
             at: string;
         };
+        /** @description A drill of about two minutes, drawn from a seed: the same seed asks the same. */
+        Drill: {
+            /** @description What is drilled. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: int32
+             * @description Seed of all that is left to chance.
+             */
+            seed: number;
+            /** @description Its name. */
+            title: string;
+            /** @description The questions, in order. */
+            questions: components["schemas"]["DrillQuestion"][];
+        };
+        /** @description When a drill comes again. */
+        DrillAgain: {
+            /** @description The drill. */
+            kind: components["schemas"]["DrillKind"];
+            last: null | components["schemas"]["DrillDone"];
+            /**
+             * Format: int32
+             * @description How often in a row it went well.
+             */
+            row: number;
+            /**
+             * Format: date-time
+             * @description When it is best done again; null is now.
+             */
+            dueAt: null | string;
+        };
+        /** @description A drill that somebody did. */
+        DrillDone: {
+            /** @description What was drilled. */
+            kind: components["schemas"]["DrillKind"];
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: int32
+             * @description Answers that were right.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description Questions.
+             */
+            of: number;
+        };
+        DrillInput: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["DrillKind"];
+            /** Format: int32 */
+            seed: number;
+            /** Format: date-time */
+            at: string;
+            answers: (null | number)[];
+        };
+        /**
+         * @description What is drilled.
+         * @enum {unknown}
+         */
+        DrillKind: "tapes" | "datums" | "offReading" | "figures" | "cards";
+        DrillMarked: {
+            /** Format: int32 */
+            right: number;
+            /** Format: int32 */
+            of: number;
+            again: components["schemas"]["DrillAgain"];
+        };
+        /** @description A question of a drill, with its answer: a device that opened it needs no network. */
+        DrillQuestion: {
+            /** @description What is asked. */
+            ask: string;
+            tape: null | components["schemas"]["TapeView"];
+            /** @description Figures to look at. */
+            rows: components["schemas"]["DrillRow"][];
+            /** @description What can be chosen; empty where a tape is read. */
+            choices: string[];
+            /**
+             * Format: int32
+             * @description Number of the right choice, from 0; of a tape its reading in thirty-seconds of an inch.
+             */
+            right: number;
+            /** @description Why it is that. */
+            why: string;
+            /** @description Heading of the guide that tells more, as its anchor. */
+            guide: string;
+        };
+        /** @description A line of figures that belongs to a question. */
+        DrillRow: {
+            /** @description What. */
+            name: string;
+            /** @description Its figures, as said. */
+            figures: string[];
+        };
         DueOnDay: {
             /** Format: date */
             day: string;
@@ -4525,6 +5003,47 @@ export interface components {
             /** Format: double */
             claimShare: null | number;
             drawn: components["schemas"]["ClaimView"][];
+        };
+        ExerciseInput: {
+            /** Format: uuid */
+            id: string;
+            course: components["schemas"]["Course"];
+            /**
+             * Format: int32
+             * @default 1
+             */
+            level: number;
+            /** Format: int32 */
+            seed?: null | number;
+            /** Format: uuid */
+            fromJob?: null | string;
+        };
+        ExerciseLine: {
+            /** Format: uuid */
+            id: string;
+            course: components["schemas"]["Course"];
+            title: string;
+            /** Format: int32 */
+            level: number;
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            handedInAt: null | string;
+            /** Format: double */
+            points: null | number;
+        };
+        ExerciseView: {
+            /** Format: uuid */
+            id: string;
+            title: string;
+            /** Format: int32 */
+            level: number;
+            task: string;
+            mine: boolean;
+            handedIn: boolean;
+            spent: components["schemas"]["PracticeSpent"];
+            looks: components["schemas"]["LookView"][];
+            passedOver: components["schemas"]["WouldHaveHappened"][];
         };
         /** @description Fasteners of a joint that are alike. */
         Fastener: {
@@ -4933,7 +5452,10 @@ export interface components {
             takenBack: boolean;
             canTakeBack: boolean;
         };
-        /** @enum {unknown} */
+        /**
+         * @description Why the hand stops until a person confirms. There are no other hold points, so that they keep their meaning.
+         * @enum {unknown}
+         */
         HoldReason: "weight" | "lastHold" | "energy" | "irreversible" | "weightBack" | "rideHeight" | "brakeTest";
         HowTheShopFits: {
             ways: null | components["schemas"]["ShopWays"];
@@ -7374,9 +7896,25 @@ export interface components {
              */
             at: string;
         };
+        /**
+         * @description Where somebody can look beside the tape.
+         * @enum {unknown}
+         */
+        LookAt: "bed" | "tyres" | "floor" | "mounts" | "standard" | "pockets" | "rubber" | "marks" | "sides" | "printout";
         LookBody: {
             token: null | string;
             zone: null | string;
+        };
+        LookView: {
+            at: components["schemas"]["LookAt"];
+            says: string;
+            /** Format: int32 */
+            minutes: number;
+            shows: null | string;
+            mend: null | string;
+            /** Format: int32 */
+            mendMinutes: number;
+            mended: boolean;
         };
         /** @enum {unknown} */
         Looks: "level" | "leftLow" | "rightLow";
@@ -8160,6 +8698,17 @@ export interface components {
          * @enum {unknown}
          */
         Pass: "hand" | "snug" | "final";
+        Passed: {
+            person: string;
+            role: components["schemas"]["PersonRole"];
+            course: components["schemas"]["Course"];
+            /** Format: int32 */
+            level: number;
+            /** Format: double */
+            points: number;
+            /** Format: date-time */
+            at: string;
+        };
         PasswordBody: {
             password: string;
         };
@@ -8505,6 +9054,42 @@ export interface components {
             name: string;
             across: null | components["schemas"]["QuantityInput"];
             up: null | components["schemas"]["QuantityInput"];
+        };
+        PracticeHome: {
+            courses: components["schemas"]["CourseView"][];
+            drills: components["schemas"]["DrillAgain"][];
+            drillTitles: string[];
+            mine: components["schemas"]["ExerciseLine"][];
+            shop: null | components["schemas"]["Passed"][];
+            /** Format: double */
+            passes: number;
+        };
+        /** @description What an exercise came to. */
+        PracticeScore: {
+            /** @description Its parts, in the order of the work. */
+            lines: components["schemas"]["ScoreLine"][];
+            /**
+             * Format: double
+             * @description Points of 100.
+             */
+            points: number;
+            /** @description Whether the level is passed. */
+            passed: boolean;
+            /** @description The one thing to learn first: of the part in which most was lost; null where nothing was. */
+            first: null | string;
+        };
+        /** @description What an exercise has taken so far. */
+        PracticeSpent: {
+            /**
+             * Format: double
+             * @description Hours: of readings, looks and steps done, by their rules of thumb.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Money: of the parts of every plan that was begun, and of the hours.
+             */
+            money: number;
         };
         /** @description What a plan will do at one station. */
         PredictedStation: {
@@ -9190,6 +9775,49 @@ export interface components {
             said: string;
             /** @description What it disturbs or asks for. */
             disturbs: string;
+        };
+        /**
+         * @description What a part of the score is about.
+         * @enum {unknown}
+         */
+        ScoreArea: "reading" | "conditions" | "finding" | "plan" | "cost" | "fitting" | "proof";
+        /** @description A part of the score. */
+        ScoreLine: {
+            /** @description What it is about. */
+            area: components["schemas"]["ScoreArea"];
+            /**
+             * Format: double
+             * @description Points.
+             */
+            got: number;
+            /**
+             * Format: double
+             * @description Points that could be had.
+             */
+            of: number;
+            /** @description What was done, and what was true. */
+            said: string;
+            /** @description The one thing to learn from it; null where nothing was lost. */
+            learn: null | string;
+            /** @description Heading of the guide that tells more, as its anchor; null where nothing was lost. */
+            guide: null | string;
+        };
+        ScoreView: {
+            /** Format: uuid */
+            id: string;
+            person: string;
+            title: string;
+            /** Format: int32 */
+            level: number;
+            /** Format: int32 */
+            seed: null | number;
+            course: components["schemas"]["Course"];
+            /** Format: date-time */
+            handedInAt: string;
+            score: components["schemas"]["PracticeScore"];
+            spent: components["schemas"]["PracticeSpent"];
+            came: null | string;
+            best: components["schemas"]["BestStep"][];
         };
         /**
          * @description By what found stacks are ordered.
@@ -9912,6 +10540,11 @@ export interface components {
             timeZone: null | string;
             /** @description How dates are written: one of IReadOnlyList&lt;DateLanguage&gt; ShopSettings.DateLanguages. */
             dates: string;
+            /**
+             * Format: int32
+             * @description Which level of levelling a vehicle in the practice bay, 1 to int ShopSettings.MostLevel, an apprentice must have passed before a hold point counts that nobody else confirms; null asks for none.
+             */
+            apprenticeLevel: null | number;
         };
         /** @description A shop's settings as they are typed. */
         ShopSettingsInput: {
@@ -9937,6 +10570,11 @@ export interface components {
             hours?: null | components["schemas"]["ShopHours"];
             /** @description The time zone in which it stands (IANA). */
             timeZone?: null | string;
+            /**
+             * Format: int32
+             * @description Which level of practice an apprentice must have passed; null asks for none.
+             */
+            apprenticeLevel?: null | number;
         };
         /** @description A shop's way where good fitters differ. */
         ShopWay: {
@@ -10625,6 +11263,57 @@ export interface components {
              * @description The length that it would give, in mm.
              */
             mm: number;
+        };
+        /** @description A number that is printed on a tape. */
+        TapeNumber: {
+            /**
+             * Format: double
+             * @description At which line, mm below the line of sight.
+             */
+            atMm: number;
+            /** @description The number. */
+            text: string;
+        };
+        /** @description A line of a drawn tape. */
+        TapeTick: {
+            /**
+             * Format: double
+             * @description Where it is, mm below the line of sight; above it below zero.
+             */
+            atMm: number;
+            /**
+             * Format: int32
+             * @description 0 is a whole inch or centimetre, then halves and so on: the shorter, the greater.
+             */
+            rank: number;
+        };
+        /** @description A piece of a tape as an eye sees it: the mark that it is read at lies at zero. */
+        TapeView: {
+            /** @description What its numbers are: inches or centimetres. */
+            unit: components["schemas"]["Unit"];
+            /**
+             * Format: double
+             * @description It is seen from this far above to this far below, mm.
+             */
+            halfMm: number;
+            /** @description Its lines. */
+            ticks: components["schemas"]["TapeTick"][];
+            /** @description Its numbers. */
+            numbers: components["schemas"]["TapeNumber"][];
+            /** @description What it is read at: the hub's centre, the rim's edge, the floor. */
+            mark: string;
+            /**
+             * Format: int32
+             * @description Where the eye is, in steps above the mark.
+             */
+            eye: number;
+            /**
+             * Format: double
+             * @description How far the hook hangs off its edge, mm.
+             */
+            hookMm: number;
+            /** @description Whether the mark lies behind the tape, so that it matters where the eye is. */
+            behind: boolean;
         };
         /** @description How the owner wants the vehicle to sit. */
         Target: {
@@ -11471,6 +12160,17 @@ export interface components {
              * @description Their share of the whole, 0 … 1.
              */
             twoShare: number;
+        };
+        /** @description What passing over a hold point can come to. */
+        WouldHaveHappened: {
+            /** @description Key of the hold point on the card. */
+            step: string;
+            /** @description What the card calls it. */
+            title: string;
+            /** @description Why the hand should have stopped there. */
+            for: components["schemas"]["HoldReason"];
+            /** @description What would have happened, in a fitter's words. */
+            said: string;
         };
         /** @description Where and when a job is booked. */
         YardBooking: {

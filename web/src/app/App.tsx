@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { lazy, Suspense, useEffect } from "react";
 import { Route, Routes, useLocation } from "react-router";
 import { outbox, useAnswers, useMe, useOutbox } from "../api/job";
+import { practice, practiceAt } from "../api/practice";
 import { Problem } from "../api/problem";
 import { SignIn, SignInHere } from "../features/people/SignIn";
 import { JobLayout } from "../features/jobs/JobLayout";
@@ -38,6 +39,9 @@ const Guide = lazy(() => import("../features/guide/GuideView"));
 const Week = lazy(() => import("../features/week/WeekView"));
 const Instruments = lazy(() => import("../features/instruments/Instruments"));
 const Shelf = lazy(() => import("../features/shelf/Shelf"));
+const Practice = lazy(() => import("../features/practice/PracticeView"));
+const DrillPage = lazy(() => import("../features/practice/DrillView"));
+const ScorePage = lazy(() => import("../features/practice/ScorePage"));
 
 export function App() {
   const me = useMe();
@@ -51,6 +55,12 @@ export function App() {
   }, [person]);
   const { pathname } = useLocation();
   usePageStart();
+  const crosses = practiceAt(pathname) !== practice;
+  useEffect(() => {
+    if (crosses) {
+      window.location.reload();
+    }
+  }, [crosses]);
   // Whoever comes here need not be signed in.
   const Door = {
     "/join": Join,
@@ -65,7 +75,7 @@ export function App() {
       </Suspense>
     );
   }
-  if (me.isPending) {
+  if (me.isPending || crosses) {
     return null;
   }
   if (me.isError) {
@@ -122,6 +132,9 @@ export function App() {
           <Route path="shop" element={<ShopPage />} />
           <Route path="bench/:sheet?" element={<Bench />} />
           <Route path="guide/*" element={<Guide />} />
+          <Route path="practice" element={<Practice />} />
+          <Route path="practice/drills/:kind" element={<DrillPage />} />
+          <Route path="practice/:exercise" element={<ScorePage />} />
           <Route path="evidence" element={<Evidence />} />
           <Route path="year" element={<YearView />} />
           <Route path="jobs/:job" element={<JobLayout />}>

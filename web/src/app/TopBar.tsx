@@ -145,6 +145,7 @@ const places: [string, string][] = [
   ["/shelf", "Shelf"],
   ["/evidence", "Evidence"],
   ["/bench", "Calculator"],
+  ["/practice", "Practice"],
 ];
 
 function SaveState() {

@@ -17,6 +17,7 @@ const usual: Schemas["ShopSettings"] = {
     closed: null,
   },
   timeZone: null,
+  apprenticeLevel: null,
   dates: "en-GB",
 };
 

@@ -1,8 +1,8 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
 import Link from "@mui/material/Link";
-import Typography from "@mui/material/Typography";
 import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
 import { Link as To, useSearchParams } from "react-router";
 import { api, must, type Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
@@ -10,28 +10,43 @@ import { useJob } from "../../api/job";
 import { jointWords } from "../../api/words";
 import { PrintButton } from "../../shared/PrintButton";
 import { Paper } from "../../shared/Paper";
+import { useAddress } from "../../shared/useAddress";
+import { BlankRound } from "../walk-rounds/BlankRound";
 import { cutText } from "./Cuts";
 import { Templates } from "./Templates";
 import { passesOver, torqueText } from "./torque";
 
+const Qr = lazy(() => import("../../shared/Qr"));
+
+/** Each with the page of the job on which it goes on. */
 const sheets = [
-  { key: "card", name: "The card" },
-  { key: "torques", name: "Torque list" },
-  { key: "templates", name: "Templates" },
-  { key: "back", name: "The way back" },
+  { key: "card", name: "The card", page: "fit" },
+  { key: "board", name: "What holds it up", page: "fit" },
+  { key: "torques", name: "Torque list", page: "fit" },
+  { key: "templates", name: "Templates", page: "fit" },
+  { key: "back", name: "The way back", page: "fit" },
+  { key: "round", name: "Walk-round", page: "walk-round" },
 ] as const;
 
-/** Paper for the bay, A4 and Letter alike: the card, the torque list, and what it takes to undo it. */
+/** Paper for the bay, A4 and Letter alike: the card, what holds the vehicle, the torque list, what it takes to undo it, and a blank walk-round. Each shows its place in the job to a camera. */
 export default function SheetsView() {
   const d = useJob().document;
   const [search, setSearch] = useSearchParams();
-  const sheet = sheets.find((s) => s.key === search.get("sheet")) ?? sheets[0];
   const plan = begunPlan(d);
   const cuts = d.cuts.filter((c) => c.planId === plan?.id);
-  const offered = sheets.filter((s) => s.key !== "templates" || cuts.length);
-  if (!plan) {
-    return <Typography>No fitting has begun, so there is no card.</Typography>;
+  const offered = sheets.filter((s) =>
+    s.key === "templates"
+      ? cuts.length > 0
+      : s.key === "round" || plan !== undefined,
+  );
+  const sheet =
+    offered.find((s) => s.key === search.get("sheet")) ?? offered[0];
+  const root = useAddress()?.address ?? window.location.origin;
+  if (!sheet) {
+    return null;
   }
+  const title =
+    plan && sheet.key !== "round" ? `${sheet.name}: ${plan.name}` : sheet.name;
   return (
     <Box>
       <Box
@@ -53,22 +68,32 @@ export default function SheetsView() {
         <PrintButton />
         <Link
           component={To}
-          to={`/jobs/${d.job.id}/fit`}
+          to={`/jobs/${d.job.id}/${sheet.page}`}
           sx={{ alignSelf: "center" }}
         >
-          Back to the card
+          {sheet.page === "fit" ? "Back to the card" : "Back to the walk-round"}
         </Link>
       </Box>
-      <Paper title={`${sheet.name}: ${plan.name}`} sx={look}>
-        <h2>
-          {sheet.name}: {plan.name}
-        </h2>
+      <Paper title={title} sx={look}>
+        <Box sx={{ float: "right", "& svg": { width: 84, height: 84 } }}>
+          <Suspense fallback={null}>
+            <Qr
+              of={`${root}/jobs/${d.job.id}/${sheet.page}`}
+              says="this place in the job"
+            />
+          </Suspense>
+        </Box>
+        <h2>{title}</h2>
         <div>
           {d.vehicle.make} {d.vehicle.name}, {d.vehicle.plate ?? d.vehicle.vin}{" "}
           · {d.owner.name}
         </div>
-        {sheet.key === "card" ? (
+        {sheet.key === "round" || !plan ? (
+          <BlankRound />
+        ) : sheet.key === "card" ? (
           <Card plan={plan.id} />
+        ) : sheet.key === "board" ? (
+          <Held />
         ) : sheet.key === "torques" ? (
           <Torques plan={plan.id} />
         ) : sheet.key === "templates" ? (
@@ -150,6 +175,44 @@ function Steps({
               {after?.(s) && <div>{after(s)}</div>}
             </td>
             <td style={{ width: "4.5em" }}>{s.minutes} min</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Every step at which what holds the vehicle changes, or the hand stops for it. */
+function Held() {
+  const { card } = useJob();
+  const steps = card.steps.filter(
+    (s) => (s.supports && s.supports.length > 0) || s.hold,
+  );
+  return steps.length === 0 ? (
+    <p>It stays on its wheels.</p>
+  ) : (
+    <table>
+      <thead>
+        <tr>
+          <th />
+          <th>Before this</th>
+          <th>Under it, around it</th>
+          <th>Seen by</th>
+        </tr>
+      </thead>
+      <tbody>
+        {steps.map((s) => (
+          <tr key={s.key} style={{ height: "2.2em" }}>
+            <td style={{ width: "2em" }}>☐</td>
+            <td>
+              <b>
+                {s.hold ? "■ Stop: " : ""}
+                {s.where}: {s.title}
+              </b>
+              {s.caution && <div>! {s.caution}</div>}
+            </td>
+            <td>{s.supports?.join(", ") ?? ""}</td>
+            <td style={{ width: "7em" }}>__________</td>
           </tr>
         ))}
       </tbody>

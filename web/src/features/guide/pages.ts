@@ -47,6 +47,19 @@ export const pages: readonly PageHelp[] = [
     section: "calculator",
     keys: [],
   },
+  { path: "/practice", title: "Practice bay", section: "practice", keys: [] },
+  {
+    path: "/practice/drills/:kind",
+    title: "Drill",
+    section: "practice",
+    keys: [["Enter", "answers, and goes on to the next question"]],
+  },
+  {
+    path: "/practice/:exercise",
+    title: "Score",
+    section: "practice",
+    keys: [],
+  },
   { path: "/guide/*", title: "Guide", section: "a-job-with-nokko", keys: [] },
   {
     path: "/vehicles/:vehicle",

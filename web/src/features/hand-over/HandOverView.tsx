@@ -21,6 +21,8 @@ import { FollowUps } from "./FollowUps";
 import { HandOverForm } from "./HandOverForm";
 import { RoadTest } from "./RoadTest";
 import { ToldAndSigned } from "./ToldAndSigned";
+import { practice } from "../../api/practice";
+import { PractiseThis } from "../practice/PractiseThis";
 import { Doubts } from "../instruments/Doubts";
 
 /** Where a photograph of the shop lies. */
@@ -60,6 +62,9 @@ export default function HandOverView() {
         <Button href={`/api/jobs/${job.id}/file?bare=true`} download>
           Without names, plates and photographs
         </Button>
+        {job.handedOverAt !== null && practice === null && (
+          <PractiseThis job={job.id} />
+        )}
       </Box>
     </BesidePaper>
   );

@@ -1,10 +1,18 @@
 import Box from "@mui/material/Box";
 import Typography from "@mui/material/Typography";
-import { createContext, useContext, useEffect, useState } from "react";
+import {
+  createContext,
+  lazy,
+  Suspense,
+  useContext,
+  useEffect,
+  useState,
+} from "react";
 import { NavLink, Outlet, useLocation, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { LiveProvider, useListening } from "../../api/live";
 import { withWaiting } from "../../api/waiting";
+import { practice } from "../../api/practice";
 import { JobProvider, useJobQuery, useMe, useOutbox } from "../../api/job";
 import { keepLastJob } from "../../shared/lastJob";
 import { useParts } from "../../shared/useParts";
@@ -12,6 +20,8 @@ import { InTheBin } from "./JobBin";
 import { RefusedLetters } from "./RefusedLetters";
 import { helpOf } from "../guide/pages";
 import { StanceBand } from "../stance/StanceBand";
+
+const PracticeBar = lazy(() => import("../practice/PracticeBar"));
 
 interface Band {
   preview: (prediction: Schemas["Prediction"] | null) => void;
@@ -48,7 +58,7 @@ export function JobLayout() {
   const here = query.data?.document.vehicle;
   const title = here ? (here.plate ?? here.vin ?? here.name) : null;
   useEffect(() => {
-    if (person !== undefined && title !== null) {
+    if (person !== undefined && title !== null && practice === null) {
       keepLastJob(person, { path: pathname, title });
     }
   }, [person, title, pathname]);
@@ -67,6 +77,11 @@ export function JobLayout() {
       <title>{`${title ?? ""}: ${helpOf(pathname)?.title ?? ""} · Nokko`}</title>
       <LiveProvider value={live}>
         <BandContext.Provider value={band}>
+          {practice !== null && (
+            <Suspense fallback={null}>
+              <PracticeBar exercise={practice} version={query.data.version} />
+            </Suspense>
+          )}
           <StanceBand preview={preview} hidden={hidden} nowOnly={measuring} />
           <Box
             component="main"

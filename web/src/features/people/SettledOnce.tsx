@@ -33,6 +33,7 @@ const fields = [
   "dates",
   "hours",
   "timeZone",
+  "apprenticeLevel",
 ];
 
 interface Text {
@@ -46,6 +47,8 @@ interface Text {
   dates: string;
   hours: HoursText;
   timeZone: string;
+  /** Of practice; empty asks for none. */
+  level: string;
 }
 
 const textOf = ({ name, settings: s }: Schemas["ShopPage"]): Text => ({
@@ -59,6 +62,7 @@ const textOf = ({ name, settings: s }: Schemas["ShopPage"]): Text => ({
   dates: s.dates,
   hours: hoursText(s.hours),
   timeZone: s.timeZone ?? "",
+  level: s.apprenticeLevel?.toString() ?? "",
 });
 
 /** The settings as lines, each with its label. */
@@ -73,6 +77,7 @@ const linesOf = (t: Text): Lines => ({
   Dates: t.dates,
   ...hoursLines(t.hours),
   "Time zone": t.timeZone,
+  "Apprentice’s hold points": t.level,
 });
 
 /** Time zones that this browser knows, and the one that is settled. */
@@ -119,6 +124,7 @@ export function SettledOnce({
             dates: text.dates,
             hours: hoursTyped(text.hours),
             timeZone: text.timeZone === "" ? null : text.timeZone,
+            apprenticeLevel: text.level === "" ? null : Number(text.level),
           },
         },
       }),
@@ -275,6 +281,21 @@ export function SettledOnce({
           [
             ["", "that of whoever looks"],
             ...zonesWith(text.timeZone).map((z): [string, string] => [z, z]),
+          ],
+        )}
+        {list(
+          "Apprentice’s hold points",
+          "apprenticeLevel",
+          text.level,
+          (level) => {
+            set({ level });
+          },
+          [
+            ["", "count at once"],
+            ...["1", "2", "3"].map((l): [string, string] => [
+              l,
+              `count with level ${l} of “Level a pickup” passed`,
+            ]),
           ],
         )}
         <Field

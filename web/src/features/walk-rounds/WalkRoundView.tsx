@@ -1,5 +1,6 @@
 import Box from "@mui/material/Box";
 import Button from "@mui/material/Button";
+import Link from "@mui/material/Link";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import ToggleButton from "@mui/material/ToggleButton";
@@ -7,6 +8,7 @@ import ToggleButtonGroup from "@mui/material/ToggleButtonGroup";
 import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useState } from "react";
+import { Link as To } from "react-router";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
 import { Doubts } from "../instruments/Doubts";
@@ -105,6 +107,9 @@ export default function WalkRoundView() {
             New round
           </Button>
         )}
+        <Link component={To} to={`/jobs/${d.job.id}/fit/sheets?sheet=round`}>
+          Blank sheet
+        </Link>
         {byTime.length > 0 && (
           <ToggleButtonGroup
             exclusive

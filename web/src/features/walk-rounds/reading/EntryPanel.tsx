@@ -9,6 +9,7 @@ import Typography from "@mui/material/Typography";
 import useMediaQuery from "@mui/material/useMediaQuery";
 import { useEffect, useRef, useState } from "react";
 import { Link as To } from "react-router";
+import { practice } from "../../../api/practice";
 import { useJob } from "../../../api/job";
 import { useLiveJob } from "../../../api/live";
 import type { InstrumentLine } from "../../../api/stream";
@@ -18,6 +19,7 @@ import { ReadWith } from "../../../shared/ReadWith";
 import { useOnce } from "../../../shared/useOnce";
 import { canSay } from "../../../shared/voice";
 import { datumWords } from "../conditions/conditions";
+import { PracticeTape } from "../../practice/PracticeTape";
 import { HeightGauge } from "./HeightGauge";
 import { Keypad } from "./Keypad";
 import { RaisedOrChanged } from "./RaisedOrChanged";
@@ -88,17 +90,27 @@ export function EntryPanel({
           gap: 2,
         }}
       >
-        <Box sx={{ order: { xs: 2, sm: 0 } }}>
-          <TapeDrawing
-            mm={entry.mm}
-            start={starts[from]}
-            division={division}
-            hook={lips.includes(current) ? "lip" : current}
-            datum={from}
-            onChange={(mm) => {
-              entry.setText(typedTick(mm, division));
-            }}
-          />
+        <Box sx={{ order: { xs: practice === null ? 2 : 0, sm: 0 } }}>
+          {practice === null ? (
+            <TapeDrawing
+              mm={entry.mm}
+              start={starts[from]}
+              division={division}
+              hook={lips.includes(current) ? "lip" : current}
+              datum={from}
+              onChange={(mm) => {
+                entry.setText(typedTick(mm, division));
+              }}
+            />
+          ) : (
+            <PracticeTape
+              key={`${current} ${from}`}
+              exercise={practice}
+              round={round.id}
+              station={current}
+              from={from}
+            />
+          )}
         </Box>
         <Box sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Others round={round.id} />
@@ -252,15 +264,19 @@ export function EntryPanel({
             <ReadWith
               with={entry.tape}
               label="Measured with"
-              first={{
-                value: "gauge",
-                on: gauge,
-                words: "height gauge (stand-in)",
-                onChoose: (on) => {
-                  setGauge(on);
-                  setLine(null);
-                },
-              }}
+              first={
+                practice === null
+                  ? {
+                      value: "gauge",
+                      on: gauge,
+                      words: "height gauge (stand-in)",
+                      onChoose: (on) => {
+                        setGauge(on);
+                        setLine(null);
+                      },
+                    }
+                  : undefined
+              }
             />
           </Box>
           {canSay() && (
