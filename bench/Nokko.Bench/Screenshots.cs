@@ -84,13 +84,12 @@ internal static class Screenshots
         browser.Scheme("dark");
         browser.Open($"{server.Address}/jobs/{Exercise("wentWrong", 1, 6)}/walk-round");
         browser.Press("Rolled");
-        browser.Press("Begin the walk-round");
-        browser.Sees("Set the hook anew");
+        browser.Sees("Hook anew");
         browser.Press("Look around");
         browser.Press("Look at the springs in their pockets10 min");
         browser.Sees("Every spring lies in its pocket");
         browser.Press("Look around");
-        Shoot("practice", "Set the hook anew");
+        Shoot("practice", "Hook anew");
         browser.Resize(390, 844);
         browser.Scheme("light");
         Job("NF 80 W", "walk-round", "from the");

@@ -41,7 +41,7 @@ public sealed class PracticeTests(DemoServer demo)
         {
             b.Sees(station);
             // No number is said anywhere: hook and eye are looked at, then the lines are counted.
-            b.Press("Set the hook anew");
+            b.Press("Hook anew");
             b.Level();
             b.Driver.FindElement(By.Id("tape")).Click();
             b.Keys($"{b.Reads()}{OpenQA.Selenium.Keys.Enter}");

@@ -56,6 +56,9 @@ public sealed class ViewsTests(DemoServer demo)
             ($"{_server.Address}/instruments", "Check it: Tape 2", "Keep the check"),
             ($"{_server.Address}/evidence", null, "Claimed against measured"),
             ($"{_server.Address}/year", null, "Right at the first try"),
+            ($"{_server.Address}/practice", null, "Drills, two minutes each"),
+            ($"{_server.Address}/practice/drills/offReading", "Left rear", "More in the guide"),
+            ($"{_server.Address}/practice/drills/tapes", null, "It reads, in"),
             ($"{_server.Address}/bench/trackBar", null, "Side to side through the travel"),
             ($"{_server.Address}/bench/ring", null, "Not proved yet"),
             ($"{_server.Address}/me", null, "Where you are signed in"),
@@ -76,6 +79,8 @@ public sealed class ViewsTests(DemoServer demo)
                 "What keeps threads from turning?"
             ),
             (Of("SV 118 K", "fit/sheets?sheet=torques"), null, "Spec and its source"),
+            (Of("SV 118 K", "fit/sheets?sheet=board"), null, "Under it, around it"),
+            (Of("NF 80 W", "fit/sheets?sheet=round"), null, "Came to rest"),
             (Of("NF 77 W", "prove"), null, "Right middle does not fit"),
             (Of("SV 118 K", "hand-over"), null, "Torques"),
             (Of("SV 204 R", "hand-over"), "Sign it", "Steering does not come back"),

@@ -33,7 +33,6 @@ public sealed class WholeJobTests : IDisposable
         ReadAfter();
         ProveIt();
         HandItOver();
-        TakeTheFileOutAndBringItIn();
     }
 
     private void TakeIn()
@@ -308,56 +307,11 @@ public sealed class WholeJobTests : IDisposable
         Assert.Contains("Before: as found", record, StringComparison.Ordinal);
         Assert.Contains("RF strut top plate to body: snug only", record, StringComparison.Ordinal);
         Axe.Check(_browser, "hand over");
-        foreach (var (width, height) in new[] { (8.27, 11.69), (8.5, 11.0) })
-        {
-            var pdf = _browser.Driver.ExecuteCdpCommand(
-                "Page.printToPDF",
-                new Dictionary<string, object?>
-                {
-                    ["paperWidth"] = width,
-                    ["paperHeight"] = height,
-                    ["preferCSSPageSize"] = false,
-                    ["printBackground"] = true,
-                }
-            );
-            var bytes = Convert.FromBase64String(
-                (string)((Dictionary<string, object>)pdf!)["data"]
-            );
-            var pages = System.Text.RegularExpressions.Regex.Count(
-                System.Text.Encoding.Latin1.GetString(bytes),
-                @"/Type\s*/Page\b"
-            );
-            // The page for the owner, two where so many lines are open, and the annex.
-            Assert.InRange(pages, 2, 3);
-        }
         // However many vehicles the other tests have put in the yard.
         _browser.Open(_server.Address);
         _browser.Type("Find owner, phone, plate or vehicle", "WQ 5 B");
         _browser.Sees("To come after hand-over");
         _browser.Sees("Ostrel Drover WQ 5 B, Wren Quarry");
-    }
-
-    private void TakeTheFileOutAndBringItIn()
-    {
-        var job = _browser
-            .Until(
-                d =>
-                    d.FindElement(By.XPath("//main//li/a[contains(., 'WQ 5 B')]"))
-                        .GetAttribute("href"),
-                "the job"
-            )!
-            .Split('/')[4];
-        var file = (string)
-            _browser.Driver.ExecuteAsyncScript(
-                $"const done = arguments[0]; fetch('/api/jobs/{job}/file').then(r => r.text()).then(done)"
-            )!;
-        var path = Path.Combine(Path.GetTempPath(), $"{job}.json");
-        File.WriteAllText(path, file);
-        _browser.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(path);
-        _browser.Sees("This job, or a part of it, is here already");
-        _browser.Press("Bring in a copy");
-        _browser.Sees("● Sits as wanted");
-        File.Delete(path);
     }
 
     private IWebElement Tape() => _browser.Driver.FindElement(By.Id("tape"));

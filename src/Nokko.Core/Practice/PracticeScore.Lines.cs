@@ -129,6 +129,12 @@ public sealed partial record PracticeScore
                     "That is another datum than it says: hub and floor lie a tyre’s radius apart.",
                     "from-where"
                 )
+            : DrawnTape.StandOffMm(from) > 0
+            && Math.Abs(Math.Abs(off) - Math.Abs(DrawnTape.ParallaxMm(from, 1))) <= RightMm
+                ? (
+                    $"It is off as by an eye that looks from {(off < 0 ? "above" : "below")}: look at the line of sight before you count.",
+                    "measuring"
+                )
             : Math.Abs(Math.Abs(off) - 25.4) <= RightMm
                 ? (
                     "An inch off: read the number below the line before you count its lines.",

@@ -79,7 +79,7 @@ public sealed class PracticeVehicle
         }
         foreach (var low in FaultsAt(stage, at))
         {
-            mm += Ground(low, station, from);
+            mm += Ground(low, station, from, body.Vehicle);
         }
         return mm
             + (
@@ -237,7 +237,7 @@ public sealed class PracticeVehicle
     }
 
     /// <summary>What a low floor or tyre does to a reading, mm.</summary>
-    private double Ground(HiddenFault low, Station station, Datum from)
+    private static double Ground(HiddenFault low, Station station, Datum from, Vehicle vehicle)
     {
         if (
             low.Of is not (Fault.FloorOff or Fault.SoftTyre)
@@ -249,7 +249,7 @@ public sealed class PracticeVehicle
                         Height = Quantity.Mm(c.Name() == low.Where ? -low.Mm : 0, Known.Measured),
                     }),
                 ],
-                _job.Vehicle
+                vehicle
             )
                 is not { } floor
         )

@@ -379,6 +379,26 @@ public sealed class PracticeScoreTests
     }
 
     [Fact]
+    public void Who_moves_the_eye_off_a_tape_that_hung_right_is_told_so()
+    {
+        var learner = Measuring(PracticeVehicleTests.Truth());
+        learner.Walk(errs: s =>
+            s == "LR" ? -6.32
+            : s == "RF" ? 6.32
+            : s == "LM" ? 6.32
+            : 0
+        );
+        string Of(string said) =>
+            learner
+                .Score.Lines.Single(l => l.Said.StartsWith(said, StringComparison.Ordinal))
+                .Learn!;
+        Assert.Contains("looks from above", Of("Left rear"), StringComparison.Ordinal);
+        Assert.Contains("looks from below", Of("Right front"), StringComparison.Ordinal);
+        // At the floor it does not matter where the eye is.
+        Assert.StartsWith("Count the lines", Of("Left middle"), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Another_datum_than_it_says_and_a_station_left_out_are_told()
     {
         var learner = Measuring(PracticeVehicleTests.Truth());

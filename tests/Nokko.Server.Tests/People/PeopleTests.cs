@@ -348,6 +348,7 @@ public class PeopleTests
                 "/api/me/unit",
                 "/api/old-jobs/look",
                 "/api/parts/look",
+                "/api/practice/drills",
                 "/api/shared/picture",
                 "/api/shared/quote",
                 "/api/shared/quote/choose",

@@ -224,6 +224,12 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
             )
         );
         var other = await Begin(odd, "level", 2, 9);
+        // The best plan of its shelf is told with the score.
+        var score = await odd.Post($"/api/practice/{other}/hand-in", new { });
+        Assert.Contains(
+            score["best"]!.AsArray(),
+            step => step!["said"]!.GetValue<string>().StartsWith("Plan: ", StringComparison.Ordinal)
+        );
         Assert.Equal(
             await server.Ask<string>(
                 $"select truth::text from exercises where id = '{PracticeKey.Of(id)}'"
@@ -412,8 +418,31 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
                 // What was read after it can be asked for its cause.
                 var proof = (await odd.Get($"/api/jobs/{exercise}"))["results"]!["proofs"]![0]!;
                 Assert.NotNull(proof["causes"]);
+                var score = await odd.Post($"/api/practice/{exercise}/hand-in", new { });
+                Assert.InRange(score["score"]!["points"]!.GetValue<double>(), 10, 60);
+                Assert.InRange(score["best"]!.AsArray().Count, 4, 8);
             }
         }
+    }
+
+    [Fact]
+    public async Task Whatever_is_wrong_with_it_its_tape_hangs_at_every_station()
+    {
+        var odd = await server.SignIn("odd");
+        var hidden = new HashSet<Fault>();
+        for (var seed = 0; hidden.Count < 7 && seed < 40; seed++)
+        {
+            var faults = HiddenTruth.Draw(seed, 3, Course.Measure).Faults;
+            if (faults.All(f => !hidden.Add(f.Of)))
+            {
+                continue;
+            }
+            var exercise = await Begin(odd, "measure", 3, seed);
+            await Walk(odd, exercise);
+            var readings = (await odd.Get($"/api/jobs/{exercise}"))["document"]!["readings"]!;
+            Assert.Equal(6, readings.AsArray().Count);
+        }
+        Assert.Equal(7, hidden.Count);
     }
 
     [Fact]

@@ -5,6 +5,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, must, type Schemas } from "../../api/client";
 import { useJob, useOutbox } from "../../api/job";
+import { Problem } from "../../api/problem";
 import { DrawnTape } from "./DrawnTape";
 
 /** The tape at a station of a practice vehicle: nobody says what it reads. The eye can go up and down, the hook be set anew. */
@@ -53,7 +54,11 @@ export function PracticeTape({
   if (!tape.data) {
     return (
       <Typography sx={{ width: 300, minHeight: 345 }} role="status">
-        {tape.error?.message}
+        {tape.error === null
+          ? null
+          : tape.error instanceof Problem && tape.error.status > 0
+            ? tape.error.message
+            : "The drawn tape needs the network. What you typed is kept; go on when it is back."}
       </Typography>
     );
   }
@@ -70,6 +75,7 @@ export function PracticeTape({
             <Button
               variant="outlined"
               color="inherit"
+              sx={{ px: 1 }}
               disabled={now >= 2}
               onClick={() => {
                 move(1);
@@ -80,6 +86,7 @@ export function PracticeTape({
             <Button
               variant="outlined"
               color="inherit"
+              sx={{ px: 1 }}
               disabled={now <= -2}
               onClick={() => {
                 move(-1);
@@ -92,11 +99,12 @@ export function PracticeTape({
         <Button
           variant="outlined"
           color="inherit"
+          sx={{ px: 1 }}
           onClick={() => {
             setHooked(true);
           }}
         >
-          Set the hook anew
+          Hook anew
         </Button>
       </Box>
     </Box>
