@@ -69,6 +69,7 @@ public sealed class PracticeTests(DemoServer demo)
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_drill_that_was_opened_is_done_without_a_network_and_kept_when_it_is_back()
     {
         using var b = new Driving.Browser();

@@ -24,6 +24,7 @@ public sealed class WayThroughTests(DemoServer demo)
         b.Driver.SwitchTo().ActiveElement().SendKeys(keys);
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_page_begins_at_its_top_and_the_guide_is_a_key_away()
     {
         using var b = new Driving.Browser();

@@ -39,7 +39,7 @@ public sealed partial class EvidenceBehind(
     {
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
-        foreach (var shop in await db.Shops.Select(s => s.Id).ToListAsync(cancel))
+        foreach (var shop in await Real(db, cancel))
         {
             db.ShopId = shop;
             if (await NextOfShop(db, cancel))
@@ -56,7 +56,7 @@ public sealed partial class EvidenceBehind(
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
         var waiting = 0L;
-        foreach (var shop in await db.Shops.Select(s => s.Id).ToListAsync(cancel))
+        foreach (var shop in await Real(db, cancel))
         {
             db.ShopId = shop;
             waiting += await db.Evidence.LongCountAsync(
@@ -66,6 +66,10 @@ public sealed partial class EvidenceBehind(
         }
         return waiting;
     }
+
+    /// <summary>Shops in which something is proved: what is practised teaches nothing.</summary>
+    private static Task<List<Guid>> Real(NokkoDb db, CancellationToken cancel) =>
+        db.Shops.Where(s => s.PracticeOf == null).Select(s => s.Id).ToListAsync(cancel);
 
     private static async Task<bool> NextOfShop(NokkoDb db, CancellationToken cancel)
     {

@@ -94,7 +94,7 @@ internal static class DrillEndpoints
             new DrillMarked(
                 drill.Mark(body.Answers),
                 drill.Questions.Count,
-                (await Again(db, me.PersonId, cancel)).First(a => a.Kind == body.Kind)
+                DrillAgain.Of(await Done(db, me.PersonId, cancel)).First(a => a.Kind == body.Kind)
             )
         );
     }
@@ -102,18 +102,12 @@ internal static class DrillEndpoints
     /// <summary>Drills of one person that are looked at: what lies further back tells nothing of today.</summary>
     private const int Last = 500;
 
-    /// <summary>When each drill comes again for somebody.</summary>
-    public static async Task<IReadOnlyList<DrillAgain>> Again(
-        NokkoDb db,
-        Guid person,
-        CancellationToken cancel
-    ) =>
-        DrillAgain.Of(
-            await db
-                .Drills.Where(d => d.PersonId == person)
-                .OrderByDescending(d => d.At)
-                .Take(Last)
-                .Select(d => new DrillDone(d.Kind, d.At, d.Right, d.Of))
-                .ToListAsync(cancel)
-        );
+    /// <summary>What somebody drilled last.</summary>
+    public static Task<List<DrillDone>> Done(NokkoDb db, Guid person, CancellationToken cancel) =>
+        db
+            .Drills.Where(d => d.PersonId == person)
+            .OrderByDescending(d => d.At)
+            .Take(Last)
+            .Select(d => new DrillDone(d.Kind, d.At, d.Right, d.Of))
+            .ToListAsync(cancel);
 }

@@ -17,6 +17,12 @@ internal static class PracticeEndpoints
     /// <summary>Exercises of one's own that are listed.</summary>
     private const int MostOwn = 30;
 
+    /// <summary>Weeks that are shown.</summary>
+    private const int MostWeeks = 8;
+
+    /// <summary>Exercises from which those are told.</summary>
+    private const int MostHandedIn = 500;
+
     /// <summary>What begins an exercise.</summary>
     /// <param name="Id">Key of the request: sent again it begins nothing new.</param>
     /// <param name="Course">The course.</param>
@@ -133,6 +139,7 @@ internal static class PracticeEndpoints
     /// <param name="Courses">The courses.</param>
     /// <param name="Drills">When each drill is best done again.</param>
     /// <param name="DrillTitles">What drills are called, in the same order.</param>
+    /// <param name="Weeks">What was practised in the last weeks in which it was, the latest first.</param>
     /// <param name="Mine">Own exercises, the latest first.</param>
     /// <param name="Shop">What people of the shop have passed; null for all but its owner.</param>
     /// <param name="Passes">Least points with which a level is passed.</param>
@@ -140,6 +147,7 @@ internal static class PracticeEndpoints
         IReadOnlyList<CourseView> Courses,
         IReadOnlyList<DrillAgain> Drills,
         IReadOnlyList<string> DrillTitles,
+        IReadOnlyList<PracticeWeek> Weeks,
         IReadOnlyList<ExerciseLine> Mine,
         IReadOnlyList<Passed>? Shop,
         double Passes
@@ -182,7 +190,14 @@ internal static class PracticeEndpoints
                 e.Points,
             })
             .ToListAsync(cancel);
-        var drills = await DrillEndpoints.Again(db, me.PersonId, cancel);
+        var done = await DrillEndpoints.Done(db, me.PersonId, cancel);
+        var drills = DrillAgain.Of(done);
+        var handedIn = await db
+            .Exercises.Where(e => e.PersonId == me.PersonId && e.HandedInAt != null)
+            .OrderByDescending(e => e.StartedAt)
+            .Take(MostHandedIn)
+            .Select(e => new ExerciseDone(e.HandedInAt!.Value, e.Points ?? 0))
+            .ToListAsync(cancel);
         return TypedResults.Ok(
             new PracticeHome(
                 [
@@ -201,6 +216,7 @@ internal static class PracticeEndpoints
                 ],
                 drills,
                 [.. drills.Select(d => Drill.TitleOf(d.Kind))],
+                PracticeWeek.All(done, handedIn, MostWeeks),
                 [
                     .. mine.Select(e => new ExerciseLine(
                         e.Id,

@@ -111,6 +111,33 @@ public sealed class DrillTests
     }
 
     [Fact]
+    public void Weeks_begin_on_monday_and_hold_what_was_practised_in_them()
+    {
+        // The 2nd of March 2026 is a Monday.
+        var weeks = PracticeWeek.All(
+            [
+                new(DrillKind.Datums, First, 8, 10),
+                new(DrillKind.Tapes, First.AddDays(6), 15, 20),
+                new(DrillKind.Tapes, First.AddDays(-1), 20, 20),
+            ],
+            [new(First.AddDays(2), 60), new(First.AddDays(3), 90), new(First.AddDays(14), 100)],
+            8
+        );
+        Assert.Equal(
+            [
+                new PracticeWeek(new DateOnly(2026, 3, 16), 0, 0, 0, 1, 100),
+                new PracticeWeek(new DateOnly(2026, 3, 2), 2, 23, 30, 2, 75),
+                new PracticeWeek(new DateOnly(2026, 2, 23), 1, 20, 20, 0, null),
+            ],
+            weeks
+        );
+        Assert.Single(
+            PracticeWeek.All([new(DrillKind.Datums, First, 8, 10)], [new(First.AddDays(9), 1)], 1)
+        );
+        Assert.Empty(PracticeWeek.All([], [], 8));
+    }
+
+    [Fact]
     public void Every_drill_has_its_turn() =>
         Assert.Equal(Enum.GetValues<DrillKind>(), DrillAgain.Of([]).Select(a => a.Kind));
 }

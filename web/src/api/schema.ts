@@ -2653,7 +2653,7 @@ export interface paths {
                 query: {
                     round: string;
                     station: string;
-                    from: components["schemas"]["Datum"];
+                    from: string;
                     eye?: number;
                     hooked?: boolean;
                 };
@@ -9059,6 +9059,7 @@ export interface components {
             courses: components["schemas"]["CourseView"][];
             drills: components["schemas"]["DrillAgain"][];
             drillTitles: string[];
+            weeks: components["schemas"]["PracticeWeek"][];
             mine: components["schemas"]["ExerciseLine"][];
             shop: null | components["schemas"]["Passed"][];
             /** Format: double */
@@ -9090,6 +9091,39 @@ export interface components {
              * @description Money: of the parts of every plan that was begun, and of the hours.
              */
             money: number;
+        };
+        /** @description What somebody practised in one week. */
+        PracticeWeek: {
+            /**
+             * Format: date
+             * @description Its first day, UTC.
+             */
+            monday: string;
+            /**
+             * Format: int32
+             * @description Drills that were done.
+             */
+            drills: number;
+            /**
+             * Format: int32
+             * @description Answers in them that were right.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description Answers that could be.
+             */
+            of: number;
+            /**
+             * Format: int32
+             * @description Exercises that were handed in.
+             */
+            exercises: number;
+            /**
+             * Format: double
+             * @description Mean of their points; null of none.
+             */
+            points: null | number;
         };
         /** @description What a plan will do at one station. */
         PredictedStation: {

@@ -10,9 +10,9 @@ import { remembered, useMe } from "../../api/job";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { Press } from "../../shared/Press";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
-import { dayAndTime, dayOfYear } from "../../shared/time";
+import { dayAndTime, dayOfYear, dayText } from "../../shared/time";
 import { drillsWaiting, sendDrills } from "./drillBox";
-import { againSays } from "./practice";
+import { againSays, weekSays } from "./practice";
 
 /** Where somebody learns on a vehicle that exists in numbers only: courses, drills, what was done, who has passed what. */
 export default function PracticeView() {
@@ -36,7 +36,7 @@ export default function PracticeView() {
   if (!home.data || !me) {
     return null;
   }
-  const { courses, drills, drillTitles, mine, shop, passes } = home.data;
+  const { courses, drills, drillTitles, weeks, mine, shop, passes } = home.data;
   const waits = drillsWaiting(me.personId).length;
   const open = mine.filter((e) => e.handedInAt === null);
   const done = mine.filter((e) => e.handedInAt !== null);
@@ -118,6 +118,16 @@ export default function PracticeView() {
           ))}
         </Box>
       </Box>
+      {weeks.length > 0 && (
+        <Box component="section" sx={{ mt: 3 }}>
+          <Typography variant="h2">Week by week</Typography>
+          {weeks.map((w) => (
+            <Typography key={w.monday} sx={{ py: 0.25 }}>
+              <strong>{dayText(w.monday)}</strong>: {weekSays(w)}
+            </Typography>
+          ))}
+        </Box>
+      )}
       {done.length > 0 && (
         <Box component="section" sx={{ mt: 3 }}>
           <Typography variant="h2">Handed in</Typography>

@@ -1,5 +1,11 @@
 import { expect, test } from "vitest";
-import { againSays, isRight, spentSays, thirtySeconds } from "./practice";
+import {
+  againSays,
+  isRight,
+  spentSays,
+  thirtySeconds,
+  weekSays,
+} from "./practice";
 
 test("a tape's reading is read as a fitter types it", () => {
   expect(thirtySeconds("35 1/2")).toBe(35 * 32 + 16);
@@ -66,4 +72,22 @@ test("a drill says when it comes again", () => {
 test("what it took", () => {
   expect(spentSays({ hours: 1.25, money: 99.6 })).toBe("1.3 h · 100 spent");
   expect(spentSays({ hours: 0.2, money: 16 })).toBe("12 min · 16 spent");
+});
+
+test("a week says its drills and its exercises", () => {
+  const week = {
+    monday: "2026-03-02",
+    drills: 2,
+    right: 23,
+    of: 30,
+    exercises: 1,
+    points: 75,
+  };
+  expect(weekSays(week)).toBe("2 drills, 77 % right; 1 exercise, 75 points");
+  expect(weekSays({ ...week, drills: 0, exercises: 2 })).toBe(
+    "2 exercises, 75 points on the mean",
+  );
+  expect(weekSays({ ...week, drills: 1, exercises: 0 })).toBe(
+    "1 drill, 77 % right",
+  );
 });

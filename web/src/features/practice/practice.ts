@@ -44,3 +44,16 @@ export function againSays(again: Schemas["DrillAgain"], now: Date): string {
     ? `${went} last time: due again`
     : `${went} last time: again in ${days.toString()} ${days === 1 ? "day" : "days"}`;
 }
+
+/** What was practised in a week. */
+export const weekSays = (week: Schemas["PracticeWeek"]): string =>
+  [
+    week.drills > 0
+      ? `${week.drills.toString()} ${week.drills === 1 ? "drill" : "drills"}, ${Math.round((100 * week.right) / Math.max(1, week.of)).toString()} % right`
+      : null,
+    week.exercises > 0
+      ? `${week.exercises.toString()} ${week.exercises === 1 ? "exercise" : "exercises"}, ${Math.round(week.points ?? 0).toString()} points${week.exercises === 1 ? "" : " on the mean"}`
+      : null,
+  ]
+    .filter((s) => s !== null)
+    .join("; ");
