@@ -48,7 +48,8 @@ public static class JobRanking
         ];
     }
 
-    private static Part Shelved(PlacedPart p, Guid id, int count) =>
+    /// <summary>A piece as it would lie on a shelf.</summary>
+    internal static Part Shelved(PlacedPart p, Guid id, int count) =>
         new()
         {
             Id = id,

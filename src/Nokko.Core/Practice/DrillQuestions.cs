@@ -1,4 +1,5 @@
 using System.Globalization;
+using Nokko.Core.Papers;
 using Nokko.Core.Stance;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
@@ -157,11 +158,7 @@ internal static partial class DrillQuestions
 
         static double Whole(double mm) => Math.Round(mm / (25.4 / 16)) * (25.4 / 16);
 
-        static string Said(string station)
-        {
-            var said = Corners.Said(station);
-            return $"{char.ToUpperInvariant(said[0])}{said[1..]}";
-        }
+        static string Said(string station) => RecordPaper.Sentence(Corners.Said(station));
     }
 
     private static readonly string[] Kinds =

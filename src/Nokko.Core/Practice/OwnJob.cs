@@ -292,23 +292,7 @@ public sealed record OwnJob(JobDocument Job, HiddenTruth Truth, IReadOnlyList<Pa
             .ToArray();
         return
         [
-            .. fitted.Select(f => new Part
-            {
-                Id = newKey(),
-                Number = f.Part.Number ?? "",
-                Name = f.Part.Name,
-                Kind = f.Part.Kind,
-                Thickness = f.Part.Thickness,
-                Claim = f.Part.Claim,
-                Extension = f.Part.Extension,
-                Dimensions = f.Part.Dimensions,
-                Leaves = f.Part.Leaves,
-                Price = f.Part.Price,
-                Currency = f.Part.Currency,
-                Hours = f.Part.Hours,
-                Limits = f.Part.Limits,
-                Count = Math.Max(2, f.Count),
-            }),
+            .. fitted.Select(f => JobRanking.Shelved(f.Part, newKey(), Math.Max(2, f.Count))),
             .. shelf
                 .Where(p =>
                     p is { Count: > 1, BinnedAt: null, Contents: null }

@@ -279,5 +279,10 @@ public sealed class PracticeVehicle
     }
 
     private double RimMm() =>
-        ((TyreSize.Parse(_job.Vehicle.TyreSize)?.RimInches ?? 17) * 25.4 + 35) / 2;
+        Datums
+            .Estimate(
+                TyreSize.Parse(_job.Vehicle.TyreSize)
+                    ?? TyreSize.Parse(VehicleDefaults.TyreSize(_job.Vehicle.Kind))!
+            )
+            .RimRadiusMm;
 }

@@ -3,12 +3,12 @@ using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Nokko.Core.Jobs;
-using Nokko.Core.Practice;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Vehicles;
 using Nokko.Server.Hosting;
 using Nokko.Server.People;
+using Nokko.Server.Practice;
 using Nokko.Server.Week;
 using Nokko.Storage;
 using Npgsql;
@@ -199,7 +199,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
             await PlatformsNamed(commands, cancel),
             await OwnersNamed(commands, cancel),
             me,
-            commands.Any(c => c is DoStep) ? await LevelToPass(job, cancel) : null,
+            commands.Any(c => c is DoStep) ? await db.LevelToPass(me, job, cancel) : null,
             Instants.ToMicroseconds(clock.GetUtcNow()),
             db.ShopId
         );
@@ -272,31 +272,6 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
                 JobView.Of(batch.Document, after, loaded.Version + 1, loaded.Versions, me.Style)
             )
         );
-    }
-
-    /// <summary>The level of practice that the shop asks of an apprentice before a hold point counts, while it is not passed.</summary>
-    private async Task<int?> LevelToPass(Guid job, CancellationToken cancel)
-    {
-        if (me.Role != PersonRole.Apprentice || PracticeKey.Is(job))
-        {
-            return null;
-        }
-        var settings = await db
-            .Shops.Where(s => s.Id == db.ShopId)
-            .Select(s => s.Settings)
-            .SingleAsync(cancel);
-        return
-            settings.ApprenticeLevel is { } level
-            && !await db.Exercises.AnyAsync(
-                e =>
-                    e.PersonId == me.PersonId
-                    && e.Course == Course.Level
-                    && e.Level >= level
-                    && e.Points >= CourseRule.Passes,
-                cancel
-            )
-            ? level
-            : null;
     }
 
     private static ChangedRow Changed(RowChange change) =>
