@@ -92,6 +92,7 @@ public sealed class SecondPassTests(DemoServer demo)
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public void Two_people_who_change_one_thing_see_both_and_choose()
     {
         using var first = new Driving.Browser();

@@ -14,6 +14,7 @@ public sealed partial class TemplatesTests(DemoServer demo)
     private readonly HostedServer _server = demo.Server;
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_print_that_came_out_too_small_is_made_again_larger_and_measures_so_in_its_file()
     {
         using var b = new Driving.Browser();
