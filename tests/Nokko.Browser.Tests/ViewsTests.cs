@@ -18,7 +18,7 @@ public sealed class ViewsTests(DemoServer demo)
         """;
 
     [Fact]
-    public void Views_are_accessible_and_fit_their_page() => Look(every: 12);
+    public void Views_are_accessible_and_fit_their_page() => Look(every: 24);
 
     [Fact]
     [Trait("Trial", "long")]

@@ -25,21 +25,29 @@ public sealed class Hosted : WebApplicationFactory<Program>
         new Dictionary<string, string>();
 
     public Hosted()
-        : this(TestCluster.On($"t_{Guid.NewGuid():N}")) =>
+        : this(Copy("demo_template")) { }
+
+    /// <summary>Another shop, with a demo of its own keys.</summary>
+    public static Hosted Elsewhere() => new(Copy("demo_elsewhere"));
+
+    /// <summary>A database of its own with the demo; connection to it.</summary>
+    private static string Copy(string template)
+    {
+        var database = $"t_{Guid.NewGuid():N}";
         TestCluster
             .CopyDemo(
-                new NpgsqlConnectionStringBuilder(_connection).Database!,
+                database,
                 async connection =>
                 {
                     await using var maker = new Hosted(connection);
                     _ = maker.Server;
-                }
+                },
+                template
             )
             .GetAwaiter()
             .GetResult();
-
-    /// <summary>Another shop, with a demo of its own keys.</summary>
-    public static Hosted Elsewhere() => new(TestCluster.On($"t_{Guid.NewGuid():N}"));
+        return TestCluster.On(database);
+    }
 
     /// <summary>A server on a database that a test has made itself.</summary>
     public static Hosted OnDatabase(string connection, params (string, string)[] settings) =>

@@ -18,8 +18,8 @@ public sealed record DecisionContext
     /// <summary>What the person may do; a fitter where nobody says.</summary>
     public PersonRole Role { get; init; } = PersonRole.Fitter;
 
-    /// <summary>The level of practice that the shop asks of this apprentice and that is not passed yet; null of all others.</summary>
-    public int? LevelToPass { get; init; }
+    /// <summary>The level of practice that the shop asks of apprentices, and who has not passed it; null where it asks for none, or where the command does not.</summary>
+    public LevelAsked? LevelAsked { get; init; }
 
     /// <summary>How the person reads lengths.</summary>
     public required LengthStyle Style { get; init; }
@@ -57,6 +57,11 @@ public sealed record DecisionContext
     /// <summary>The change that shall be taken back, with what it changed; null when this job has no such change.</summary>
     public Recorded? Recorded { get; init; }
 }
+
+/// <summary>The level of practice that a shop asks of its apprentices before what they confirm or read alone counts.</summary>
+/// <param name="Level">The level of “Level a pickup”, from 1.</param>
+/// <param name="NotPassed">Apprentices who have not passed it.</param>
+public sealed record LevelAsked(int Level, IReadOnlySet<Guid> NotPassed);
 
 /// <summary>A change of the past, as it is kept.</summary>
 /// <param name="Entry">Its line in the history.</param>

@@ -158,12 +158,16 @@ public sealed record DoStep(
                 )
             );
         }
-        if (step.HoldFor is not null && work.Context.LevelToPass is { } level)
+        if (
+            step.HoldFor is not null
+            && work.Context.LevelAsked is { } asked
+            && asked.NotPassed.Contains(work.PersonId)
+        )
         {
             gates.Add(
                 new(
                     step.Where,
-                    $"A second pair of eyes first: an apprentice’s hold point counts here once level {level} of “Level a pickup” is passed under Practice.",
+                    $"A second pair of eyes first: an apprentice’s hold point counts here once level {asked.Level} of “Level a pickup” is passed under Practice.",
                     $"“{step.Title}” confirmed by an apprentice alone."
                 )
             );

@@ -1,7 +1,9 @@
 using Nokko.Core.Fitting;
 using Nokko.Core.Plans;
+using Nokko.Core.Stance;
 using Nokko.Core.Tape;
 using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
 
 namespace Nokko.Core.Jobs;
 
@@ -125,6 +127,38 @@ public sealed record HandOver(
                 "Handed over with readings that are doubted."
             );
         }
+        if (
+            work.Context.LevelAsked is { } asked
+            && ReadAlone(work.Document, asked) is { Count: > 0 } alone
+        )
+        {
+            yield return new(
+                "vehicle",
+                $"The heights after the work are {string.Join(" and ", alone)}’s alone, and an apprentice’s prove it here once level {asked.Level} of “Level a pickup” is passed under Practice. Read one corner at each end again, or say why it leaves like this: it is printed.",
+                "Handed over on heights that an apprentice read alone."
+            );
+        }
+    }
+
+    /// <summary>Names of the apprentices who alone read the lips after the work at an end of the vehicle; none where somebody else read one there, too.</summary>
+    private static IReadOnlyList<string> ReadAlone(JobDocument d, LevelAsked asked)
+    {
+        if (d.BegunPlan() is not { } plan)
+        {
+            return [];
+        }
+        var hands = d.OwnRounds()
+            .Where(w => w.StageId == plan.ToStageId)
+            .SelectMany(w => StanceOf.Standing(w, d.Readings))
+            .Where(r => r.Value is not null)
+            .Select(r => (Corner: Corners.Named(r.Place.Name), r.PersonId))
+            .Where(r => r.Corner is not null)
+            .ToLookup(r => Corners.AxleOf(r.Corner!.Value), r => r.PersonId);
+        var alone = hands
+            .Where(end => end.All(asked.NotPassed.Contains))
+            .SelectMany(end => end)
+            .ToHashSet();
+        return [.. d.People.Where(p => alone.Contains(p.Id)).Select(p => p.Name)];
     }
 }
 

@@ -48,7 +48,7 @@ public sealed record ShopSettings
     /// <summary>Most level that can be asked of an apprentice.</summary>
     public const int MostLevel = 3;
 
-    /// <summary>Which level of levelling a vehicle in the practice bay, 1 to <see cref="MostLevel"/>, an apprentice must have passed before a hold point counts that nobody else confirms; null asks for none.</summary>
+    /// <summary>Which level of levelling a vehicle in the practice bay, 1 to <see cref="MostLevel"/>, an apprentice must have passed before hold points and heights count that nobody else confirms or reads; null asks for none.</summary>
     [JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)]
     public int? ApprenticeLevel { get; init; }
 

@@ -17,7 +17,7 @@ internal sealed class JobBatch(
     IReadOnlyDictionary<Guid, Platform> platforms,
     IReadOnlyDictionary<string, Owner> owners,
     SignedIn me,
-    int? levelToPass,
+    LevelAsked? levelAsked,
     DateTimeOffset now,
     Guid shop
 )
@@ -63,7 +63,7 @@ internal sealed class JobBatch(
                 PersonName = me.Name,
                 // In the practice bay a learner is the fitter.
                 Role = PracticeKey.Is(loaded.Document.Job.Id) ? PersonRole.Fitter : me.Role,
-                LevelToPass = levelToPass,
+                LevelAsked = levelAsked,
                 Style = me.Style,
                 Now = now,
                 Versions = loaded.Versions,

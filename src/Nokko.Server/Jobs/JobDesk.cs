@@ -199,7 +199,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
             await PlatformsNamed(commands, cancel),
             await OwnersNamed(commands, cancel),
             me,
-            commands.Any(c => c is DoStep) ? await db.LevelToPass(me, job, cancel) : null,
+            await db.LevelAsked(me, job, commands, cancel),
             Instants.ToMicroseconds(clock.GetUtcNow()),
             db.ShopId
         );

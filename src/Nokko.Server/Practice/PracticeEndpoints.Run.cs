@@ -154,8 +154,7 @@ internal static partial class PracticeEndpoints
                 "",
                 "This is somebody else’s exercise: you can look on."
             )
-        : exercise.HandedInAt is not null
-            ? Trouble.Gate("", "It is handed in. Begin the same vehicle again from its score.")
+        : exercise.HandedInAt is not null ? PracticeScope.HandedIn
         : null;
 
     private static async Task<Results<Ok<TapeView>, ProblemHttpResult>> Tape(

@@ -61,21 +61,40 @@ internal sealed class PracticeScope
         {
             return null;
         }
-        if (
-            whose.Person != me.PersonId
-            && !HttpMethods.IsGet(context.Request.Method)
-            && !HttpMethods.IsHead(context.Request.Method)
-        )
+        if (Changes(context.Request))
         {
-            return new Trouble(
-                StatusCodes.Status403Forbidden,
-                "",
-                "This is somebody else’s exercise: you can look on. Begin one of your own under Practice."
-            );
+            if (whose.Person != me.PersonId)
+            {
+                return new Trouble(
+                    StatusCodes.Status403Forbidden,
+                    "",
+                    "This is somebody else’s exercise: you can look on. Begin one of your own under Practice."
+                );
+            }
+            // What was scored stays as it was scored.
+            if (
+                await db.Exercises.AnyAsync(
+                    e => e.Id == key && e.HandedInAt != null,
+                    context.RequestAborted
+                )
+            )
+            {
+                return HandedIn;
+            }
         }
         db.ShopId = key;
         return null;
     }
+
+    /// <summary>Why nothing is changed any more in an exercise that was handed in.</summary>
+    public static Trouble HandedIn { get; } =
+        Trouble.Gate("", "It is handed in. Begin the same vehicle again from its score.");
+
+    /// <summary>Whether a request may change something; what is foretold of a plan or a file is only looked at.</summary>
+    private static bool Changes(HttpRequest request) =>
+        !HttpMethods.IsGet(request.Method)
+        && !HttpMethods.IsHead(request.Method)
+        && !request.Path.Value!.EndsWith("/preview", StringComparison.Ordinal);
 
     private static Guid? Named(HttpContext context) =>
         Guid.TryParse(

@@ -6,7 +6,6 @@ namespace Nokko.Driving;
 /// <summary>The database cluster that ./nokko started: every test has a database of its own in it.</summary>
 public static partial class TestCluster
 {
-    private const string Demo = "demo_template";
     private static readonly SemaphoreSlim Seeding = new(1);
 
     /// <summary>Connection to one of its databases.</summary>
@@ -23,26 +22,31 @@ public static partial class TestCluster
     /// <summary>Makes a database that holds the demo shop: a copy of one that is seeded once for all who run in this cluster.</summary>
     /// <param name="database">Its name.</param>
     /// <param name="seed">Starts a server on a connection, which fills an empty database, and ends it.</param>
-    public static async Task CopyDemo(string database, Func<string, Task> seed)
+    /// <param name="template">The one that is copied; another one holds a demo of other keys.</param>
+    public static async Task CopyDemo(
+        string database,
+        Func<string, Task> seed,
+        string template = "demo_template"
+    )
     {
         await using var connection = new NpgsqlConnection(On("postgres"));
         await connection.OpenAsync();
         await Seeding.WaitAsync();
         try
         {
-            if (!await Exists(connection, Demo))
+            if (!await Exists(connection, template))
             {
                 // It has its name when it is whole.
-                await seed(On($"{Demo}_unfinished"));
+                await seed(On($"{template}_unfinished"));
                 NpgsqlConnection.ClearAllPools();
-                await Run(connection, $"alter database {Demo}_unfinished rename to {Demo}");
+                await Run(connection, $"alter database {template}_unfinished rename to {template}");
             }
         }
         finally
         {
             Seeding.Release();
         }
-        await Run(connection, $"create database \"{database}\" template {Demo}");
+        await Run(connection, $"create database \"{database}\" template {template}");
     }
 
     /// <summary>Does something to a database from outside it.</summary>

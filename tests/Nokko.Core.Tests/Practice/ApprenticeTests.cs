@@ -8,7 +8,7 @@ using Xunit;
 
 namespace Nokko.Core.Tests.Practice;
 
-/// <summary>Where a shop asks for a level of practice, an apprentice's hold point needs a second pair of eyes until it is passed.</summary>
+/// <summary>Where a shop asks for a level of practice, an apprentice's hold points and heights need a second pair of eyes until it is passed.</summary>
 public sealed class ApprenticeTests
 {
     private static (Workshop Shop, CardStep Hold) AtTheHold()
@@ -44,7 +44,9 @@ public sealed class ApprenticeTests
             shop.Context(command) with
             {
                 Role = role,
-                LevelToPass = level,
+                LevelAsked = level is { } asked
+                    ? new LevelAsked(asked, new HashSet<Guid> { shop.PersonId })
+                    : null,
             }
         );
     }
@@ -76,6 +78,94 @@ public sealed class ApprenticeTests
         var first = Progress.CardOf(shop.Document).Steps[0];
         Assert.Null(first.HoldFor);
         Assert.IsType<Decision.Made>(Confirm(shop, first, PersonRole.Apprentice, 3));
+    }
+
+    /// <summary>Whether it leaves only with a reason because an apprentice alone read it.</summary>
+    private static bool LeavesOnApprenticesWord(Workshop shop, params Guid[] notPassed)
+    {
+        var command = new HandOver(shop.Key(), 0, null, null, [], "the owner waits");
+        var left = Assert.IsType<Decision.Made>(
+            Decision.Of(
+                shop.Document,
+                command,
+                shop.Context(command) with
+                {
+                    LevelAsked =
+                        notPassed.Length == 0 ? null : new LevelAsked(2, notPassed.ToHashSet()),
+                }
+            )
+        );
+        return left.On(shop.Document)
+            .Deviations.Any(d => d.Did.Contains("apprentice read alone", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void Heights_that_an_apprentice_read_alone_prove_nothing_until_somebody_reads_at_both_ends()
+    {
+        var (fitter, apprentice) = (Sample.Id(5), Sample.Id(6));
+        var shop = new Workshop();
+        shop.Document = shop.Document with
+        {
+            People = [.. shop.Document.People, new Person { Id = apprentice, Name = "Linde" }],
+        };
+        shop.PersonId = apprentice;
+        shop.ReadBefore();
+        // What was read before the work proves nothing of it, whoever read it.
+        Assert.False(LeavesOnApprenticesWord(shop, apprentice));
+        shop.Do(shop.PlanWith(shop.Plates()));
+        shop.PersonId = fitter;
+        shop.Do(shop.Begin());
+        shop.PersonId = apprentice;
+        shop.ReadBefore();
+        Assert.True(LeavesOnApprenticesWord(shop, apprentice));
+        // Where the shop asks for nothing, or this one has passed, it counts.
+        Assert.False(LeavesOnApprenticesWord(shop));
+        Assert.False(LeavesOnApprenticesWord(shop, Sample.Id(7)));
+        shop.PersonId = fitter;
+        // The middle is no end, and one end is not both.
+        shop.Do(shop.Reading("LM", "41"));
+        shop.Do(shop.Reading("RF", "20 1/2"));
+        Assert.True(LeavesOnApprenticesWord(shop, apprentice));
+        var last = shop.Reading("LR", "22 7/8");
+        shop.Do(last);
+        Assert.False(LeavesOnApprenticesWord(shop, apprentice));
+        // Somebody else's eyes that are as new do not count for it.
+        Assert.True(LeavesOnApprenticesWord(shop, apprentice, fitter));
+        // What was taken back was read by nobody.
+        shop.Do(new TakeBack(shop.Key(), last.CommandId));
+        Assert.True(LeavesOnApprenticesWord(shop, apprentice));
+    }
+
+    [Fact]
+    public void The_refusal_says_who_read_alone_and_what_helps()
+    {
+        var apprentice = Sample.Id(6);
+        var shop = new Workshop();
+        shop.Document = shop.Document with
+        {
+            People = [.. shop.Document.People, new Person { Id = apprentice, Name = "Linde" }],
+        };
+        shop.Begun();
+        shop.PersonId = apprentice;
+        shop.ReadBefore();
+        shop.PersonId = Sample.Id(5);
+        var command = new HandOver(shop.Key(), 0, null, null, []);
+        var why = Assert
+            .IsType<Decision.Refused>(
+                Decision.Of(
+                    shop.Document,
+                    command,
+                    shop.Context(command) with
+                    {
+                        LevelAsked = new LevelAsked(3, new HashSet<Guid> { apprentice }),
+                    }
+                )
+            )
+            .Why;
+        Assert.Equal(RefusalKind.Gate, why.Kind);
+        Assert.Contains("Linde", why.Message, StringComparison.Ordinal);
+        Assert.Contains("level 3 of “Level a pickup”", why.Message, StringComparison.Ordinal);
+        Assert.Contains("one corner at each end", why.Message, StringComparison.Ordinal);
     }
 
     [Theory]

@@ -180,6 +180,15 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
                 )
             ).Status
         );
+        // Nor on its job's own door, by whatever page is still open; what is only foretold may be looked at.
+        var (held, why) = await linde.Try(
+            HttpMethod.Post,
+            $"/api/jobs/{exercise}/commands",
+            Array.Empty<object>()
+        );
+        Assert.Equal(409, held);
+        Assert.Contains("It is handed in", why.ToJsonString(), StringComparison.Ordinal);
+        Assert.Equal(200, await Status(linde, $"/api/jobs/{exercise}"));
         Assert.Equal(before, await OfShop());
         // Its owner sees who has passed what; others do not.
         var passed = (await brenna.Get("/api/practice"))["shop"]!.AsArray();
@@ -270,19 +279,31 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
             Assert.Equal(403, (await odd.Try(HttpMethod.Post, path, body)).Status);
             Assert.Equal(403, (await ruan.Try(HttpMethod.Post, path, body)).Status);
         }
-        await using var elsewhere = Hosted.Elsewhere();
-        var stranger = await elsewhere.SignIn("odd");
+        // A second shop in the same database.
+        await using var own = new Hosted();
+        var theirs = await Begin(await own.SignIn("linde"), "level");
+        var shop = Guid.CreateVersion7();
+        await own.Ask<object>(
+            $"insert into shops (id, name) values ('{shop}', 'Other'); update accounts set shop_id = '{shop}' where user_name = 'odd' returning 1"
+        );
+        var stranger = await own.SignIn("odd");
         foreach (
             var path in (string[])
-                [
-                    $"/api/practice/{exercise}",
-                    $"/api/jobs/{exercise}",
-                    $"/api/practice/{exercise}/score",
-                ]
+                [$"/api/practice/{theirs}", $"/api/jobs/{theirs}", $"/api/practice/{theirs}/score"]
         )
         {
             Assert.Equal(404, await Status(stranger, path));
         }
+        Assert.Equal(
+            404,
+            (
+                await stranger.Try(
+                    HttpMethod.Post,
+                    $"/api/jobs/{theirs}/commands",
+                    Array.Empty<object>()
+                )
+            ).Status
+        );
     }
 
     [Fact]
@@ -534,6 +555,27 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
         // No reason of an apprentice passes it: somebody else confirms.
         Assert.Equal(422, status);
         Assert.Contains("second pair of eyes", why.ToJsonString(), StringComparison.Ordinal);
+        // Heights that the apprentice alone read prove nothing either, to whoever hands it over.
+        await job.BeginRound();
+        await job.ReadAll("22 1/2", "22 1/2", "22 1/2", "22 1/2", "42", "42");
+        async Task<string> Leave() =>
+            (
+                await brenna.TryDo(
+                    job.Path,
+                    "handOver",
+                    new
+                    {
+                        version = (await brenna.Get(job.Path))["versions"]![
+                            job.Job.ToString()
+                        ]!.GetValue<uint>(),
+                        odometer = (object?)null,
+                        ownerNotes = (string?)null,
+                        followUps = Array.Empty<object>(),
+                        reason = (string?)null,
+                    }
+                )
+            ).Answer["detail"]!.GetValue<string>();
+        Assert.Contains("Linde Sorrel’s alone", await Leave(), StringComparison.Ordinal);
         // In the practice bay a learner is the fitter, whatever the shop asks for.
         var exercise = await Begin(linde, "level");
         Assert.Equal(200, await Status(linde, $"/api/jobs/{exercise}"));
@@ -541,6 +583,7 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
             $"with e as (update exercises set points = 80, handed_in_at = now() where id = '{exercise}' returning 1) select count(*)::int from e"
         );
         Assert.Equal(200, (await Do(hold)).Status);
+        Assert.DoesNotContain("alone", await Leave(), StringComparison.Ordinal);
     }
 
     [Fact]

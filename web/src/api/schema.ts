@@ -10576,7 +10576,7 @@ export interface components {
             dates: string;
             /**
              * Format: int32
-             * @description Which level of levelling a vehicle in the practice bay, 1 to int ShopSettings.MostLevel, an apprentice must have passed before a hold point counts that nobody else confirms; null asks for none.
+             * @description Which level of levelling a vehicle in the practice bay, 1 to int ShopSettings.MostLevel, an apprentice must have passed before hold points and heights count that nobody else confirms or reads; null asks for none.
              */
             apprenticeLevel: null | number;
         };

@@ -77,7 +77,7 @@ const linesOf = (t: Text): Lines => ({
   Dates: t.dates,
   ...hoursLines(t.hours),
   "Time zone": t.timeZone,
-  "Apprentice’s hold points": t.level,
+  "What an apprentice does alone": t.level,
 });
 
 /** Time zones that this browser knows, and the one that is settled. */
@@ -284,17 +284,17 @@ export function SettledOnce({
           ],
         )}
         {list(
-          "Apprentice’s hold points",
+          "What an apprentice does alone",
           "apprenticeLevel",
           text.level,
           (level) => {
             set({ level });
           },
           [
-            ["", "count at once"],
+            ["", "counts at once"],
             ...["1", "2", "3"].map((l): [string, string] => [
               l,
-              `count with level ${l} of “Level a pickup” passed`,
+              `counts with level ${l} of “Level a pickup” passed`,
             ]),
           ],
         )}
