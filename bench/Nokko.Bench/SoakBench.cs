@@ -31,7 +31,6 @@ internal static class SoakBench
         // As ./nokko start runs it.
         await using var server = await ServerProcess.Beside(
             cluster.Connection + ";Maximum Pool Size=80",
-            ("DOTNET_gcServer", "1"),
             ("DOTNET_TieredPGO", "1")
         );
         var shop = await Shop.Of(server.Address);

@@ -119,9 +119,8 @@ public sealed class ServerProcess : IAsyncDisposable
         start.Environment["ConnectionStrings__Nokko"] = _connection;
         start.Environment["Nokko__Address"] = Others;
         start.Environment["Nokko__CertificateFolder"] = Certificates;
-        // A server that lives for a minute gains nothing from profiles and from a heap a core.
+        // A server that lives for a minute gains nothing from profiles.
         start.Environment["DOTNET_TieredPGO"] = "0";
-        start.Environment["DOTNET_gcServer"] = "0";
         foreach (var (name, value) in _settings)
         {
             start.Environment[name] = value;
