@@ -87,6 +87,13 @@ public sealed class WholeJobTests : IDisposable
 
     private void ReadBefore()
     {
+        // What is refused comes back with its reason, though the round was shown at once.
+        _browser.Type("Fuel", "half");
+        _browser.Type("People in it", "300");
+        _browser.Press("Begin the walk-round");
+        _browser.Sees("So many people do not fit in");
+        Assert.Equal("half", _browser.Field("Fuel").GetAttribute("value"));
+        _browser.Type("People in it", "0");
         _browser.Press("Begin the walk-round");
         // By keyboard only: the field has the focus, Enter stores and walks on.
         Read("Left front, from the hub", "20 1/2");

@@ -96,6 +96,7 @@ export default function PracticeBar({
         {view && (
           <Typography color="text.secondary">
             {spentSays(view.spent)}
+            {view.handedIn ? " · handed in, to look at" : ""}
           </Typography>
         )}
         <Box sx={{ flex: 1 }} />

@@ -24,25 +24,39 @@ const settled: { key: Schemas["Settled"]; words: string }[] = [
   { key: "no", words: "Not settled yet" },
 ];
 
+/** A walk-round that was refused: what was typed, and why. */
+export type Tried = {
+  round: string;
+  stage: string;
+  conditions: ReturnType<typeof conditionsOf>;
+  differs: boolean;
+  problem: Error;
+};
+
 /** Begins a walk-round. A later one is the same as the last by one press: only how it settled is asked. */
 export function BeginRound({
   stage,
   last,
+  tried,
   onBegun,
+  onRefused,
 }: {
   stage: Schemas["Stage"];
   last: Schemas["WalkRound"] | undefined;
+  /** What was refused before: a round shows at once, and this form is not there while it does. */
+  tried: Tried | null;
   onBegun: (round: string) => void;
+  onRefused: (tried: Tried) => void;
 }) {
   const d = useJob().document;
   const send = useSend();
   const unit = useUnit();
   const settings = useSettings();
-  const [conditions, setConditions] = useState(() =>
-    conditionsOf(last, unit, settings),
+  const [conditions, setConditions] = useState(
+    () => tried?.conditions ?? conditionsOf(last, unit, settings),
   );
-  const [differs, setDiffers] = useState(false);
-  const [problem, setProblem] = useState<Error | null>(null);
+  const [differs, setDiffers] = useState(tried?.differs ?? false);
+  const [problem, setProblem] = useState(tried?.problem ?? null);
 
   const begin = async (how: Schemas["Settled"]) => {
     setProblem(null);
@@ -59,7 +73,13 @@ export function BeginRound({
       );
       onBegun(id);
     } catch (e) {
-      setProblem(asError(e));
+      onRefused({
+        round: id,
+        stage: stage.id,
+        conditions,
+        differs,
+        problem: asError(e),
+      });
     }
   };
 

@@ -12,7 +12,7 @@ import { Link as To } from "react-router";
 import { currentStage } from "../../api/document";
 import { useJob } from "../../api/job";
 import { Doubts } from "../instruments/Doubts";
-import { BeginRound } from "./BeginRound";
+import { BeginRound, type Tried } from "./BeginRound";
 import { CompareView } from "./CompareView";
 import { settledWords } from "./conditions/conditions";
 import { CsvPanel } from "./CsvPanel";
@@ -35,6 +35,7 @@ export default function WalkRoundView() {
   const rounds = byTime.filter((w) => w.stageId === stage.id);
   const last = byTime.at(-1);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [tried, setTried] = useState<Tried | null>(null);
   const [face, setFace] = useState<Face>("heights");
   const round =
     chosen === "new"
@@ -145,10 +146,15 @@ export default function WalkRoundView() {
         )
       ) : (
         <BeginRound
-          key={stage.id}
+          key={`${stage.id} ${tried?.round ?? ""}`}
           stage={stage}
           last={last}
-          onBegun={setChosen}
+          tried={tried?.stage === stage.id ? tried : null}
+          onBegun={(begun) => {
+            setTried(null);
+            setChosen(begun);
+          }}
+          onRefused={setTried}
         />
       )}
     </Box>
