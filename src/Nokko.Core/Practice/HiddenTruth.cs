@@ -93,7 +93,8 @@ public sealed record HiddenTruth
             Course = course,
             Healthy = lips,
             RadiusMm = 368 + (10 * chance.NextDouble()),
-            FrontShare = Share(chance),
+            // Of a lift that went wrong the parts did what was foretold: what it is off by is what went wrong.
+            FrontShare = course == Course.WentWrong ? 1 : Share(chance),
             RearShare = Share(chance),
             Faults = faults,
             Flaws = FlawsOf(level, chance),
@@ -144,7 +145,7 @@ public sealed record HiddenTruth
             Fault.SoftTyre => new(fault, any, 16 + (6 * size)),
             Fault.FloorOff => new(fault, any, 12 + (8 * size)),
             Fault.MountCrushed => new(fault, size < 0.5 ? "left" : "right", 9 + (5 * size)),
-            Fault.NotSeated => new(fault, size < 0.5 ? "LF" : "RF", 16 + (8 * size)),
+            Fault.NotSeated => new(fault, size < 0.5 ? "LF" : "RF", 18 + (6 * size)),
             Fault.TightenedHanging => new(fault, "front", 12 + (5 * size)),
             Fault.SidesSwapped => new(fault, "front", 0),
             Fault.OffCentre => new(fault, "rear", 12 + (8 * size)),

@@ -144,7 +144,8 @@ public sealed partial record Causes
                         : i % 2 == 0 ? -1
                         : 1
                     ),
-                    mean: miss.LeftOver(axle)
+                    mean: miss.LeftOver(axle),
+                    sd: SwappedShare * Math.Abs(miss.LeftOver(axle))
                 );
             }
         }

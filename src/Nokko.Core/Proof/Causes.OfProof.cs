@@ -95,6 +95,10 @@ public sealed partial record Causes
             c => CornerStack.Change(c, from.Stacks, plan.Stacks)
         );
         Axle[] changed = [.. Corners.Axles.Where(a => plan.MayLift(a, from))];
+        // What the springs were to do: the lips do about half of a difference between two sides, and share it with the other end.
+        var freely = FreeRise
+            .Of(plan, from, vehicle, Predictor.Axles(new Situation(from, vehicle, null), plan))
+            .Rises?.SpringsMm();
         return Of(
             new Miss
             {
@@ -132,7 +136,10 @@ public sealed partial record Causes
                 Confirmed = known.Confirmed,
                 PassHours =
                     AgainHours + changes.Values.SelectMany(c => c.Come).Sum(p => p.WorkHours()),
-                LeftOver = a => (Rise(Corners.Of(a)[0]) ?? 0) - (Rise(Corners.Of(a)[1]) ?? 0),
+                LeftOver = a =>
+                    freely is null ? 0
+                    : a == Axle.Front ? freely[0] - freely[1]
+                    : freely[2] - freely[3],
                 FromFloor = frozen.Datum == Datum.Floor,
                 OnMounts = vehicle.BodyKind != BodyKind.Unibody,
             }
@@ -216,8 +223,6 @@ public sealed partial record Causes
                 : null;
         (double[] Springs, double[] Plane) Response(Corner corner) =>
             body.Response(vehicle.Stations.First(s => s.Name == corner.Name()));
-        double? Rise(Corner corner) =>
-            frozen.Stations.FirstOrDefault(s => s.Station == corner.Name())?.Rise.Value;
         static double Square(double? u) => (u ?? 0) * (u ?? 0);
     }
 

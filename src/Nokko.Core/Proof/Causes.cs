@@ -101,6 +101,9 @@ public sealed partial record Causes(
     /// <summary>Patterns are one where their directions agree better than this, the cosine between them weighed by what the readings can be wrong by.</summary>
     private const double Alike = 0.95;
 
+    /// <summary>By which share the difference of two sides that were swapped may be another one: a rule of thumb, as vehicles of one platform differ.</summary>
+    private const double SwappedShare = 0.06;
+
     /// <summary>What was read beside the lips.</summary>
     public enum SpareKind
     {
@@ -159,7 +162,7 @@ public sealed partial record Causes(
         /// <summary>Axles of which rubber was made final hanging, or left open, in writing.</summary>
         public IReadOnlyList<Axle> Hanging { get; init; } = [];
 
-        /// <summary>How much more the left side of an axle was foretold to rise than its right one, mm.</summary>
+        /// <summary>How much more the left spring of an axle was to rise freely than its right one, mm.</summary>
         public Func<Axle, double> LeftOver { get; init; } = _ => 0;
 
         /// <summary>Whether somebody rolled or drove it before it was read.</summary>

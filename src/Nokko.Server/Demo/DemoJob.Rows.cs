@@ -32,6 +32,7 @@ internal sealed partial class DemoJob
                 Shelf = _shelf,
                 Others = PlatformEvidence.None with
                 {
+                    OfOthers = Proved,
                     Instruments = Tape is { } tape ? [tape] : [],
                 },
             }

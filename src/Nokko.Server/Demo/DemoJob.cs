@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Nokko.Core.Evidence;
 using Nokko.Core.Finding;
 using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
@@ -176,6 +177,13 @@ internal sealed partial class DemoJob
     public void Promise(int days) =>
         Document = Document with { Job = Document.Job with { PromisedOn = Day(days) } };
 
+    /// <summary>Its owner wants something else.</summary>
+    public void Wants(Func<Target, Target> change) =>
+        Document = Document with
+        {
+            Job = Document.Job with { Target = change(Document.Job.Target) },
+        };
+
     private DateOnly Day(int days) => DateOnly.FromDateTime(_now.AddDays(days).UtcDateTime);
 
     /// <summary>A walk-round: lips from the hub, mids from the floor, in inches, read to the sixteenth; tyres and odometer where somebody looked at them.</summary>
@@ -259,6 +267,10 @@ internal sealed partial class DemoJob
 
     /// <summary>The tape that it is read with; null where nobody names one.</summary>
     public Instrument? Tape { get; set; }
+
+    /// <summary>What others of its platform have proved when it is planned.</summary>
+    public IReadOnlyDictionary<LineKey, LiftSums> Proved { get; set; } =
+        PlatformEvidence.None.OfOthers;
 
     /// <summary>How long steps take on this job, by their rule of thumb.</summary>
     public double Pace { get; init; } = 1;

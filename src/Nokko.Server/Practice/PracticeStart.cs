@@ -1,7 +1,9 @@
+using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Practice;
 using Nokko.Core.Shelf;
+using Nokko.Core.Suspension;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -100,20 +102,61 @@ internal static class PracticeStart
             [.. Lips.Select(s => Read(s, Datum.Hub))],
             [.. Mids.Select(s => Read(s, Datum.Floor))]
         );
+        // Two plates of different thickness, where a lean was to be taken out.
         var (left, right) = truth.Faults.Any(f => f.Of == Fault.SidesSwapped)
-            ? (shelf[0], shelf[1])
+            ? (shelf[0], shelf[2])
             : (shelf[0], shelf[0]);
+        job.Proved = Proved(job.Document);
         job.Plan("As it was fitted", [(Corner.LF, left), (Corner.RF, right)]);
+        // Its owner was promised what was foretold, closely: what comes otherwise is not as wanted.
+        var foretold = JobEvaluator
+            .Evaluate(job.Document, PlatformEvidence.None with { OfOthers = job.Proved })
+            .Predictions[^1]
+            .Rake!.Value!.Value;
+        job.Wants(t =>
+            t with
+            {
+                Rake = Inch(Math.Round(foretold / 25.4 * 8) / 8, Known.Told),
+                NoLean = true,
+                Tolerance = Inch(0.125, Known.Told),
+            }
+        );
         job.Begin();
         job.FitAll();
         return job.Document;
     }
 
-    private static Quantity Inch(double value) =>
+    /// <summary>What five pickups like it have proved in front: what was foretold, so that one that does not come so stands out.</summary>
+    private static Dictionary<LineKey, LiftSums> Proved(JobDocument d)
+    {
+        var vehicle = d.VehicleAt(d.FirstStage()!);
+        var prior = LiftLaw.Prior(LiftFamily.Spring, AxleState.Of(vehicle, Axle.Front));
+        var one = VehicleSums.Of(
+            ((double[])[25.4, 31.75]).Select(mm => new LiftTrial(
+                mm,
+                prior.OffsetMm.Mean + (prior.Ratio.Mean * mm),
+                2,
+                prior.Ratio.Mean
+            ))
+        );
+        return new()
+        {
+            [
+                new LineKey(
+                    vehicle.PlatformId,
+                    Axle.Front,
+                    vehicle.SuspensionOf(Axle.Front).Kind,
+                    LiftFamily.Spring
+                )
+            ] = Enumerable.Range(0, 5).Aggregate(LiftSums.None, (sums, _) => sums.Plus(one)),
+        };
+    }
+
+    private static Quantity Inch(double value, Known known = Known.Box) =>
         new()
         {
             Value = value,
             Unit = Unit.Inch,
-            Known = Known.Box,
+            Known = known,
         };
 }

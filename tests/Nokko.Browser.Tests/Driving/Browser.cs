@@ -282,7 +282,12 @@ public sealed class Browser : IDisposable
         Until(d => d.FindElements(By.XPath("//h1[.='Yard']")).Count > 0, "the yard is shown");
 
     /// <summary>Takes the network away from this tab, or gives it back.</summary>
-    public void Offline(bool away)
+    public void Offline(bool away) => Network(away, 0);
+
+    /// <summary>Makes every answer wait, as in a shop at the end of a long line.</summary>
+    public void Slow(int milliseconds) => Network(away: false, milliseconds);
+
+    private void Network(bool away, int latency)
     {
         Driver.ExecuteCdpCommand("Network.enable", []);
         Driver.ExecuteCdpCommand(
@@ -290,7 +295,7 @@ public sealed class Browser : IDisposable
             new Dictionary<string, object?>
             {
                 ["offline"] = away,
-                ["latency"] = 0,
+                ["latency"] = latency,
                 ["downloadThroughput"] = -1,
                 ["uploadThroughput"] = -1,
             }

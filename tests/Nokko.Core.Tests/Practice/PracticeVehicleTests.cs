@@ -1,5 +1,7 @@
+using System.Globalization;
 using Nokko.Core.Jobs;
 using Nokko.Core.Practice;
+using Nokko.Core.Proof;
 using Nokko.Core.Tests.Jobs;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -264,6 +266,31 @@ public sealed class PracticeVehicleTests
         Assert.Equal(right[0] - 520, swapped[1] - 521, 1e-6);
         Assert.Equal(right[1] - 521, swapped[0] - 520, 1e-6);
         Assert.True(swapped[1] - 521 > swapped[0] - 520 + 5);
+    }
+
+    [Fact]
+    public void Sides_that_were_swapped_are_what_the_heights_then_point_to()
+    {
+        var shop = new Workshop();
+        void Read(double[] lips) =>
+            shop.ReadAll([
+                .. Corners.All.Zip(
+                    lips,
+                    (c, mm) => (c.Name(), string.Create(CultureInfo.InvariantCulture, $"{mm:0} mm"))
+                ),
+            ]);
+        Read(Lips(Truth(), shop.Document));
+        shop.Do(shop.PlanWith(shop.Plates(), corners: [Corner.LF]));
+        shop.Do(shop.Begin("one side only"));
+        shop.DoTheWork();
+        // The vehicle's own springs and body say how it then stands; the causes know nothing of that truth.
+        Read(Lips(Truth(new HiddenFault(Fault.SidesSwapped, "front", 0)), shop.Document));
+        var causes = JobEvaluator.Evaluate(shop.Document).Proofs.Single().Causes!;
+        Assert.Equal(
+            (CauseKind.SidesSwapped, "front"),
+            (causes.Classes[0].Causes[0].Kind, causes.Classes[0].Causes[0].Where)
+        );
+        Assert.True(causes.Named);
     }
 
     [Fact]

@@ -426,24 +426,40 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
     public async Task A_lift_that_went_wrong_begins_fitted_and_with_its_clock_at_nothing()
     {
         var odd = await server.SignIn("odd");
-        foreach (var level in (int[])[1, 2, 3])
+        // Of all three kinds: a spring beside its seat, rubber closed hanging, sides swapped.
+        var wrong = new HashSet<Fault>();
+        foreach (var (level, seed) in ((int, int)[])[(1, 3), (1, 4), (2, 1), (3, 5)])
         {
-            {
-                var exercise = await Begin(odd, "wentWrong", level, seed: level + 2);
-                var view = await odd.Get($"/api/practice/{exercise}");
-                Assert.Equal(0, view["spent"]!["hours"]!.GetValue<double>());
-                var job = await odd.Get($"/api/jobs/{exercise}");
-                Assert.Equal(2, job["document"]!["stages"]!.AsArray().Count);
-                Assert.Empty(view["passedOver"]!.AsArray());
-                await Walk(odd, exercise);
-                // What was read after it can be asked for its cause.
-                var proof = (await odd.Get($"/api/jobs/{exercise}"))["results"]!["proofs"]![0]!;
-                Assert.NotNull(proof["causes"]);
-                var score = await odd.Post($"/api/practice/{exercise}/hand-in", new { });
-                Assert.InRange(score["score"]!["points"]!.GetValue<double>(), 10, 60);
-                Assert.InRange(score["best"]!.AsArray().Count, 4, 8);
-            }
+            var exercise = await Begin(odd, "wentWrong", level, seed);
+            var view = await odd.Get($"/api/practice/{exercise}");
+            Assert.Equal(0, view["spent"]!["hours"]!.GetValue<double>());
+            var job = await odd.Get($"/api/jobs/{exercise}");
+            Assert.Equal(2, job["document"]!["stages"]!.AsArray().Count);
+            Assert.Empty(view["passedOver"]!.AsArray());
+            await Walk(odd, exercise);
+            // It went wrong as it reads, too, and what did is what the heights point to.
+            var proof = (await odd.Get($"/api/jobs/{exercise}"))["results"]!["proofs"]![0]!;
+            Assert.Equal("notReached", proof["overall"]!.GetValue<string>());
+            Assert.Equal("notReached", proof["asForetold"]!.GetValue<string>());
+            var fault = HiddenTruth
+                .Draw(seed, level, Course.WentWrong)
+                .Faults.Single(f => LookRule.CauseOf(f.Of) is not null);
+            wrong.Add(fault.Of);
+            Assert.Contains(
+                proof["causes"]!["classes"]![0]!["causes"]!.AsArray(),
+                c =>
+                    string.Equals(
+                        c!["kind"]!.GetValue<string>(),
+                        LookRule.CauseOf(fault.Of)!.Value.ToString(),
+                        StringComparison.OrdinalIgnoreCase
+                    )
+                    && c["where"]!.GetValue<string>() == fault.Where
+            );
+            var score = await odd.Post($"/api/practice/{exercise}/hand-in", new { });
+            Assert.InRange(score["score"]!["points"]!.GetValue<double>(), 10, 60);
+            Assert.InRange(score["best"]!.AsArray().Count, 4, 8);
         }
+        Assert.Equal(3, wrong.Count);
     }
 
     [Fact]
