@@ -70,6 +70,65 @@ public sealed class CoursesTests(DemoServer demo)
         b.Sees("The cause is found and said: The left front spring’s end");
         Axe.Check(b, "the score of a lift that went wrong");
     }
+
+    [Fact]
+    public async Task In_an_empty_shop_on_a_phone_on_a_slow_line_an_exercise_outlives_its_session()
+    {
+        await using var server = await HostedServer.Start(
+            $"learning_{Guid.NewGuid():N}",
+            empty: true
+        );
+        using var b = new Driving.Browser(390, 844);
+        b.Open(server.Address);
+        b.Type("Code", ServerProcess.FirstCode);
+        b.Type("Shop", "Marl Street Fitting");
+        b.Type("Your name", "Ada Marl");
+        b.Type("Name to sign in with", "ada");
+        b.Type("Password", "rake and lean");
+        b.Press("Open the shop");
+        b.Sees("Three things to begin with");
+        b.Open($"{server.Address}/practice");
+        b.Slow(1000);
+        b.Press("Begin level 1: Measure");
+        b.Sees("◇ Practice: Measure, level 1");
+        b.Press("Look around");
+        // Pressed twice by an impatient thumb: it is looked at once.
+        var bed = b.Button("Look into bed and cab2 min");
+        b.Driver.ExecuteScript("arguments[0].click(); arguments[0].click()", bed);
+        b.Sees("Sandbags lie at the back of the bed.");
+        b.Press("Take it out (5 min)");
+        b.Sees("✓ Put right.");
+        b.Press("Look around");
+        b.Press("Begin the walk-round");
+        b.Sees("Left front, from the hub");
+        var exercise = b.Driver.Url;
+        // Its session ends while nothing waits to be stored: a tape that is asked for tells it.
+        b.AllSaved();
+        b.Button("Hook anew");
+        b.Driver.Manage().Cookies.DeleteAllCookies();
+        b.Press("Hook anew");
+        b.Sees("You are signed out. What you did is kept on this device");
+        b.Type("Name", "ada");
+        b.Type("Password", "rake and lean");
+        b.Press("Sign in");
+        // Two minutes to look and five to take it out, however often it was pressed.
+        b.Sees("7 min");
+        b.ReadsAll();
+        // The same exercise in a second tab is the same, and so is what the way back shows.
+        b.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        b.Open(exercise);
+        b.Sees("16 min");
+        b.Driver.Close();
+        b.Driver.SwitchTo().Window(b.Driver.WindowHandles[0]);
+        b.HandsIn();
+        b.Sees("of 100: passed");
+        Axe.Check(b, "a score on a phone");
+        b.Driver.Navigate().Back();
+        b.Sees("handed in, to look at");
+        b.Slow(0);
+        b.Open(server.Address);
+        b.Sees("Three things to begin with");
+    }
 }
 
 /// <summary>What a learner does in an exercise.</summary>

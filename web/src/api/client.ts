@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { asked } from "./asked";
 import { practice } from "./practice";
 import { Problem } from "./problem";
 import type { components, paths } from "./schema";
@@ -7,7 +8,10 @@ export type Schemas = components["schemas"];
 export type Unit = Schemas["Unit"];
 export type JobView = Schemas["JobView"];
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: asked,
+});
 
 const exercise = practice;
 if (exercise !== null) {

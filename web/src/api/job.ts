@@ -5,6 +5,7 @@ import {
   useState,
   useSyncExternalStore,
 } from "react";
+import { whenSignedOut } from "./asked";
 import { api, must, type JobView } from "./client";
 import { v7 } from "uuid";
 import { after } from "./answer";
@@ -16,6 +17,9 @@ import { Problem } from "./problem";
 import { writeDatesIn } from "../shared/time";
 
 export const outbox = new Outbox(device);
+whenSignedOut(() => {
+  outbox.sessionEnded();
+});
 window.addEventListener("online", () => {
   outbox.wake();
 });

@@ -236,6 +236,25 @@ describe("the outbox", () => {
     expect((await kept.load()).refused).toEqual([]);
   });
 
+  it("waits where a page noticed first that the session ended, and goes on with who signs in", async () => {
+    let asked = 0;
+    const outbox = box(storage(), (path, init) => {
+      asked++;
+      return store(path, init);
+    });
+    outbox.sessionEnded();
+    expect(await outbox.post(letter)).toEqual({ waiting: true });
+    expect(asked).toBe(0);
+    const done = gate();
+    outbox.onAnswer = () => {
+      done.open();
+    };
+    outbox.signedIn("brenna");
+    await done.promise;
+    expect(asked).toBe(1);
+    expect(outbox.snapshot().letters).toEqual([]);
+  });
+
   it("stops when the session has ended, and never sends one person's letters as another", async () => {
     const people: string[] = [];
     let signedIn = false;

@@ -152,6 +152,14 @@ export class Outbox {
     void this.run();
   }
 
+  /** Says that the server does not know any more who asks: what is done waits until somebody signs in. */
+  sessionEnded(): void {
+    this.set({ signedOut: true, failing: false });
+    this.state.letters.forEach((l) => {
+      this.wait(l.commandId);
+    });
+  }
+
   /** Letters of somebody else that wait on this device. */
   ofOthers(): number {
     return this.state.letters.filter((l) => l.person !== this.person).length;
@@ -264,10 +272,7 @@ export class Outbox {
       }
       delay = 500;
       if (answer === "signedOut") {
-        this.set({ signedOut: true, failing: false });
-        this.state.letters.forEach((l) => {
-          this.wait(l.commandId);
-        });
+        this.sessionEnded();
         break;
       }
       await this.finish(batch, answer);

@@ -78,7 +78,8 @@ export function App() {
   if (me.isPending || crosses) {
     return null;
   }
-  if (me.isError) {
+  // Who was known here stays so, with what was typed, and signs in in place.
+  if (!me.data) {
     if (me.error instanceof Problem && me.error.status === 401) {
       return <SignIn />;
     }

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { asked } from "../../api/asked";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
@@ -62,7 +63,7 @@ export function useFinding(job: string) {
     setFindings(none);
     setRunning(true);
     try {
-      const answer = await fetch(`/api/jobs/${job}/stacks`, {
+      const answer = await asked(`/api/jobs/${job}/stacks`, {
         method: "POST",
         headers: { "content-type": "application/json" },
         body: JSON.stringify({ fromStageId, ...rules }),

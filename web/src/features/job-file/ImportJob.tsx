@@ -4,6 +4,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { Press } from "../../shared/Press";
+import { asked } from "../../api/asked";
 import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
 import { whyNoJobFile } from "./jobFile";
@@ -26,7 +27,7 @@ export function ImportJob() {
       if (why !== null) {
         throw new Error(why);
       }
-      const response = await fetch(
+      const response = await asked(
         `/api/job-files?copy=${copy ? "true" : "false"}`,
         {
           method: "POST",

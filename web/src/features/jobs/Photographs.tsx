@@ -4,6 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
 import { v7 } from "uuid";
 import { useJob, useSend } from "../../api/job";
+import { asked } from "../../api/asked";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { forKeeping } from "../../shared/photograph";
@@ -60,7 +61,7 @@ export function PhotographButton({
     setProblem(null);
     try {
       const kept = await forKeeping(file);
-      const response = await fetch("/api/files", {
+      const response = await asked("/api/files", {
         method: "POST",
         headers: { "Content-Type": kept.type },
         body: kept,

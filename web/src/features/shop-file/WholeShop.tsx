@@ -3,6 +3,7 @@ import Button from "@mui/material/Button";
 import Typography from "@mui/material/Typography";
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { asked } from "../../api/asked";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
@@ -19,7 +20,7 @@ export function WholeShop() {
     setError(null);
     setBack(null);
     try {
-      const response = await fetch("/api/shop/file", {
+      const response = await asked("/api/shop/file", {
         method: "POST",
         headers: { "Content-Type": "application/zip" },
         body: from,
