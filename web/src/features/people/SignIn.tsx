@@ -71,6 +71,11 @@ export function SignInHere({ me }: { me: Schemas["Me"] }) {
         p: 1,
         borderBottom: 3,
         borderColor: "warning.main",
+        // Wherever on a long page the hands are.
+        position: "sticky",
+        top: 0,
+        zIndex: 3,
+        bgcolor: "background.default",
       }}
     >
       <Typography sx={{ flex: "1 1 260px" }}>
