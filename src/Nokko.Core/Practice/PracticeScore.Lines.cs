@@ -16,9 +16,9 @@ public sealed partial record PracticeScore
     /// <summary>Off by no more, it is worth half, mm: an eighth.</summary>
     private const double NearMm = 3.7;
 
-    /// <summary>The walk-round that counts: the last one.</summary>
+    /// <summary>The walk-round that counts: the learner's last one. What others read before is no work of theirs.</summary>
     private static WalkRound? Last(PracticeRun run) =>
-        run.Job.OwnRounds().Where(w => !w.FromDocument).MaxBy(w => w.At);
+        run.Job.OwnRounds().Where(w => !w.FromDocument && w.At >= run.Since).MaxBy(w => w.At);
 
     private static IEnumerable<ScoreLine> Readings(PracticeRun run, double of)
     {

@@ -205,6 +205,17 @@ public sealed partial record PracticeScore
     /// <summary>Hours spent on looking where nothing was.</summary>
     private static ScoreLine Spared(PracticeRun run, double of)
     {
+        if (run.Acts.Count == 0)
+        {
+            return new(
+                ScoreArea.Cost,
+                0,
+                of,
+                "Nothing was looked at.",
+                "Hours are spared by looking first where the pattern of the miss points, not by looking nowhere.",
+                "prove"
+            );
+        }
         var there = run.Truth.Faults.Select(f => LookRule.For(f.Of).At).ToHashSet();
         var vain = run
             .Acts.Where(a => !a.Mends && !there.Contains(a.At))

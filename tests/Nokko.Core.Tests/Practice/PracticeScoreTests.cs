@@ -51,7 +51,10 @@ public sealed class PracticeScoreTests
         public HiddenTruth Truth { get; }
         public IReadOnlyList<Part> Shelf => _shelf;
 
-        public PracticeRun Run => new(Truth, Shop.Document, _acts, _shelf, Sample.At(0));
+        /// <summary>When the exercise began: what was done before, others did.</summary>
+        public DateTimeOffset Since { get; set; } = Sample.At(0);
+
+        public PracticeRun Run => new(Truth, Shop.Document, _acts, _shelf, Since);
 
         public PracticeScore Score => PracticeScore.Of(Run);
 
@@ -267,7 +270,16 @@ public sealed class PracticeScoreTests
             learner.Plan(learner.Shelf[0]);
         }
         learner.Fit();
+        learner.Since = learner.Shop.Now = learner.Shop.Now.AddMinutes(1);
         return learner;
+    }
+
+    [Fact]
+    public void Who_hands_in_what_others_did_gets_nothing()
+    {
+        var learner = Wronged(Fault.NotSeated, "LF", 20);
+        Assert.All(learner.Score.Lines, l => Assert.Equal((0, true), (l.Got, l.Learn is not null)));
+        Assert.Equal(0, learner.Run.Spent().Hours);
     }
 
     [Theory]
