@@ -75,6 +75,7 @@ public sealed class WalkRoundTests(DemoServer demo)
     }
 
     [Fact]
+    [Trait("Trial", "long")]
     public void A_walk_round_by_touch_alone()
     {
         using var b = new Driving.Browser(390, 844);

@@ -25,13 +25,40 @@ public sealed class Hosted : WebApplicationFactory<Program>
         new Dictionary<string, string>();
 
     public Hosted()
-        : this(Copy("demo_template")) { }
+        : this(Copy()) { }
 
-    /// <summary>Another shop, with a demo of its own keys.</summary>
-    public static Hosted Elsewhere() => new(Copy("demo_elsewhere"));
+    /// <summary>A server on a database of its own with no shop in it, to be opened with a code.</summary>
+    public static Hosted Empty() =>
+        OnDatabase(
+            TestCluster.On($"t_{Guid.NewGuid():N}"),
+            ("Nokko:Empty", "true"),
+            ("Nokko:FirstCode", FirstCode)
+        );
+
+    /// <summary>The code that opens an empty one.</summary>
+    public const string FirstCode = "4711-abcd";
+
+    /// <summary>Opens an empty one, as its owner.</summary>
+    public async Task<Caller> Open()
+    {
+        var owner = new Caller(CreateClient());
+        await owner.Post(
+            "/api/first",
+            new
+            {
+                code = FirstCode,
+                shop = "Marl Street Fitting",
+                name = "Ada Marl",
+                userName = "ada",
+                password = "rake and lean",
+                lengthUnit = "in",
+            }
+        );
+        return owner;
+    }
 
     /// <summary>A database of its own with the demo; connection to it.</summary>
-    private static string Copy(string template)
+    private static string Copy()
     {
         var database = $"t_{Guid.NewGuid():N}";
         TestCluster
@@ -41,8 +68,7 @@ public sealed class Hosted : WebApplicationFactory<Program>
                 {
                     await using var maker = new Hosted(connection);
                     _ = maker.Server;
-                },
-                template
+                }
             )
             .GetAwaiter()
             .GetResult();

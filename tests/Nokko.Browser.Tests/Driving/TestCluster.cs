@@ -22,13 +22,9 @@ public static partial class TestCluster
     /// <summary>Makes a database that holds the demo shop: a copy of one that is seeded once for all who run in this cluster.</summary>
     /// <param name="database">Its name.</param>
     /// <param name="seed">Starts a server on a connection, which fills an empty database, and ends it.</param>
-    /// <param name="template">The one that is copied; another one holds a demo of other keys.</param>
-    public static async Task CopyDemo(
-        string database,
-        Func<string, Task> seed,
-        string template = "demo_template"
-    )
+    public static async Task CopyDemo(string database, Func<string, Task> seed)
     {
+        const string template = "demo_template";
         await using var connection = new NpgsqlConnection(On("postgres"));
         await connection.OpenAsync();
         await Seeding.WaitAsync();

@@ -9,9 +9,9 @@ using Xunit;
 
 namespace Nokko.Server.Tests;
 
-public class JobFileTests(Hosted first, OtherHosted second)
+public class JobFileTests(Hosted first, OtherShop second)
     : IClassFixture<Hosted>,
-        IClassFixture<OtherHosted>
+        IClassFixture<OtherShop>
 {
     private static readonly byte[] Pixel = Convert.FromBase64String(
         "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=="
@@ -21,7 +21,7 @@ public class JobFileTests(Hosted first, OtherHosted second)
     [Trait("Trial", "long")]
     public async Task What_is_taken_out_and_brought_in_elsewhere_comes_out_the_same()
     {
-        var (here, there) = (await first.SignIn(), await second.Server.SignIn());
+        var (here, there) = (await first.SignIn(), second.Owner);
         // The demo's own jobs, not the copies that other tests made of them.
         var demo = (await here.Get("/api/yard"))["jobs"]!
             .AsArray()
@@ -74,7 +74,7 @@ public class JobFileTests(Hosted first, OtherHosted second)
             TestContext.Current.CancellationToken
         );
         // A copy has other keys; brought in once more elsewhere it must not change by a letter.
-        var there = await second.Server.SignIn();
+        var there = second.Owner;
         Assert.Equal(
             200,
             (await Bring(there, Encoding.UTF8.GetBytes(exported), "application/json")).Status
@@ -173,7 +173,7 @@ public class JobFileTests(Hosted first, OtherHosted second)
         using var archive = new ZipArchive(new MemoryStream(zip));
         Assert.Equal(2, archive.Entries.Count);
 
-        var there = await second.Server.SignIn();
+        var there = second.Owner;
         Assert.Equal(200, (await Bring(there, zip, "application/zip")).Status);
         var sha = (await there.Get(job.Path))["document"]!["attachments"]![0]![
             "sha256"
@@ -288,16 +288,14 @@ public class JobFileTests(Hosted first, OtherHosted second)
     }
 }
 
-/// <summary>A second server on a second database, whose own platforms have other names than those of the files.</summary>
-public sealed class OtherHosted : IAsyncLifetime
+/// <summary>Another shop on another database, which has none of the platforms of the files.</summary>
+public sealed class OtherShop : IAsyncLifetime
 {
-    public Hosted Server { get; } = Hosted.Elsewhere();
+    private readonly Hosted _server = Hosted.Empty();
 
-    public async ValueTask InitializeAsync()
-    {
-        using var started = Server.CreateClient();
-        await Server.Ask<object>("update platforms set name = name || ' (ours)' returning 1");
-    }
+    public Caller Owner { get; private set; } = null!;
 
-    public ValueTask DisposeAsync() => Server.DisposeAsync();
+    public async ValueTask InitializeAsync() => Owner = await _server.Open();
+
+    public ValueTask DisposeAsync() => _server.DisposeAsync();
 }

@@ -40,8 +40,8 @@ public class SecondVisitTests(Hosted server) : IClassFixture<Hosted>
             file["people"]!.AsArray(),
             p => p!["name"]!.GetValue<string>() == "Odd Farrow"
         );
-        using var elsewhere = Hosted.Elsewhere();
-        var there = await elsewhere.SignIn();
+        await using var elsewhere = Hosted.Empty();
+        var there = await elsewhere.Open();
         var job = (await there.Post("/api/job-files", file))["jobId"]!.GetValue<string>();
         // On the record of the second visit stands only who worked on it.
         var facts = (await there.Get($"/api/jobs/{job}/papers"))["record"]!["facts"]!;

@@ -12,15 +12,8 @@ public class PeopleTests
 {
     private const string Password = "rake and lean";
 
-    private static Hosted Empty() =>
-        Hosted.OnDatabase(
-            TestCluster.On($"t_{Guid.NewGuid():N}"),
-            ("Nokko:Empty", "true"),
-            ("Nokko:FirstCode", "4711-abcd")
-        );
-
     private static object First(
-        string code = "4711-abcd",
+        string code = Hosted.FirstCode,
         string shop = "Marl Street Fitting",
         string userName = "ada",
         string password = Password
@@ -69,7 +62,7 @@ public class PeopleTests
     [Fact]
     public async Task The_first_person_makes_the_shop_with_the_code_of_the_start_and_nobody_after()
     {
-        await using var server = Empty();
+        await using var server = Hosted.Empty();
         var ada = new Caller(server.CreateClient());
         Assert.True((await ada.Get("/api/first"))["open"]!.GetValue<bool>());
         foreach (

@@ -428,7 +428,7 @@ public class PracticeTests(Hosted server) : IClassFixture<Hosted>
         var odd = await server.SignIn("odd");
         // Of all three kinds: a spring beside its seat, rubber closed hanging, sides swapped.
         var wrong = new HashSet<Fault>();
-        foreach (var (level, seed) in ((int, int)[])[(1, 3), (1, 4), (2, 1), (3, 5)])
+        foreach (var (level, seed) in ((int, int)[])[(1, 4), (2, 1), (3, 5)])
         {
             var exercise = await Begin(odd, "wentWrong", level, seed);
             var view = await odd.Get($"/api/practice/{exercise}");

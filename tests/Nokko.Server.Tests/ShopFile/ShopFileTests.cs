@@ -11,11 +11,7 @@ namespace Nokko.Server.Tests;
 public sealed class ShopFileTests : IAsyncLifetime
 {
     private readonly Hosted _server = new();
-    private readonly Hosted _empty = Hosted.OnDatabase(
-        TestCluster.On($"shopfile_{Guid.NewGuid():N}"),
-        ("Nokko:Empty", "true"),
-        ("Nokko:FirstCode", "code")
-    );
+    private readonly Hosted _empty = Hosted.Empty();
     private Caller _brenna = null!;
     private Caller _ada = null!;
 
@@ -24,19 +20,7 @@ public sealed class ShopFileTests : IAsyncLifetime
     public async ValueTask InitializeAsync()
     {
         _brenna = await _server.SignIn();
-        _ada = new Caller(_empty.CreateClient());
-        await _ada.Post(
-            "/api/first",
-            new
-            {
-                code = "code",
-                shop = "Marl Street Fitting",
-                name = "Ada Marl",
-                userName = "ada",
-                password = "rake and lean",
-                lengthUnit = "in",
-            }
-        );
+        _ada = await _empty.Open();
     }
 
     public async ValueTask DisposeAsync()
