@@ -1,3 +1,5 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
 using Nokko.Core.Jobs;
 using Nokko.Core.Practice;
 using Xunit;
@@ -5,7 +7,7 @@ using Xunit;
 namespace Nokko.Core.Tests.Practice;
 
 /// <summary>Drills ask what has one right answer, and come again when they are due.</summary>
-public sealed class DrillTests
+public sealed partial class DrillTests
 {
     public static TheoryData<DrillKind> Kinds => [.. Enum.GetValues<DrillKind>()];
 
@@ -43,6 +45,54 @@ public sealed class DrillTests
         static string Written(Drill drill) =>
             System.Text.Json.JsonSerializer.Serialize(drill.Questions, JobJson.Options);
     }
+
+    [Theory]
+    [InlineData(DrillKind.Cards, 8)]
+    [InlineData(DrillKind.OffReading, 8)]
+    public void A_drill_takes_two_minutes(DrillKind kind, int questions) =>
+        Assert.Equal(questions, Drill.Of(kind, 4).Questions.Count);
+
+    [Fact]
+    public void What_rose_is_what_it_stands_at_less_what_it_stood_at_and_one_does_not_fit()
+    {
+        foreach (var question in Drill.Of(DrillKind.OffReading, 4).Questions)
+        {
+            var rose = question
+                .Rows.Skip(1)
+                .Select(row =>
+                {
+                    var mm = row.Figures.Select(Sixteenths).ToArray();
+                    Assert.Equal(mm[1] - mm[0], mm[2]);
+                    return mm[2];
+                })
+                .ToArray();
+            // The corners of a stiff body: both diagonals rise alike, unless one of them was misread.
+            var at = question.Choices.Select((c, i) => (c, i)).ToDictionary(c => c.c, c => c.i);
+            var twist =
+                rose[at["Left front"]]
+                + rose[at["Right rear"]]
+                - rose[at["Right front"]]
+                - rose[at["Left rear"]];
+            var middle = question
+                .Choices[question.Right]
+                .Contains("middle", StringComparison.Ordinal);
+            Assert.Equal(!middle, Math.Abs(twist) > 4);
+        }
+
+        static int Sixteenths(string text)
+        {
+            var parts = Inches().Match(text).Groups;
+            int Number(int i, int otherwise) =>
+                parts[i].Success
+                    ? int.Parse(parts[i].Value, CultureInfo.InvariantCulture)
+                    : otherwise;
+            return (parts[1].Success ? -1 : 1)
+                * ((16 * Number(2, 0)) + (16 / Number(4, 1) * Number(3, 0)));
+        }
+    }
+
+    [GeneratedRegex(@"^\+?([−-])?(?:(\d+)(?![\d/]))? ?(?:(\d+)/(\d+))? in$")]
+    private static partial Regex Inches();
 
     [Fact]
     public void A_program_that_reads_the_drawn_lines_gets_all_twenty_tapes()

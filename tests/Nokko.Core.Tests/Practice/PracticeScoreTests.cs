@@ -107,32 +107,34 @@ public sealed class PracticeScoreTests
             );
             foreach (var station in Stations.Where(s => s != but))
             {
-                var from = station is "LM" or "RM" ? Datum.Floor : Datum.Hub;
-                var mm = Run
-                    .Vehicle.TrueMm(
-                        Shop.Document.CurrentStage()!.Id,
-                        station,
-                        from,
-                        settled,
-                        Shop.Now
-                    )!
-                    .Value;
-                var typed = LengthText.Show(mm + (errs?.Invoke(station) ?? 0), LengthStyle.Inches);
-                Shop.Do(
-                    new StoreReading(
-                        Shop.Key(),
-                        Shop.Key(),
-                        round,
-                        station,
-                        from,
-                        typed.Replace(" in", "", StringComparison.Ordinal),
-                        [HeightReader.AsRead],
-                        Shop.Now,
-                        null,
-                        null
-                    )
-                );
+                ReadAgain(station, errs?.Invoke(station) ?? 0);
             }
+        }
+
+        /// <summary>Reads a station of the last round once more, by so much too high, mm.</summary>
+        public void ReadAgain(string station, double err)
+        {
+            var round = Shop.Document.WalkRounds[^1];
+            var from = station is "LM" or "RM" ? Datum.Floor : Datum.Hub;
+            var mm = Run
+                .Vehicle.TrueMm(round.StageId, station, from, round.Settled, Shop.Now)!
+                .Value;
+            Shop.Do(
+                new StoreReading(
+                    Shop.Key(),
+                    Shop.Key(),
+                    round.Id,
+                    station,
+                    from,
+                    LengthText
+                        .Show(mm + err, LengthStyle.Inches)
+                        .Replace(" in", "", StringComparison.Ordinal),
+                    [HeightReader.AsRead],
+                    Shop.Now,
+                    null,
+                    null
+                )
+            );
         }
 
         public void Plan(Part part) => Shop.Do(Shop.PlanWith(part));
@@ -347,6 +349,7 @@ public sealed class PracticeScoreTests
         Assert.Equal("Say that it was it only when the check showed it.", line.Learn);
         // Looked and not said: half of it.
         var silent = Wronged(Fault.NotSeated, "LF", 20);
+        silent.Look(LookAt.Rubber);
         silent.Look(LookAt.Pockets);
         var half = silent.Score.Lines.Single(l =>
             l.Said.StartsWith("Not said", StringComparison.Ordinal)
@@ -388,6 +391,25 @@ public sealed class PracticeScoreTests
         // Ten points a station: right to a sixteenth all, to an eighth half.
         Assert.Equal([0, 0, 0, 5, 10, 0], learn.Select(l => l.Got));
         Assert.Equal("Right middle: 41 1/16 in, right to a sixteenth.", learn[4].Said);
+    }
+
+    [Fact]
+    public void A_second_read_is_not_explained_by_how_the_tape_hung_at_first()
+    {
+        var learner = Measuring(
+            PracticeVehicleTests.Truth() with
+            {
+                Flaws = [new TapeFlaw("LF", 0, 1)],
+            }
+        );
+        learner.Walk(errs: s => s == "LF" ? -6.32 : 0);
+        ScoreLine Line() =>
+            learner.Score.Lines.Single(l =>
+                l.Said.StartsWith("Left front", StringComparison.Ordinal)
+            );
+        Assert.StartsWith("The eye was not level", Line().Learn, StringComparison.Ordinal);
+        learner.ReadAgain("LF", -6.32);
+        Assert.Contains("looks from above", Line().Learn, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -502,6 +524,17 @@ public sealed class PracticeScoreTests
                 l.Walk();
                 l.Look(LookAt.Bed);
                 l.Look(LookAt.Bed, true);
+                l.Walk();
+            }).Got
+        );
+        // Read at the very instant at which it was out, it was out.
+        Assert.Equal(
+            20,
+            After(l =>
+            {
+                l.Look(LookAt.Bed);
+                l.Look(LookAt.Bed, true);
+                l.Shop.Now = l.Shop.Now.AddMinutes(-1);
                 l.Walk();
             }).Got
         );

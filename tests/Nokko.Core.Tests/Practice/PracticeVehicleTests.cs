@@ -103,6 +103,61 @@ public sealed class PracticeVehicleTests
     }
 
     [Fact]
+    public void A_tape_is_first_held_wrong_at_more_stations_the_higher_the_level_by_eye_and_by_hook()
+    {
+        var eyes = new HashSet<int>();
+        for (var seed = 0; seed < 40; seed++)
+        {
+            foreach (var level in (int[])[1, 2, 3])
+            {
+                var flaws = HiddenTruth.Draw(seed, level, Course.Measure).Flaws;
+                Assert.Equal((2 * level) - 1, flaws.Count);
+                // By turns: an eye off by one step, a hook that hangs by a quarter inch or more.
+                foreach (var (flaw, i) in flaws.Select((f, i) => (f, i)))
+                {
+                    Assert.Equal(i % 2 == 0 ? 1 : 0, Math.Abs(flaw.Eye));
+                    if (i % 2 == 0)
+                    {
+                        Assert.Equal(0, flaw.HookMm);
+                    }
+                    else
+                    {
+                        Assert.InRange(flaw.HookMm, 6, 11);
+                    }
+                }
+                eyes.UnionWith(flaws.Select(f => f.Eye).Where(e => e != 0));
+            }
+        }
+        Assert.Equal([-1, 1], eyes.Order());
+    }
+
+    [Fact]
+    public void Vehicles_do_what_is_foretold_by_four_hundredths_more_or_less_and_never_by_over_eight()
+    {
+        double[] shares =
+        [
+            .. Enumerable
+                .Range(0, 300)
+                .Select(seed => HiddenTruth.Draw(seed, 1, Course.Level))
+                .SelectMany(t => new[] { t.FrontShare, t.RearShare }),
+        ];
+        Assert.All(shares, s => Assert.InRange(s, 0.92, 1.08));
+        Assert.Equal(1, shares.Average(), 0.01);
+        // Of a normal cut at two of its deviations 0.96 of that deviation is left.
+        Assert.Equal(0.04 * 0.96, Math.Sqrt(shares.Average(s => (s - 1) * (s - 1))), 0.004);
+    }
+
+    [Fact]
+    public void Every_course_has_its_rule_and_a_job_of_the_shop_one_of_its_own()
+    {
+        Assert.Equal(
+            ["Measure", "Level a pickup", "A lift that went wrong", "One of our own jobs"],
+            Enum.GetValues<Course>().Select(c => CourseRule.For(c).Title)
+        );
+        Assert.All(Enum.GetValues<Course>(), c => Assert.Equal(c, CourseRule.For(c).Of));
+    }
+
+    [Fact]
     public void Without_a_fault_it_stands_as_it_is_and_datums_lie_a_radius_apart()
     {
         Assert.Equal([520, 521, 570, 569], Lips(Truth()).Select(l => Math.Round(l, 9)));
