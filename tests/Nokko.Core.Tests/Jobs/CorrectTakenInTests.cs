@@ -260,6 +260,13 @@ public class CorrectTakenInTests
         Assert.Equal(VehicleDefaults.TyreSize(VehicleKind.Utv), now.TyreSize);
         // A UTV has no bed: its rear lips hang on the body.
         Assert.Equal(Carrier.Body, now.Stations.First(s => s.Name == "RR").Carrier);
+        // What was read off a tyre stays, whatever the vehicle is called.
+        _shop.Document = _shop.Document with
+        {
+            Vehicle = now with { TyreSize = "33x12.50R15", TyreKnown = Known.Measured },
+        };
+        _shop.Do(Correction() with { Sort = VehicleKind.Pickup, BodyKind = BodyKind.Unibody });
+        Assert.Equal("33x12.50R15", _shop.Document.Vehicle.TyreSize);
     }
 
     // --- how it stood ------------------------------------------------------------------------------

@@ -112,4 +112,32 @@ public class PaperEdgesTests
         Assert.Contains("Front: plate.", moved);
         Assert.DoesNotContain(moved, l => l.StartsWith("Rear:", StringComparison.Ordinal));
     }
+
+    [Fact]
+    public void The_alignment_shop_is_told_what_went_back_elsewhere_or_not_at_all_and_nothing_of_the_rest()
+    {
+        _shop.Begun();
+        _shop.DoTheWork();
+        var lines = _shop.Document.OffLines;
+        _shop.Document = _shop.Document with
+        {
+            OffLines =
+            [
+                lines[0] with
+                {
+                    Fate = Core.Fitting.Fate.Replaced,
+                },
+                lines[1] with
+                {
+                    Fate = Core.Fitting.Fate.RefitElsewhere,
+                },
+                .. lines.Skip(2).Select(l => l with { Fate = Core.Fitting.Fate.RefitHere }),
+            ],
+        };
+        var moved = Alignment().Part("What was moved").Lines;
+        Assert.Equal(
+            lines.Take(2).Select(l => l.What),
+            moved.Skip(1).Select(l => l.Split(": ")[0])
+        );
+    }
 }

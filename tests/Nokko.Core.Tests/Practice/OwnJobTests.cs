@@ -85,6 +85,34 @@ public sealed class OwnJobTests
     }
 
     [Fact]
+    public void It_is_found_as_it_was_read_before_the_work_however_often_it_was_read()
+    {
+        var done = Done(out _);
+        var before = done.WalkRounds[0];
+        // Somebody read it as it came down from the lift, first; that round proved nothing.
+        var made = Made(
+            done with
+            {
+                WalkRounds =
+                [
+                    before with
+                    {
+                        Id = Sample.Id(77),
+                        Settled = Settled.No,
+                        Datum = Datum.Floor,
+                        At = before.At.AddHours(-1),
+                    },
+                    .. done.WalkRounds,
+                ],
+            }
+        ).Made!;
+        var round = Assert.Single(made.Job.WalkRounds);
+        Assert.Equal((before.Settled, before.Datum), (round.Settled, round.Datum));
+        Assert.Equal(6, made.Job.Readings.Count);
+        Assert.All(made.Job.Readings, r => Assert.Equal(round.Id, r.WalkRoundId));
+    }
+
+    [Fact]
     public void The_same_stack_comes_to_what_really_came()
     {
         var done = Done(out var rise);

@@ -336,6 +336,24 @@ public sealed class PracticeScoreTests
     }
 
     [Fact]
+    public void What_is_to_be_learned_first_is_where_most_was_lost()
+    {
+        Assert.Null(new PracticeScore([Line(10, null, 10)]).First);
+        Assert.Equal(
+            "b",
+            new PracticeScore([
+                Line(0, "a", 5),
+                Line(10, "b", 20),
+                Line(0, null, 50),
+                Line(30, "c", 36),
+            ]).First
+        );
+
+        static ScoreLine Line(double got, string? learn, double of) =>
+            new(ScoreArea.Reading, got, of, "said", learn, null);
+    }
+
+    [Fact]
     public void Found_after_another_was_said_to_be_it_is_worth_half()
     {
         var learner = Wronged(Fault.NotSeated, "LF", 20);

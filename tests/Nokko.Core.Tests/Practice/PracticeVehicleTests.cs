@@ -94,6 +94,8 @@ public sealed class PracticeVehicleTests
             Assert.Equal(5, hard.Flaws.Select(f => f.Station).Distinct().Count());
             var wrong = HiddenTruth.Draw(seed, 3, Course.WentWrong);
             Assert.Single(wrong.Faults, f => LookRule.CauseOf(f.Of) is not null);
+            // What it is off by is what went wrong, not what this vehicle does otherwise.
+            Assert.Equal(1, wrong.FrontShare);
             seen.UnionWith(hard.Faults.Concat(wrong.Faults).Select(f => f.Of));
             // Nose-down by what a plate can take out.
             var rake = hard.Healthy["LR"] - hard.Healthy["LF"];
