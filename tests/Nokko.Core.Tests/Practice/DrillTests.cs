@@ -78,7 +78,9 @@ public sealed partial class DrillTests
                 .Contains("middle", StringComparison.Ordinal);
             Assert.Equal(!middle, Math.Abs(twist) > 4);
             // What the five others say of it lies a slip of 1/2 to 7/8 in beside what was read.
-            var said = Sixteenths(question.Why[(question.Why.LastIndexOf("risen ", StringComparison.Ordinal) + 6)..^1]);
+            var said = Sixteenths(
+                question.Why[(question.Why.LastIndexOf("risen ", StringComparison.Ordinal) + 6)..^1]
+            );
             Assert.InRange(Math.Abs(said - rose[question.Right]), 6, 16);
         }
 
