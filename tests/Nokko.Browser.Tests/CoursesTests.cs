@@ -79,13 +79,7 @@ public sealed class CoursesTests(DemoServer demo)
             empty: true
         );
         using var b = new Driving.Browser(390, 844);
-        b.Open(server.Address);
-        b.Type("Code", ServerProcess.FirstCode);
-        b.Type("Shop", "Marl Street Fitting");
-        b.Type("Your name", "Ada Marl");
-        b.Type("Name to sign in with", "ada");
-        b.Type("Password", "rake and lean");
-        b.Press("Open the shop");
+        b.OpensShop(server.Address, "rake and lean");
         b.Sees("Three things to begin with");
         b.Open($"{server.Address}/practice");
         b.Slow(1000);
@@ -185,52 +179,33 @@ internal static class Learner
     /// <summary>Does every step of the card in its order; what no sheet was given for goes on the record.</summary>
     public static void WorksThroughTheCard(this Driving.Browser b)
     {
-        for (
-            var i = 0;
-            i < 80 && !b.Text.Contains("Every step is done", StringComparison.Ordinal);
-            i++
-        )
+        const string done = "Every step is done";
+        b.Until(_ => b.StepNow(), "the first step");
+        while (b.StepNow() is { } step)
         {
-            var step = Step(b);
+            bool Moved() =>
+                b.StepNow() is { } now
+                    ? !step.Is(now)
+                    : b.Text.Contains(done, StringComparison.Ordinal);
             b.Press(step.Button);
             b.Until(
                 _ =>
-                    (Step(b) != step && b.Text.Contains("✓ All saved", StringComparison.Ordinal))
+                    (Moved() && b.Text.Contains("✓ All saved", StringComparison.Ordinal))
                     || b.Text.Contains("Go on with this reason", StringComparison.Ordinal),
                 $"the step after “{step.Title}”, or what stands against it"
             );
-            if (Step(b) == step)
+            if (!Moved())
             {
                 b.Type(
                     "Why go on all the same (goes on the record)",
                     "no sheet in the practice bay"
                 );
                 b.Press("Go on with this reason");
-                b.Until(_ => Step(b) != step, $"the step after “{step.Title}”");
+                b.Until(_ => Moved(), $"the step after “{step.Title}”");
             }
         }
-        b.Sees("Every step is done");
+        b.Sees(done);
     }
-
-    private static (string Title, string Button) Step(Driving.Browser b) =>
-        b.Until(
-            d =>
-                d.ExecuteScript(
-                    """
-                    const step = document.querySelector("section[aria-label='Current step']");
-                    const button = step && [...step.querySelectorAll('button')].find(b => /^(Done|I looked|Go on)/.test(b.innerText));
-                    return button ? [`${step.querySelector('h1').innerText} ${/Step \d+/.exec(step.innerText)}`, button.innerText]
-                      : document.body.innerText.includes('Every step is done') ? ['', ''] : null;
-                    """
-                )
-                    is IReadOnlyList<object> { Count: 2 } s
-                    ? Tuple.Create((string)s[0], (string)s[1])
-                    : null,
-            "the current step"
-        )
-            is var (title, button)
-            ? (title, button)
-            : default;
 
     public static void HandsIn(this Driving.Browser b)
     {

@@ -118,16 +118,7 @@ public sealed class FindingTests(DemoServer demo)
         b.Open($"{job}/walk-round");
         b.Sees("Same as last time, and settled how?");
         b.Press("Rolled");
-        string[] stations =
-        [
-            "Left front, from the hub",
-            "Left middle, from the floor",
-            "Left rear, from the hub",
-            "Right rear, from the hub",
-            "Right middle, from the floor",
-            "Right front, from the hub",
-        ];
-        foreach (var (station, height) in stations.Zip(heights))
+        foreach (var (station, height) in Hands.Stations.Zip(heights))
         {
             b.TypeAt(station, height + "\n");
         }

@@ -8,6 +8,51 @@ namespace Nokko.Browser.Tests;
 /// <summary>What a hand does in a walk-round.</summary>
 internal static partial class Hands
 {
+    /// <summary>What is read of a vehicle, in the order in which it is walked round.</summary>
+    public static readonly string[] Stations =
+    [
+        "Left front, from the hub",
+        "Left middle, from the floor",
+        "Left rear, from the hub",
+        "Right rear, from the hub",
+        "Right middle, from the floor",
+        "Right front, from the hub",
+    ];
+
+    /// <summary>Opens an empty shop as its owner, Ada, with this password.</summary>
+    public static void OpensShop(this Driving.Browser b, string address, string password)
+    {
+        b.Open(address);
+        b.Type("Code", ServerProcess.FirstCode);
+        b.Type("Shop", "Marl Street Fitting");
+        b.Type("Your name", "Ada Marl");
+        b.Type("Name to sign in with", "ada");
+        b.Type("Password", password);
+        b.Press("Open the shop");
+        b.Sees("Yard");
+    }
+
+    /// <summary>The step of the card that is to be done, with the button that does it; null where none is left, or none is shown yet.</summary>
+    /// <param name="b">The browser.</param>
+    public static CurrentStep? StepNow(this Driving.Browser b) =>
+        b.Driver.ExecuteScript(
+            """
+            const step = document.querySelector("section[aria-label='Current step']");
+            const button = step && [...step.querySelectorAll('button')].find(b => /^(Done|I looked|Go on)/.test(b.innerText));
+            return button && [step.querySelector('h1').innerText, String(/Step \d+/.exec(step.innerText)), button.innerText, step.innerText];
+            """
+        )
+            is IReadOnlyList<object> { Count: 4 } s
+            ? new CurrentStep((string)s[0], (string)s[1], (string)s[2], (string)s[3])
+            : null;
+
+    /// <summary>A step as the card shows it.</summary>
+    public sealed record CurrentStep(string Title, string Place, string Button, string Text)
+    {
+        /// <summary>Whether the card stands at the same step, whatever else it says of it meanwhile.</summary>
+        public bool Is(CurrentStep? other) => (Title, Place) == (other?.Title, other?.Place);
+    }
+
     /// <summary>Opens a copy of a demo job, so that tests on one server leave each other alone.</summary>
     public static void OpenCopy(this Driving.Browser b, string plate, string phase = "walk-round")
     {

@@ -164,14 +164,7 @@ public sealed class PeopleTests
                     : null,
             "the shop's file"
         )!;
-        owner.Open(empty.Address);
-        owner.Type("Code", ServerProcess.FirstCode);
-        owner.Type("Shop", "Marl Street Fitting");
-        owner.Type("Your name", "Ada Marl");
-        owner.Type("Name to sign in with", "ada");
-        owner.Type("Password", Password);
-        owner.Press("Open the shop");
-        owner.Sees("Yard");
+        owner.OpensShop(empty.Address, Password);
         owner.Open($"{empty.Address}/shop");
         owner.Sees("The whole shop as a file");
         owner.Driver.FindElement(By.CssSelector("input[aria-label='A whole shop']")).SendKeys(zip);

@@ -7,20 +7,10 @@ namespace Nokko.Browser.Tests;
 /// <summary>What a learner does at a drawn tape.</summary>
 internal static class TapeHands
 {
-    private static readonly string[] Stations =
-    [
-        "Left front, from the hub",
-        "Left middle, from the floor",
-        "Left rear, from the hub",
-        "Right rear, from the hub",
-        "Right middle, from the floor",
-        "Right front, from the hub",
-    ];
-
     /// <summary>Reads all six stations: hook and eye are looked at, then the lines are counted.</summary>
     public static void ReadsAll(this Driving.Browser b)
     {
-        foreach (var station in Stations)
+        foreach (var station in Hands.Stations)
         {
             b.Sees(station);
             // No number is said anywhere.

@@ -310,10 +310,10 @@ public sealed class WholeJobTests : IDisposable
         }
     }
 
-    private bool Moved(Step from) =>
+    private bool Moved(Hands.CurrentStep from) =>
         _browser.Driver.FindElements(By.CssSelector("section[aria-label='Current step']")).Count
             == 0
-        || Current() is var now && (now.Title, now.Head) != (from.Title, from.Head);
+        || !from.Is(Current());
 
     /// <summary>Does a step and waits until the next one is there.</summary>
     private void Then(string title, string button)
@@ -427,24 +427,6 @@ public sealed class WholeJobTests : IDisposable
             place
         );
 
-    private sealed record Step(string Title, string Button, string Text)
-    {
-        public string Head => Text.Split('\n')[0];
-    }
-
-    private Step Current() =>
-        _browser.Until(
-            d =>
-                d.ExecuteScript(
-                    """
-                    const step = document.querySelector("section[aria-label='Current step']");
-                    const button = step && [...step.querySelectorAll('button')].find(b => /^(Done|I looked|Go on)/.test(b.innerText));
-                    return button && [step.querySelector('h1').innerText, button.innerText, step.innerText];
-                    """
-                )
-                    is IReadOnlyList<object> { Count: 3 } s
-                    ? new Step((string)s[0], (string)s[1], (string)s[2])
-                    : null,
-            "the current step"
-        )!;
+    private Hands.CurrentStep Current() =>
+        _browser.Until(_ => _browser.StepNow(), "the current step")!;
 }
