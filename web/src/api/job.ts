@@ -17,9 +17,7 @@ import { Problem } from "./problem";
 import { writeDatesIn } from "../shared/time";
 
 export const outbox = new Outbox(device);
-whenSignedOut(() => {
-  outbox.sessionEnded();
-});
+whenSignedOut(outbox.session);
 window.addEventListener("online", () => {
   outbox.wake();
 });

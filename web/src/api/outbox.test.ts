@@ -242,7 +242,7 @@ describe("the outbox", () => {
       asked++;
       return store(path, init);
     });
-    outbox.sessionEnded();
+    outbox.session()();
     expect(await outbox.post(letter)).toEqual({ waiting: true });
     expect(asked).toBe(0);
     const done = gate();
@@ -253,6 +253,39 @@ describe("the outbox", () => {
     await done.promise;
     expect(asked).toBe(1);
     expect(outbox.snapshot().letters).toEqual([]);
+  });
+
+  it("heeds no refusal of a session that ended before somebody signed in again", () => {
+    const outbox = box(storage(), store);
+    const before = outbox.session();
+    outbox.session()();
+    outbox.signedIn("brenna");
+    before();
+    expect(outbox.snapshot().signedOut).toBe(false);
+    outbox.session()();
+    expect(outbox.snapshot().signedOut).toBe(true);
+  });
+
+  it("sends again what went out with a session that ended while somebody signed in", async () => {
+    const gone = gate();
+    const late = gate();
+    let asked = 0;
+    const outbox = box(storage(), async (path, init) => {
+      asked++;
+      if (asked === 1) {
+        gone.open();
+        await late.promise;
+        return reply(401, {});
+      }
+      return store(path, init);
+    });
+    const stored = outbox.post(letter);
+    await gone.promise;
+    outbox.signedIn("brenna");
+    late.open();
+    expect(await stored).not.toEqual({ waiting: true });
+    expect(asked).toBe(2);
+    expect(outbox.snapshot().signedOut).toBe(false);
   });
 
   it("stops when the session has ended, and never sends one person's letters as another", async () => {

@@ -112,6 +112,8 @@ export class Outbox {
     signedOut: false,
   };
   private person = "";
+  /** How often somebody signed in here. */
+  private sessions = 0;
   private readonly watchers = new Set<() => void>();
   private readonly sent = new Set<string>();
   private readonly settle = new Map<
@@ -143,6 +145,7 @@ export class Outbox {
 
   /** Says who is signed in; what this person left on the device goes on its way. */
   signedIn(person: string): void {
+    this.sessions++;
     if (this.person === person && !this.state.signedOut) {
       return;
     }
@@ -152,13 +155,19 @@ export class Outbox {
     void this.run();
   }
 
-  /** Says that the server does not know any more who asks: what is done waits until somebody signs in. */
-  sessionEnded(): void {
-    this.set({ signedOut: true, failing: false });
-    this.state.letters.forEach((l) => {
-      this.wait(l.commandId);
-    });
-  }
+  /** The session with which a request goes out. What it answers is called when the server did not know it any more: what is done waits until somebody signs in, unless somebody did since. */
+  readonly session = (): (() => void) => {
+    const mine = this.sessions;
+    return () => {
+      if (mine !== this.sessions) {
+        return;
+      }
+      this.set({ signedOut: true, failing: false });
+      this.state.letters.forEach((l) => {
+        this.wait(l.commandId);
+      });
+    };
+  };
 
   /** Letters of somebody else that wait on this device. */
   ofOthers(): number {
@@ -257,6 +266,7 @@ export class Outbox {
         break;
       }
       const batch = mine.filter((l) => l.job === first.job).slice(0, most);
+      const ended = this.session();
       const answer = await this.attempt(first.job, batch);
       if (answer === "away") {
         this.set({ failing: true });
@@ -272,8 +282,8 @@ export class Outbox {
       }
       delay = 500;
       if (answer === "signedOut") {
-        this.sessionEnded();
-        break;
+        ended();
+        continue;
       }
       await this.finish(batch, answer);
     }
