@@ -1,0 +1,435 @@
+using Nokko.Core.Finding;
+using Nokko.Core.Plans;
+using Nokko.Core.Shelf;
+using Nokko.Core.Tape;
+using Nokko.Core.Units;
+using Nokko.Core.Vehicles;
+using Nokko.Core.WalkRounds;
+using Xunit;
+
+namespace Nokko.Core.Tests.Finding;
+
+/// <summary>What wishes, choices and orders say, each by itself.</summary>
+public class RulesOfASearchTests
+{
+    private static readonly Target Nothing = new()
+    {
+        Datum = Datum.Hub,
+        Tolerance = Sample.Mm(6.35),
+    };
+
+    private static Situation Here(Target? target = null) =>
+        new(Sample.AsFound, Sample.Pickup, Sample.Stance()) { Target = target ?? Nothing };
+
+    [Fact]
+    public void What_a_wish_needs_is_asked_for_at_its_field()
+    {
+        string? At(Wish wish, Situation? on = null)
+        {
+            var (target, field, why) = wish.On(on ?? Here());
+            Assert.Equal(target is null, why is not null);
+            return field;
+        }
+        Assert.Equal("amount", At(new(WishKind.RaiseBoth)));
+        Assert.Equal("amount", At(new(WishKind.NotMoreThan)));
+        Assert.Equal("amount", At(new(WishKind.NotAbove)));
+        Assert.Equal("roof", At(new(WishKind.NotAbove, Sample.Mm(2000))));
+        Assert.Equal("kind", At(new(WishKind.LevelLoaded)));
+        Assert.Equal("kind", At(new(WishKind.EvenDiagonals)));
+        Assert.Equal("tyre", At(new(WishKind.RoomForTyre, Tyre: "large")));
+        Assert.Equal("amount", At(new(WishKind.KeepRake), Here() with { Baseline = null }));
+        Assert.Null(At(new(WishKind.KeepRake)));
+        Assert.Null(At(new(WishKind.KeepRake, Sample.Mm(20)), Here() with { Baseline = null }));
+    }
+
+    [Fact]
+    public void A_rake_is_wished_as_it_stands_and_only_level_with_the_load_on_is_with_it()
+    {
+        var loaded = Nothing with { Rake = Sample.Mm(5), Loaded = true };
+        foreach (
+            var wish in new[]
+            {
+                new Wish(WishKind.Level),
+                new Wish(WishKind.KeepRake),
+                new Wish(WishKind.KeepRake, Sample.Mm(9)),
+            }
+        )
+        {
+            Assert.False(wish.On(Here(loaded)).Target!.Loaded);
+        }
+        Assert.True(new Wish(WishKind.NoLean).On(Here(loaded)).Target!.Loaded);
+        // Loads that stay on are no loads to be level with.
+        var stays = new StatedLoad
+        {
+            Id = Sample.Id(60),
+            Name = "bed box",
+            Mass = Sample.Of(60, Unit.Kg),
+            Behind = Sample.Mm(3000),
+            Stays = true,
+        };
+        Assert.Equal(
+            "kind",
+            new Wish(WishKind.LevelLoaded).On(Here() with { Loads = [stays] }).Field
+        );
+        Assert.True(
+            new Wish(WishKind.LevelLoaded)
+                .On(Here() with { Loads = [stays, stays with { Stays = false }] })
+                .Target!.Loaded
+        );
+    }
+
+    [Fact]
+    public void The_least_lift_of_either_end_may_be_its_greatest_and_no_more()
+    {
+        Assert.NotNull(
+            new Wish(WishKind.RaiseBoth, Sample.Mm(50))
+                .On(
+                    Here(
+                        Nothing with
+                        {
+                            MostFrontLift = Sample.Mm(50),
+                            MostRearLift = Sample.Mm(50),
+                        }
+                    )
+                )
+                .Target
+        );
+        foreach (
+            var most in new[]
+            {
+                Nothing with
+                {
+                    MostFrontLift = Sample.Mm(49),
+                },
+                Nothing with
+                {
+                    MostRearLift = Sample.Mm(49),
+                },
+            }
+        )
+        {
+            Assert.Equal(
+                "amount",
+                new Wish(WishKind.RaiseBoth, Sample.Mm(50)).On(Here(most)).Field
+            );
+        }
+        // What one end asks at least does not meet what the other may at most.
+        Assert.NotNull(
+            new Wish(WishKind.NoLean)
+                .On(
+                    Here(
+                        Nothing with
+                        {
+                            LeastFrontLift = Sample.Mm(50),
+                            MostRearLift = Sample.Mm(10),
+                        }
+                    )
+                )
+                .Target
+        );
+        var both = new Wish(WishKind.NotMoreThan, Sample.Mm(40)).On(Here()).Target!;
+        Assert.Equal((40, 40), (both.MostFrontLift!.In(Unit.Mm), both.MostRearLift!.In(Unit.Mm)));
+        var under = new Wish(WishKind.NotAbove, Sample.Mm(2000), Sample.Mm(1930))
+            .On(Here())
+            .Target!;
+        Assert.Equal((70, 70), (under.MostFrontLift!.In(Unit.Mm), under.MostRearLift!.In(Unit.Mm)));
+    }
+
+    [Fact]
+    public void Room_for_a_tyre_never_takes_back_a_lift_that_was_wished()
+    {
+        var vehicle = Sample.Pickup with
+        {
+            TyreSize = "265/70R17",
+            Front = Sample.Pickup.Front with
+            {
+                Dimensions = new Dictionary<string, Quantity>
+                {
+                    [Core.Suspension.SuspensionSizes.TyreGap] = Sample.Mm(40),
+                },
+            },
+            Rear = Sample.Pickup.Rear with
+            {
+                Dimensions = new Dictionary<string, Quantity>
+                {
+                    [Core.Suspension.SuspensionSizes.TyreGap] = Sample.Mm(40),
+                },
+            },
+        };
+        Target On(Target target) =>
+            new Wish(WishKind.RoomForTyre, Tyre: "285/75R17")
+                .On(
+                    new Situation(Sample.AsFound, vehicle, Sample.Stance(vehicle))
+                    {
+                        Target = target,
+                    }
+                )
+                .Target!;
+        // 13.25 mm are wanting at either end, rounded up.
+        var more = On(
+            Nothing with
+            {
+                LeastFrontLift = Sample.Mm(30),
+                LeastRearLift = Sample.Mm(13),
+            }
+        );
+        Assert.Equal(30, more.LeastFrontLift!.In(Unit.Mm));
+        Assert.Equal(14, more.LeastRearLift!.In(Unit.Mm));
+        Assert.Equal(Known.Computed, more.LeastRearLift.Known);
+    }
+
+    [Theory]
+    [InlineData(PartKind.StrutTopSpacer, true, true)]
+    [InlineData(PartKind.StrutLowerSpacer, true, true)]
+    [InlineData(PartKind.PreloadSpacer, true, false)]
+    [InlineData(PartKind.CoilSpacer, true, true)]
+    [InlineData(PartKind.RaisedCollar, false, false)]
+    [InlineData(PartKind.Coil, false, true)]
+    [InlineData(PartKind.Block, false, false)]
+    [InlineData(PartKind.Shackle, false, false)]
+    public void A_school_rules_out_its_own_kinds_and_no_others(
+        PartKind kind,
+        bool asSpacer,
+        bool asNoPreload
+    )
+    {
+        Assert.Equal(
+            asSpacer ? "no spacers, by choice" : null,
+            new SearchRules { NoSpacers = true }.WhyNot(kind)
+        );
+        Assert.Equal(
+            asNoPreload ? "preload only, by choice" : null,
+            new SearchRules { PreloadOnly = true }.WhyNot(kind)
+        );
+        Assert.Null(new SearchRules().WhyNot(kind));
+    }
+
+    [Fact]
+    public void How_far_aside_an_axle_may_sit_is_no_less_than_it_can_be_set()
+    {
+        double? Read(string text) =>
+            SearchRules.ReadMostAside(new(text, Unit.Mm, Known.Told), "aside");
+        Assert.Null(SearchRules.ReadMostAside(null, "aside"));
+        Assert.Equal(6, Read("6"));
+        // 1.96 · 0.7 mm: what the gaps beside the tyres tell, in 95 of 100.
+        const double finest = 1.96 * 0.7;
+        Assert.Equal(
+            finest + 0.01,
+            Read(FormattableString.Invariant($"{finest + 0.01}"))!.Value,
+            9
+        );
+        var refused = Assert.Throws<RefusedException>(() =>
+            Read(FormattableString.Invariant($"{finest - 0.01}"))
+        );
+        Assert.Equal("aside", refused.Refusal.Field);
+    }
+
+    [Fact]
+    public void An_order_compares_its_first_thing_first_and_ends_with_the_parts()
+    {
+        var rank = new Rank(4, 300, 2, 4, 0, 1, 3, 20, "b");
+        bool Before(SearchOrder order, Rank a, Rank b) =>
+            Rank.By(order).Compare(a, b) < 0 && Rank.By(order).Compare(b, a) > 0;
+        // Each pair: the first is better in what the order asks first, worse in everything else.
+        var worse = new Rank(5, 999, 9, 9, 9, 2, 9, 99, "z");
+        foreach (
+            var (order, better) in new (SearchOrder, Rank)[]
+            {
+                (SearchOrder.LeastCost, worse with { Expected = 299 }),
+                (SearchOrder.Surest, worse with { Missing = 3 }),
+                (SearchOrder.LeastWork, worse with { Hours = 2.9 }),
+                (SearchOrder.LeastMoney, worse with { Cost = 19 }),
+                (SearchOrder.FewestAxles, worse with { Opened = 0 }),
+                (SearchOrder.NothingCut, worse with { Irreversible = -1 }),
+                (SearchOrder.FewestTouched, worse with { Touched = 1 }),
+            }
+        )
+        {
+            Assert.True(Before(order, better, rank), $"{order}");
+            Assert.True(Before(order, rank, rank with { Parts = "c" }), $"{order}");
+            // Not sure enough stands behind, but where only the cost counts.
+            Assert.Equal(
+                order is SearchOrder.LeastCost,
+                Before(order, better with { Missing = 6 }, rank)
+            );
+        }
+        // What nobody knows parts equals only, or stands behind all, as it is asked.
+        var unsure = rank with
+        {
+            Unsure = 1,
+            Expected = 200,
+            Parts = "a",
+        };
+        Assert.True(Rank.By(SearchOrder.LeastCost).Compare(unsure, rank) < 0);
+        Assert.True(Rank.By(SearchOrder.LeastCost, knownFirst: true).Compare(unsure, rank) > 0);
+        Assert.True(
+            Rank.By(SearchOrder.LeastCost).Compare(rank, rank with { Unsure = 1, Parts = "a" }) < 0
+        );
+        Assert.Throws<ArgumentOutOfRangeException>(() => Rank.By((SearchOrder)99));
+        // 0.75 is five steps short of certain; rounding does not make it six.
+        Assert.Equal(5, Rank.MissingOf(0.75));
+        Assert.Equal(6, Rank.MissingOf(0.749));
+        Assert.Equal(0, Rank.MissingOf(1));
+        Assert.Equal(20, Rank.MissingOf(0));
+    }
+
+    [Fact]
+    public void A_stack_says_in_what_it_falls_behind_whatever_the_order()
+    {
+        FoundStack Stack(double chance, Rank rank, (Corner, LimitUse)? most = null) =>
+            new(
+                Sample.Plan(),
+                chance,
+                rank,
+                most,
+                [],
+                rank.Hours,
+                false,
+                false,
+                default,
+                default,
+                [],
+                null
+            );
+        var rank = new Rank(8, 300, 2, 4, 0, 1, 3, 20, "a");
+        string Says(FoundStack below, SearchOrder order, string? currency = "GBP") =>
+            FoundWords.Behind(
+                Stack(0.62, rank),
+                below,
+                new SearchRules { Order = order, HourRate = 50 },
+                currency
+            );
+        Assert.Equal(
+            "301 on the whole against 300: it takes as much and is as sure",
+            Says(Stack(0.6201, rank with { Expected = 301 }), SearchOrder.LeastCost, null)
+        );
+        Assert.Equal(
+            "more work that cannot be undone",
+            Says(Stack(0.62, rank with { Irreversible = 1 }), SearchOrder.LeastCost)
+        );
+        Assert.Equal(
+            "touches 4 pieces against 2",
+            Says(Stack(0.62, rank with { Touched = 4 }), SearchOrder.FewestTouched)
+        );
+        Assert.Equal(
+            "uses more of a limit: CV joint at ride height, right front",
+            Says(
+                Stack(
+                    0.62,
+                    rank with
+                    {
+                        Share = 5,
+                    },
+                    (Corner.RF, new LimitUse("CV joint at ride height", 0.25, true))
+                ),
+                SearchOrder.Surest
+            )
+        );
+        Assert.Equal(
+            "nobody noted whether each of its parts fits this vehicle",
+            Says(Stack(0.7, rank with { Unsure = 1, Expected = 250 }), SearchOrder.LeastCost)
+        );
+        // One that is worse by all else says that instead.
+        Assert.StartsWith(
+            "355 GBP on the whole",
+            Says(Stack(0.41, rank with { Unsure = 1, Expected = 355 }), SearchOrder.LeastCost),
+            StringComparison.Ordinal
+        );
+    }
+
+    private static readonly Part[] Shelf = [.. new[] { 20, 26, 30, 34, 40 }.Select(Plate)];
+
+    private static Part Plate(int mm) =>
+        new()
+        {
+            Id = Sample.Id(900 + mm),
+            Number = $"P-{mm}",
+            Name = $"plate {mm}",
+            Kind = PartKind.StrutTopSpacer,
+            Thickness = Sample.Mm(mm),
+            Count = 4,
+        };
+
+    private static readonly Plan Thirty = Sample.Plan(
+        (Corner.LF, PlacedPart.Of(Plate(30), Sample.Id(801))),
+        (Corner.RF, PlacedPart.Of(Plate(30), Sample.Id(802)))
+    );
+
+    [Fact]
+    public void A_miss_is_two_of_what_is_not_known_or_one_and_a_half_of_what_is_allowed()
+    {
+        void Off(double tolerance)
+        {
+            var here = Here(Sample.Level with { Tolerance = Sample.Mm(tolerance) });
+            var u = Predictor.Predict(Thirty, here).FrontRise.U!.Value;
+            var off = Math.Max(2 * u, 1.5 * tolerance);
+            var cases = PlanB.Of(Thirty, here, Shelf, new SearchRules());
+            Assert.Equal([off, -off], cases.Select(c => c.OffMm));
+            Assert.All(cases, c => Assert.Equal(Axle.Front, c.Axle));
+        }
+        Off(1);
+        Off(30);
+    }
+
+    [Fact]
+    public void Where_a_miss_is_still_within_what_is_wanted_nothing_is_done()
+    {
+        var here = Here(Nothing with { LeastFrontLift = Sample.Mm(10) });
+        var cases = PlanB.Of(Thirty, here, Shelf, new SearchRules());
+        Assert.Equal(2, cases.Count);
+        Assert.All(cases, c => Assert.True(c is { StaysGood: true, Stack: null }));
+    }
+
+    [Fact]
+    public void Landing_low_takes_what_is_left_when_the_plan_has_taken_its_own()
+    {
+        // A plate lifts the lip by about 1.9 of its thickness: so much thicker takes the miss back.
+        PlanB Low(params Part[] shelf) =>
+            PlanB.Of(Thirty, Here(Sample.Level), shelf, new SearchRules()).Single(c => c.OffMm < 0);
+        var off = Low(Plate(30)).OffMm;
+        var thicker = Plate((int)Math.Round(30 - (off / 1.9)));
+        double[] Come(int count) =>
+            [
+                .. (
+                    Low(
+                        Plate(30) with
+                        {
+                            Count = 2,
+                        },
+                        thicker with
+                        {
+                            Count = count,
+                        }
+                    ).Stack?.Plan.Stacks
+                    ?? []
+                )
+                    .SelectMany(s => s.Parts)
+                    .Select(p => p.Thickness!.In(Unit.Mm)),
+            ];
+        var mm = thicker.Thickness!.In(Unit.Mm);
+        Assert.Equal([mm, mm], Come(2));
+        // One is not enough for two sides.
+        Assert.DoesNotContain(mm, Come(1));
+    }
+
+    [Fact]
+    public void A_stack_that_lifts_behind_can_miss_behind_and_one_at_both_ends_in_four_ways()
+    {
+        Part Block() => Plate(25) with { Kind = PartKind.Block, Name = "block" };
+        var rear = Sample.Plan(
+            (Corner.LR, PlacedPart.Of(Block(), Sample.Id(811))),
+            (Corner.RR, PlacedPart.Of(Block(), Sample.Id(812)))
+        );
+        Axle[] Missed(Plan plan) =>
+            [
+                .. PlanB
+                    .Of(plan, Here(Sample.Level), [.. Shelf, Block()], new SearchRules())
+                    .Select(c => c.Axle),
+            ];
+        Assert.Equal([Axle.Rear, Axle.Rear], Missed(rear));
+        Assert.Equal(
+            [Axle.Front, Axle.Front, Axle.Rear, Axle.Rear],
+            Missed(rear with { Stacks = [.. Thirty.Stacks, .. rear.Stacks] })
+        );
+    }
+}
