@@ -185,6 +185,11 @@ public sealed class DatabaseRoles(string owner, string? given = null)
             // To plan the one statement that loads a job takes longer than to carry it out.
             (planned.MaxAutoPrepare, planned.AutoPrepareMinUsages) = (64, 2);
         }
+        if (!planned.ShouldSerialize("Maximum Pool Size"))
+        {
+            // Each connection has yet to plan what it is asked: many of them are slower than the wait for one of a few (docs/operations.md, "What it needs").
+            planned.MaxPoolSize = 4 + (4 * Environment.ProcessorCount);
+        }
         return planned;
     }
 }

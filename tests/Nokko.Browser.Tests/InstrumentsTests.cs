@@ -52,4 +52,59 @@ public class InstrumentsTests(DemoServer server)
         b.Open(job);
         b.Sees("reads 0.19 in long, which was not known when this was read");
     }
+
+    [Fact]
+    [Trait("Trial", "long")]
+    public void Pressed_twice_on_a_slow_line_it_is_one_and_what_is_typed_offline_or_second_is_not_lost()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(server.Server.Address, "brenna");
+        b.Open($"{server.Server.Address}/instruments");
+        b.Press("Put one into the register");
+        b.Type("What stands on it", "Tape 8");
+        b.Slow(1_000);
+        var keep = b.Driver.FindElement(By.XPath("//button[.='Keep it']"));
+        b.Driver.ExecuteScript("arguments[0].click(); arguments[0].click()", keep);
+        b.Sees("never checked");
+        b.Slow(0);
+        Assert.Single(b.Driver.FindElements(By.CssSelector("li[aria-label='Tape 8']")));
+
+        b.Press("Check it: Tape 8");
+        b.Type("Against", "steel bar");
+        b.Type("True length of the bar, in", "39 3/8");
+        b.Type("Tape 8 says, in", "39 1/2");
+        b.Offline(true);
+        b.Press("Keep the check");
+        b.Sees("The server cannot be reached. What you typed is still here");
+        b.Offline(false);
+        b.Press("Keep the check");
+        b.Sees("reads 0.12 in long");
+        b.Sees("One check");
+
+        // Two change it from the same page: the second sees both, and chooses.
+        using var other = new Driving.Browser();
+        other.SignIn(server.Server.Address, "odd");
+        other.Open($"{server.Server.Address}/instruments");
+        other.Press("Change: Tape 8");
+        b.Press("Change: Tape 8");
+        b.Type("Maker's number", "A-17");
+        b.Press("Keep it");
+        b.Sees("tape A-17");
+        other.Type("Maker's number", "B-99");
+        other.Press("Keep it");
+        other.Sees("Brenna Tarn changed this first");
+        other.Sees("A-17");
+        other.Press("Keep mine over theirs");
+        other.Sees("tape B-99");
+        // What the other one found with it meanwhile stays.
+        other.Sees("One check");
+        b.Press("Change: Tape 8");
+        b.Type("Checked every so many days", "90");
+        b.Press("Keep it");
+        b.Sees("changed this first");
+        b.Press("Take theirs");
+        b.Type("Checked every so many days", "90");
+        b.Press("Keep it");
+        b.Sees("tape B-99");
+    }
 }

@@ -212,7 +212,7 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
             }
             await transaction.CommitAsync(CancellationToken.None);
             return new JobAnswer(
-                await WithNames(batch.Document, outcomes, cancel),
+                await db.WithNames(outcomes, job, cancel),
                 loaded.Version,
                 loaded.Version,
                 [],
@@ -251,10 +251,10 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
         await transaction.CommitAsync(CancellationToken.None);
         if (moved)
         {
-            return Anew(await WithNames(batch.Document, outcomes, cancel), loaded.Version + 2);
+            return Anew(await db.WithNames(outcomes, job, cancel), loaded.Version + 2);
         }
         return new JobAnswer(
-            await WithNames(batch.Document, outcomes, cancel),
+            await db.WithNames(outcomes, job, cancel),
             loaded.Version,
             loaded.Version + 1,
             [.. net.Where(c => c.Row is not Part).Select(Changed)],
@@ -286,35 +286,6 @@ internal sealed class JobDesk(NokkoDb db, SignedIn me, TimeProvider clock, Meter
                     JobJson.Options
                 )
         );
-
-    /// <summary>Says of each conflict who was first, and when.</summary>
-    private async Task<IReadOnlyList<Outcome>> WithNames(
-        JobDocument d,
-        IReadOnlyList<Outcome> outcomes,
-        CancellationToken cancel
-    )
-    {
-        var named = new List<Outcome>();
-        foreach (var outcome in outcomes)
-        {
-            if (outcome.Refusal is not { Kind: RefusalKind.Conflict, Row: { } row })
-            {
-                named.Add(outcome);
-                continue;
-            }
-            var key = row.ToString();
-            var first = await db
-                .Commands.FromSql(
-                    $"select * from commands where job_id = {d.Job.Id} and changes::text like '%' || {key} || '%'"
-                )
-                .OrderByDescending(c => c.At)
-                .Select(c => new { c.At, c.PersonId })
-                .FirstOrDefaultAsync(cancel);
-            var by = d.People.FirstOrDefault(p => p.Id == first?.PersonId);
-            named.Add(outcome with { By = by?.Name, At = first?.At });
-        }
-        return named;
-    }
 
     private async Task<IReadOnlyDictionary<Guid, Platform>> PlatformsNamed(
         IEnumerable<JobCommand> commands,

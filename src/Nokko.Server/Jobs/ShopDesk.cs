@@ -34,7 +34,7 @@ internal sealed class ShopDesk(NokkoDb db, SignedIn me, TimeProvider clock, Mete
                 outcomes.Add(await One(sent, cancel));
             }
             meters.Count(outcomes);
-            return TypedResults.Ok(new ShopAnswer(outcomes));
+            return TypedResults.Ok(new ShopAnswer(await db.WithNames(outcomes, null, cancel)));
         }
         catch (RefusedException e)
         {

@@ -119,8 +119,6 @@ public sealed class ServerProcess : IAsyncDisposable
         start.Environment["ConnectionStrings__Nokko"] = _connection;
         start.Environment["Nokko__Address"] = Others;
         start.Environment["Nokko__CertificateFolder"] = Certificates;
-        // A server that lives for a minute gains nothing from profiles.
-        start.Environment["DOTNET_TieredPGO"] = "0";
         foreach (var (name, value) in _settings)
         {
             start.Environment[name] = value;

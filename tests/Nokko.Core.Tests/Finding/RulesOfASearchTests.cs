@@ -432,4 +432,74 @@ public class RulesOfASearchTests
             Missed(rear with { Stacks = [.. Thirty.Stacks, .. rear.Stacks] })
         );
     }
+
+    [Fact]
+    public void What_earlier_passes_lifted_counts_toward_the_least_lift()
+    {
+        double[] Needed(Target target, double front, double rear) =>
+            [
+                .. NeededRise
+                    .Of(
+                        Here(target) with
+                        {
+                            FrontAchieved = new(Result.Of(front, Unit.Mm, 1, [])),
+                            RearAchieved = new(Result.Of(rear, Unit.Mm, 1, [])),
+                        }
+                    )
+                    .Select(n => Math.Round(n.Rise.Value!.Value, 6)),
+            ];
+        var both = Nothing with { LeastFrontLift = Sample.Mm(30), LeastRearLift = Sample.Mm(30) };
+        Assert.Equal([30, 30, 30, 30], Needed(both, 0, 0));
+        Assert.Equal([10, 10, 25, 25], Needed(both, 20, 5));
+        Assert.Equal([0, 0, 0, 0], Needed(both, 40, 31));
+        // 60 mm nose down: thirty in front are half of what level asks, and no more comes behind.
+        Assert.Equal(
+            [60, 60, 0, 0],
+            Needed(Sample.Level with { LeastFrontLift = Sample.Mm(30) }, 0, 0)
+        );
+        Assert.Equal(
+            [75, 75, 15, 15],
+            Needed(
+                Sample.Level with
+                {
+                    LeastFrontLift = Sample.Mm(30),
+                    LeastRearLift = Sample.Mm(15),
+                },
+                0,
+                0
+            )
+        );
+    }
+
+    [Fact]
+    public void Sides_that_may_differ_do_so_by_one_piece()
+    {
+        Part[] shelf = [Plate(20), Plate(26), Plate(30) with { Kind = PartKind.PreloadSpacer }];
+        var differ = new StackSearch(
+            Here(Sample.Level with { Rake = null, NoLean = true, Tolerance = Sample.Mm(200) }),
+            shelf,
+            new SearchRules { SidesDiffer = true, Order = SearchOrder.FewestTouched }
+        )
+            .Run(CancellationToken.None)
+            .Where(n => n is { Proved: true, Found.Rank.Touched: > 0 })
+            .Select(n => (Left: Names(n.Found!, Corner.LF), Right: Names(n.Found!, Corner.RF)))
+            .Where(s => s.Left != s.Right)
+            .ToHashSet();
+        Assert.Contains(("plate 20", ""), differ);
+        Assert.Contains(("", "plate 26"), differ);
+        Assert.Contains(("plate 20", "plate 26"), differ);
+        Assert.Contains(("plate 20 + plate 30", "plate 20"), differ);
+        Assert.Contains(("plate 20 + plate 30", "plate 26 + plate 30"), differ);
+        Assert.DoesNotContain(("plate 20 + plate 30", ""), differ);
+        Assert.DoesNotContain(("plate 20 + plate 30", "plate 26"), differ);
+
+        static string Names(FoundStack s, Corner corner) =>
+            string.Join(
+                " + ",
+                CornerStack
+                    .At(s.Plan.Stacks, corner)
+                    .Select(p => p.Name)
+                    .Order(StringComparer.Ordinal)
+            );
+    }
 }

@@ -141,4 +141,14 @@ public class BookingTests
         };
         Assert.Equal(RefusalKind.Gate, _shop.Refused(Book()).Kind);
     }
+
+    [Fact]
+    public void A_day_s_work_may_begin_at_midnight_and_a_minute_before_it()
+    {
+        foreach (var from in new[] { 0, 1439 })
+        {
+            _shop.Do(Book() with { From = from });
+            Assert.Equal(from, _shop.Document.Booked()!.From);
+        }
+    }
 }

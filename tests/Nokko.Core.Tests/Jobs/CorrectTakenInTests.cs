@@ -426,4 +426,22 @@ public class CorrectTakenInTests
         );
         _shop.Do(all with { StageVersion = 3 });
     }
+
+    [Fact]
+    public void As_another_sort_it_keeps_the_tyres_that_were_read_and_gets_others_for_guessed_ones()
+    {
+        string? Tyres(Known known)
+        {
+            _shop.Document = _shop.Document with
+            {
+                Vehicle = Sample.Pickup with { TyreKnown = known },
+            };
+            _shop.Do(Correction() with { Sort = VehicleKind.Utv });
+            return _shop.Document.Vehicle.TyreSize;
+        }
+        Assert.Equal(Sample.Pickup.TyreSize, Tyres(Known.Document));
+        Assert.Equal(Sample.Pickup.TyreSize, Tyres(Known.Told));
+        Assert.Equal(VehicleDefaults.TyreSize(VehicleKind.Utv), Tyres(Known.Estimated));
+        Assert.NotEqual(Sample.Pickup.TyreSize, VehicleDefaults.TyreSize(VehicleKind.Utv));
+    }
 }

@@ -223,4 +223,23 @@ public class ProgressTests
             m => m == "as found: right middle not read"
         );
     }
+
+    [Fact]
+    public void What_is_to_come_is_open_once_the_vehicle_has_left_until_it_is_done()
+    {
+        int Open(JobDocument d) => Of(d).Phases.Single(p => p.Phase == Phase.HandOver).Open;
+        FollowUp To(int id, bool done) =>
+            new()
+            {
+                Id = Sample.Id(id),
+                What = "Torque again",
+                DoneAt = done ? Sample.At(90) : null,
+            };
+        var d = Sample.Job(Before, OnPlan) with
+        {
+            FollowUps = [To(801, false), To(802, true), To(803, false)],
+        };
+        Assert.Equal(0, Open(d));
+        Assert.Equal(2, Open(d with { Job = d.Job with { HandedOverAt = Sample.At(100) } }));
+    }
 }

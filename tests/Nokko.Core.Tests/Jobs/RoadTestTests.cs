@@ -173,4 +173,17 @@ public class RoadTestTests
         Assert.DoesNotContain("Camber", Of(RoadQuestion.Pull).Look!, StringComparison.Ordinal);
         Assert.StartsWith("Caster", Of(RoadQuestion.Wander).Look, StringComparison.Ordinal);
     }
+
+    [Fact]
+    public void What_was_noted_of_a_drive_is_put_right_by_who_saw_it_as_it_stands()
+    {
+        _shop.ReadBefore();
+        _shop.Do(Drive(false, (RoadQuestion.Vibration, RoadTrouble.Some)));
+        _shop.Versions[_shop.Document.Drive(false)!.Id] = 7;
+        var anew = Drive(false, (RoadQuestion.Vibration, RoadTrouble.Much));
+        _shop.AssertRefused(anew with { Version = 6 }, RefusalKind.Conflict, "version");
+        _shop.AssertRefused(anew with { Version = null }, RefusalKind.Conflict, "version");
+        _shop.Do(anew with { Version = 7 });
+        Assert.Equal(RoadTrouble.Much, Assert.Single(_shop.Document.Drive(false)!.Answers).Trouble);
+    }
 }

@@ -133,7 +133,9 @@ public class InstrumentRegisterTests(Hosted server) : IClassFixture<Hosted>
         var taken = await caller.Shop("saveInstrument", Saved(two, $"ONE {one}"), 422);
         Assert.Equal("name", taken["field"]!.GetValue<string>());
         await caller.Shop("saveInstrument", Saved(one, $"Uno {one}", version));
-        await caller.Shop("saveInstrument", Saved(one, $"Eins {one}", version), 409);
+        // Whoever comes second is told who was first, as in a job.
+        var late = await caller.Shop("saveInstrument", Saved(one, $"Eins {one}", version), 409);
+        Assert.Equal("Brenna Tarn", late["by"]!.GetValue<string>());
         await caller.Shop("checkInstrument", Checked(two, "1001"), 404);
     }
 }

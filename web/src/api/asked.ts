@@ -1,3 +1,12 @@
+/** The server cannot be reached; nobody knows whether it heard. */
+export class Unreachable extends Error {
+  constructor() {
+    super(
+      "The server cannot be reached. What you typed is still here: try again when it answers.",
+    );
+  }
+}
+
 let session = () => () => {};
 
 /** Names what knows the sessions: asked as a request goes out, it says what is to be done when the server does not know any more who asked. */
@@ -10,7 +19,13 @@ export async function asked(
   ...request: Parameters<typeof fetch>
 ): Promise<Response> {
   const ended = session();
-  const response = await fetch(...request);
+  let response: Response;
+  try {
+    response = await fetch(...request);
+  } catch (e) {
+    // What was broken off on purpose stays that.
+    throw e instanceof TypeError ? new Unreachable() : e;
+  }
   if (response.status === 401 && !response.url.endsWith("/api/sign-in")) {
     ended();
   }

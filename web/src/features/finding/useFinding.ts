@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { asked } from "../../api/asked";
+import { asked, Unreachable } from "../../api/asked";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
@@ -80,7 +80,8 @@ export function useFinding(job: string) {
       }
     } catch (e) {
       if (!mine.signal.aborted) {
-        setProblem(asError(e));
+        // The line may go while stacks still come.
+        setProblem(e instanceof TypeError ? new Unreachable() : asError(e));
       }
     } finally {
       if (abort.current === mine) {

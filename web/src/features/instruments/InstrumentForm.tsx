@@ -6,9 +6,10 @@ import { useRef, useState } from "react";
 import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { instrumentWords, type InstrumentKind } from "../../shared/instruments";
+import { Both, type Lines } from "../../shared/BothWays";
 import { at, ProblemNote } from "../../shared/ProblemNote";
 import { useOnce } from "../../shared/useOnce";
-import { useShopSend } from "./useShopSend";
+import { isStale, useShopSend } from "./useShopSend";
 
 /** Days as typed; nothing is the rule of thumb, and what is no number is refused by the server in words. */
 const daysOf = (text: string) =>
@@ -17,6 +18,27 @@ const daysOf = (text: string) =>
     : /^\s*\d{1,6}\s*$/.test(text)
       ? Number.parseInt(text, 10)
       : 0;
+
+interface Text {
+  name: string;
+  serial: string;
+  days: string;
+  putAway: boolean;
+}
+
+const textOf = (i: Schemas["Instrument"]): Text => ({
+  name: i.name,
+  serial: i.serial ?? "",
+  days: i.checkDays.toString(),
+  putAway: i.putAwayAt !== null,
+});
+
+const linesOf = (t: Text): Lines => ({
+  "What stands on it": t.name,
+  "Maker's number": t.serial,
+  "Checked every so many days": t.days,
+  "Put away": t.putAway ? "yes" : "no",
+});
 
 /** A new instrument, or what stands in the register of one. */
 export function InstrumentForm({
@@ -29,24 +51,34 @@ export function InstrumentForm({
   const [kind, setKind] = useState<InstrumentKind>(
     of?.instrument.kind ?? "tape",
   );
-  const [name, setName] = useState(of?.instrument.name ?? "");
-  const [serial, setSerial] = useState(of?.instrument.serial ?? "");
-  const [days, setDays] = useState(of?.instrument.checkDays.toString() ?? "");
+  const [text, setText] = useState<Text>(() =>
+    of
+      ? textOf(of.instrument)
+      : { name: "", serial: "", days: "", putAway: false },
+  );
+  // What was sent last: with it goes whether it is put away.
+  const [tried, setTried] = useState(text);
+  // What was filled in is told from what lies there now: somebody else may change it meanwhile.
+  const [seen, setSeen] = useState(of?.version ?? null);
+  const set = (change: Partial<Text>) => {
+    setText((was) => ({ ...was, ...change }));
+  };
   const id = useRef(of?.instrument.id ?? v7());
   const once = useOnce();
-  const { send, problem } = useShopSend();
-  const keep = (putAway: boolean) =>
+  const { send, problem, forget } = useShopSend();
+  const keep = (told: Text, version: number | null) =>
     once(async () => {
+      setTried(told);
       if (
         await send({
           kind: "saveInstrument",
           id: id.current,
-          version: of?.version ?? null,
+          version,
           instrument: kind,
-          name,
-          serial: serial || null,
-          checkDays: daysOf(days),
-          putAway,
+          name: told.name,
+          serial: told.serial || null,
+          checkDays: daysOf(told.days),
+          putAway: told.putAway,
         })
       ) {
         onDone();
@@ -58,7 +90,7 @@ export function InstrumentForm({
       aria-label={of ? of.instrument.name : "New instrument"}
       onSubmit={(e) => {
         e.preventDefault();
-        void keep(of ? of.instrument.putAwayAt !== null : false);
+        void keep(text, seen);
       }}
       sx={{
         border: 2,
@@ -89,28 +121,28 @@ export function InstrumentForm({
       )}
       <TextField
         label="What stands on it"
-        value={name}
+        value={text.name}
         placeholder="Tape 3"
         autoFocus
         onChange={(e) => {
-          setName(e.target.value);
+          set({ name: e.target.value });
         }}
         {...at(problem, "name")}
       />
       <TextField
         label="Maker's number"
-        value={serial}
+        value={text.serial}
         placeholder="none"
         onChange={(e) => {
-          setSerial(e.target.value);
+          set({ serial: e.target.value });
         }}
         {...at(problem, "serial")}
       />
       <TextField
         label="Checked every so many days"
-        value={days}
+        value={text.days}
         onChange={(e) => {
-          setDays(e.target.value);
+          set({ days: e.target.value });
         }}
         error={at(problem, "checkDays").error}
         helperText={
@@ -130,14 +162,31 @@ export function InstrumentForm({
         {of && (
           <Button
             color="inherit"
-            onClick={() => void keep(of.instrument.putAwayAt === null)}
+            onClick={() => void keep({ ...text, putAway: !text.putAway }, seen)}
           >
-            {of.instrument.putAwayAt === null ? "Put it away" : "Use it again"}
+            {text.putAway ? "Use it again" : "Put it away"}
           </Button>
         )}
       </Box>
-      {["name", "serial", "checkDays"].every((f) => !at(problem, f).error) && (
-        <ProblemNote problem={problem} />
+      {of && isStale(problem) ? (
+        <Box sx={{ gridColumn: "1/-1" }}>
+          <Both
+            by={problem.by}
+            at={problem.at}
+            mine={linesOf(tried)}
+            theirs={linesOf(textOf(of.instrument))}
+            onTheirs={() => {
+              setText(textOf(of.instrument));
+              setSeen(of.version);
+              forget();
+            }}
+            onMine={() => keep(tried, of.version)}
+          />
+        </Box>
+      ) : (
+        ["name", "serial", "checkDays"].every((f) => !at(problem, f).error) && (
+          <ProblemNote problem={problem} />
+        )
       )}
     </Box>
   );

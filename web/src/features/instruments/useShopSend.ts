@@ -2,7 +2,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { v7 } from "uuid";
 import { shop } from "../../api/job";
+import { Problem } from "../../api/problem";
 import { asError } from "../../shared/ProblemNote";
+
+/** Whether somebody else changed the same instrument first. */
+export const isStale = (problem: unknown): problem is Problem =>
+  problem instanceof Problem && problem.field === "version";
 
 /** Sends a command on an instrument; the register is fetched anew when it is stored. */
 export function useShopSend() {
@@ -22,9 +27,16 @@ export function useShopSend() {
       await client.invalidateQueries({ queryKey: ["instruments"] });
       return true;
     } catch (e) {
+      if (isStale(e)) {
+        // What the other one left is shown beside what is typed here.
+        await client.invalidateQueries({ queryKey: ["instruments"] });
+      }
       setProblem(asError(e));
       return false;
     }
   };
-  return { send, problem };
+  const forget = () => {
+    setProblem(null);
+  };
+  return { send, problem, forget };
 }

@@ -4,7 +4,7 @@ import Typography from "@mui/material/Typography";
 import { useRef, useState } from "react";
 import { v7 } from "uuid";
 import { useJob, useSend } from "../../api/job";
-import { asked } from "../../api/asked";
+import { asked, Unreachable } from "../../api/asked";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/problem";
 import { forKeeping } from "../../shared/photograph";
@@ -87,7 +87,7 @@ export function PhotographButton({
         e instanceof Problem
           ? e
           : new Error(
-              e instanceof TypeError
+              e instanceof Unreachable
                 ? "The server cannot be reached: photographs wait for the network."
                 : asError(e).message,
             ),
