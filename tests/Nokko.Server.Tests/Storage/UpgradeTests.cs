@@ -63,7 +63,9 @@ public class UpgradeTests
         NokkoDb.Configure(options, connection);
         await using var db = new NokkoDb(options.Options);
         var all = db.Database.GetMigrations().ToArray();
-        await db.GetService<IMigrator>().MigrateAsync(all[^3], cancel);
+        var before = all.TakeWhile(m => !m.EndsWith("_Instruments", StringComparison.Ordinal))
+            .Last();
+        await db.GetService<IMigrator>().MigrateAsync(before, cancel);
         // Somebody's own table stands where Nokko's is to be, after a column was added.
         await db.Database.ExecuteSqlAsync($"create table instruments (mine text)", cancel);
         var said = await Assert.ThrowsAsync<InvalidOperationException>(() =>
@@ -72,7 +74,7 @@ public class UpgradeTests
         Assert.Contains("could not be brought to the form", said.Message, StringComparison.Ordinal);
         Assert.Contains("instruments", said.Message, StringComparison.Ordinal);
         Assert.DoesNotContain("   at Nokko", said.Message, StringComparison.Ordinal);
-        Assert.Equal(all[^3], (await db.Database.GetAppliedMigrationsAsync(cancel)).Last());
+        Assert.Equal(before, (await db.Database.GetAppliedMigrationsAsync(cancel)).Last());
         Assert.Empty(
             await db
                 .Database.SqlQuery<string>(
