@@ -117,6 +117,86 @@ public class PlanBTests
         Assert.DoesNotContain(PartKind.Block, comes);
     }
 
+    [Fact]
+    public void A_miss_is_two_of_what_is_not_known_or_one_and_a_half_of_what_is_allowed()
+    {
+        void Off(double tolerance)
+        {
+            var here = Here with
+            {
+                Target = Sample.Level with { Tolerance = Sample.Mm(tolerance) },
+            };
+            var u = Predictor.Predict(Thirty, here).FrontRise.U!.Value;
+            var off = Math.Max(2 * u, 1.5 * tolerance);
+            var cases = PlanB.Of(Thirty, here, Shelf, new SearchRules());
+            Assert.Equal([off, -off], cases.Select(c => c.OffMm));
+            Assert.All(cases, c => Assert.Equal(Axle.Front, c.Axle));
+        }
+        Off(1);
+        Off(30);
+    }
+
+    [Fact]
+    public void Where_a_miss_is_still_within_what_is_wanted_nothing_is_done()
+    {
+        var here = Here with
+        {
+            Target = Sample.Level with { Rake = null, LeastFrontLift = Sample.Mm(10) },
+        };
+        var cases = PlanB.Of(Thirty, here, Shelf, new SearchRules());
+        Assert.Equal(2, cases.Count);
+        Assert.All(cases, c => Assert.True(c is { StaysGood: true, Stack: null }));
+    }
+
+    [Fact]
+    public void Landing_low_takes_what_is_left_when_the_plan_has_taken_its_own()
+    {
+        // A plate lifts the lip by about 1.9 of its thickness: so much thicker takes the miss back.
+        PlanB Low(params Part[] shelf) =>
+            PlanB.Of(Thirty, Here, shelf, new SearchRules()).Single(c => c.OffMm < 0);
+        var off = Low(Plate(30)).OffMm;
+        var thicker = Plate((int)Math.Round(30 - (off / 1.9)));
+        double[] Come(int count) =>
+            [
+                .. (
+                    Low(
+                        Plate(30) with
+                        {
+                            Count = 2,
+                        },
+                        thicker with
+                        {
+                            Count = count,
+                        }
+                    ).Stack?.Plan.Stacks
+                    ?? []
+                )
+                    .SelectMany(s => s.Parts)
+                    .Select(p => p.Thickness!.In(Unit.Mm)),
+            ];
+        var mm = thicker.Thickness!.In(Unit.Mm);
+        Assert.Equal([mm, mm], Come(2));
+        // One is not enough for two sides.
+        Assert.DoesNotContain(mm, Come(1));
+    }
+
+    [Fact]
+    public void A_stack_that_lifts_behind_can_miss_behind_and_one_at_both_ends_in_four_ways()
+    {
+        Part Block() => Plate(25) with { Kind = PartKind.Block, Name = "block" };
+        var rear = Sample.Plan(
+            (Corner.LR, PlacedPart.Of(Block(), Sample.Id(811))),
+            (Corner.RR, PlacedPart.Of(Block(), Sample.Id(812)))
+        );
+        Axle[] Missed(Plan plan) =>
+            [.. PlanB.Of(plan, Here, [.. Shelf, Block()], new SearchRules()).Select(c => c.Axle)];
+        Assert.Equal([Axle.Rear, Axle.Rear], Missed(rear));
+        Assert.Equal(
+            [Axle.Front, Axle.Front, Axle.Rear, Axle.Rear],
+            Missed(rear with { Stacks = [.. Thirty.Stacks, .. rear.Stacks] })
+        );
+    }
+
     private static double Thickness(PlanB b) =>
         CornerStack.At(b.Stack!.Plan.Stacks, Corner.LF).Sum(p => p.Thickness!.In(Unit.Mm));
 

@@ -1,7 +1,6 @@
 using Nokko.Core.Finding;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
-using Nokko.Core.Tape;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -178,52 +177,6 @@ public class RulesOfASearchTests
         Assert.Equal(Known.Computed, more.LeastRearLift.Known);
     }
 
-    [Theory]
-    [InlineData(PartKind.StrutTopSpacer, true, true)]
-    [InlineData(PartKind.StrutLowerSpacer, true, true)]
-    [InlineData(PartKind.PreloadSpacer, true, false)]
-    [InlineData(PartKind.CoilSpacer, true, true)]
-    [InlineData(PartKind.RaisedCollar, false, false)]
-    [InlineData(PartKind.Coil, false, true)]
-    [InlineData(PartKind.Block, false, false)]
-    [InlineData(PartKind.Shackle, false, false)]
-    public void A_school_rules_out_its_own_kinds_and_no_others(
-        PartKind kind,
-        bool asSpacer,
-        bool asNoPreload
-    )
-    {
-        Assert.Equal(
-            asSpacer ? "no spacers, by choice" : null,
-            new SearchRules { NoSpacers = true }.WhyNot(kind)
-        );
-        Assert.Equal(
-            asNoPreload ? "preload only, by choice" : null,
-            new SearchRules { PreloadOnly = true }.WhyNot(kind)
-        );
-        Assert.Null(new SearchRules().WhyNot(kind));
-    }
-
-    [Fact]
-    public void How_far_aside_an_axle_may_sit_is_no_less_than_it_can_be_set()
-    {
-        double? Read(string text) =>
-            SearchRules.ReadMostAside(new(text, Unit.Mm, Known.Told), "aside");
-        Assert.Null(SearchRules.ReadMostAside(null, "aside"));
-        Assert.Equal(6, Read("6"));
-        // 1.96 · 0.7 mm: what the gaps beside the tyres tell, in 95 of 100.
-        const double finest = 1.96 * 0.7;
-        Assert.Equal(
-            finest + 0.01,
-            Read(FormattableString.Invariant($"{finest + 0.01}"))!.Value,
-            9
-        );
-        var refused = Assert.Throws<RefusedException>(() =>
-            Read(FormattableString.Invariant($"{finest - 0.01}"))
-        );
-        Assert.Equal("aside", refused.Refusal.Field);
-    }
-
     [Fact]
     public void An_order_compares_its_first_thing_first_and_ends_with_the_parts()
     {
@@ -337,8 +290,6 @@ public class RulesOfASearchTests
         );
     }
 
-    private static readonly Part[] Shelf = [.. new[] { 20, 26, 30, 34, 40 }.Select(Plate)];
-
     private static Part Plate(int mm) =>
         new()
         {
@@ -349,89 +300,6 @@ public class RulesOfASearchTests
             Thickness = Sample.Mm(mm),
             Count = 4,
         };
-
-    private static readonly Plan Thirty = Sample.Plan(
-        (Corner.LF, PlacedPart.Of(Plate(30), Sample.Id(801))),
-        (Corner.RF, PlacedPart.Of(Plate(30), Sample.Id(802)))
-    );
-
-    [Fact]
-    public void A_miss_is_two_of_what_is_not_known_or_one_and_a_half_of_what_is_allowed()
-    {
-        void Off(double tolerance)
-        {
-            var here = Here(Sample.Level with { Tolerance = Sample.Mm(tolerance) });
-            var u = Predictor.Predict(Thirty, here).FrontRise.U!.Value;
-            var off = Math.Max(2 * u, 1.5 * tolerance);
-            var cases = PlanB.Of(Thirty, here, Shelf, new SearchRules());
-            Assert.Equal([off, -off], cases.Select(c => c.OffMm));
-            Assert.All(cases, c => Assert.Equal(Axle.Front, c.Axle));
-        }
-        Off(1);
-        Off(30);
-    }
-
-    [Fact]
-    public void Where_a_miss_is_still_within_what_is_wanted_nothing_is_done()
-    {
-        var here = Here(Nothing with { LeastFrontLift = Sample.Mm(10) });
-        var cases = PlanB.Of(Thirty, here, Shelf, new SearchRules());
-        Assert.Equal(2, cases.Count);
-        Assert.All(cases, c => Assert.True(c is { StaysGood: true, Stack: null }));
-    }
-
-    [Fact]
-    public void Landing_low_takes_what_is_left_when_the_plan_has_taken_its_own()
-    {
-        // A plate lifts the lip by about 1.9 of its thickness: so much thicker takes the miss back.
-        PlanB Low(params Part[] shelf) =>
-            PlanB.Of(Thirty, Here(Sample.Level), shelf, new SearchRules()).Single(c => c.OffMm < 0);
-        var off = Low(Plate(30)).OffMm;
-        var thicker = Plate((int)Math.Round(30 - (off / 1.9)));
-        double[] Come(int count) =>
-            [
-                .. (
-                    Low(
-                        Plate(30) with
-                        {
-                            Count = 2,
-                        },
-                        thicker with
-                        {
-                            Count = count,
-                        }
-                    ).Stack?.Plan.Stacks
-                    ?? []
-                )
-                    .SelectMany(s => s.Parts)
-                    .Select(p => p.Thickness!.In(Unit.Mm)),
-            ];
-        var mm = thicker.Thickness!.In(Unit.Mm);
-        Assert.Equal([mm, mm], Come(2));
-        // One is not enough for two sides.
-        Assert.DoesNotContain(mm, Come(1));
-    }
-
-    [Fact]
-    public void A_stack_that_lifts_behind_can_miss_behind_and_one_at_both_ends_in_four_ways()
-    {
-        Part Block() => Plate(25) with { Kind = PartKind.Block, Name = "block" };
-        var rear = Sample.Plan(
-            (Corner.LR, PlacedPart.Of(Block(), Sample.Id(811))),
-            (Corner.RR, PlacedPart.Of(Block(), Sample.Id(812)))
-        );
-        Axle[] Missed(Plan plan) =>
-            [
-                .. PlanB
-                    .Of(plan, Here(Sample.Level), [.. Shelf, Block()], new SearchRules())
-                    .Select(c => c.Axle),
-            ];
-        Assert.Equal([Axle.Rear, Axle.Rear], Missed(rear));
-        Assert.Equal(
-            [Axle.Front, Axle.Front, Axle.Rear, Axle.Rear],
-            Missed(rear with { Stacks = [.. Thirty.Stacks, .. rear.Stacks] })
-        );
-    }
 
     [Fact]
     public void What_earlier_passes_lifted_counts_toward_the_least_lift()
