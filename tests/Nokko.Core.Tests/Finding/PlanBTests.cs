@@ -200,7 +200,7 @@ public class PlanBTests
     private static double Thickness(PlanB b) =>
         CornerStack.At(b.Stack!.Plan.Stacks, Corner.LF).Sum(p => p.Thickness!.In(Unit.Mm));
 
-    private static Part Plate(int mm) =>
+    internal static Part Plate(int mm) =>
         new()
         {
             Id = Sample.Id(900 + mm),

@@ -227,81 +227,6 @@ public class RulesOfASearchTests
     }
 
     [Fact]
-    public void A_stack_says_in_what_it_falls_behind_whatever_the_order()
-    {
-        FoundStack Stack(double chance, Rank rank, (Corner, LimitUse)? most = null) =>
-            new(
-                Sample.Plan(),
-                chance,
-                rank,
-                most,
-                [],
-                rank.Hours,
-                false,
-                false,
-                default,
-                default,
-                [],
-                null
-            );
-        var rank = new Rank(8, 300, 2, 4, 0, 1, 3, 20, "a");
-        string Says(FoundStack below, SearchOrder order, string? currency = "GBP") =>
-            FoundWords.Behind(
-                Stack(0.62, rank),
-                below,
-                new SearchRules { Order = order, HourRate = 50 },
-                currency
-            );
-        Assert.Equal(
-            "301 on the whole against 300: it takes as much and is as sure",
-            Says(Stack(0.6201, rank with { Expected = 301 }), SearchOrder.LeastCost, null)
-        );
-        Assert.Equal(
-            "more work that cannot be undone",
-            Says(Stack(0.62, rank with { Irreversible = 1 }), SearchOrder.LeastCost)
-        );
-        Assert.Equal(
-            "touches 4 pieces against 2",
-            Says(Stack(0.62, rank with { Touched = 4 }), SearchOrder.FewestTouched)
-        );
-        Assert.Equal(
-            "uses more of a limit: CV joint at ride height, right front",
-            Says(
-                Stack(
-                    0.62,
-                    rank with
-                    {
-                        Share = 5,
-                    },
-                    (Corner.RF, new LimitUse("CV joint at ride height", 0.25, true))
-                ),
-                SearchOrder.Surest
-            )
-        );
-        Assert.Equal(
-            "nobody noted whether each of its parts fits this vehicle",
-            Says(Stack(0.7, rank with { Unsure = 1, Expected = 250 }), SearchOrder.LeastCost)
-        );
-        // One that is worse by all else says that instead.
-        Assert.StartsWith(
-            "355 GBP on the whole",
-            Says(Stack(0.41, rank with { Unsure = 1, Expected = 355 }), SearchOrder.LeastCost),
-            StringComparison.Ordinal
-        );
-    }
-
-    private static Part Plate(int mm) =>
-        new()
-        {
-            Id = Sample.Id(900 + mm),
-            Number = $"P-{mm}",
-            Name = $"plate {mm}",
-            Kind = PartKind.StrutTopSpacer,
-            Thickness = Sample.Mm(mm),
-            Count = 4,
-        };
-
-    [Fact]
     public void What_earlier_passes_lifted_counts_toward_the_least_lift()
     {
         double[] Needed(Target target, double front, double rear) =>
@@ -342,7 +267,15 @@ public class RulesOfASearchTests
     [Fact]
     public void Sides_that_may_differ_do_so_by_one_piece()
     {
-        Part[] shelf = [Plate(20), Plate(26), Plate(30) with { Kind = PartKind.PreloadSpacer }];
+        Part[] shelf =
+        [
+            PlanBTests.Plate(20),
+            PlanBTests.Plate(26),
+            PlanBTests.Plate(30) with
+            {
+                Kind = PartKind.PreloadSpacer,
+            },
+        ];
         var differ = new StackSearch(
             Here(Sample.Level with { Rake = null, NoLean = true, Tolerance = Sample.Mm(200) }),
             shelf,
