@@ -127,8 +127,8 @@ public class EffortOfASearchTests
     {
         // No bar and no bracket is at hand to take back what the rings do.
         var vehicle = Plans.StacksTests.On(
-            Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Plans.Moved.Bar),
-            Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Plans.Moved.Bar)
+            Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Geometry.Moved.Bar),
+            Plans.StacksTests.Of(SuspensionKind.CoilFourLink, Geometry.Moved.Bar)
         );
         var situation = Here(Up) with { Vehicle = vehicle };
         var news = new StackSearch(

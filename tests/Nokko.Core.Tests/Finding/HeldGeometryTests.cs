@@ -7,7 +7,7 @@ using Nokko.Core.Suspension;
 using Nokko.Core.Vehicles;
 using Xunit;
 using static Nokko.Core.Tests.Finding.CentredAxlesTests;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
 namespace Nokko.Core.Tests.Finding;
 

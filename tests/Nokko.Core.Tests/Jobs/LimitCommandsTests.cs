@@ -4,6 +4,7 @@ using Nokko.Core.JobFile;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Tape;
+using Nokko.Core.Tests.Geometry;
 using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Xunit;

@@ -3,6 +3,7 @@ using Nokko.Core.Geometry;
 using Nokko.Core.Jobs;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Geometry;
 using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;

@@ -329,13 +329,17 @@ public class ConversionTests
     {
         // The spring settles to the very length at which it was set up: nothing has moved against the sizes, however far the lips rose.
         var even = Links([
-            .. Moved.Bar,
+            .. Geometry.Moved.Bar,
             (SuspensionSizes.SpringLength, 450 - (LoadN / 48)),
             (SuspensionSizes.SpringFreeLength, 450),
             (SuspensionSizes.SpringRate, 48),
         ]);
         Mechanism Bar(AxleConversion conversion) =>
-            Moved.One(PlanGeometry.Of(With(conversion), As()), MechanismKind.TrackBar, "rear");
+            Geometry.Moved.One(
+                PlanGeometry.Of(With(conversion), As()),
+                MechanismKind.TrackBar,
+                "rear"
+            );
         double Across(Mechanism bar) =>
             bar.Ways.FirstOrDefault(w => w.Kind == WayKind.Lifted)?.Figure.Value ?? 0;
         Assert.Equal(0, Across(Bar(even)), 6);
@@ -351,8 +355,8 @@ public class ConversionTests
                 },
             },
         };
-        var lifted = Moved.One(
-            Moved.Of(StacksTests.On(rear: even.To), Moved.Rings(0, 30)),
+        var lifted = Geometry.Moved.One(
+            Geometry.Moved.Of(StacksTests.On(rear: even.To), Geometry.Moved.Rings(0, 30)),
             MechanismKind.TrackBar,
             "rear"
         );

@@ -6,6 +6,7 @@ using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Geometry;
 using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;

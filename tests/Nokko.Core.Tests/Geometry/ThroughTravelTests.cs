@@ -4,11 +4,12 @@ using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tests.Geometry;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Vehicles;
 using Xunit;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>What is drawn and told through the travel: arms and links know only how far the wheel stands from the frame.</summary>
 public class ThroughTravelTests

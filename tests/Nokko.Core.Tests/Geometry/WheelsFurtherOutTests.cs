@@ -3,13 +3,14 @@ using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 using static Nokko.Core.Tests.Finding.CentredAxlesTests;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>What takes back what a tyre touches: spacers, steering stops, another tyre.</summary>
 public class WheelsFurtherOutTests

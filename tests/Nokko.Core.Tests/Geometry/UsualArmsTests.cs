@@ -4,12 +4,13 @@ using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tests.Geometry;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>What a lift does to the angles of a front whose points in space nobody taped.</summary>
 public class UsualArmsTests

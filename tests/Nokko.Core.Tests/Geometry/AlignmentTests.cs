@@ -6,12 +6,13 @@ using Nokko.Core.Stance;
 using Nokko.Core.Suspension;
 using Nokko.Core.Tests.Geometry;
 using Nokko.Core.Tests.Jobs;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>Whether a lifted front can be set back to the angles that it had.</summary>
 public class AlignmentTests

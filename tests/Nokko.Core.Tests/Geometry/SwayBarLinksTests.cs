@@ -2,15 +2,16 @@ using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>What a plan does to the links of an anti-roll bar.</summary>
-public class SwayBarsTests
+public class SwayBarLinksTests
 {
     private static readonly (string, double)[] Bar240 =
     [

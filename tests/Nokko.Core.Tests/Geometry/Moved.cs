@@ -2,11 +2,12 @@ using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>Vehicles and plans of which is asked what moves.</summary>
 internal static class Moved

@@ -5,12 +5,13 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Xunit;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>What the tyres touch, straight and turned.</summary>
 public class ContactsTests

@@ -3,12 +3,13 @@ using Nokko.Core.Geometry;
 using Nokko.Core.Plans;
 using Nokko.Core.Shelf;
 using Nokko.Core.Suspension;
+using Nokko.Core.Tests.Plans;
 using Nokko.Core.Vehicles;
 using Xunit;
 using static Nokko.Core.Tests.Finding.CentredAxlesTests;
-using static Nokko.Core.Tests.Plans.Moved;
+using static Nokko.Core.Tests.Geometry.Moved;
 
-namespace Nokko.Core.Tests.Plans;
+namespace Nokko.Core.Tests.Geometry;
 
 /// <summary>Brackets that lower the frame's ends of radius arms and links.</summary>
 public class LinkBracketsTests
@@ -111,8 +112,8 @@ public class LinkBracketsTests
                 ]
             ).Stands.Figure.Value!.Value;
         double Rise(double ring) =>
-            Plans
-                .Moved.Of(StacksTests.On(OnBentLinks(), OnBentLinks()), Rings(ring, ring))
+            Moved
+                .Of(StacksTests.On(OnBentLinks(), OnBentLinks()), Rings(ring, ring))
                 .FrontRise.Value!.Value;
         Assert.True(Math.Abs(Of(60, null)) > 0.5);
         Assert.Equal(0, Of(60, Rise(60)), 9);
