@@ -54,7 +54,7 @@ internal sealed class AxleOptions
     private readonly StanceOdds _odds;
     private readonly SearchPool _pool;
 
-    /// <summary>Stacks with both sides alike, and what stands there now.</summary>
+    /// <summary>Stacks with both sides alike, or changed alike from what stands there now.</summary>
     public AxleOptions(
         int index,
         AxleState axle,
@@ -70,18 +70,15 @@ internal sealed class AxleOptions
         _left = At(corners[0], axle, ends, pool, situation);
         _right = At(corners[1], axle, ends, pool, situation);
         _seats = [.. body.Supports.Select(s => body.Springs.Response(s.XMm, s.YMm))];
-        Add((l, r) => l.Alike == r.Alike || l.Touched + r.Touched == 0);
+        Add(Alike);
     }
 
     /// <summary>Adds the stacks whose sides differ on purpose, by one piece.</summary>
-    public void Widen() =>
-        Add(
-            (l, r) =>
-                l.Alike != r.Alike
-                && l.Paired == r.Paired
-                && l.Touched + r.Touched > 0
-                && DifferByOne(l, r)
-        );
+    public void Widen() => Add((l, r) => !Alike(l, r) && l.Paired == r.Paired && DifferByOne(l, r));
+
+    /// <summary>Sides that differ already, a plate against a lean, may stay so when both get the same.</summary>
+    private static bool Alike(CornerOption l, CornerOption r) =>
+        l.Alike == r.Alike || l.Changed == r.Changed;
 
     private void Add(Func<CornerOption, CornerOption, bool> goTogether)
     {

@@ -36,10 +36,13 @@ internal sealed class CornerOption
         MoneyGuessed = come.Any(p => p.Price is null && !PartRule.Of(p.Kind).Turned);
         Irreversible = [.. Cuts(corner, come, axle)];
         Key = Ids(parts);
-        Alike =
-            axle.Suspension.HeightControl == HeightControl.OneSensor
-                ? Ids(parts.Where(p => p.Kind != PartKind.LevelSensorLink))
-                : Key;
+        // One sensor has one link: its side cannot be like the other.
+        bool OnBoth(PlacedPart p) =>
+            axle.Suspension.HeightControl != HeightControl.OneSensor
+            || p.Kind != PartKind.LevelSensorLink;
+        Alike = What(parts.Where(OnBoth));
+        Changed =
+            $"{What(come.Where(OnBoth))}-{What(old.Where(o => OnBoth(o) && parts.All(p => p.Id != o.Id)))}";
         Needs = parts
             .Where(p => p.PartId is not null)
             .GroupBy(p => p.PartId!.Value)
@@ -47,6 +50,21 @@ internal sealed class CornerOption
         Paired = Ids(parts.Where(p => PartRule.Of(p.Kind).InPairs));
         Pieces = Needs.Values.Sum();
     }
+
+    /// <summary>What pieces are, whichever piece each is: what came with a vehicle is no part of the shelf.</summary>
+    private static string What(IEnumerable<PlacedPart> parts) =>
+        string.Join(
+            ',',
+            parts
+                .Select(p =>
+                    p.PartId is null && p.Get(PartSizes.Turns) is null
+                        ? FormattableString.Invariant(
+                            $"{p.Kind} {p.Name.ToUpperInvariant()} {p.Thickness?.In(Unit.Mm)} {p.Claim?.In(Unit.Mm)} {string.Join(' ', p.Dimensions.OrderBy(d => d.Key, StringComparer.Ordinal))}"
+                        )
+                        : Ids([p])
+                )
+                .Order(StringComparer.Ordinal)
+        );
 
     private static string Ids(IEnumerable<PlacedPart> parts) =>
         string.Join(
@@ -90,8 +108,11 @@ internal sealed class CornerOption
     /// <summary>Ids of its parts.</summary>
     public string Key { get; }
 
-    /// <summary>Ids of the parts that both sides have when they are alike: not the link of a sensor that the axle has once.</summary>
+    /// <summary>What both sides have when they are alike.</summary>
     public string Alike { get; }
+
+    /// <summary>What comes and goes on both sides when they are changed alike, whatever stays there.</summary>
+    public string Changed { get; }
 
     /// <summary>Ids of the parts that both sides must have alike.</summary>
     public string Paired { get; }

@@ -22,7 +22,7 @@ public class EdgesOfASearchTests
             )
         );
 
-    private static Situation Here(Vehicle vehicle, Stage? from = null, Target? target = null) =>
+    internal static Situation Here(Vehicle vehicle, Stage? from = null, Target? target = null) =>
         new(
             from ?? Sample.AsFound with { Front = vehicle.Front, Rear = vehicle.Rear },
             vehicle,
@@ -32,7 +32,7 @@ public class EdgesOfASearchTests
             Target = target ?? Sample.Level,
         };
 
-    private static Part Shelf(
+    internal static Part Piece(
         int n,
         double thickness,
         int count,
@@ -48,7 +48,7 @@ public class EdgesOfASearchTests
             Count = count,
         };
 
-    private static FoundStack[] All(Situation situation, Part[] shelf, SearchRules rules) =>
+    internal static FoundStack[] All(Situation situation, Part[] shelf, SearchRules rules) =>
         [
             .. new StackSearch(situation, shelf, rules)
                 .Run(CancellationToken.None)
@@ -61,7 +61,7 @@ public class EdgesOfASearchTests
     {
         // The nose is 60 mm low. Joints 30 mm apart in height over 440: 3.9°; lifted by 60, about 11.6° against 8.
         var situation = Here(WithShafts(30));
-        Part[] shelf = [Shelf(1, 30, 2)];
+        Part[] shelf = [Piece(1, 30, 2)];
         var lands = All(situation, shelf, new()).First(s => s.Plan.Stacks.Count > 0);
         Assert.Null(lands.Stopped);
         Assert.Equal("CV joint at ride height", lands.Most!.Value.Use.What);
@@ -85,7 +85,7 @@ public class EdgesOfASearchTests
     public void A_limit_that_is_not_reached_stops_nobody()
     {
         // Well above the inner joint, the lift straightens the shaft.
-        var held = All(Here(WithShafts(-40)), [Shelf(1, 30, 2)], new() { HoldEveryLimit = true });
+        var held = All(Here(WithShafts(-40)), [Piece(1, 30, 2)], new() { HoldEveryLimit = true });
         Assert.Contains(held, s => s.Stopped is null && s.Plan.Stacks.Count > 0);
     }
 
@@ -103,7 +103,7 @@ public class EdgesOfASearchTests
             LeastRearLift = Sample.Mm(15),
         };
         FoundStack? Lands(int count) =>
-            All(Here(vehicle, target: target), [Shelf(1, 20, count, PartKind.CoilSpacer)], new())
+            All(Here(vehicle, target: target), [Piece(1, 20, count, PartKind.CoilSpacer)], new())
                 .FirstOrDefault(s => s.Chance > 0.5);
         Assert.Null(Lands(2));
         Assert.Null(Lands(3));
@@ -120,7 +120,7 @@ public class EdgesOfASearchTests
         };
         var vehicle = Plans.StacksTests.On();
         var from = Sample.AsFound with { Stacks = Sample.Plan((Corner.LF, there)).Stacks };
-        Part[] shelf = [Shelf(1, 30, 1)];
+        Part[] shelf = [Piece(1, 30, 1)];
         var situation = Here(vehicle, from);
         // Both sides alike: the one that is in stays, its like comes beside it.
         Assert.Contains(
@@ -133,6 +133,69 @@ public class EdgesOfASearchTests
             All(situation, shelf, new() { NoSpacers = true }),
             s => CornerStack.At(s.Plan.Stacks, Corner.RF).Count > 0
         );
+    }
+
+    [Fact]
+    public void What_came_with_the_vehicle_may_stay_under_what_comes_on_both_sides()
+    {
+        // Typed when it was taken in: no part of the shelf, a piece of its own on each side.
+        Situation With(params (Corner, PlacedPart)[] there) =>
+            Here(Sample.Pickup, Sample.AsFound with { Stacks = Sample.Plan(there).Stacks });
+        string[] Sides(Situation situation, bool differ = false) =>
+            [
+                .. All(
+                        situation,
+                        [Piece(1, 30, 2, PartKind.PreloadSpacer)],
+                        new() { SidesDiffer = differ }
+                    )
+                    .Select(s =>
+                        string.Join(
+                            " | ",
+                            Corners
+                                .Of(Axle.Front)
+                                .Select(c =>
+                                    string.Join(
+                                        " + ",
+                                        CornerStack
+                                            .At(s.Plan.Stacks, c)
+                                            .Select(p => p.Name)
+                                            .Order(StringComparer.Ordinal)
+                                    )
+                                )
+                        )
+                    )
+                    .Order(StringComparer.Ordinal),
+            ];
+        var left = Sample.Plate(950, 12);
+        var right = left with { Id = Sample.Id(951) };
+        Assert.Equal(
+            [
+                " | ",
+                "part 1 + plate 12 | part 1 + plate 12",
+                "part 1 | part 1",
+                "plate 12 | plate 12",
+            ],
+            Sides(With((Corner.LF, left), (Corner.RF, right)))
+        );
+        // Another plate is not its like: both stay or both go.
+        var other = Sample.Plate(951, 9);
+        Assert.Equal(
+            [
+                " | ",
+                "part 1 + plate 12 | part 1 + plate 9",
+                "part 1 | part 1",
+                "plate 12 | plate 9",
+            ],
+            Sides(With((Corner.LF, left), (Corner.RF, other)))
+        );
+        // One that stands against a lean stays so, or goes.
+        Assert.Equal(
+            [" | ", "part 1 + plate 12 | part 1", "part 1 | part 1", "plate 12 | "],
+            Sides(With((Corner.LF, left)))
+        );
+        var both = Sides(With((Corner.LF, left)), differ: true);
+        Assert.Equal(both.Distinct(), both);
+        Assert.Contains("plate 12 | part 1", both);
     }
 
     [Fact]
@@ -226,16 +289,16 @@ public class EdgesOfASearchTests
 
     private static Part[] Many() =>
         [
-            .. Enumerable.Range(1, 12).Select(n => Shelf(n, 4 + (3.7 * n), 4)),
+            .. Enumerable.Range(1, 12).Select(n => Piece(n, 4 + (3.7 * n), 4)),
             .. Enumerable
                 .Range(21, 12)
-                .Select(n => Shelf(n, 2 + (2.3 * (n - 20)), 4, PartKind.PreloadSpacer)),
+                .Select(n => Piece(n, 2 + (2.3 * (n - 20)), 4, PartKind.PreloadSpacer)),
             .. Enumerable
                 .Range(41, 12)
-                .Select(n => Shelf(n, 5 + (4.1 * (n - 40)), 4, PartKind.Block)),
+                .Select(n => Piece(n, 5 + (4.1 * (n - 40)), 4, PartKind.Block)),
             .. Enumerable
                 .Range(61, 12)
-                .Select(n => Shelf(n, 6 + (5.3 * (n - 60)), 4, PartKind.Shackle)),
+                .Select(n => Piece(n, 6 + (5.3 * (n - 60)), 4, PartKind.Shackle)),
         ];
 
     /// <summary>Bounds are worth their name: most stacks are never worked out, and what is told on the way gets better each time.</summary>
@@ -348,12 +411,12 @@ public class EdgesOfASearchTests
     [InlineData(false, false)]
     public void Hours_and_money_that_were_guessed_are_marked_for_what_comes(bool hours, bool price)
     {
-        var part = Shelf(1, 30, 2) with
+        var part = Piece(1, 30, 2) with
         {
             Hours = hours ? Sample.Of(1.5, Unit.Hour) : null,
             Price = price ? 40 : null,
         };
-        var other = Shelf(2, 70, 2) with { Hours = Sample.Of(1, Unit.Hour), Price = 10 };
+        var other = Piece(2, 70, 2) with { Hours = Sample.Of(1, Unit.Hour), Price = 10 };
         var found = All(Here(Sample.Pickup), [part, other], new());
         var lands = found.First(s =>
             s.Plan.Stacks.Count > 0 && s.Plan.Stacks.All(c => c.Parts.All(p => p.PartId == part.Id))
@@ -370,7 +433,7 @@ public class EdgesOfASearchTests
     public void What_is_told_at_once_can_be_built_of_what_is_there(int count, bool lands)
     {
         // One piece is the one that lands, and there must be two.
-        var told = new StackSearch(Here(Sample.Pickup), [Shelf(1, 30, count)], new())
+        var told = new StackSearch(Here(Sample.Pickup), [Piece(1, 30, count)], new())
             .Run(CancellationToken.None)
             .Select(n => n.Found)
             .OfType<FoundStack>()
@@ -380,7 +443,7 @@ public class EdgesOfASearchTests
         // What a limit stops is never told at once either.
         var stopped = new StackSearch(
             Here(WithShafts(30)),
-            [Shelf(1, 30, 2)],
+            [Piece(1, 30, 2)],
             new() { HoldEveryLimit = true }
         )
             .Run(CancellationToken.None)
@@ -507,127 +570,5 @@ public class EdgesOfASearchTests
                 .Raised(CentredAxlesTests.All(situation, shelf, new()), Corner.LF, Corner.RF)
                 .Stopped
         );
-    }
-
-    [Fact]
-    public void What_does_not_fit_is_left_out_with_its_reason_and_what_nobody_knows_stands_behind()
-    {
-        var situation = Here(
-            Sample.Pickup,
-            target: Sample.Level with
-            {
-                Tolerance = Sample.Mm(25),
-            }
-        ) with
-        {
-            Platform = "Drover",
-        };
-        PartFit For(string platform) => new() { Platforms = [new(platform)] };
-        Part[] shelf =
-        [
-            // As good as its sister and cheaper, but of unknown fit.
-            Shelf(1, 30, 2) with
-            {
-                Price = 10,
-            },
-            Shelf(2, 30, 2) with
-            {
-                Price = 60,
-                Fit = For("Drover"),
-            },
-            Shelf(3, 30, 2) with
-            {
-                Price = 1,
-                Fit = For("Marsh"),
-            },
-        ];
-        var search = new StackSearch(situation, shelf, new());
-        Assert.Equal([("part 3", "made for Marsh, not for Drover")], search.LeftOut);
-        var found = All(situation, shelf, new()).Where(s => s.Rank.Touched == 2).ToArray();
-        Assert.Equal(
-            [("part 2", 0), ("part 1", 1)],
-            found
-                .Where(s => s.Rank.Missing <= Rank.EnoughMissing)
-                .Select(s => (s.Plan.Stacks[0].Parts[0].Name, s.Rank.Unsure))
-        );
-        Assert.Equal(
-            "nobody noted whether each of its parts fits this vehicle",
-            FoundWords.Behind(found[0], found[1], new(), null)
-        );
-        // What is known to fit and hardly lands stands before nothing.
-        shelf[1] = shelf[1] with
-        {
-            Thickness = Sample.Mm(3),
-        };
-        Assert.Equal(
-            "part 1",
-            All(situation, shelf, new())
-                .First(s => s.Rank.Touched == 2)
-                .Plan.Stacks[0]
-                .Parts[0]
-                .Name
-        );
-    }
-
-    [Theory]
-    [InlineData(SearchOrder.LeastCost)]
-    [InlineData(SearchOrder.Surest)]
-    [InlineData(SearchOrder.LeastMoney)]
-    public void That_all_are_known_to_fit_changes_no_order_among_them(SearchOrder order)
-    {
-        var situation = Here(
-            Sample.Pickup,
-            target: Sample.Level with
-            {
-                Tolerance = Sample.Mm(15),
-            }
-        ) with
-        {
-            Platform = "Drover",
-        };
-        string[] Order(PartFit? fit) =>
-            [
-                .. All(
-                        situation,
-                        [
-                            // Dear and sure, cheap and less sure, and some between.
-                            Shelf(1, 30, 2) with
-                            {
-                                Price = 900,
-                                Fit = fit,
-                            },
-                            Shelf(2, 24, 2) with
-                            {
-                                Price = 5,
-                                Fit = fit,
-                            },
-                            Shelf(3, 36, 2) with
-                            {
-                                Price = 40,
-                                Fit = fit,
-                            },
-                            Shelf(4, 15, 2) with
-                            {
-                                Price = 1,
-                                Fit = fit,
-                            },
-                        ],
-                        new() { Order = order }
-                    )
-                    .Where(s => s.Rank.Touched == 2)
-                    .Select(s => s.Rank.Parts),
-            ];
-        var known = Order(new PartFit { Platforms = [new("Drover")] });
-        Assert.Equal(4, known.Length);
-        Assert.Equal(Order(null), known);
-        // The dear one is sure enough, and the cheap one is not: by cost it stands first all the same.
-        if (order == SearchOrder.LeastCost)
-        {
-            Assert.Contains(
-                All(situation, [Shelf(1, 30, 2)], new()),
-                s => s.Rank is { Touched: 2, Missing: <= Rank.EnoughMissing }
-            );
-            Assert.DoesNotContain(Sample.Id(901).ToString("N"), known[0], StringComparison.Ordinal);
-        }
     }
 }
