@@ -72,7 +72,8 @@ public sealed class DatabaseRoles(string owner, string? given = null)
         var role = $"\"{server.Username!.Replace("\"", "\"\"", StringComparison.Ordinal)}\"";
         if (given is null)
         {
-            // The name was free or is taken by another server that starts at this moment.
+            // The name was free or is taken by another server that starts at this moment. A role that is made so may do nothing more;
+            // who is no superuser may not even say so.
             var password = server.Password is { Length: > 0 } p
                 ? $"'{p}'" // hexadecimal
                 : "null";
@@ -88,11 +89,7 @@ public sealed class DatabaseRoles(string owner, string? given = null)
             );
             if (!await SignsIn(server.ConnectionString, cancel))
             {
-                await Do(
-                    open,
-                    $"alter role {role} with login nosuperuser nocreatedb nocreaterole nobypassrls noreplication password {password}",
-                    cancel
-                );
+                await Do(open, $"alter role {role} with login password {password}", cancel);
             }
         }
         await using var asked = new NpgsqlCommand(
@@ -189,6 +186,11 @@ public sealed class DatabaseRoles(string owner, string? given = null)
         {
             // Each connection has yet to plan what it is asked: many of them are slower than the wait for one of a few (docs/operations.md, "What it needs").
             planned.MaxPoolSize = 4 + (4 * Environment.ProcessorCount);
+        }
+        if (planned.Options?.Contains("jit", StringComparison.Ordinal) != true)
+        {
+            // Few rows are read by key, but in a shop of many jobs PostgreSQL expects thousands of them and compiles the statement first: five seconds for each opening of a job.
+            planned.Options = $"{planned.Options} -c jit=off".TrimStart();
         }
         return planned;
     }

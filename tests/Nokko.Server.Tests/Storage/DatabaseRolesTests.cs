@@ -26,6 +26,17 @@ public class DatabaseRolesTests
     }
 
     [Fact]
+    public void It_has_no_statement_compiled_unless_it_is_told_so()
+    {
+        Assert.Equal("-c jit=off", Server().Options);
+        Assert.Equal(
+            "-c statement_timeout=9s -c jit=off",
+            Server(";Options=-c statement_timeout=9s").Options
+        );
+        Assert.Equal("-c jit=on", Server(";Options=-c jit=on").Options);
+    }
+
+    [Fact]
     public void The_owner_s_connections_are_not_kept() =>
         Assert.False(new NpgsqlConnectionStringBuilder(new DatabaseRoles(Owner).Owner).Pooling);
 }

@@ -247,6 +247,47 @@ public sealed class RowSecurityTests : IAsyncLifetime
         Assert.Equal(0L, await Ask(open, "select count(*) from jobs"));
     }
 
+    [Fact]
+    [Trait("Trial", "long")]
+    public async Task An_owner_that_may_make_roles_and_is_no_superuser_makes_the_servers_own()
+    {
+        var name = $"maker_{Guid.NewGuid():N}";
+        await Alone($"create role {name} login createrole password 'plain'");
+        await Alone($"create database {name} owner {name}");
+        var maker = new NpgsqlConnectionStringBuilder(_server.Connection)
+        {
+            Database = name,
+            Username = name,
+            Password = "plain",
+        }.ConnectionString;
+        // Another server that starts beside it finds the role.
+        foreach (var _ in new[] { "first", "second" })
+        {
+            await using var server = Hosted.OnDatabase(maker);
+            var caller = await server.SignIn();
+            Assert.NotEmpty((await caller.Get("/api/yard"))["jobs"]!.AsArray());
+            await using var open = new NpgsqlConnection(
+                server.Services.GetRequiredService<DatabaseRoles>().Server
+            );
+            await open.OpenAsync(Cancel);
+            Assert.Equal(
+                1L,
+                await Ask(
+                    open,
+                    $"select count(*) from pg_roles where rolname = current_user and rolname <> '{name}' and not (rolsuper or rolbypassrls or rolcreaterole or rolcreatedb or rolreplication)"
+                )
+            );
+            // Nothing that the server asks is compiled first.
+            Assert.Equal(
+                1L,
+                await Ask(
+                    open,
+                    "select count(*) from pg_settings where name = 'jit' and setting = 'off'"
+                )
+            );
+        }
+    }
+
     private async Task Alone(string sql)
     {
         await using var open = new NpgsqlConnection(_server.Connection);
