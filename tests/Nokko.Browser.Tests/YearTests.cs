@@ -1,3 +1,4 @@
+using OpenQA.Selenium;
 using Xunit;
 
 namespace Nokko.Browser.Tests;
@@ -47,4 +48,89 @@ public class YearTests(DemoServer demo)
         b.Press("Brack Courier KT 18 P");
         b.Sees("fitted otherwise than it should be");
     }
+
+    [Fact]
+    [Trait("Trial", "long")]
+    public void A_comeback_is_kept_once_on_a_slow_line_waits_offline_and_is_not_lost_between_two()
+    {
+        using var b = new Driving.Browser();
+        b.SignIn(demo.Server.Address, "brenna");
+        b.Open($"{demo.Server.Address}/take-in");
+        b.Type("Plate", "KT 15 P");
+        b.Press("Go on with its record");
+        b.Choose("Comes back for", "leans");
+        b.Choose("Lifted with", "two-post lift");
+        b.Press("Take it in and walk round");
+        b.Sees("Left front, from the hub");
+        var job = b.Driver.Url[..b.Driver.Url.LastIndexOf('/')];
+        b.Open($"{job}/hand-over");
+        b.Choose("Came back by", "fitted otherwise than it should be");
+        b.Slow(1_000);
+        var keep = b.Driver.FindElement(By.XPath("//button[.='Keep the comeback']"));
+        b.Driver.ExecuteScript("arguments[0].click(); arguments[0].click()", keep);
+        // What is typed while the first one is on its way is typed into what stands there.
+        b.Type("What was found", "left block turned round");
+        b.Sees("It came back: leans; fitted otherwise than it should be");
+        b.AllSaved();
+        b.Press("Keep the comeback");
+        b.AllSaved();
+        b.Slow(0);
+        Assert.DoesNotContain("changed this first", b.Text, StringComparison.Ordinal);
+        Assert.Equal("left block turned round", Found(b));
+
+        b.Offline(true);
+        b.Type("What was found", "left block turned round, U-bolts dry");
+        b.Press("Keep the comeback");
+        b.Sees("Not saved yet: 1");
+        Assert.Equal("left block turned round, U-bolts dry", Found(b));
+        b.Offline(false);
+        b.AllSaved();
+        b.Open($"{job}/hand-over");
+        Assert.Equal("left block turned round, U-bolts dry", Found(b));
+        Unfold(b);
+
+        // Two say it from the same page: the second sees both, and chooses.
+        using var other = new Driving.Browser();
+        other.SignIn(demo.Server.Address, "odd");
+        other.Open($"{job}/hand-over");
+        Unfold(other);
+        other.Type("What was found", "spring centre bolt sheared");
+        other.Offline(true);
+        b.Choose("Came back by", "a part was faulty or not as claimed");
+        b.Press("Keep the comeback");
+        b.Sees("It came back: leans; a part was faulty or not as claimed");
+        b.AllSaved();
+        other.Press("Keep the comeback");
+        other.Sees("Not saved yet: 1");
+        other.Offline(false);
+        other.Sees("Brenna Tarn changed this first");
+        other.Sees("a part was faulty or not as claimed");
+        other.Sees("spring centre bolt sheared");
+        other.Press("Keep mine over theirs");
+        other.AllSaved();
+        b.Open($"{job}/hand-over");
+        b.Sees("It came back: leans; fitted otherwise than it should be");
+        Assert.Equal("spring centre bolt sheared", Found(b));
+
+        b.Open($"{demo.Server.Address}/evidence");
+        b.Sees("The shop’s year");
+        b.Offline(true);
+        b.Press("The shop’s year");
+        b.Sees("network");
+        b.Offline(false);
+        b.Sees("Right at the first try");
+    }
+
+    private static void Unfold(Driving.Browser b) =>
+        b.Until(
+                d =>
+                    d.FindElement(
+                        By.XPath("//summary[starts-with(normalize-space(), 'It came back')]")
+                    ),
+                "what it came back for"
+            )
+            .Click();
+
+    private static string? Found(Driving.Browser b) =>
+        b.Field("What was found").GetAttribute("value");
 }

@@ -12,7 +12,13 @@ import { theme } from "./shared/theme";
 const client = new QueryClient({
   defaultOptions: {
     // Without a network the device answers from what it saw last, so queries never wait for one.
-    queries: { retry: 1, staleTime: 5_000, networkMode: "always" },
+    // When it is back, a page that could not be had is asked for again.
+    queries: {
+      retry: 1,
+      staleTime: 5_000,
+      networkMode: "always",
+      refetchOnReconnect: true,
+    },
     mutations: { networkMode: "always" },
   },
 });

@@ -12,8 +12,15 @@ internal static class Seeding
     public static async Task Prepare(WebApplication app)
     {
         var roles = app.Services.GetRequiredService<DatabaseRoles>();
-        await Migrate(roles.Owner);
-        await roles.Prepare();
+        try
+        {
+            await Migrate(roles.Owner);
+            await roles.Prepare();
+        }
+        catch (Exception e) when (WhyNoDatabase(e) is { } why)
+        {
+            throw new CannotStartException(why, e);
+        }
         await using var scope = app.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<NokkoDb>();
         if (await db.Shops.AnyAsync())
@@ -35,6 +42,18 @@ internal static class Seeding
         );
         await transaction.CommitAsync();
     }
+
+    /// <summary>What PostgreSQL said, or that it said nothing; null where something else went wrong.</summary>
+    private static string? WhyNoDatabase(Exception e) =>
+        e switch
+        {
+            CannotStartException => null,
+            PostgresException p =>
+                $"PostgreSQL refused what Nokko needs at its start: {p.MessageText} ({p.SqlState}). Look at the connection, and at what its role may do.",
+            NpgsqlException =>
+                $"PostgreSQL cannot be reached: {e.GetBaseException().Message}. Look at the connection, and whether PostgreSQL runs.",
+            _ => e.InnerException is { } inner ? WhyNoDatabase(inner) : null,
+        };
 
     /// <summary>Brings the tables to their newest form, as their owner.</summary>
     private static async Task Migrate(string owner)

@@ -63,6 +63,30 @@ public class LostDatabaseTests
         Assert.Single((await caller.Get(job.Path))["document"]!["readings"]!.AsArray());
     }
 
+    [Theory]
+    [Trait("Trial", "long")]
+    [InlineData("Host=127.0.0.1;Port=1", "PostgreSQL cannot be reached")]
+    [InlineData(
+        "Username=nobody_of_that_name;Password=wrong",
+        "PostgreSQL refused what Nokko needs at its start"
+    )]
+    public async Task A_start_without_its_database_says_in_a_sentence_what_is_missing(
+        string wrong,
+        string sentence
+    )
+    {
+        var connection = new NpgsqlConnectionStringBuilder(TestCluster.On("not_there"));
+        foreach (var part in wrong.Split(';'))
+        {
+            connection[part.Split('=')[0]] = part.Split('=')[1];
+        }
+        var said = await Assert.ThrowsAsync<InvalidOperationException>(() =>
+            ServerProcess.Beside(connection.ConnectionString)
+        );
+        Assert.Contains(sentence, said.Message, StringComparison.Ordinal);
+        Assert.DoesNotContain("Unhandled exception", said.Message, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task A_connection_that_is_cut_in_the_middle_never_breaks_a_request()
     {

@@ -227,7 +227,7 @@ describe("the outbox", () => {
       });
       expect((await kept.load()).refused).toHaveLength(1);
       if (one) {
-        await outbox.insist(one, version);
+        await outbox.insist(one, { version });
       }
       await idle(outbox);
     }

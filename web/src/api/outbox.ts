@@ -27,6 +27,14 @@ export interface Refused {
 export type Outcome = { stored: JobAnswer } | { waiting: true };
 
 /** Where letters are kept on the device. */
+/** What a change rests on, as its rows are now. */
+export type Versions = Partial<
+  Record<
+    "version" | "vehicleVersion" | "ownerVersion" | "stageVersion",
+    number | null
+  >
+>;
+
 export interface LetterStore {
   load(): Promise<{ letters: Letter[]; refused: Refused[] }>;
   keep(letter: Letter): Promise<void>;
@@ -56,8 +64,21 @@ export function lettersOf<K extends JobCommand["kind"]>(
     .filter((c): c is CommandOf<K> => c.kind === kind);
 }
 
+/** What changes the job's own row. */
+const ofTheJob: ReadonlySet<NewCommand["kind"]> = new Set([
+  "setTarget",
+  "makeWish",
+  "setLoads",
+  "setLimit",
+  "sayComeback",
+  "handOver",
+]);
+
 /** The row that a letter edits as it was seen; null when it edits none by a key of its own. */
-export function rowOf({ command }: Letter): string | null {
+export function rowOf({ command, job }: Letter): string | null {
+  if (ofTheJob.has(command.kind)) {
+    return job;
+  }
   if (
     command.kind === "placeKit" ||
     command.kind === "convertAxle" ||
@@ -189,11 +210,11 @@ export class Outbox {
   }
 
   /** Sends a refused change again, over what somebody else left in its row; refused anew it comes back among the refused. */
-  async insist({ letter }: Refused, version: number | null): Promise<void> {
+  async insist({ letter }: Refused, versions: Versions): Promise<void> {
     await this.take(
       this.sealed({
         ...letter,
-        command: { ...letter.command, version } as NewCommand,
+        command: { ...letter.command, ...versions } as NewCommand,
       }),
     );
     this.dismiss(letter.commandId);

@@ -60,8 +60,8 @@ function First({ problem }: { problem: Problem }) {
   );
 }
 
-/** What somebody else left, in a line: the plain values of a row. */
-export function wordsOf(row: unknown): string {
+/** What somebody else left, in a line: the plain values of a row; of what lies in it, too, where it is asked for. */
+export function wordsOf(row: unknown, deep = false): string {
   if (typeof row !== "object" || row === null) {
     return "";
   }
@@ -72,7 +72,9 @@ export function wordsOf(row: unknown): string {
         ? value.toString()
         : isQuantity(value)
           ? `${value.typed ?? value.value.toString()} ${value.unit}`
-          : null,
+          : deep
+            ? wordsOf(value, deep)
+            : null,
     )
     .filter((text) => text !== null && text !== "")
     .join(", ");

@@ -1,6 +1,6 @@
 import { useState } from "react";
 
-/** State that outlives a reload: kept on the device until it is cleared. */
+/** State that outlives a reload: kept on the device until it is cleared, which forgets what was saved and not what was typed since. */
 export function useDraft<T>(
   key: string,
   initial: T,
@@ -12,11 +12,17 @@ export function useDraft<T>(
     value: load(full, initial),
   }));
   const value = held.full === full ? held.value : load(full, initial);
+  let mine = value;
   const set = (next: T) => {
+    mine = next;
     localStorage.setItem(full, JSON.stringify(next));
     setHeld({ full, value: next });
   };
   const clear = () => {
+    const kept = localStorage.getItem(full);
+    if (kept !== null && kept !== JSON.stringify(mine)) {
+      return;
+    }
     localStorage.removeItem(full);
     // Nothing is held any more: what is put back into the draft later is seen.
     setHeld({ full: "", value: initial });

@@ -2,7 +2,7 @@ import Box from "@mui/material/Box";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { JobView, Schemas } from "../../api/client";
 import { useJob, useSeenVersion, useSend } from "../../api/job";
 import { comebackCauses, comebackWords } from "../../api/words";
@@ -10,16 +10,15 @@ import { BothWays, type Lines } from "../../shared/BothWays";
 import { asError, at } from "../../shared/ProblemNote";
 import { Press } from "../../shared/Press";
 import { useDraft } from "../../shared/useDraft";
-import { cameBack, comebackBody, comebackText } from "./comebackText";
+import {
+  cameBack,
+  comebackBody,
+  comebackLines,
+  comebackText,
+} from "./comebackText";
 
-const lines = ({ document: { job } }: JobView): Lines => ({
-  "Comes back for": job.comeback ? comebackWords[job.comeback.for] : "nothing",
-  "In the owner's words": job.comeback?.words ?? "",
-  "Came back by": job.comeback?.cause
-    ? comebackCauses[job.comeback.cause]
-    : "nobody said",
-  "What was found": job.comeback?.found ?? "",
-});
+const lines = ({ document: { job } }: JobView): Lines =>
+  comebackLines(job.comeback ?? null);
 
 /** That a vehicle came back for work that was done here, and by what: the shop learns from it. */
 export function Comeback({
@@ -33,11 +32,25 @@ export function Comeback({
   const send = useSend();
   const seen = useSeenVersion(d.job.id);
   const [opened, setOpened] = useState(view);
+  // It stays open while its fields are typed in, whatever is saved meanwhile.
+  const [unfolded, setUnfolded] = useState(
+    !!d.job.comeback && d.job.comeback.cause === null,
+  );
   const [text, setText, clear] = useDraft(
     `comeback.${d.job.id}`,
     comebackText(d.job.comeback ?? null),
   );
   const [problem, setProblem] = useState<Error | null>(null);
+  // What is stored as it stands here is no draft any more.
+  const isStored =
+    JSON.stringify(text) ===
+    JSON.stringify(comebackText(d.job.comeback ?? null));
+  useEffect(() => {
+    if (isStored) {
+      clear();
+    }
+    // oxlint-disable-next-line react-hooks/exhaustive-deps -- once, when it becomes so
+  }, [isStored]);
   if (!cameBack(d)) {
     return null;
   }
@@ -53,8 +66,10 @@ export function Comeback({
         none ? "that it is no comeback" : "the comeback",
       );
       seen.saved(outcome);
-      clear();
-      setText(none ? comebackText(null) : text);
+      // What waits for the network stays in the form until it is seen to be stored.
+      if ("stored" in outcome || none) {
+        clear();
+      }
       onSaved();
     } catch (e) {
       setProblem(asError(e));
@@ -64,7 +79,10 @@ export function Comeback({
   return (
     <Box
       component="details"
-      open={said !== null && said.cause === null ? true : undefined}
+      open={unfolded}
+      onToggle={(e) => {
+        setUnfolded(e.currentTarget.open);
+      }}
       sx={{ mt: 1.5 }}
     >
       <Box

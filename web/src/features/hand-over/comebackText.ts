@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { comebackCauses, comebackWords } from "../../api/words";
 
 /** A comeback as it is typed. */
 export interface ComebackText {
@@ -15,6 +16,16 @@ export const comebackText = (
   words: said?.words ?? "",
   cause: said?.cause ?? "",
   found: said?.found ?? "",
+});
+
+/** What is said of a comeback, line by line. */
+export const comebackLines = (
+  said: Schemas["ComebackInput"] | Schemas["Comeback"] | null,
+): Record<string, string> => ({
+  "Comes back for": said?.for ? comebackWords[said.for] : "nothing",
+  "In the owner's words": said?.words ?? "",
+  "Came back by": said?.cause ? comebackCauses[said.cause] : "nobody said",
+  "What was found": said?.found ?? "",
 });
 
 export const comebackBody = (

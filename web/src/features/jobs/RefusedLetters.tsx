@@ -3,14 +3,14 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { outbox, useJob, useOutbox } from "../../api/job";
-import { rowOf, type Letter, type Refused } from "../../api/outbox";
+import type { Letter, Refused } from "../../api/outbox";
 import { stacksOf } from "../../api/waitingPlans";
 import { Both } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
-import { wordsOf } from "../../shared/ProblemNote";
 import { keepDraft } from "../../shared/useDraft";
 import { useParts } from "../../shared/useParts";
 import { planLines } from "../plans/stacks";
+import { bothSay, versionsNow } from "./refused";
 
 /** Puts what was typed back into the field of its station, as it was typed. */
 function putBack(letter: Letter) {
@@ -46,9 +46,9 @@ function ChangedFirst({
   const unit = useUnit();
   const parts = (useParts().data ?? []).map((p) => p.part);
   const { letter } = refused;
-  const row = rowOf(letter);
   const c = letter.command;
   const d = view.document;
+  const both = bothSay(letter, first.theirs);
   return (
     <Box sx={{ mb: 1 }}>
       <Both
@@ -58,7 +58,7 @@ function ChangedFirst({
         mine={
           c.kind === "savePlan"
             ? planLines(c.name, stacksOf(c.stacks, d, d.plans, parts), unit)
-            : { "It says": wordsOf({ ...c, kind: null, version: null }) }
+            : both.mine
         }
         theirs={
           c.kind === "savePlan"
@@ -67,17 +67,14 @@ function ChangedFirst({
                 (first.theirs as Schemas["Plan"]).stacks,
                 unit,
               )
-            : { "It says": wordsOf(first.theirs) }
+            : both.theirs
         }
         onTheirs={() => {
           outbox.dismiss(letter.commandId);
         }}
         // A second refusal comes back here.
         onMine={() =>
-          outbox.insist(
-            refused,
-            row === null ? null : (view.versions[row] ?? null),
-          )
+          outbox.insist(refused, versionsNow(letter, first.theirs, view))
         }
       />
     </Box>

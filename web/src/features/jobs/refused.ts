@@ -1,0 +1,53 @@
+import type { JobView, Schemas } from "../../api/client";
+import { rowOf, type Letter, type Versions } from "../../api/outbox";
+import type { Lines } from "../../shared/BothWays";
+import { wordsOf } from "../../shared/ProblemNote";
+import { comebackLines } from "../hand-over/comebackText";
+import { cameIn } from "./correction";
+
+/** What a letter says and what the other one left, of the same things. */
+export function bothSay(
+  { command }: Letter,
+  theirs: unknown,
+): { mine: Lines; theirs: Lines } {
+  if (command.kind === "sayComeback") {
+    return {
+      mine: comebackLines(command.comeback),
+      theirs: comebackLines((theirs as Schemas["Job"]).comeback ?? null),
+    };
+  }
+  const said = { ...command, kind: null, version: null };
+  // Their row may hold much that this change never touched.
+  const same = Object.fromEntries(
+    Object.entries(theirs ?? {}).filter(([name]) => name in said),
+  );
+  return {
+    mine: { "It says": wordsOf(said, true) },
+    theirs: {
+      "It says":
+        Object.keys(same).length > 0 ? wordsOf(same, true) : wordsOf(theirs),
+    },
+  };
+}
+
+/** The versions that a letter rests on, as its rows are now. */
+export function versionsNow(
+  letter: Letter,
+  theirs: unknown,
+  { versions, document: d }: JobView,
+): Versions {
+  const now = (id: string | null | undefined) =>
+    id ? (versions[id] ?? null) : null;
+  return letter.command.kind === "correctTakenIn"
+    ? {
+        version: now(d.job.id),
+        vehicleVersion: now(d.vehicle.id),
+        ownerVersion: now(d.owner.id),
+        stageVersion: now(cameIn({ document: d })?.id) ?? 0,
+      }
+    : {
+        version: now(
+          rowOf(letter) ?? (theirs as { id?: string } | null)?.id ?? null,
+        ),
+      };
+}
