@@ -199,6 +199,44 @@ public class EdgesOfASearchTests
     }
 
     [Fact]
+    public void At_most_two_pieces_come_new_to_a_corner_and_what_is_in_counts_for_none()
+    {
+        var there = Sample.Plate(950, 6);
+        var found = All(
+                Here(
+                    Sample.Pickup,
+                    Sample.AsFound with
+                    {
+                        Stacks = Sample
+                            .Plan(
+                                (Corner.LF, there),
+                                (Corner.RF, there with { Id = Sample.Id(951) })
+                            )
+                            .Stacks,
+                    },
+                    Sample.Level with
+                    {
+                        Tolerance = Sample.Mm(25),
+                    }
+                ),
+                [
+                    Piece(1, 12, 2),
+                    Piece(2, 12, 2, PartKind.PreloadSpacer),
+                    Piece(3, 12, 2, PartKind.StrutLowerSpacer),
+                ],
+                new()
+            )
+            .Select(s => CornerStack.At(s.Plan.Stacks, Corner.LF))
+            .Select(c =>
+                (New: c.Count(p => p.PartId is not null), Old: c.Count(p => p.PartId is null))
+            )
+            .ToHashSet();
+        Assert.Contains((2, 1), found);
+        Assert.Contains((2, 0), found);
+        Assert.DoesNotContain(found, c => c.New > 2);
+    }
+
+    [Fact]
     public void A_wish_for_bigger_tyres_says_at_which_end_the_room_is_not_known()
     {
         foreach (var axle in Corners.Axles)

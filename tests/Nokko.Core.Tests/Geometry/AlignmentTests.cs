@@ -245,6 +245,20 @@ public class AlignmentTests
             Also(cure, "Left of the cams").Value!.Value,
             1e-9
         );
+        // Known as well as the pivot that uses most of them.
+        Assert.Equal(
+            Also(
+                cure,
+                Math.Abs(front) > Math.Abs(rear)
+                    ? "Lower arm’s front pivot goes out by"
+                    : "Its rear pivot goes out by"
+            ).U,
+            Also(cure, "Left of the cams").U
+        );
+        Assert.NotEqual(
+            Also(cure, "Lower arm’s front pivot goes out by").U,
+            Also(cure, "Its rear pivot goes out by").U
+        );
     }
 
     [Fact]

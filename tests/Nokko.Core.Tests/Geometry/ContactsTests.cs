@@ -246,6 +246,11 @@ public class ContactsTests
         Assert.Equal(38 - Math.Abs(aside), Mm(front.Stands, ContactWith.Frame, turned: true), 1e-6);
         Assert.Equal(30, Mm(front.Stands, ContactWith.Arm), 1e-6);
         Assert.Equal(45, Mm(front.Stands, ContactWith.Ahead, turned: true), 1e-6);
+        Assert.DoesNotContain(
+            "bump stop",
+            string.Join(' ', front.Checks),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -237,6 +237,12 @@ public class ShaftsTests
                 ),
         ];
         var geometry = Of(vehicle, lifted);
+        // Before anything came: 15 over 420.
+        Assert.Contains(
+            ", 2.0° before",
+            One(geometry, MechanismKind.CvShaft, "rear").Says,
+            StringComparison.Ordinal
+        );
         var angle = Math.Atan2(15 + geometry.RearRise.Value!.Value - 40, 420) * 180 / Math.PI;
         Assert.Equal(
             angle,

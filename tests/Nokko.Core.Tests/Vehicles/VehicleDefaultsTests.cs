@@ -64,6 +64,8 @@ public class VehicleDefaultsTests
         Assert.Equal(1500, filled.RearTrack!.Value);
         Assert.Equal(0.42 * 3000, filled.MidMark!.Value, 9);
         Assert.Equal(0.62 * 1500, filled.FrontSpringBase!.Value, 9);
+        Assert.Equal(0.66 * 1500, filled.RearSpringBase!.Value, 9);
+        Assert.Equal((60, 60), (filled.FrontSpringBase.U, filled.RearSpringBase.U));
     }
 
     [Fact]

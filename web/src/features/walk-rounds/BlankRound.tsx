@@ -101,9 +101,9 @@ export function BlankRound() {
                         : "floor"
                     ]}
               </td>
-              <td>______________</td>
-              <td>______________</td>
-              <td>______________</td>
+              <Blank />
+              <Blank />
+              <Blank />
             </tr>
           ))}
         </tbody>
@@ -147,5 +147,23 @@ export function BlankRound() {
       <div style={{ height: "5em" }} />
       <div>Measured by ______________________ on ______________</div>
     </>
+  );
+}
+
+/** A place to write in, as wide as the sheet lets it be: on a phone, too. */
+function Blank() {
+  return (
+    <td>
+      <span
+        style={{
+          display: "block",
+          borderBottom: "1px solid",
+          minWidth: "2.5em",
+          marginRight: "0.6em",
+        }}
+      >
+        &nbsp;
+      </span>
+    </td>
   );
 }
