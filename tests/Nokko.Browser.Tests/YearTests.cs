@@ -11,12 +11,7 @@ public class YearTests(DemoServer demo)
     public void A_vehicle_that_comes_back_is_explained_before_it_leaves_and_stands_in_the_year()
     {
         using var b = new Driving.Browser();
-        b.SignIn(demo.Server.Address, "brenna");
-        b.Open($"{demo.Server.Address}/take-in");
-        b.Type("Plate", "KT 18 P");
-        b.Press("Go on with its record");
-        b.Choose("Comes back for", "something else");
-        b.Choose("Lifted with", "two-post lift");
+        ComesBack(b, "KT 18 P", "something else");
         b.Press("Take it in and walk round");
         b.Sees("What is it? A few words.");
         b.Type("What the owner says of it", "smells hot after the hill");
@@ -54,12 +49,7 @@ public class YearTests(DemoServer demo)
     public void A_comeback_is_kept_once_on_a_slow_line_waits_offline_and_is_not_lost_between_two()
     {
         using var b = new Driving.Browser();
-        b.SignIn(demo.Server.Address, "brenna");
-        b.Open($"{demo.Server.Address}/take-in");
-        b.Type("Plate", "KT 15 P");
-        b.Press("Go on with its record");
-        b.Choose("Comes back for", "leans");
-        b.Choose("Lifted with", "two-post lift");
+        ComesBack(b, "KT 15 P", "leans");
         b.Press("Take it in and walk round");
         b.Sees("Left front, from the hub");
         var job = b.Driver.Url[..b.Driver.Url.LastIndexOf('/')];
@@ -119,6 +109,16 @@ public class YearTests(DemoServer demo)
         b.Sees("network");
         b.Offline(false);
         b.Sees("Right at the first try");
+    }
+
+    private void ComesBack(Driving.Browser b, string plate, string why)
+    {
+        b.SignIn(demo.Server.Address, "brenna");
+        b.Open($"{demo.Server.Address}/take-in");
+        b.Type("Plate", plate);
+        b.Press("Go on with its record");
+        b.Choose("Comes back for", why);
+        b.Choose("Lifted with", "two-post lift");
     }
 
     private static void Unfold(Driving.Browser b) =>
