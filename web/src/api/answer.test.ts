@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { after } from "./answer";
 import type { JobView } from "./client";
-import type { JobAnswer } from "./outbox";
+import type { JobAnswer } from "./letters";
 
 const view = {
   document: {

@@ -1,5 +1,5 @@
 import type { JobView, Schemas } from "./client";
-import type { JobAnswer } from "./outbox";
+import type { JobAnswer } from "./letters";
 
 type Doc = Schemas["JobDocument"];
 

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import type { Letter, Refused } from "./outbox";
+import type { Letter, Refused } from "./letters";
 
 interface Kept extends DBSchema {
   letters: { key: string; value: Letter };

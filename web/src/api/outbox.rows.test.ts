@@ -12,7 +12,7 @@ const sentAfter = async (early: NewCommand, late: NewCommand) => {
     versions.push(...commands.map((c) => ("version" in c ? c.version : "-")));
     asked.open();
     await answer.promise;
-    return reply(200, { ...answered(commands), versions: { plan: 8 } });
+    return reply(200, { ...answered(commands), versions: { plan: 8, j: 8 } });
   });
   const post = (command: NewCommand) =>
     outbox.post({ job: "j", command, says: "a change" });
@@ -52,6 +52,16 @@ describe("changes of one row in the outbox", () => {
     await Promise.all([first, ...later]);
     expect(versions).toEqual([7, 8, 7]);
     expect((await kept.load()).letters).toEqual([]);
+  });
+
+  it("lets what changes the job itself rest on what one changed of it before, without a key in the change", async () => {
+    const said: NewCommand = {
+      kind: "sayComeback",
+      version: 7,
+      comeback: null,
+    };
+    expect(await sentAfter(said, said)).toEqual([7, 8]);
+    expect(await sentAfter(said, drop)).toEqual([7, 7]);
   });
 
   it("lets a kit rest on the plan that it goes into, and no stacks on a kit that they do not know", async () => {

@@ -2,7 +2,8 @@ import "fake-indexeddb/auto";
 import type { Schemas } from "./client";
 import type { JobCommand, NewCommand } from "./command";
 import { Device } from "./device";
-import { Outbox, type JobAnswer } from "./outbox";
+import type { JobAnswer } from "./letters";
+import { Outbox } from "./outbox";
 
 export const command: NewCommand = {
   kind: "finishFollowUp",

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { JobView } from "./client";
-import type { Letter } from "./outbox";
+import type { Letter } from "./letters";
 import { waitingIn, withWaiting } from "./waiting";
 
 const view = {

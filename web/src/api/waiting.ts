@@ -1,7 +1,7 @@
 import type { JobView, Schemas } from "./client";
 import type { CommandOf } from "./command";
 import { begunPlan } from "./document";
-import { lettersOf, type Letter } from "./outbox";
+import { lettersOf, type Letter } from "./letters";
 import { kitsWith, plansWith } from "./waitingPlans";
 
 type Part = Schemas["Part"];

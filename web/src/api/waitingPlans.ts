@@ -1,6 +1,6 @@
 import type { Schemas } from "./client";
 import type { CommandOf } from "./command";
-import { lettersOf, type Letter } from "./outbox";
+import { lettersOf, type Letter } from "./letters";
 
 type Part = Schemas["Part"];
 

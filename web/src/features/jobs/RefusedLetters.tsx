@@ -3,7 +3,7 @@ import Button from "@mui/material/Button";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { outbox, useJob, useOutbox } from "../../api/job";
-import type { Letter, Refused } from "../../api/outbox";
+import type { Letter, Refused } from "../../api/letters";
 import { stacksOf } from "../../api/waitingPlans";
 import { Both } from "../../shared/BothWays";
 import { useUnit } from "../../shared/Length";
@@ -48,27 +48,22 @@ function ChangedFirst({
   const { letter } = refused;
   const c = letter.command;
   const d = view.document;
-  const both = bothSay(letter, first.theirs);
+  const plan = first.theirs as Schemas["Plan"];
+  const both =
+    c.kind === "savePlan"
+      ? {
+          mine: planLines(c.name, stacksOf(c.stacks, d, d.plans, parts), unit),
+          theirs: planLines(plan.name, plan.stacks, unit),
+        }
+      : bothSay(letter, first.theirs);
   return (
     <Box sx={{ mb: 1 }}>
       <Both
         by={first.by}
         at={first.at}
         about={letter.says}
-        mine={
-          c.kind === "savePlan"
-            ? planLines(c.name, stacksOf(c.stacks, d, d.plans, parts), unit)
-            : both.mine
-        }
-        theirs={
-          c.kind === "savePlan"
-            ? planLines(
-                (first.theirs as Schemas["Plan"]).name,
-                (first.theirs as Schemas["Plan"]).stacks,
-                unit,
-              )
-            : both.theirs
-        }
+        mine={both.mine}
+        theirs={both.theirs}
         onTheirs={() => {
           outbox.dismiss(letter.commandId);
         }}

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { JobView } from "../../api/client";
 import type { NewCommand } from "../../api/command";
-import type { Letter } from "../../api/outbox";
+import type { Letter } from "../../api/letters";
 import { bothSay, versionsNow } from "./refused";
 
 const letter = (command: NewCommand) =>

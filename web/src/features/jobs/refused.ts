@@ -1,5 +1,5 @@
 import type { JobView, Schemas } from "../../api/client";
-import { rowOf, type Letter, type Versions } from "../../api/outbox";
+import { rowOf, type Letter, type Versions } from "../../api/letters";
 import type { Lines } from "../../shared/BothWays";
 import { wordsOf } from "../../shared/ProblemNote";
 import { comebackLines } from "../hand-over/comebackText";
@@ -13,7 +13,9 @@ export function bothSay(
   if (command.kind === "sayComeback") {
     return {
       mine: comebackLines(command.comeback),
-      theirs: comebackLines((theirs as Schemas["Job"]).comeback ?? null),
+      theirs: comebackLines(
+        (theirs as Schemas["Job"] | null)?.comeback ?? null,
+      ),
     };
   }
   const said = { ...command, kind: null, version: null };

@@ -4,7 +4,7 @@ import { v7 } from "uuid";
 import type { JobView, Schemas } from "../../api/client";
 import { currentStage, draftPlan, draftPlans } from "../../api/document";
 import { useJob, useOutbox, useSend } from "../../api/job";
-import { lettersOf } from "../../api/outbox";
+import { lettersOf } from "../../api/letters";
 import { stacksOf } from "../../api/waitingPlans";
 import { useUnit } from "../../shared/Length";
 import { asError } from "../../shared/ProblemNote";

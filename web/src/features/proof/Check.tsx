@@ -5,7 +5,7 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 import type { JobView, Schemas } from "../../api/client";
 import { useJob, useOutbox } from "../../api/job";
-import { lettersOf } from "../../api/outbox";
+import { lettersOf } from "../../api/letters";
 import { BothWays, type Lines } from "../../shared/BothWays";
 import { Press } from "../../shared/Press";
 import { at } from "../../shared/ProblemNote";

@@ -7,7 +7,7 @@ import { v7 } from "uuid";
 import type { Schemas } from "../../api/client";
 import { draftPlans, quoteNow } from "../../api/document";
 import { useJob, useOutbox, useSend } from "../../api/job";
-import { lettersOf } from "../../api/outbox";
+import { lettersOf } from "../../api/letters";
 import { NeedsNetwork } from "../../shared/NeedsNetwork";
 import { PrintButton } from "../../shared/PrintButton";
 import { useAddress } from "../../shared/useAddress";
