@@ -397,6 +397,12 @@ public class BenchSheetsTests
         var a = Work("block", ("thickness", "50"), ("pack", "40"), ("taper", "2"));
         Assert.Equal(50, Value(a, 0));
         Assert.Equal(50 + 40 + 12 + 13 + 4.5, Value(a, 1), 9);
+        // 2 mm, and 2 % of what is 100 mm thick.
+        Assert.Equal(
+            Math.Sqrt(8),
+            Work("block", ("thickness", "100"), ("pack", "40")).Numbers[0].Result.U!.Value,
+            9
+        );
         Assert.Equal(2, Value(a, 2));
         Assert.NotNull(Work("block", ("thickness", "50"), ("pack", "40")).Numbers[2].Result.Cannot);
     }

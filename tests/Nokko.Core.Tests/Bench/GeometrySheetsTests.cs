@@ -104,6 +104,43 @@ public class GeometrySheetsTests
     }
 
     [Fact]
+    public void What_the_gaps_lose_is_what_the_corners_of_the_turned_tyre_reach()
+    {
+        var a = Usual(
+            "wheel",
+            ("diameter", "780"),
+            ("width", "220"),
+            ("offset", "30"),
+            ("nextDiameter", "840"),
+            ("nextWidth", "260"),
+            ("nextOffset", "-14"),
+            ("lock", "32")
+        );
+        // Less offset stands farther out: its middle lies 44 outboard of the kingpin where the old one's lay over it.
+        var farther = Enumerable.Range(0, 3_201).Select(i => i / 100.0).ToArray();
+        double Ahead(double r, double w, double o) =>
+            farther.Max(deg =>
+                new[] { deg, -deg }.Max(x => Corners(r, w, o, x).Max(c => c.Imaginary))
+            );
+        Assert.Equal(Ahead(420, 130, 44) - Ahead(390, 110, 0), Value(a, 3), 0.01);
+        double Inside(double r, double w, double o) =>
+            new[] { 32.0, -32.0 }.Max(x => Corners(r, w, o, x).Max(c => -c.Real));
+        Assert.Equal(Inside(420, 130, 44) - Inside(390, 110, 0), Value(a, 4), 1e-6);
+
+        // Outboard and ahead of the kingpin, turned by so many degrees.
+        static IEnumerable<System.Numerics.Complex> Corners(
+            double r,
+            double w,
+            double o,
+            double degrees
+        ) =>
+            new[] { (1, 1), (1, -1), (-1, 1), (-1, -1) }.Select(c =>
+                new System.Numerics.Complex(o + (c.Item1 * w), c.Item2 * r)
+                * System.Numerics.Complex.FromPolarCoordinates(1, degrees * Math.PI / 180)
+            );
+    }
+
+    [Fact]
     public void Links_of_a_sway_bar_are_longer_by_their_share_of_the_lift()
     {
         var a = Usual("swayBar", ("droop", "80"));
@@ -116,7 +153,13 @@ public class GeometrySheetsTests
             double.Hypot(240 - (240 * Math.Cos(slope)), 185 - (240 * Math.Sin(slope))),
             1e-9
         );
-        Assert.True(Value(a, 3) > Value(a, 0));
+        // At full droop 0.7 of 50 + 80 mm lower, the angle of its arm by the cosine rule in the triangle of pivots, end and foot.
+        var foot = 150 + (0.7 * 130);
+        var far = double.Hypot(240, foot);
+        var drooped =
+            Math.Atan2(foot, 240)
+            - Math.Acos(((240 * 240) + (far * far) - (150 * 150)) / (2 * 240 * far));
+        Assert.Equal(drooped * 180 / Math.PI, Value(a, 3), 1e-6);
         Assert.InRange(Value(a, 4), 20, 90);
         Assert.Equal(3, Usual("swayBar").Numbers.Count);
         Assert.Equal(

@@ -19,6 +19,23 @@ public class VehicleSheetsTests
         Assert.Equal(2, a.Numbers.Count);
         Assert.Equal(1095.4545, Value(a, 0), 1e-4);
         Assert.Equal(1204.5455, Value(a, 1), 1e-4);
+        // A load over the rear axle leaves the front one as it was weighed, to a hundredth; what lies over it is not as well known as both.
+        var over = Usual(
+            "axleLoads",
+            ("front", "1000"),
+            ("rear", "600"),
+            ("load", "300"),
+            ("behind", "3300")
+        );
+        Assert.Equal((1000, 900), (Value(over, 0), Value(over, 1)));
+        // Each is weighed to 1 in 100; both lengths, of 1 and 3 mm, take as much from the one as they give to the other.
+        var lever = 300 * double.Hypot(3, 1) / 3300;
+        Assert.Equal(double.Hypot(10, lever), over.Numbers[0].Result.U!.Value, 1e-6);
+        Assert.Equal(
+            Math.Sqrt((6 * 6) + (3 * 3) + (lever * lever)),
+            over.Numbers[1].Result.U!.Value,
+            1e-6
+        );
         var rated = Usual("axleLoads", ("frontRating", "1200"), ("rearRating", "1180"));
         Assert.Equal(104.5455, Value(rated, 2), 1e-4);
         Assert.Equal(-24.5455, Value(rated, 3), 1e-4);

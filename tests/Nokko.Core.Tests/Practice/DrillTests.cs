@@ -128,6 +128,44 @@ public sealed partial class DrillTests
         }
     }
 
+    [Fact]
+    public void Figures_that_stand_beside_each_other_belong_to_one_part_of_one_lift()
+    {
+        var (foretold, measured) = (0, 0);
+        for (var seed = 0; seed < 20; seed++)
+        {
+            foreach (var ask in Drill.Of(DrillKind.Figures, seed).Questions.Select(q => q.Ask))
+            {
+                double[] said =
+                [
+                    .. Figures()
+                        .Matches(ask)
+                        .Select(m =>
+                            (m.Groups[1].Success ? Number(m.Groups[1]) : 0)
+                            + (m.Groups[2].Success ? Number(m.Groups[2]) / Number(m.Groups[3]) : 0)
+                        ),
+                ];
+                if (ask.Contains("times a ratio", StringComparison.Ordinal))
+                {
+                    foretold++;
+                    Assert.InRange(said[0], 0.75, 2);
+                    Assert.Equal(1.9 * said[0], said[1], 1 / 16.0);
+                }
+                if (ask.StartsWith("From the hub", StringComparison.Ordinal))
+                {
+                    measured++;
+                    Assert.Equal(said[1] - said[0], said[2], 1 / 16.0);
+                }
+            }
+        }
+        Assert.True(foretold >= 20 && measured >= 20);
+
+        static double Number(Group g) => double.Parse(g.Value, CultureInfo.InvariantCulture);
+    }
+
+    [GeneratedRegex(@"(?:(\d+)(?![\d/.]))? ?(?:(\d+)/(\d+))? in\b")]
+    private static partial Regex Figures();
+
     private static readonly DateTimeOffset First = new(2026, 3, 2, 8, 0, 0, TimeSpan.Zero);
 
     private static DrillAgain After(params (double Day, int Right)[] done) =>

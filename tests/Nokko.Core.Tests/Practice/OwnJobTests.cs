@@ -1,5 +1,6 @@
 using Nokko.Core.Jobs;
 using Nokko.Core.Practice;
+using Nokko.Core.Shelf;
 using Nokko.Core.Tests.Jobs;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
@@ -45,13 +46,13 @@ public sealed class OwnJobTests
         };
     }
 
-    private static (OwnJob? Made, string? WhyNot) Made(JobDocument done)
+    private static (OwnJob? Made, string? WhyNot) Made(JobDocument done, params Part[] shelf)
     {
         var n = 5000;
         return OwnJob.Of(
             done,
             PracticeKey.Of(Sample.Id(900)),
-            [],
+            shelf,
             () => Sample.Id(n++),
             Sample.At(900)
         );
@@ -172,5 +173,58 @@ public sealed class OwnJobTests
         Assert.False(PracticeKey.Is(asked));
         Assert.Equal(key, PracticeKey.Of(asked));
         Assert.Equal(asked.ToString()[15..], key.ToString()[15..]);
+    }
+
+    [Fact]
+    public void Some_of_what_lies_on_the_shelf_and_lifts_lies_beside_what_was_fitted()
+    {
+        var done = Done(out _);
+        var shop = new Workshop();
+        var plate = shop.Plates(4) with { Name = "thick plate" };
+        Part[] shelf =
+        [
+            plate,
+            plate with
+            {
+                Id = shop.Key(),
+                Name = "thicker plate",
+                Count = 2,
+            },
+            // One alone lifts one side; what is thrown away and what comes in a box is not there to be taken.
+            plate with
+            {
+                Id = shop.Key(),
+                Name = "a last one",
+                Count = 1,
+            },
+            plate with
+            {
+                Id = shop.Key(),
+                Name = "a binned one",
+                BinnedAt = shop.Now,
+            },
+            plate with
+            {
+                Id = shop.Key(),
+                Name = "a box",
+                Contents = new KitContents(),
+            },
+            // What was fitted lies there already.
+            plate with
+            {
+                Id = shop.Key(),
+                Name = "plate",
+            },
+            plate with
+            {
+                Id = shop.Key(),
+                Name = "a hose",
+                Kind = PartKind.BrakeHose,
+            },
+        ];
+        var made = Made(done, shelf).Made!;
+        Assert.Equal(["plate", "thick plate", "thicker plate"], made.Shelf.Select(p => p.Name));
+        Assert.All(made.Shelf, p => Assert.Equal(2, p.Count));
+        Assert.Empty(made.Shelf.Select(p => p.Id).Intersect(shelf.Select(p => p.Id)));
     }
 }

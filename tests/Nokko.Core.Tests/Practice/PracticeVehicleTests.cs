@@ -107,13 +107,14 @@ public sealed class PracticeVehicleTests
     [Fact]
     public void A_tape_is_first_held_wrong_at_more_stations_the_higher_the_level_by_eye_and_by_hook()
     {
-        var eyes = new HashSet<int>();
+        var (eyes, held) = (new HashSet<int>(), new HashSet<string>());
         for (var seed = 0; seed < 40; seed++)
         {
             foreach (var level in (int[])[1, 2, 3])
             {
                 var flaws = HiddenTruth.Draw(seed, level, Course.Measure).Flaws;
                 Assert.Equal((2 * level) - 1, flaws.Count);
+                held.Add(flaws[0].Station);
                 // By turns: an eye off by one step, a hook that hangs by a quarter inch or more.
                 foreach (var (flaw, i) in flaws.Select((f, i) => (f, i)))
                 {
@@ -131,6 +132,8 @@ public sealed class PracticeVehicleTests
             }
         }
         Assert.Equal([-1, 1], eyes.Order());
+        // Nobody can know beforehand at which.
+        Assert.Equal(6, held.Count);
     }
 
     [Fact]
