@@ -187,18 +187,11 @@ public sealed class DatabaseRoles(string owner, string? given = null)
             // Each connection has yet to plan what it is asked: many of them are slower than the wait for one of a few (docs/operations.md, "What it needs").
             planned.MaxPoolSize = 4 + (4 * Environment.ProcessorCount);
         }
-        // Few rows are read by key, but in a shop of many jobs PostgreSQL expects thousands of them and compiles the statement first: five seconds for each opening of a job.
-        Set("jit", "off");
-        // It also expects a plan for the values at hand to be worth making anew each time: of the statement that loads a job that is 13 ms, to carry it out 4.
-        Set("plan_cache_mode", "force_generic_plan");
-        return planned;
-
-        void Set(string setting, string value)
+        if (planned.Options?.Contains("jit", StringComparison.Ordinal) != true)
         {
-            if (planned.Options?.Contains(setting, StringComparison.Ordinal) != true)
-            {
-                planned.Options = $"{planned.Options} -c {setting}={value}".TrimStart();
-            }
+            // Few rows are read by key, but in a shop of many jobs PostgreSQL expects thousands of them and compiles the statement first: five seconds for each opening of a job.
+            planned.Options = $"{planned.Options} -c jit=off".TrimStart();
         }
+        return planned;
     }
 }

@@ -19,6 +19,12 @@ internal static class JobStatement
     /// <summary>So many vehicles that settled last on one kind of spring are counted.</summary>
     private const int LastSettled = 200;
 
+    private const string Mark = "/* a job */";
+
+    /// <summary>Whether this is the statement.</summary>
+    public static bool Is(string sql) => sql.StartsWith(Mark, StringComparison.Ordinal);
+
+    /// <summary>The statement.</summary>
     public static string Write(IModel model)
     {
         var document = string.Join(
@@ -41,6 +47,7 @@ internal static class JobStatement
             Name<Core.Fitting.TorqueEntry>(model)
         );
         return $"""
+            {Mark}
             with j as (select * from {jobs} where id = @job and shop_id = @shop),
             v as (select v.* from {vehicles} v join j on v.id = j.vehicle_id),
             last as (

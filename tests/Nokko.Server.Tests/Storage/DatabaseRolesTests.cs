@@ -26,17 +26,14 @@ public class DatabaseRolesTests
     }
 
     [Fact]
-    public void It_has_no_statement_compiled_and_each_planned_once_unless_it_is_told_so()
+    public void It_has_no_statement_compiled_unless_it_is_told_so()
     {
-        Assert.Equal("-c jit=off -c plan_cache_mode=force_generic_plan", Server().Options);
+        Assert.Equal("-c jit=off", Server().Options);
         Assert.Equal(
-            "-c statement_timeout=9s -c jit=off -c plan_cache_mode=force_generic_plan",
+            "-c statement_timeout=9s -c jit=off",
             Server(";Options=-c statement_timeout=9s").Options
         );
-        Assert.Equal(
-            "-c jit=on -c plan_cache_mode=auto",
-            Server(";Options=-c jit=on -c plan_cache_mode=auto").Options
-        );
+        Assert.Equal("-c jit=on", Server(";Options=-c jit=on").Options);
     }
 
     [Fact]
