@@ -393,5 +393,18 @@ public class ConversionTests
             c => c.What.StartsWith("Track bar and drag link", StringComparison.Ordinal)
         );
         Assert.DoesNotContain(p.Companions, c => c.Where == "front");
+        // What costs hours and no part.
+        Assert.Equal(
+            ["Approval of the conversion", "Its sizes taped again once it stands"],
+            p.Companions.Where(c =>
+                    c.Work
+                    && (
+                        c.What.StartsWith("Approval", StringComparison.Ordinal)
+                        || c.What.StartsWith("Its sizes", StringComparison.Ordinal)
+                        || c.What.StartsWith("Propshaft", StringComparison.Ordinal)
+                    )
+                )
+                .Select(c => c.What)
+        );
     }
 }
