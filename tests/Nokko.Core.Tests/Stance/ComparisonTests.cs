@@ -251,6 +251,12 @@ public class ComparisonTests
         var compared = Compare(told);
         Assert.Empty(compared.Differences);
         Assert.All(compared.Rises, r => Assert.Equal(Known.Document, r.Rise.Known));
+        const string note = "One of the two stands in a document";
+        Assert.Contains(compared.Notes, n => n.StartsWith(note, StringComparison.Ordinal));
+        Assert.DoesNotContain(
+            Compare(job).Notes,
+            n => n.StartsWith(note, StringComparison.Ordinal)
+        );
         Assert.All(Compare(job).Rises, r => Assert.Equal(Known.Measured, r.Rise.Known));
     }
 

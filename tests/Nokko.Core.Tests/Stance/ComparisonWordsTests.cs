@@ -198,7 +198,7 @@ public class ComparisonWordsTests
     [InlineData(0.004, "next to none")]
     public void Odds_at_their_ends_are_words(double any, string says) =>
         Assert.Contains(
-            $"yet a slip is unlikely ({says})",
+            $"The largest gap is 1/2 in, more than the tape usually leaves, yet a slip is unlikely ({says})",
             Say(
                 Of(
                     Rigid(

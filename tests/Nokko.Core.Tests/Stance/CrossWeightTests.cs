@@ -45,6 +45,25 @@ public class CrossWeightTests
     }
 
     [Fact]
+    public void Each_scale_counts_by_what_its_kilogram_changes()
+    {
+        for (var i = 0; i < 4; i++)
+        {
+            double With(double kg) =>
+                CrossWeight
+                    .Share([.. Weights.Select((w, j) => new Estimate(j == i ? w + kg : w, 0))])
+                    .Mean;
+            Assert.Equal(
+                Math.Abs(With(1e-3) - With(-1e-3)) / 2e-3 * 5,
+                CrossWeight
+                    .Share([.. Weights.Select((w, j) => new Estimate(w, j == i ? 5 : 0))])
+                    .Sd,
+                1e-6
+            );
+        }
+    }
+
+    [Fact]
     public void Its_uncertainty_is_that_of_dice()
     {
         var random = new Random(20261128);

@@ -66,6 +66,20 @@ public class RigidBodyCheckTests
         Assert.Empty(fit.Suspects);
     }
 
+    [Theory]
+    // Of one free number: χ² is the square of a standard normal.
+    [InlineData(0, 1)]
+    [InlineData(1.959964, 0.05)]
+    [InlineData(2.575829, 0.01)]
+    public void What_the_gaps_come_to_by_chance_is_told(double deviations, double chance)
+    {
+        // Twisted by a pure warp nothing of it is a rigid motion: four gaps of half a deviation each.
+        const double u = 1.64;
+        var d = deviations / 2 * u;
+        var fit = Fit(u, 50 + d, 50 - d, 50 - d, 50 + d);
+        Assert.Equal(chance, fit.ChiSquareProbability, 1e-6);
+    }
+
     [Fact]
     public void Three_corners_or_a_line_along_the_middle_are_no_check()
     {

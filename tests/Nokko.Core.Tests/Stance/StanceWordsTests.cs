@@ -70,6 +70,23 @@ public class StanceWordsTests
         }
     }
 
+    [Fact]
+    public void Rake_and_the_lean_of_each_axle_are_told_in_that_order()
+    {
+        var said = StanceWords.Say(
+            Read with
+            {
+                Rake = Result.Of(60, Unit.Mm, 3, []),
+                LeanFront = Result.Of(12.7, Unit.Mm, 1.5, []),
+                LeanRear = Result.Of(3, Unit.Mm, 1.5, []),
+            },
+            LengthStyle.Inches
+        );
+        Assert.StartsWith("Nose down 2 3/8 in", said[0], StringComparison.Ordinal);
+        Assert.Equal("Right side low at the front by 1/2 in ± 1/8 in.", said[1]);
+        Assert.StartsWith("No lean at the rear", said[2], StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData(12, 3, "The four corners are twisted by 1/2 in")]
     [InlineData(-12, 3, "The four corners are twisted by 1/2 in")]

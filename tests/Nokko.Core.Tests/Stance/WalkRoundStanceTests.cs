@@ -15,6 +15,8 @@ public class WalkRoundStanceTests
     {
         var stance = Of(Sample.Readings(100, 40, Before));
         Assert.Equal(((580 + 578) / 2.0) - ((520 + 522) / 2.0), stance.Rake.Value!.Value, 9);
+        Assert.Equal(60, stance.RakeLeft.Value!.Value, 9);
+        Assert.Equal(56, stance.RakeRight.Value!.Value, 9);
         Assert.Equal(-2, stance.LeanFront.Value!.Value, 9);
         Assert.Equal(2, stance.LeanRear.Value!.Value, 9);
         Assert.Equal(520 + 578 - 522 - 580, stance.Warp.Value!.Value, 9);
@@ -54,6 +56,20 @@ public class WalkRoundStanceTests
         ]);
         Assert.Equal(530, stance.At("LF")!.Height.Value!.Value, 9);
         Assert.Equal([Sample.Id(111)], stance.Unused.Select(u => u.ReadingId));
+    }
+
+    [Fact]
+    public void A_station_that_was_read_twice_stands_in_the_round_s_own_datum()
+    {
+        var floor = Sample.Reading(110, 40, "LF", 900, Datum.Floor);
+        foreach (var first in new[] { true, false })
+        {
+            var hub = Sample.Readings(100, 40, Before);
+            var stance = Of(first ? [floor, .. hub] : [.. hub, floor]);
+            Assert.Equal((520, Datum.Hub), (stance.At("LF")!.Own.Value, stance.At("LF")!.Datum));
+        }
+        // A middle has its floor alone.
+        Assert.Equal(Datum.Floor, Of(Sample.Readings(100, 40, Before)).At("LM")!.Datum);
     }
 
     [Fact]
