@@ -1,4 +1,3 @@
-using CsCheck;
 using Nokko.Core.Bench;
 using Nokko.Core.Shelf;
 using Nokko.Core.Units;

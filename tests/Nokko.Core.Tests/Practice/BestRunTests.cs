@@ -2,12 +2,10 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Practice;
-using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tests.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
-using Nokko.Core.WalkRounds;
 using Xunit;
 
 namespace Nokko.Core.Tests.Practice;

@@ -2,7 +2,6 @@ using Nokko.Core.Fitting;
 using Nokko.Core.Jobs;
 using Nokko.Core.Plans;
 using Nokko.Core.Practice;
-using Nokko.Core.Proof;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tests.Jobs;
 using Nokko.Core.Units;
