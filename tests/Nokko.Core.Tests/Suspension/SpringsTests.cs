@@ -86,6 +86,23 @@ public class SpringsTests
             );
 
     [Theory]
+    // Behind the front axle, of 3,000; what of it each axle carries.
+    [InlineData(Axle.Front, 600, 0.8)]
+    [InlineData(Axle.Rear, 600, 0.2)]
+    [InlineData(Axle.Front, -300, 1.1)]
+    [InlineData(Axle.Rear, 3300, 1.1)]
+    public void A_weight_counts_for_an_axle_by_what_it_carries_of_it(
+        Axle axle,
+        double behind,
+        double share
+    )
+    {
+        var drop = 250 * 9.80665 * share / 2 / 25;
+        var rate = BallastTest.Rate(axle, 250, behind, 3000, 520, 520 - drop, 520).Rate;
+        Assert.Equal(25, rate!.Value, 1e-9);
+    }
+
+    [Theory]
     [InlineData(100, 100, 520, 510, 519, "behind")]
     [InlineData(100, 2900, 520, 517, 520, "with")]
     [InlineData(100, 2900, 520, 490, 500, "after")]
