@@ -70,6 +70,7 @@ public sealed partial record PartRule
                 s =>
                     s
                         is SuspensionKind.CoilOverArm
+                            or SuspensionKind.TorsionBarArm
                             or SuspensionKind.MultiLink
                             or SuspensionKind.CoilFourLink
                             or SuspensionKind.CoilOverAxle,

@@ -35,6 +35,13 @@ public class PartRulesTests
         SuspensionKind.TrailingArm,
     ];
 
+    private static readonly SuspensionKind[] CoilsOnAxles =
+    [
+        SuspensionKind.CoilFourLink,
+        SuspensionKind.CoilRadiusArm,
+        SuspensionKind.CoilOverAxle,
+    ];
+
     private static readonly SuspensionKind[] All = Enum.GetValues<SuspensionKind>();
 
     /// <summary>Written down by hand, kind by kind, as a fitter would say it.</summary>
@@ -82,6 +89,45 @@ public class PartRulesTests
             { PartKind.DiffDrop, Independent },
             { PartKind.HalfShaftSpacer, Independent },
             { PartKind.Shock, [.. All.Except(CoilOvers)] },
+            // Links or arms above the axle: a transverse leaf and a trailing arm have none, a radius arm is one with its lower link.
+            {
+                PartKind.UpperArm,
+                [
+                    SuspensionKind.CoilOverArm,
+                    SuspensionKind.TorsionBarArm,
+                    SuspensionKind.MultiLink,
+                    SuspensionKind.CoilFourLink,
+                    SuspensionKind.CoilOverAxle,
+                ]
+            },
+            { PartKind.LowerArm, [.. All.Except(Leaves)] },
+            { PartKind.Upright, [SuspensionKind.CoilOverArm, SuspensionKind.Strut] },
+            { PartKind.TrackBar, CoilsOnAxles },
+            { PartKind.TrackBarBracket, CoilsOnAxles },
+            { PartKind.CasterBush, [SuspensionKind.CoilRadiusArm, SuspensionKind.CoilFourLink] },
+            { PartKind.LinkBracket, [SuspensionKind.CoilRadiusArm, SuspensionKind.CoilFourLink] },
+            { PartKind.AxleShim, Leaves },
+            { PartKind.UBolts, Leaves },
+            { PartKind.CrossMember, [.. Independent.Where(k => k != SuspensionKind.TrailingArm)] },
+            { PartKind.SteeringDamper, [.. All.Except(Independent)] },
+            { PartKind.DragLink, [.. All.Except(Independent)] },
+            { PartKind.PitmanArm, [.. All.Except(Independent)] },
+            // Screws against which a knuckle or an axle's end turns.
+            {
+                PartKind.SteeringStops,
+                [
+                    .. All.Except(Independent),
+                    SuspensionKind.CoilOverArm,
+                    SuspensionKind.TorsionBarArm,
+                ]
+            },
+            { PartKind.Propshaft, All },
+            { PartKind.LevelSensorLink, All },
+            { PartKind.BrakeHose, All },
+            { PartKind.BrakeHoseBracket, All },
+            { PartKind.WheelSpacer, All },
+            { PartKind.Unknown, All },
+            { PartKind.Kit, [] },
             { PartKind.BodyPuck, All },
             { PartKind.BodyMount, All },
             { PartKind.BumpStopExtension, All },
@@ -249,17 +295,41 @@ public class PartRulesTests
         Assert.Equal((Sample.Id(2), Sample.Id(1)), (placed.Id, placed.PartId));
     }
 
-    [Theory]
-    [InlineData(PartKind.Upright, SuspensionKind.CoilOverArm, true)]
-    [InlineData(PartKind.Upright, SuspensionKind.Strut, true)]
-    [InlineData(PartKind.Upright, SuspensionKind.CoilFourLink, false)]
-    [InlineData(PartKind.Upright, SuspensionKind.LeafOverslung, false)]
-    [InlineData(PartKind.Kit, SuspensionKind.Strut, false)]
-    public void A_part_has_a_place_where_its_suspension_has_one(
-        PartKind kind,
-        SuspensionKind suspension,
-        bool fits
-    ) => Assert.Equal(fits, PartRule.Of(kind).FitsOn(suspension));
+    [Fact]
+    public void The_table_of_places_knows_every_kind() =>
+        Assert.Equal(Enum.GetValues<PartKind>(), Places.Select(p => p.Data.Item1).Order());
+
+    [Fact]
+    public void Kinds_that_are_special_are_those_by_hand()
+    {
+        PartKind[] Where(Func<PartRule, bool> rule) =>
+            [.. PartRule.All.Where(rule).Select(r => r.Kind).Order()];
+        Assert.Equal(
+            [PartKind.RaisedCollar, PartKind.TorsionAdjuster, PartKind.SteeringStops],
+            Where(r => r.Turned)
+        );
+        // Everything else that somebody knows what it is lies on a shelf.
+        Assert.Equal(
+            [
+                PartKind.RaisedCollar,
+                PartKind.TorsionAdjuster,
+                PartKind.SteeringStops,
+                PartKind.Unknown,
+                PartKind.Kit,
+            ],
+            Where(r => !r.Offered)
+        );
+        Assert.Equal(
+            [
+                PartKind.DropBracket,
+                PartKind.SubframeBlock,
+                PartKind.LinkBracket,
+                PartKind.WheelSpacer,
+            ],
+            Where(r => r.InPairs)
+        );
+        Assert.Equal([PartKind.LevelSensorLink], Where(r => r.AmountMayBeBelowZero));
+    }
 
     [Fact]
     public void What_lies_beside_has_the_sizes_of_its_kind_and_no_other()
