@@ -9,14 +9,6 @@ namespace Nokko.Core.Tests.Plans;
 /// <summary>How much of each limit a stack uses, which of them nothing may pass, and what does not fit at all.</summary>
 public class LimitsTests
 {
-    private static CornerOutlook Left(
-        Nokko.Core.Vehicles.Suspension front,
-        params PlacedPart[] parts
-    ) =>
-        StacksTests
-            .Predict(StacksTests.Both(Axle.Front, parts), StacksTests.On(front))
-            .Corners.Single(c => c.Corner == Corner.LF);
-
     private static PlacedPart Preload(double mm = 15) =>
         StacksTests.Part(2, PartKind.PreloadSpacer, mm);
 
@@ -25,7 +17,7 @@ public class LimitsTests
     [InlineData(25.0)]
     public void What_is_used_most_comes_first_and_only_what_a_maker_gave_is_hard(double? cvLimit)
     {
-        var corner = Left(
+        var corner = TravelTests.Left(
             TravelTests.Taped([
                 (SuspensionSizes.HoseSlack, 60),
                 (SuspensionSizes.CvDrop, 60),
@@ -58,7 +50,8 @@ public class LimitsTests
     public void Droop_goes_lower_only_under_a_plate_outside_a_strut_that_ends_it()
     {
         bool Lower(Nokko.Core.Vehicles.Suspension front, params PlacedPart[] parts) =>
-            Left(front, parts)
+            TravelTests
+                .Left(front, parts)
                 .Cautions.Any(c => c.Says.Contains("hang lower", StringComparison.Ordinal));
         Assert.True(Lower(TravelTests.Taped(), TravelTests.Top()));
         Assert.True(Lower(TravelTests.Taped(), TravelTests.Top(), Preload()));
@@ -73,7 +66,10 @@ public class LimitsTests
         const double ride = 527.376;
         double End(string what, params PlacedPart[] parts)
         {
-            var corner = Left(TravelTests.Taped((SuspensionSizes.CoilBind, ride - 74.9)), parts);
+            var corner = TravelTests.Left(
+                TravelTests.Taped((SuspensionSizes.CoilBind, ride - 74.9)),
+                parts
+            );
             return corner.Marks.Single(m => m.What == what).AtMm - corner.Rise.Value!.Value;
         }
         double Lower(string what) => End(what) - End(what, TravelTests.Top());

@@ -40,7 +40,7 @@ public class TravelTests
             Points = StacksTests.Points(SuspensionKind.CoilOverArm, Worked),
         };
 
-    private static CornerOutlook Left(
+    internal static CornerOutlook Left(
         Nokko.Core.Vehicles.Suspension front,
         params PlacedPart[] parts
     ) =>

@@ -15,14 +15,6 @@ public class WordsOfAPlanTests
     private static bool Says(IEnumerable<string> words, string part) =>
         words.Any(w => w.Contains(part, StringComparison.Ordinal));
 
-    private static CornerOutlook Front(
-        Nokko.Core.Vehicles.Suspension front,
-        params PlacedPart[] parts
-    ) =>
-        StacksTests
-            .Predict(StacksTests.Both(Axle.Front, parts), StacksTests.On(front))
-            .Corners.Single(c => c.Corner == Corner.LF);
-
     [Theory]
     [InlineData(null, Heed.Look, "18° is the rule of thumb")]
     [InlineData(12.5, Heed.Stop, "12.5° is their limit")]
@@ -43,7 +35,7 @@ public class WordsOfAPlanTests
                 ? [(SuspensionSizes.CvDroopLimit, l)]
                 : Array.Empty<(string, double)>(),
         ];
-        var corner = Front(
+        var corner = TravelTests.Left(
             StacksTests.Of(SuspensionKind.MultiLink, sizes),
             StacksTests.Part(1, PartKind.CoilSpacer, 25)
         );
@@ -61,7 +53,10 @@ public class WordsOfAPlanTests
     public void A_ball_joint_stops_a_plan_that_swings_it_further_than_it_goes()
     {
         CornerOutlook With(double limit) =>
-            Front(TravelTests.Taped((SuspensionSizes.BallJointLimit, limit)), TravelTests.Top());
+            TravelTests.Left(
+                TravelTests.Taped((SuspensionSizes.BallJointLimit, limit)),
+                TravelTests.Top()
+            );
         var swing = With(40).BallJoint.Value!.Value;
         Assert.InRange(swing, 1, 40);
         bool Stops(double limit) =>
@@ -86,7 +81,7 @@ public class WordsOfAPlanTests
             corner.Marks.SingleOrDefault(m => m.What == "coil comes loose")?.AtMm;
         var ring = StacksTests.Part(1, PartKind.CoilSpacer, 20);
         // One to one on a beam: free 110 below, and the ring reaches 20 further, 20 of which the lift has used.
-        var byItself = Front(StacksTests.Of(SuspensionKind.CoilFourLink, sizes), ring);
+        var byItself = TravelTests.Left(StacksTests.Of(SuspensionKind.CoilFourLink, sizes), ring);
         Assert.Equal(-110, Loose(byItself)!.Value, 1e-6);
         // A coil that comes brings its own length: 200 over its ring from 320.
         var coil = StacksTests.Part(
@@ -98,14 +93,19 @@ public class WordsOfAPlanTests
             (PartSizes.DesignLoad, 3138.128),
             (PartSizes.FreeLength, 520)
         );
-        var other = Front(StacksTests.Of(SuspensionKind.CoilFourLink, sizes), coil);
+        var other = TravelTests.Left(StacksTests.Of(SuspensionKind.CoilFourLink, sizes), coil);
         Assert.Equal(-200 + other.Rise.Value!.Value, Loose(other)!.Value, 1e-6);
         Assert.Null(
-            Loose(Front(StacksTests.Of(SuspensionKind.CoilOverArm, sizes), TravelTests.Top()))
+            Loose(
+                TravelTests.Left(
+                    StacksTests.Of(SuspensionKind.CoilOverArm, sizes),
+                    TravelTests.Top()
+                )
+            )
         );
         Assert.Null(
             Loose(
-                Front(
+                TravelTests.Left(
                     StacksTests.Of(SuspensionKind.TorsionBarArm, (SuspensionSizes.LiftPerTurn, 12)),
                     Sample.Adjuster(3, 1)
                 )
