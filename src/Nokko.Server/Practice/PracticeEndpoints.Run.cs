@@ -99,7 +99,7 @@ internal static partial class PracticeEndpoints
         {
             return Trouble.At("at", "There is nothing of that kind to look at.").Answer();
         }
-        for (var left = 3; ; left--)
+        while (true)
         {
             db.ChangeTracker.Clear();
             if (await Open(exercise, db, me, cancel) is not { } of)
@@ -140,9 +140,9 @@ internal static partial class PracticeEndpoints
                 await db.SaveChangesAsync(CancellationToken.None);
                 return TypedResults.Ok(ViewOf(of, me));
             }
-            catch (DbUpdateConcurrencyException) when (left > 1)
+            catch (DbUpdateConcurrencyException)
             {
-                // Another page of the same learner looked at the same time: with what it found, again.
+                // Another page of the same learner looked at the same time: with what it found, again. Who loses has lost to one that got on, so this ends.
             }
         }
     }
