@@ -99,7 +99,11 @@ public sealed partial record PracticeScore
                 passed
                     .Select(p => $"Passed over: {p.Title}.")
                     .Concat(hanging ? ["Rubber was closed hanging."] : [])
-                    .Concat(left > 0 ? [$"{left} steps were not done."] : [])
+                    .Concat(
+                        left > 0
+                            ? [left == 1 ? "1 step was not done." : $"{left} steps were not done."]
+                            : []
+                    )
             ),
             passed.Count > 0 ? WouldHaveHappened.Of(passed[0]).Said
                 : hanging ? WouldHaveHappened.Rubber

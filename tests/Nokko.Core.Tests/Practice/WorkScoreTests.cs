@@ -188,7 +188,7 @@ public sealed class WorkScoreTests
         learner.Fit(skip: s => s.HoldFor is null && steps++ == 0);
         var line = learner.Score.Lines.Single(l => l.Area == ScoreArea.Fitting);
         Assert.Equal(line.Of * 2 / 3, line.Got, 1e-9);
-        Assert.Equal("1 steps were not done.", line.Said);
+        Assert.Equal("1 step was not done.", line.Said);
         Assert.StartsWith("A card that is not finished", line.Learn, StringComparison.Ordinal);
     }
 }
