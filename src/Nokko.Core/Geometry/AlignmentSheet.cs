@@ -25,7 +25,7 @@ internal sealed record AlignmentSheet(Corner Corner, Estimate? Camber, Estimate?
         select new LabelledResult(
             $"{Side} {line.Said}, from the sheet before the work",
             Result.Of(
-                line.Before!.Value.Mean + line.By.Value!.Value,
+                line.Before!.Value.Mean + line.By.Have().Mean,
                 Unit.Degree,
                 double.Hypot(line.Before.Value.Sd, line.By.U ?? 0),
                 [],

@@ -90,7 +90,7 @@ internal static class ContactsMechanism
         // Rims that stand further out give room inside, and take it ahead, behind and at the lip.
         var inside = tight
             .Where(c => c.With is ContactWith.Frame or ContactWith.Arm)
-            .Select(c => (c.KeepMm - c.Gap.Value!.Value) / (c.Turned ? Math.Cos(then.TurnsRad) : 1))
+            .Select(c => (c.KeepMm - c.Gap.Have().Mean) / (c.Turned ? Math.Cos(then.TurnsRad) : 1))
             .DefaultIfEmpty(0)
             .Max();
         if (inside > 0)
@@ -218,7 +218,7 @@ internal static class ContactsMechanism
         if (tight.Count > 0)
         {
             var worst = tight[0];
-            var gap = worst.Gap.Value!.Value;
+            var gap = worst.Gap.Have().Mean;
             var more = tight.Count switch
             {
                 1 => "",
@@ -229,7 +229,7 @@ internal static class ContactsMechanism
                 ? $"{At(worst)}, the tyre touches by {LengthText.Both(-gap)}.{more}"
                 : $"{At(worst)}, {LengthText.Both(gap)} are left; {Keep(worst)} should be.{more}{may}";
         }
-        var left = least.Gap.Value!.Value;
+        var left = least.Gap.Have().Mean;
         if (left < 0)
         {
             return $"{At(least)}, the tyre touches by {LengthText.Both(-left)}, as it did before.";

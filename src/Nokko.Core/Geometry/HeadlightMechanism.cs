@@ -54,7 +54,7 @@ internal static class HeadlightMechanism
             new("The lamp itself stands higher by", LampRise(body, wheelbaseMm)),
             new("The beam tilts up by", Number(body, wheelbaseMm, Unit.Degree, l => l.TiltRad)),
         ];
-        var mm = tilt.Value!.Value;
+        var mm = tilt.Have().Mean;
         return new Mechanism
         {
             Kind = MechanismKind.Headlights,

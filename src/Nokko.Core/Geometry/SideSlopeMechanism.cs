@@ -108,7 +108,7 @@ internal static class SideSlopeMechanism
                 : [],
         ];
         var about = known == Known.Archetype ? "about " : "";
-        var then = Degrees(ways[^1].Figure.Value!.Value);
+        var then = Degrees(ways[^1].Figure.Have().Mean);
         return new Mechanism
         {
             Kind = MechanismKind.SideSlope,
@@ -116,7 +116,7 @@ internal static class SideSlopeMechanism
             FigureLabel = "Springs and tyres held rigid, it tips on a side slope of",
             Says = !lifts
                 ? $"Nothing lifts it: it tips where it tipped, at {about}{then} with springs and tyres held rigid."
-                : $"It tips at {about}{then} to its side, {Degrees(Math.Abs(sooner.Value!.Value))} {(sooner.Value > 0 ? "sooner" : "later")} than it did.",
+                : $"It tips at {about}{then} to its side, {Degrees(Math.Abs(sooner.Have().Mean))} {(sooner.Value > 0 ? "sooner" : "later")} than it did.",
             Ways = ways,
             Checks =
             [

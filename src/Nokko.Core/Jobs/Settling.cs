@@ -118,7 +118,7 @@ public sealed record Settling(IReadOnlyList<SettledBy> Since, bool? Settled)
                 Result[] moved = [.. Corners.Axles.Select(comparison.MeanRise)];
                 return moved.Any(m => m.Value is null)
                     ? null
-                    : moved.All(m => Math.Abs(m.Value!.Value) <= 2 * (m.U ?? 0));
+                    : moved.All(m => Math.Abs(m.Have().Mean) <= 2 * (m.U ?? 0));
             }
             return null;
         }

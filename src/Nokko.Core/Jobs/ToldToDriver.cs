@@ -54,7 +54,7 @@ public static class ToldToDriver
                 )
                 .OfType<Result>()
                 .Where(r => r is { Value: { } value, U: { } u } && Math.Abs(value) > 2 * u)
-                .Select(r => r.Value!.Value)
+                .Select(r => r.Have().Mean)
                 .ToArray();
         if (rises.Length > 0 && rises.Max() > 0)
         {

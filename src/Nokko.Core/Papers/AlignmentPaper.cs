@@ -224,11 +224,11 @@ public static class AlignmentPaper
         {
             return "read it";
         }
-        var (by, u) = (changes.Sum(c => c!.Value!.Value), changes.Sum(c => c!.U ?? 0));
+        var (by, u) = (changes.Sum(c => c!.Have().Mean), changes.Sum(c => c!.U ?? 0));
         return was is { } before
             ? reader.Says(
                 Result.Of(
-                    before.Angle.Value!.Value + by,
+                    before.Angle.Have().Mean + by,
                     Unit.Degree,
                     double.Hypot(before.Angle.U ?? 0, u),
                     [],

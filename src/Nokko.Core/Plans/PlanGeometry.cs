@@ -160,9 +160,7 @@ public sealed record PlanGeometry
                     ? corners.Max(c =>
                         Math.Max(
                             0,
-                            c.Droop.Value!.Value
-                                + c.Rise.Value!.Value
-                                - c.StandardDroop.Value!.Value
+                            c.Droop.Have().Mean + c.Rise.Have().Mean - c.StandardDroop.Have().Mean
                         )
                     )
                     : null,

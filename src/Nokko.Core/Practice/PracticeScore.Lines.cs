@@ -77,14 +77,14 @@ public sealed partial record PracticeScore
                 "from-where"
             );
         }
-        var off = height.Height.Value!.Value - truth;
+        var off = height.Height.Have().Mean - truth;
         var got = Math.Abs(off) switch
         {
             <= RightMm => of,
             <= NearMm => of / 2,
             _ => 0,
         };
-        var stated = LengthText.Show(height.Height.Value.Value, LengthStyle.Inches);
+        var stated = LengthText.Show(height.Height.Have().Mean, LengthStyle.Inches);
         if (got == of)
         {
             return new(

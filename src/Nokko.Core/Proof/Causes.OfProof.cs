@@ -82,7 +82,7 @@ public sealed partial record Causes
             let least = Square(station.Now.U) + Square(station.Before.U)
             select (
                 corner.Value,
-                station.Difference.Value!.Value,
+                station.Difference.Have().Mean,
                 Math.Max(Math.Max(least, 0.01), (u * u) - shared)
             ),
         ];
@@ -168,7 +168,7 @@ public sealed partial record Causes
             select new Spare(
                 spare.Kind,
                 motion.Corner,
-                spare.Rise.Value!.Value,
+                spare.Rise.Have().Mean,
                 Math.Max(0.01, Square(spare.Rise.U))
             );
         // A mechanism that a part sets, or that stands by a rule of thumb, says nothing of the height; the shaft's joint holds the pinion once more.
@@ -201,7 +201,7 @@ public sealed partial record Causes
                 + (Square(more.Rear) * Shared(frozen, Axle.Rear))
             let joints = moved.Foretold.Unit == Unit.Degree ? JointsDegrees : JointsMm
             select new Turned(
-                moved.Measured.Value!.Value - moved.Foretold.Value!.Value,
+                moved.Measured.Have().Mean - moved.Foretold.Have().Mean,
                 Square(moved.Measured.U)
                     + Math.Max(0, Square(moved.Foretold.U) - line)
                     + Square(joints),

@@ -293,22 +293,34 @@ public class JobTrialTests
     [InlineData(
         LiftFamily.Block,
         PartKind.Block,
+        ShacklePivot.AboveEye,
         "A block lifts 0.98 ± 0.06, as our own jobs proved it: 4 jobs of this platform, 1 of this vehicle."
     )]
     [InlineData(
         LiftFamily.Shackle,
         PartKind.Shackle,
+        ShacklePivot.AboveEye,
         "A longer shackle lifts 0.98 ± 0.06, as our own jobs proved it"
+    )]
+    [InlineData(
+        LiftFamily.Shackle,
+        PartKind.Shackle,
+        ShacklePivot.BelowEye,
+        "A longer shackle lowers 0.98 ± 0.06, as our own jobs proved it"
     )]
     public void A_prediction_says_on_how_many_jobs_it_rests(
         LiftFamily family,
         PartKind kind,
+        ShacklePivot pivot,
         string says
     )
     {
         var here = new Situation(
             Sample.AsFound,
-            Sample.Pickup,
+            Sample.Pickup with
+            {
+                Rear = Sample.Pickup.Rear with { ShacklePivot = pivot },
+            },
             StanceOf.Compute(
                 Sample.Round(40, Sample.AsFound.Id),
                 Sample.Readings(100, 40, Before),
@@ -332,7 +344,8 @@ public class JobTrialTests
         var prediction = Predictor.Predict(plan, here);
         Assert.Contains(prediction.Basis, b => b.StartsWith(says, StringComparison.Ordinal));
         // And it is what the prediction uses.
-        Assert.Equal(0.98 * 40, prediction.RearRise.Value!.Value, 9);
+        var up = pivot == ShacklePivot.BelowEye ? -1 : 1;
+        Assert.Equal(up * 0.98 * 40, prediction.RearRise.Value!.Value, 9);
     }
 
     private static IReadOnlyList<JobTrial> Trials(JobDocument d) => JobEvaluator.Evaluate(d).Trials;

@@ -170,6 +170,66 @@ public class EdgesOfAPlanTests
         }
     }
 
+    /// <summary>Over the floor an axle sinks by its tyres alone, a lip by springs and tyres, over the hub by springs alone.</summary>
+    [Fact]
+    public void Under_a_load_an_axle_sinks_over_the_floor_by_what_the_lip_does_more_there_than_over_its_hub()
+    {
+        var lip = Sample.Pickup.Stations.Single(s => s.Name == "LR");
+        var vehicle = Sample.Pickup with
+        {
+            Stations =
+            [
+                .. Sample.Pickup.Stations,
+                lip with
+                {
+                    Name = "lip over the floor",
+                },
+                lip with
+                {
+                    Name = "tube",
+                    Carrier = Carrier.Axle,
+                },
+            ],
+        };
+        var stance = StanceOf.Compute(
+            Sample.Round(40, Sample.AsFound.Id),
+            [
+                .. Sample.Readings(100, 40, 520, 1040, 580, 580, 1040, 520),
+                Sample.Reading(130, 40, "lip over the floor", 950, Datum.Floor),
+                Sample.Reading(131, 40, "tube", 300, Datum.Floor),
+            ],
+            vehicle
+        );
+        var stays = new StatedLoad
+        {
+            Id = Sample.Id(60),
+            Name = "canopy",
+            Mass = Sample.Of(120, Unit.Kg),
+            Behind = Sample.Mm(3600),
+            Stays = true,
+        };
+        var plan = Sample.Plan((Corner.LF, Sample.Plate(1, 30)), (Corner.RF, Sample.Plate(2, 30)));
+        double[] Rises(params StatedLoad[] loads) =>
+            [
+                .. Predictor
+                    .Predict(plan, new Situation(Sample.AsFound, vehicle, stance) { Loads = loads })
+                    .Stations.Where(s => s.Station is "LR" or "lip over the floor" or "tube")
+                    .Select(s => s.Rise.Have().Mean),
+            ];
+        var (without, with) = (Rises(), Rises(stays));
+        var (overHub, overFloor, tube) = (
+            with[0] - without[0],
+            with[1] - without[1],
+            with[2] - without[2]
+        );
+        Assert.Equal(overFloor - overHub, tube, 1e-9);
+        // On the rear axle's line each of its wheels bears half, and what gives lies in series.
+        double Gives(bool onTyres) =>
+            1 / VehicleSupports.Of(vehicle, onTyres: onTyres).Supports![2].RateNPerMm;
+        Assert.Equal(-60 * Gravity.NPerKg * (Gives(true) - Gives(false)), tube, 1e-6);
+        Assert.Equal(-60 * Gravity.NPerKg * Gives(false), overHub, 1e-6);
+    }
+
     [Fact]
     public void On_the_floor_a_taller_tyre_counts_for_the_landing_and_over_the_hub_it_does_not()
     {

@@ -179,11 +179,9 @@ public class WhatAPlanRestsOnTests
             Pair(Axle.Front, plate, plate)
         )
             .Corners.First(c => c.Corner == Corner.LF);
-        Assert.Equal(
-            share,
-            Assert.Single(corner.Uses, u => u.What == "its maker's most").Share,
-            1e-9
-        );
+        var use = Assert.Single(corner.Uses, u => u.What == "its maker's most");
+        Assert.Equal(share, use.Share, 1e-9);
+        Assert.True(use.Hard);
     }
 
     [Fact]

@@ -26,7 +26,10 @@ public sealed class BestRunTests
         Assert.Equal(570, steps[1].Lips[2], 1e-6);
         var last = steps[^1];
         var rake = (last.Lips[2] + last.Lips[3] - last.Lips[0] - last.Lips[1]) / 2;
-        Assert.Equal(learner.Run.Best()!.MissMm, Math.Abs(rake), 1e-6);
+        var best = learner.Run.Best()!;
+        Assert.Equal(best.MissMm, Math.Abs(rake), 1e-6);
+        Assert.Equal(best.Hours * 60, steps[^2].Minutes, 1e-9);
+        Assert.Equal($"It lands {LengthText.Both(best.MissMm)} off what is wanted.", last.Found);
         // Of a lift that went wrong it begins with the fault in.
         var wronged = Learner.Wronged(Fault.TightenedHanging, "front", 15);
         var found = BestRun.Of(wronged.Run);

@@ -151,4 +151,21 @@ public sealed class PracticeScoreTests
         );
         Assert.Equal(half.Of / 2, half.Got, 1e-9);
     }
+
+    [Theory]
+    [InlineData(79.4, false)]
+    [InlineData(79.5, true)]
+    [InlineData(80, true)]
+    [InlineData(100, true)]
+    public void Eighty_of_a_hundred_rounded_as_they_are_shown_are_enough(double got, bool passed)
+    {
+        // Half as many are worth the same: points are of those that could be had.
+        foreach (var of in (double[])[100, 50])
+        {
+            var score = new PracticeScore([
+                new ScoreLine(ScoreArea.Reading, got * of / 100, of, "read", null, null),
+            ]);
+            Assert.Equal(passed, score.Passed);
+        }
+    }
 }

@@ -388,4 +388,34 @@ public sealed class PracticeVehicleTests
             )
         );
     }
+
+    [Fact]
+    public void A_place_that_the_learner_added_lies_on_the_body_s_plane_sills_and_bumpers_below_the_lips()
+    {
+        var job = new Workshop().Document;
+        Station At(string name, double x) =>
+            new()
+            {
+                Name = name,
+                X = Sample.Mm(x),
+                Y = Sample.Mm(700),
+                Carrier = Carrier.Body,
+            };
+        job = job with
+        {
+            Vehicle = job.Vehicle with
+            {
+                Dimensions = job.Vehicle.Dimensions with { Wheelbase = Sample.Mm(3600) },
+                Stations = [.. job.Vehicle.Stations, At("sill", -900), At("bumper", 720)],
+            },
+        };
+        // Lips of 520.5 in front and 569.5 behind, 3600 apart: 49 in 3600 from the front axle on, up to the rear.
+        Assert.Equal(520.5 + (49 * 0.25) - 400, Stands("sill", Datum.Hub, Truth(), job), 1e-6);
+        Assert.Equal(520.5 - (49 * 0.2) - 180, Stands("bumper", Datum.Hub, Truth(), job), 1e-6);
+        Assert.Equal(
+            520.5 - (49 * 0.2) - 180 + Radius,
+            Stands("bumper", Datum.Floor, Truth(), job),
+            1e-6
+        );
+    }
 }

@@ -66,6 +66,7 @@ public class CausesTests
     }
 
     [Theory]
+    [Trait("Cost", "heavy")]
     [InlineData(null)]
     [InlineData(0.1)]
     [InlineData(0.35)]

@@ -40,19 +40,48 @@ export function lettersOf<K extends JobCommand["kind"]>(
     .filter((c): c is CommandOf<K> => c.kind === kind);
 }
 
-/** What changes the job's own row. */
-const ofTheJob: ReadonlySet<NewCommand["kind"]> = new Set([
-  "setTarget",
-  "makeWish",
-  "setLoads",
-  "setLimit",
-  "sayComeback",
-  "handOver",
-]);
+/** Where the row lies that a change edits without a key of it in the change. */
+const places = {
+  setTarget: "job",
+  makeWish: "job",
+  setLoads: "job",
+  setLimit: "job",
+  sayComeback: "job",
+  handOver: "job",
+  binJob: "job",
+  setSizes: "vehicle",
+  setMates: "vehicle",
+  placeStation: "vehicle",
+  setSuspension: "stages",
+  setPoints: "stages",
+  setSpacePoints: "stages",
+  tapeSizes: "stages",
+  noteBallast: "stages",
+  cancelBooking: "bookings",
+} as const satisfies Partial<
+  Record<NewCommand["kind"], keyof Schemas["JobDocument"]>
+>;
+
+type Place = (typeof places)[keyof typeof places] | "owner";
+
+/** What it rests on in each place, by the name that the change has for it. */
+function seenOf(command: NewCommand): Partial<Record<Place, keyof Versions>> {
+  if (command.kind === "correctTakenIn") {
+    return {
+      job: "version",
+      vehicle: "vehicleVersion",
+      owner: "ownerVersion",
+      stages: "stageVersion",
+    };
+  }
+  return command.kind in places
+    ? { [places[command.kind as keyof typeof places]]: "version" }
+    : {};
+}
 
 /** The row that a letter edits as it was seen; null when it edits none by a key of its own. */
 export function rowOf({ command, job }: Letter): string | null {
-  if (ofTheJob.has(command.kind)) {
+  if ("job" in seenOf(command)) {
     return job;
   }
   if (
@@ -71,28 +100,51 @@ export function grown(
   batch: readonly Letter[],
   answer: JobAnswer,
 ): readonly Letter[] {
-  const own = batch
-    .filter(
-      (l, i) =>
-        answer.outcomes[i]?.status !== "refused" &&
-        // Of the pieces that a kit brought, stacks that were put together before know nothing.
-        l.command.kind !== "placeKit",
-    )
+  const stored = batch.filter(
+    (_, i) => answer.outcomes[i]?.status !== "refused",
+  );
+  const own = stored
+    // Of the pieces that a kit brought, stacks that were put together before know nothing.
+    .filter((l) => l.command.kind !== "placeKit")
     .map(rowOf);
   // Nor of those that left with a suspension.
-  const emptied = batch
+  const emptied = stored
     .filter((l) => l.command.kind === "convertAxle")
     .map(rowOf);
   return letters.map((letter) => {
     const row = rowOf(letter);
-    const version =
+    const now: Versions = inPlaces(letter.command, stored, answer);
+    if (
       row !== null &&
       own.includes(row) &&
-      !(letter.command.kind === "savePlan" && emptied.includes(row))
-        ? answer.versions[row]
-        : undefined;
-    return version === undefined
+      !(letter.command.kind === "savePlan" && emptied.includes(row)) &&
+      answer.versions[row] !== undefined
+    ) {
+      now.version = answer.versions[row];
+    }
+    return Object.keys(now).length === 0
       ? letter
-      : ({ ...letter, command: { ...letter.command, version } } as Letter);
+      : ({ ...letter, command: { ...letter.command, ...now } } as Letter);
   });
+}
+
+/** The versions of rows that have no key in the change, after one's own changes of the same rows. */
+function inPlaces(
+  command: NewCommand,
+  stored: readonly Letter[],
+  answer: JobAnswer,
+): Versions {
+  const now: Versions = {};
+  for (const [place, name] of Object.entries(seenOf(command))) {
+    const rows = answer.rows.filter((r) => r.list === place);
+    const [row] = rows;
+    if (
+      row &&
+      rows.length === 1 &&
+      stored.some((l) => place in seenOf(l.command))
+    ) {
+      now[name] = answer.versions[row.id] ?? now[name];
+    }
+  }
+  return now;
 }

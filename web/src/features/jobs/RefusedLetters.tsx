@@ -10,7 +10,7 @@ import { useUnit } from "../../shared/Length";
 import { keepDraft } from "../../shared/useDraft";
 import { useParts } from "../../shared/useParts";
 import { planLines } from "../plans/stacks";
-import { bothSay, versionsNow } from "./refused";
+import { bothSay, saidBy, versionsNow } from "./refused";
 
 /** Puts what was typed back into the field of its station, as it was typed. */
 function putBack(letter: Letter) {
@@ -77,12 +77,17 @@ function ChangedFirst({
 }
 
 function NotStored({ refused: { letter, reason } }: { refused: Refused }) {
+  // A reading is named by what was read.
+  const said =
+    letter.command.kind === "storeReading" ? "" : saidBy(letter.command);
   return (
     <Box
       role="alert"
       sx={{ border: 2, borderColor: "error.main", p: 1, mb: 1 }}
     >
       ■ Not stored: {letter.says}. {reason}
+      {/* Until it was seen it can be taken from here to where it belongs. */}
+      {said !== "" && <Box sx={{ mt: 0.5 }}>It said: {said}</Box>}
       {letter.command.kind === "storeReading" &&
         letter.command.station !== null && (
           <Button

@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import type { JobView } from "../../api/client";
 import type { NewCommand } from "../../api/command";
 import type { Letter } from "../../api/letters";
-import { bothSay, versionsNow } from "./refused";
+import { bothSay, saidBy, versionsNow } from "./refused";
 
 const letter = (command: NewCommand) =>
   ({ job: "j", commandId: "c", says: "it", command }) as unknown as Letter;
@@ -36,6 +36,16 @@ test("both sides of a comeback are told in words", () => {
     "What was found": "bolt sheared",
   });
   expect(said.theirs).toMatchObject({ "Comes back for": "nothing" });
+});
+
+test("what was typed in a change that is not stored stands there whole", () => {
+  expect(
+    saidBy({
+      kind: "finishFollowUp",
+      id: "f",
+      note: "left lamp had come loose, screwed tight",
+    }),
+  ).toBe("left lamp had come loose, screwed tight");
 });
 
 test("of their row only what the change touched is told", () => {

@@ -1,9 +1,21 @@
 import type { JobView, Schemas } from "../../api/client";
+import type { NewCommand } from "../../api/command";
 import { rowOf, type Letter, type Versions } from "../../api/letters";
 import type { Lines } from "../../shared/BothWays";
 import { wordsOf } from "../../shared/ProblemNote";
 import { comebackLines } from "../hand-over/comebackText";
 import { cameIn } from "./correction";
+
+/** What was typed in a change, without what says where it belongs. */
+const typedIn = (command: NewCommand) => ({
+  ...command,
+  kind: null,
+  version: null,
+});
+
+/** The same in a line. */
+export const saidBy = (command: NewCommand): string =>
+  wordsOf(typedIn(command), true);
 
 /** What a letter says and what the other one left, of the same things. */
 export function bothSay(
@@ -18,13 +30,13 @@ export function bothSay(
       ),
     };
   }
-  const said = { ...command, kind: null, version: null };
+  const said = typedIn(command);
   // Their row may hold much that this change never touched.
   const same = Object.fromEntries(
     Object.entries(theirs ?? {}).filter(([name]) => name in said),
   );
   return {
-    mine: { "It says": wordsOf(said, true) },
+    mine: { "It says": saidBy(command) },
     theirs: {
       "It says":
         Object.keys(same).length > 0 ? wordsOf(same, true) : wordsOf(theirs),
