@@ -121,6 +121,22 @@ public sealed class SecondPassTests(DemoServer demo)
             "their value"
         );
 
+        // Whoever has gone on when the answer comes is told on the next page.
+        second.Type("Wheelbase", "3260 mm");
+        first.Type("Wheelbase", "3310 mm");
+        first.Press("Keep these sizes");
+        first.AllSaved();
+        second.Slow(1500);
+        second.Press("Keep these sizes");
+        GoTo(second, "plan");
+        second.Sees("Brenna Tarn changed this first");
+        second.Slow(0);
+        Assert.EndsWith("/plan", second.Driver.Url, StringComparison.Ordinal);
+        Assert.Contains("3260", Apart(second), StringComparison.Ordinal);
+        second.Press("Keep mine over theirs");
+        first.Until(_ => Wheelbase(first) == "3260 mm", "what was insisted on from there");
+        GoTo(second, "take-in");
+
         // The same where names are corrected; here the second one insists.
         first.Press("Correct what was taken in");
         second.Press("Correct what was taken in");
@@ -165,6 +181,9 @@ public sealed class SecondPassTests(DemoServer demo)
         second.AllSaved();
         first.Until(_ => Stacks(first) == Stacks(second), "what was insisted on, with the first");
     }
+
+    private static void GoTo(Driving.Browser browser, string page) =>
+        browser.Driver.FindElement(By.CssSelector($"a[href$='/{page}']")).Click();
 
     private static int Pieces(Driving.Browser browser) =>
         browser.Driver.FindElements(By.CssSelector("button[aria-label^='Take out']")).Count;

@@ -83,21 +83,19 @@ public sealed partial class DrillTests
             );
             Assert.InRange(Math.Abs(said - rose[question.Right]), 6, 16);
         }
-
-        static int Sixteenths(string text)
-        {
-            var parts = Inches().Match(text).Groups;
-            int Number(int i, int otherwise) =>
-                parts[i].Success
-                    ? int.Parse(parts[i].Value, CultureInfo.InvariantCulture)
-                    : otherwise;
-            return (parts[1].Success ? -1 : 1)
-                * ((16 * Number(2, 0)) + (16 / Number(4, 1) * Number(3, 0)));
-        }
     }
 
     [GeneratedRegex(@"^\+?([−-])?(?:(\d+)(?![\d/]))? ?(?:(\d+)/(\d+))? in$")]
     private static partial Regex Inches();
+
+    private static int Sixteenths(string text)
+    {
+        var parts = Inches().Match(text).Groups;
+        int Number(int i, int otherwise) =>
+            parts[i].Success ? int.Parse(parts[i].Value, CultureInfo.InvariantCulture) : otherwise;
+        return (parts[1].Success ? -1 : 1)
+            * ((16 * Number(2, 0)) + (16 / Number(4, 1) * Number(3, 0)));
+    }
 
     [Fact]
     public void A_program_that_reads_the_drawn_lines_gets_all_twenty_tapes()
@@ -125,6 +123,55 @@ public sealed partial class DrillTests
                 c => question.Rows.Any(r => r.Name == c)
             );
             Assert.InRange(question.Rows.Count, 5, 9);
+            Assert.Equal(4, question.Choices.Count);
+        }
+    }
+
+    [Fact]
+    public void Where_the_answer_stands_and_what_stands_beside_it_is_drawn_anew_for_each_card()
+    {
+        var asked = Drill.Of(DrillKind.Cards, 4).Questions;
+        Assert.True(asked.Select(q => q.Right).Distinct().Count() > 2);
+        // The same work comes twice: beside what it forgets then stands something else.
+        foreach (var twice in asked.GroupBy(q => q.Ask))
+        {
+            Assert.True(
+                twice
+                    .SelectMany(q => q.Choices.Where(c => c != q.Choices[q.Right]))
+                    .Distinct()
+                    .Count() > 3
+            );
+        }
+    }
+
+    [Fact]
+    public void A_rear_lip_stands_over_its_hub_as_much_more_than_the_front_one_as_on_a_pickup()
+    {
+        foreach (var seed in Enumerable.Range(0, 20))
+        {
+            foreach (var question in Drill.Of(DrillKind.Datums, seed).Questions)
+            {
+                int Figure(string start) =>
+                    Sixteenths(
+                        question
+                            .Rows.Single(r => r.Name.StartsWith(start, StringComparison.Ordinal))
+                            .Figures[0]
+                    );
+                int Over(string datum) =>
+                    datum.StartsWith("hub", StringComparison.Ordinal) ? 0
+                    : datum == "floor" ? Figure("Hub over the floor")
+                    : Figure("Rim");
+                var rear = question.Rows.Single(r =>
+                    r.Name.StartsWith("Left rear", StringComparison.Ordinal)
+                );
+                var (front, behind) = (
+                    Figure("Left front") - Over(question.Choices[question.Right]),
+                    Figure("Left rear") - Over(rear.Name[(rear.Name.LastIndexOf(' ') + 1)..])
+                );
+                // 45 to 65 mm, each figure rounded to a sixteenth.
+                Assert.InRange((behind - front) * 25.4 / 16, 45 - 4, 65 + 4);
+                Assert.InRange(front * 25.4 / 16, 500 - 3, 570 + 3);
+            }
         }
     }
 

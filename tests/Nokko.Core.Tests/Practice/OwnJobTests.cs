@@ -2,6 +2,7 @@ using Nokko.Core.Jobs;
 using Nokko.Core.Practice;
 using Nokko.Core.Shelf;
 using Nokko.Core.Tests.Jobs;
+using Nokko.Core.Units;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -113,6 +114,37 @@ public sealed class OwnJobTests
         Assert.All(made.Job.Readings, r => Assert.Equal(round.Id, r.WalkRoundId));
     }
 
+    [Theory]
+    [InlineData(Datum.Floor)]
+    [InlineData(Datum.Rim)]
+    public void Read_from_floor_or_rim_it_stands_over_its_hubs_by_what_its_tyres_say_less(
+        Datum from
+    )
+    {
+        var hubs = Done(out _);
+        var wheel = Datums.Estimate(TyreSize.Parse(hubs.Vehicle.TyreSize)!);
+        var less = from == Datum.Floor ? wheel.LoadedRadiusMm : wheel.RimRadiusMm;
+        var other = hubs with
+        {
+            WalkRounds = [.. hubs.WalkRounds.Select(w => w with { Datum = from })],
+            Readings =
+            [
+                .. hubs.Readings.Select(r =>
+                    r is { Value: { } value, Place.Name: not ("LM" or "RM") }
+                        ? r with
+                        {
+                            From = from,
+                            Value = Sample.Mm(value.In(Unit.Mm) + less),
+                        }
+                        : r
+                ),
+            ],
+        };
+        var (over, made) = (Made(hubs).Made!.Truth, Made(other).Made!.Truth);
+        Assert.All(over.Healthy.Keys, s => Assert.Equal(over.Healthy[s], made.Healthy[s], 1e-6));
+        Assert.Equal(over.FrontShare, made.FrontShare, 1e-6);
+    }
+
     [Fact]
     public void The_same_stack_comes_to_what_really_came()
     {
@@ -127,7 +159,7 @@ public sealed class OwnJobTests
         shop.Do(shop.PlanWith(made.Shelf[0]));
         var now = (run with { Job = shop.Document }).Now()!;
         // Nose-down 22 7/8 − 20 1/2 in before; the front really rose by 2 1/16.
-        var target = made.Job.Job.Target.Rake?.In(Nokko.Core.Units.Unit.Mm) ?? 0;
+        var target = made.Job.Job.Target.Rake?.In(Unit.Mm) ?? 0;
         Assert.Equal(Math.Abs((2.375 * 25.4) - rise - target), now.MissMm, 0.01);
         Assert.StartsWith(
             "What was fitted: plate (left front, right front).",

@@ -96,6 +96,42 @@ public sealed class WorkScoreTests
         Assert.Equal(10, learner.Score.Lines.Single(l => l.Area == ScoreArea.Fitting).Got, 1e-9);
     }
 
+    [Theory]
+    [InlineData(4, 7)]
+    [InlineData(7, 4)]
+    public void Where_no_lean_is_wanted_the_worse_end_s_is_what_it_misses_by(
+        double front,
+        double rear
+    )
+    {
+        var truth = PracticeVehicleTests.Truth();
+        var learner = new Learner(
+            truth with
+            {
+                Healthy = new Dictionary<string, double>(truth.Healthy)
+                {
+                    ["RF"] = truth.Healthy["LF"] - front,
+                    ["RR"] = truth.Healthy["LR"] + rear,
+                },
+            }
+        );
+        learner.Walk();
+        learner.Plan(learner.Shelf[0]);
+        double Misses() => learner.Run.Now()!.MissMm;
+        learner.Wants(1000, 6);
+        var rake = 1000 - Misses();
+        learner.Wants(rake + 2, 6);
+        Assert.Equal(2, Misses(), 1e-6);
+        var d = learner.Shop.Document;
+        learner.Shop.Document = d with
+        {
+            Job = d.Job with { Target = d.Job.Target with { NoLean = true } },
+        };
+        Assert.Equal(7, Misses(), 1e-6);
+        learner.Wants(rake + 20, 6);
+        Assert.Equal(20, Misses(), 1e-6);
+    }
+
     [Fact]
     public void Every_reason_to_stop_has_its_story_and_a_step_that_is_none_has_not()
     {

@@ -277,7 +277,14 @@ public class CausesTests
                 LeftOver = a => a == Axle.Front ? 14 : 0,
             }
         );
-        Assert.Equal(CauseKind.SidesSwapped, causes.Classes[0].Causes[0].Kind);
+        var found = causes.Classes[0].Causes[0];
+        Assert.Equal(CauseKind.SidesSwapped, found.Kind);
+        // What it would have moved each lip by is what they are off by.
+        Assert.Equal(Corners.All, found.Pattern.Select(p => p.Station));
+        Assert.All(
+            found.Pattern,
+            p => Assert.Equal(swapped.RiseAt(Lip(p.Station).X, Lip(p.Station).Y), p.Mm, 0.01)
+        );
     }
 
     [Fact]

@@ -41,8 +41,9 @@ public class HubsThatWereReadTests
                         (w, i) =>
                             new[]
                             {
-                                Hub(300 + i, 40, w, 380),
-                                Hub(310 + i, 41, w, w == "LR" ? 380 + hub.Value : 380),
+                                // No two tyres stand alike.
+                                Hub(300 + i, 40, w, 380 + (4 * i)),
+                                Hub(310 + i, 41, w, 380 + (4 * i) + (w == "LR" ? hub.Value : 0)),
                             }
                     ),
             ],

@@ -2,6 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import {
   createContext,
   useContext,
+  useEffect,
+  useRef,
   useState,
   useSyncExternalStore,
 } from "react";
@@ -152,11 +154,21 @@ export function useRefreshJob() {
   };
 }
 
-/** Sends a change of this job. */
-export function useSend() {
+/** Sends a change of this job: stored, waiting, or refused. */
+export type Send = (command: NewCommand, says: string) => Promise<Outcome>;
+
+/** Sends changes of this job. What is refused when this is not on the page any more is told at its top: what shows at once what it changes, and goes away by it, gets this from above. */
+export function useSend(): Send {
   const job = useJob().document.job.id;
-  return (command: NewCommand, says: string): Promise<Outcome> =>
-    outbox.post({ job, command, says });
+  const there = useRef(true);
+  useEffect(() => {
+    there.current = true;
+    return () => {
+      there.current = false;
+    };
+  }, []);
+  return (command, says) =>
+    outbox.post({ job, command, says }, () => there.current);
 }
 
 /** Carries out a command on the shop at once; it is not kept for later. The same key twice is done once. */

@@ -173,6 +173,21 @@ describe("the outbox", () => {
     expect(of.note).toBe("aimed");
   });
 
+  it("keeps a refusal that came when who sent it was gone, and no other", async () => {
+    const kept = storage();
+    const outbox = box(kept, refuse);
+    const refused = (heard: boolean, says: string) =>
+      expect(outbox.post({ ...letter, says }, () => heard)).rejects.toThrow(
+        "That is too long.",
+      );
+    await refused(true, "seen in its form");
+    await refused(false, "gone to the next page");
+    expect(
+      outbox.snapshot().refused.map((r) => [r.letter.says, r.reason]),
+    ).toEqual([["gone to the next page", "That is too long."]]);
+    expect((await kept.load()).refused).toHaveLength(1);
+  });
+
   it("keeps who was first with what was refused late, and insists over the version that is there now", async () => {
     const kept = storage();
     const versions: unknown[] = [];

@@ -49,7 +49,11 @@ export class Outbox {
   private readonly sent = new Set<string>();
   private readonly settle = new Map<
     string,
-    { resolve: (o: Outcome) => void; reject: (e: Error) => void }
+    {
+      resolve: (o: Outcome) => void;
+      reject: (e: Error) => void;
+      heard: () => boolean;
+    }
   >();
   private running = false;
   private wakeUp: () => void = () => undefined;
@@ -105,15 +109,17 @@ export class Outbox {
     return this.state.letters.filter((l) => l.person !== this.person).length;
   }
 
-  /** Takes a change. Settles when it is stored or refused, or as soon as it has to wait for the network. */
-  async post(letter: {
-    job: string;
-    command: NewCommand;
-    says: string;
-  }): Promise<Outcome> {
+  /**
+   * Takes a change. Settles when it is stored or refused, or as soon as it has to wait for the network.
+   * Who sent it may be gone by then: a refusal that is not heard is kept among the refused.
+   */
+  async post(
+    letter: { job: string; command: NewCommand; says: string },
+    heard: () => boolean = () => true,
+  ): Promise<Outcome> {
     const full = this.sealed(letter);
     const outcome = new Promise<Outcome>((resolve, reject) =>
-      this.settle.set(full.commandId, { resolve, reject }),
+      this.settle.set(full.commandId, { resolve, reject, heard }),
     );
     await this.take(full);
     return outcome;
@@ -263,7 +269,7 @@ export class Outbox {
       }
     });
     const late = refused
-      .filter((r) => !this.settle.has(r.letter.commandId))
+      .filter((r) => !this.settle.get(r.letter.commandId)?.heard())
       .map(({ letter, problem }): Refused => ({
         letter,
         reason: problem.message,

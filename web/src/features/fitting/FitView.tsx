@@ -6,7 +6,7 @@ import { useState } from "react";
 import { Link as To } from "react-router";
 import type { Schemas } from "../../api/client";
 import { begunPlan } from "../../api/document";
-import { useJob } from "../../api/job";
+import { useJob, useSend } from "../../api/job";
 import { openOf } from "../kits/kit";
 import { Kits } from "../kits/Kits";
 import { AddToCard } from "./AddToCard";
@@ -22,6 +22,7 @@ import { Ways } from "./Ways";
 /** The job card: one step large, what holds the vehicle, the rest folded by place, the ledgers beside it. */
 export default function FitView() {
   const view = useJob();
+  const send = useSend();
   const d = view.document;
   const plan = begunPlan(d);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -71,6 +72,7 @@ export default function FitView() {
             isDone={done.has(step.key)}
             number={view.card.steps.indexOf(step) + 1}
             draft={drafts[step.key] ?? freshStep}
+            send={send}
             onDraft={(draft) => {
               setDrafts((all) => ({ ...all, [step.key]: draft }));
             }}

@@ -6,7 +6,7 @@ import { useEffect, useRef } from "react";
 import { v7 } from "uuid";
 import { Press } from "../../shared/Press";
 import type { JobView, Schemas } from "../../api/client";
-import { useJob, useSend } from "../../api/job";
+import { useJob, type Send } from "../../api/job";
 import { Problem } from "../../api/problem";
 import { asError, at, ProblemNote } from "../../shared/ProblemNote";
 import { secondEyes } from "../../api/words";
@@ -70,6 +70,7 @@ export function Step({
   isDone,
   number,
   draft,
+  send,
   onDraft,
   onDone,
   onRefused,
@@ -80,12 +81,12 @@ export function Step({
   number: number;
   /** What was typed, and what stood against it: kept above, because the card walks on before the answer is there. */
   draft: StepDraft;
+  send: Send;
   onDraft: (draft: StepDraft) => void;
   onDone: () => void;
   onRefused: (problem: Error) => void;
 }) {
   const view = useJob();
-  const send = useSend();
   const unit = useUnit() === "in" ? "lb·ft" : "N·m";
   const wrench = useReadWith("torqueWrench");
   const { minutes, reason, agreed, reached, problem } = draft;

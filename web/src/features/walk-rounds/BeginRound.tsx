@@ -5,7 +5,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import { Press } from "../../shared/Press";
 import type { Schemas } from "../../api/client";
-import { useJob, useSend } from "../../api/job";
+import { useJob, type Send } from "../../api/job";
 import { useUnit } from "../../shared/Length";
 import { useSettings } from "../../shared/useSettings";
 import { asError, ProblemNote } from "../../shared/ProblemNote";
@@ -38,6 +38,7 @@ export function BeginRound({
   stage,
   last,
   tried,
+  send,
   onBegun,
   onRefused,
 }: {
@@ -45,11 +46,11 @@ export function BeginRound({
   last: Schemas["WalkRound"] | undefined;
   /** What was refused before: a round shows at once, and this form is not there while it does. */
   tried: Tried | null;
+  send: Send;
   onBegun: (round: string) => void;
   onRefused: (tried: Tried) => void;
 }) {
   const d = useJob().document;
-  const send = useSend();
   const unit = useUnit();
   const settings = useSettings();
   const [conditions, setConditions] = useState(

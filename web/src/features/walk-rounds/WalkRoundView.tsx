@@ -10,7 +10,7 @@ import useMediaQuery from "@mui/material/useMediaQuery";
 import { useState } from "react";
 import { Link as To } from "react-router";
 import { currentStage } from "../../api/document";
-import { useJob } from "../../api/job";
+import { useJob, useSend } from "../../api/job";
 import { Doubts } from "../instruments/Doubts";
 import { BeginRound, type Tried } from "./BeginRound";
 import { CompareView } from "./CompareView";
@@ -25,6 +25,7 @@ type Face = "heights" | "measures" | "compare";
 /** Walk-rounds: heights, other measures, and any two rounds beside each other. */
 export default function WalkRoundView() {
   const view = useJob();
+  const send = useSend();
   const d = view.document;
   const now = currentStage(d);
   const [stageId, setStageId] = useState<string | null>(null);
@@ -150,6 +151,7 @@ export default function WalkRoundView() {
           stage={stage}
           last={last}
           tried={tried?.stage === stage.id ? tried : null}
+          send={send}
           onBegun={(begun) => {
             setTried(null);
             setChosen(begun);
