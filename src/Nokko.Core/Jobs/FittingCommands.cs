@@ -197,7 +197,7 @@ public sealed record DoStep(
             gates.Add(
                 new(
                     step.Where,
-                    $"Not looked over by a second person: {string.Join(", ", unseen.Take(4))}{(unseen.Count > 4 ? $" and {unseen.Count - 4} more" : "")}.",
+                    $"Not looked over by a second person: {FittingWork.FirstOf(unseen)}.",
                     "Went on without a second pair of eyes on every joint."
                 )
             );

@@ -18,6 +18,10 @@ internal static class FittingWork
         d.Joints.FirstOrDefault(j => j.Id == id)
         ?? throw Refuse.Gone("This job has no such joint.");
 
+    /// <summary>The first four of what a gate names, and how many more there are.</summary>
+    public static string FirstOf(IReadOnlyCollection<string> places) =>
+        $"{string.Join(", ", places.Take(4))}{(places.Count > 4 ? $" and {places.Count - 4} more" : "")}";
+
     /// <summary>Stores the joints of a card that the vehicle has not yet.</summary>
     public static void AddJoints(JobWork work, JobCard card)
     {
@@ -56,7 +60,7 @@ internal static class FittingWork
             gates.Add(
                 new(
                     step.Where,
-                    $"Not snug yet: {string.Join(", ", loose.Take(4))}{(loose.Count > 4 ? $" and {loose.Count - 4} more" : "")}. Nothing goes back on its wheels before it is.",
+                    $"Not snug yet: {FirstOf(loose)}. Nothing goes back on its wheels before it is.",
                     "Let the weight back all the same."
                 )
             );
@@ -97,7 +101,7 @@ internal static class FittingWork
             gates.Add(
                 new(
                     step.Where,
-                    $"Not final yet: {string.Join(", ", left.Take(4))}{(left.Count > 4 ? $" and {left.Count - 4} more" : "")}. Type what each reached, or say why it is left.",
+                    $"Not final yet: {FirstOf(left)}. Type what each reached, or say why it is left.",
                     "Left without a final pass."
                 )
             );

@@ -110,11 +110,9 @@ internal static partial class DrillQuestions
                     (s, n) =>
                     {
                         var before = Whole(Corners.Named(s.Name) is null ? 1040 : 515 + (n * 8));
-                        var rise =
-                            z
-                            - (s.X.In(Unit.Mm) * pitch)
-                            + (s.Y.In(Unit.Mm) * roll)
-                            + (n == slipped ? slip : 0);
+                        // Stryker disable once all : which way it pitches and rolls is drawn by chance
+                        var plane = z - (s.X.In(Unit.Mm) * pitch) + (s.Y.In(Unit.Mm) * roll);
+                        var rise = plane + (n == slipped ? slip : 0);
                         return (s, before, Whole(before + rise));
                     }
                 ),

@@ -125,6 +125,7 @@ public sealed class PracticeVehicle
             r.WalkRoundId == round.Id && r.Place.Name == station && (r.From ?? round.Datum) == from
         );
         var ordinal = _job.WalkRounds.Count(w => w.At < round.At);
+        // Stryker disable all : any mixing that is the same each time is as good
         var chance = new Random(
             unchecked(
                 (_truth.Seed * 977)
@@ -134,6 +135,7 @@ public sealed class PracticeVehicle
                 + station.Sum(c => c)
             )
         );
+        // Stryker restore all
         var flaw = FlawAt(station, reads);
         return DrawnTape.Of(
             mm + Normal.Sample(chance, 0, HandMm),

@@ -76,6 +76,40 @@ public class AskedMeasuresTests
         Assert.Empty(Asked(Plans.StacksTests.Of(SuspensionKind.CoilOverArm), 40));
     }
 
+    /// <summary>Whatever was read before is read again after; but a radius of a rim, lengths of a shock and what is only written down stay what they are.</summary>
+    [Theory]
+    [InlineData(Measures.FenderAtLock, PlaceKind.Wheel, true)]
+    [InlineData(Measures.HoseSlack, PlaceKind.Wheel, true)]
+    [InlineData(Measures.RimRadius, PlaceKind.Wheel, false)]
+    [InlineData("shockCollapsed", PlaceKind.Wheel, false)]
+    [InlineData("shockExtended", PlaceKind.Wheel, false)]
+    public void What_was_read_before_is_read_again_after(
+        string measure,
+        PlaceKind place,
+        bool again
+    )
+    {
+        var done = Sample.Job([520, 1040, 580, 580, 1040, 520], [570, 1070, 580, 580, 1070, 570]);
+        var read = Sample.Reading(300, 40, null, 60) with
+        {
+            Measure = measure,
+            From = null,
+            Place = new() { Kind = place, Name = "LR" },
+        };
+        string[] Asked(params Reading[] more) =>
+            [
+                .. AskedMeasures
+                    .Of(done with { Readings = [.. done.Readings, .. more] })
+                    .Where(a => a.Measure == measure && a.Place == "LR" && !a.NowOrNever)
+                    .Select(a => a.Place),
+            ];
+        Assert.Equal(again ? ["LR"] : [], Asked(read));
+        Assert.Empty(Asked());
+        // What nobody could read, and what is read of no one place, is not asked for.
+        Assert.Empty(Asked(read with { Value = null }));
+        Assert.Empty(Asked(read with { Measure = null }));
+    }
+
     [Fact]
     public void A_wheel_that_a_spacer_moves_out_is_read_before_and_after()
     {

@@ -40,6 +40,118 @@ public class BordersTests
     }
 
     [Fact]
+    public void To_choose_a_plan_touches_it_and_the_one_that_was_chosen_and_no_other()
+    {
+        _shop.ReadBefore();
+        var part = _shop.Plates();
+        var keys = Enumerable.Range(0, 3).Select(_ => _shop.Key()).ToArray();
+        foreach (var key in keys)
+        {
+            _shop.Do(_shop.PlanWith(part, key, $"Plan {key}"));
+        }
+        _shop.Do(new ChoosePlan(_shop.Key(), keys[1], 0));
+        var made = _shop.Do(new ChoosePlan(_shop.Key(), keys[2], 0));
+        Assert.Equal(
+            [keys[1], keys[2]],
+            made.Changes.OfType<RowChange.Replaced>().Select(c => c.Row.Id).Order()
+        );
+        Assert.Equal(2, made.Changes.Count);
+        Assert.Equal([keys[2]], _shop.Document.Plans.Where(p => p.Chosen).Select(p => p.Id));
+    }
+
+    [Theory]
+    [InlineData(3, "")]
+    [InlineData(4, "")]
+    [InlineData(5, " and 1 more")]
+    public void A_gate_names_four_and_counts_the_others(int left, string more)
+    {
+        _shop.Begun();
+        var steps = Progress.CardOf(_shop.Document).Steps;
+        foreach (var step in steps.TakeWhile(s => s.Key != "vehicle/weight-back"))
+        {
+            if (step.Key is not ("RF/snug" or "RF/final-hanging"))
+            {
+                _shop.Do(Done(step.Key, [.. _shop.Reached(step)]));
+            }
+        }
+        var right = steps.Single(s => s.Key == "RF/snug").Joints;
+        string[] loose =
+        [
+            .. _shop
+                .Document.Joints.Where(j => right.Contains(j.Place) && !j.Kind.IsLookedAt())
+                .Select(j => j.Place),
+        ];
+        Assert.True(loose.Length > 5);
+        foreach (var place in loose.Skip(left))
+        {
+            _shop.Do(
+                new TightenJoint(
+                    _shop.Key(),
+                    _shop.Key(),
+                    _shop.Document.Joints.Single(j => j.Place == place).Id,
+                    Pass.Snug,
+                    null,
+                    false,
+                    null,
+                    WheelPosition.Hanging,
+                    null
+                )
+            );
+        }
+        Assert.Equal(
+            $"Not snug yet: {string.Join(", ", loose.Take(4).Take(left))}{more}. Nothing goes back on its wheels before it is.",
+            _shop.Refused(Done("vehicle/weight-back")).Message
+        );
+
+        DoStep Done(string key, params ReachedInput[] reached) =>
+            new(_shop.Key(), _shop.Key(), key, null, null, reached);
+    }
+
+    [Theory]
+    [InlineData(0, false)]
+    [InlineData(1, true)]
+    [InlineData(200, true)]
+    [InlineData(201, false)]
+    public void Of_holes_there_are_some_and_no_more_than_anybody_drills(int count, bool can)
+    {
+        _shop.BegunWithBracket();
+        var holes = new NoteCut(
+            _shop.Key(),
+            _shop.Key(),
+            "rear",
+            "bracket's holes",
+            CutKind.Drill,
+            "frame's edge",
+            Workshop.Typed("52", Unit.Mm),
+            Workshop.Typed("13", Unit.Mm),
+            count
+        );
+        if (can)
+        {
+            _shop.Do(holes);
+            Assert.Equal(count, Assert.Single(_shop.Document.Cuts).Count);
+        }
+        else
+        {
+            Assert.Equal("count", _shop.Refused(holes).Field);
+        }
+    }
+
+    [Fact]
+    public void What_holds_an_added_joint_together_is_one_of_the_kinds()
+    {
+        _shop.Begun();
+        AddJoint Held(JointKind by) =>
+            new(_shop.Key(), _shop.Key(), "LF", "skid plate to frame", by, []);
+        Assert.Equal("heldBy", _shop.Refused(Held((JointKind)999)).Field);
+        _shop.Do(Held(JointKind.PlainBolt));
+        Assert.Equal(
+            JointKind.PlainBolt,
+            _shop.Document.Joints.Single(j => j.Place == "LF skid plate to frame").Kind
+        );
+    }
+
+    [Fact]
     public void A_station_has_a_name_of_up_to_forty_letters()
     {
         _shop.Do(Place(new string('t', 40)));

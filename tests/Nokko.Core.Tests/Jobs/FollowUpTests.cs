@@ -119,6 +119,22 @@ public class FollowUpTests
     }
 
     [Fact]
+    public void A_lifted_end_is_read_again_after_a_night_and_twice_more_and_blocks_in_between_hide_nothing()
+    {
+        Fitted();
+        Assert.Equal(
+            [(1, 0), (21, 100), (60, 500)],
+            Suggested()
+                .Where(f => f.What.StartsWith("Read the heights", StringComparison.Ordinal))
+                .Select(f => (f.Days, (int)Math.Round(f.Km / 1.609344)))
+        );
+        // The earliest first, and of one day by their names.
+        var all = Suggested();
+        Assert.Equal(all.OrderBy(f => f.Days).ThenBy(f => f.What, StringComparer.Ordinal), all);
+        Assert.Equal(all.Count, all.DistinctBy(f => f.What).Count());
+    }
+
+    [Fact]
     public void A_live_axle_keeps_its_camber_and_a_track_bar_bracket_lifts_nothing()
     {
         _shop.BegunWithBracket();

@@ -205,6 +205,7 @@ public class InstrumentCommandsTests
             (InstrumentDoubt.Overdue, Day.AddDays(-10), 2, false),
             (overdue.Doubt, overdue.On, overdue.RestsOn.Count, overdue.Stops())
         );
+        Assert.Equal(_shop.Document.Readings.Take(2).Select(r => r.Id).Order(), overdue.RestsOn);
         Assert.Single(Marks()); // also where nobody knows the register
         // Between the two it fell: only the second one is doubted.
         var fallen = tape with

@@ -1,5 +1,6 @@
 using Nokko.Core.Evidence;
 using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
 using Nokko.Core.Vehicles;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -47,6 +48,32 @@ public class JobTrialsTests
                 )
             );
         }
+    }
+
+    [Fact]
+    public void Of_two_sides_with_unequal_plates_the_mean_is_tried_and_of_one_that_came_and_one_that_left_nothing()
+    {
+        var d = Sample.Job(Before, After);
+        JobDocument With(params (Corner, PlacedPart)[] to)
+        {
+            var plan = d.Plans[0] with { Stacks = Sample.Plan(to).Stacks };
+            return d with
+            {
+                Plans = [plan],
+                Stages =
+                [
+                    .. d.Stages.Select(s =>
+                        s.Id == plan.ToStageId ? s with { Stacks = plan.Stacks } : s
+                    ),
+                ],
+            };
+        }
+        var unequal = Front(
+            With((Corner.LF, Sample.Plate(20, 20)), (Corner.RF, Sample.Plate(21, 30)))
+        )!;
+        Assert.Equal(25, unequal.ThicknessMm, 1e-9);
+        var one = Front(With((Corner.LF, Sample.Plate(20, 20))))!;
+        Assert.Equal(20, one.ThicknessMm, 1e-9);
     }
 
     [Fact]

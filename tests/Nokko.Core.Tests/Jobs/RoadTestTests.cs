@@ -1,4 +1,5 @@
 using Nokko.Core.Jobs;
+using Nokko.Core.Shelf;
 using Nokko.Core.Tape;
 using Nokko.Core.Vehicles;
 using Xunit;
@@ -172,6 +173,23 @@ public class RoadTestTests
         );
         Assert.DoesNotContain("Camber", Of(RoadQuestion.Pull).Look!, StringComparison.Ordinal);
         Assert.StartsWith("Caster", Of(RoadQuestion.Wander).Look, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData(PartKind.Block, "Caster: a rear that stands higher takes some of it.")]
+    [InlineData(PartKind.WheelSpacer, "Tyre pressures left against right, and the wheels’ seats")]
+    public void A_rear_that_was_lifted_takes_caster_in_front_and_what_lifts_nothing_does_not(
+        PartKind kind,
+        string says
+    )
+    {
+        _shop.ReadBefore();
+        var part = _shop.Plates() with { Kind = kind, Name = "piece" };
+        _shop.Shelf[part.Id] = part;
+        _shop.Do(_shop.PlanWith(part, corners: [Corner.LR, Corner.RR]));
+        _shop.Do(_shop.Begin("it is wanted"));
+        _shop.Do(Drive(true, (RoadQuestion.Wander, RoadTrouble.Some)));
+        Assert.StartsWith(says, Of(RoadQuestion.Wander).Look, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Nokko.Core.Jobs;
 using Nokko.Core.Practice;
+using Nokko.Core.Units;
 using Xunit;
 
 namespace Nokko.Core.Tests.Practice;
@@ -66,6 +67,8 @@ public sealed partial class DrillTests
                     return mm[2];
                 })
                 .ToArray();
+            // It was lifted: every station that was not misread has risen.
+            Assert.All(rose.Where((_, i) => i != question.Right), r => Assert.True(r > 0));
             // The corners of a stiff body: both diagonals rise alike, unless one of them was misread.
             var at = question.Choices.Select((c, i) => (c, i)).ToDictionary(c => c.c, c => c.i);
             var twist =
@@ -106,6 +109,14 @@ public sealed partial class DrillTests
             .Questions.Select(q => (int?)Math.Round(DrawnTapeTests.ReadMm(q.Tape!) / (25.4 / 32)))
             .ToArray();
         Assert.Equal(20, drill.Mark(read));
+        Assert.All(
+            drill.Questions,
+            q =>
+                Assert.Equal(
+                    $"It reads {LengthText.Show(q.Right * 25.4 / 32, new LengthStyle(Unit.Inch, 32))}.",
+                    q.Why
+                )
+        );
         // A thirty-second off is read well; a sixteenth is not.
         Assert.Equal(20, drill.Mark([.. read.Select(r => r + 1)]));
         Assert.Equal(0, drill.Mark([.. read.Select(r => r - 2)]));
@@ -132,9 +143,10 @@ public sealed partial class DrillTests
     {
         var asked = Drill.Of(DrillKind.Cards, 4).Questions;
         Assert.True(asked.Select(q => q.Right).Distinct().Count() > 2);
-        // The same work comes twice: beside what it forgets then stands something else.
+        // The same work comes twice: then it forgets something else, and something else stands beside it.
         foreach (var twice in asked.GroupBy(q => q.Ask))
         {
+            Assert.Equal(2, twice.DistinctBy(q => q.Choices[q.Right]).Count());
             Assert.True(
                 twice
                     .SelectMany(q => q.Choices.Where(c => c != q.Choices[q.Right]))

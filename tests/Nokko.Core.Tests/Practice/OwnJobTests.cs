@@ -114,6 +114,24 @@ public sealed class OwnJobTests
         Assert.All(made.Job.Readings, r => Assert.Equal(round.Id, r.WalkRoundId));
     }
 
+    /// <summary>A middle is read from the floor, and stands over the hubs by a wheel less; where nobody read it, as far over the lips as on a pickup.</summary>
+    [Fact]
+    public void Middles_stand_over_the_hubs_as_they_were_read_or_over_the_lips()
+    {
+        var done = Done(out _);
+        var read = done.Readings.First(r => r.Place.Name == "LM");
+        var truth = Made(done).Made!.Truth;
+        Assert.Equal(read.Value!.In(Unit.Mm) - truth.RadiusMm, truth.Healthy["LM"], 1e-6);
+        var unread = Made(
+            done with
+            {
+                Readings = [.. done.Readings.Where(r => r.Place.Name is not ("LM" or "RM"))],
+            }
+        ).Made!.Truth;
+        var lips = Corners.All.Average(c => unread.Healthy[c.Name()]);
+        Assert.Equal([lips + 120, lips + 120], [unread.Healthy["LM"], unread.Healthy["RM"]]);
+    }
+
     [Theory]
     [InlineData(Datum.Floor)]
     [InlineData(Datum.Rim)]
@@ -122,7 +140,7 @@ public sealed class OwnJobTests
     )
     {
         var hubs = Done(out _);
-        var wheel = Datums.Estimate(TyreSize.Parse(hubs.Vehicle.TyreSize)!);
+        var wheel = Datums.Estimate(TyreSize.Parse(hubs.Vehicle.TyreSize)!, 550 * Gravity.NPerKg);
         var less = from == Datum.Floor ? wheel.LoadedRadiusMm : wheel.RimRadiusMm;
         var other = hubs with
         {

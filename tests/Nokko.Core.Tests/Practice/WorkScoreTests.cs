@@ -96,6 +96,21 @@ public sealed class WorkScoreTests
         Assert.Equal(10, learner.Score.Lines.Single(l => l.Area == ScoreArea.Fitting).Got, 1e-9);
     }
 
+    [Fact]
+    public void What_a_plan_costs_is_its_parts_and_its_hours()
+    {
+        var learner = Learner.Levelling();
+        learner.Plan(learner.Shelf[0]);
+        var now = learner.Run.Now()!;
+        Assert.True(now.Hours > 0);
+        // Two plates of 35, and 80 an hour.
+        Assert.Equal(70 + (now.Hours * 80), now.Money, 1e-9);
+        // What is being fitted is judged, whatever is drawn up beside it.
+        learner.Fit();
+        learner.Shop.Do(learner.Shop.PlanWith(learner.Shelf[3], name: "Plan B"));
+        Assert.Equal(now.Money, learner.Run.Now()!.Money, 1e-9);
+    }
+
     [Theory]
     [InlineData(4, 7)]
     [InlineData(7, 4)]

@@ -70,6 +70,39 @@ public class NextActTests
         );
     }
 
+    [Theory]
+    [InlineData(0, 0, -25, 0)]
+    [InlineData(14, 13, 0, 1)]
+    [InlineData(-9, 2, 2, -1)]
+    public void What_is_to_be_checked_is_said_with_the_chance_that_it_is_that(
+        double lf,
+        double rf,
+        double lr,
+        double rr
+    )
+    {
+        var causes = Missed(lf, rf, lr, rr);
+        var next = causes.Checks[0];
+        Assert.True(causes.CheckFirst);
+        // What settles both axles is one check of both.
+        var chance = causes
+            .Classes.SelectMany(c => c.Causes)
+            .Where(c =>
+                next.Where == "vehicle"
+                    ? c.Kind == next.Kind
+                    : (c.Kind, c.Where) == (next.Kind, next.Where)
+            )
+            .Sum(c => c.Chance);
+        Assert.Contains(
+            string.Create(
+                System.Globalization.CultureInfo.InvariantCulture,
+                $": {Math.Round(100 * chance)} in 100. It tells most for its {next.Minutes} min."
+            ),
+            (Proof(Verdict.NotReached, Verdict.NotReached) with { Causes = causes }).Next.Why,
+            StringComparison.Ordinal
+        );
+    }
+
     [Fact]
     public void Open_work_comes_before_everything()
     {
