@@ -134,8 +134,14 @@ public sealed class SecondPassTests(DemoServer demo)
         Assert.EndsWith("/plan", second.Driver.Url, StringComparison.Ordinal);
         Assert.Contains("3260", Apart(second), StringComparison.Ordinal);
         second.Press("Keep mine over theirs");
-        first.Until(_ => Wheelbase(first) == "3260 mm", "what was insisted on from there");
+        second.Until(
+            d => d.FindElements(By.CssSelector("[role=alert] tbody")).Count == 0,
+            "the choice is made there"
+        );
+        second.AllSaved();
         GoTo(second, "take-in");
+        first.Open(first.Driver.Url);
+        first.Until(_ => Wheelbase(first) == "3260 mm", "what was insisted on from there");
 
         // The same where names are corrected; here the second one insists.
         first.Press("Correct what was taken in");
