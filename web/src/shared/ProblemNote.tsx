@@ -68,27 +68,44 @@ export function wordsOf(row: unknown, deep = false): string {
   return Object.entries(row)
     .filter(([name]) => !/id$|by$|at$|^supersedes$/i.test(name))
     .map(([, value]): string | null =>
-      typeof value === "string" || typeof value === "number"
-        ? value.toString()
-        : isQuantity(value)
-          ? `${value.typed ?? value.value.toString()} ${value.unit}`
-          : deep
-            ? wordsOf(value, deep)
-            : null,
+      isKey(value)
+        ? null
+        : typeof value === "string" || typeof value === "number"
+          ? value.toString()
+          : isQuantity(value)
+            ? amountOf(value)
+            : deep
+              ? wordsOf(value, deep)
+              : null,
     )
     .filter((text) => text !== null && text !== "")
     .join(", ");
 }
 
-function isQuantity(
-  value: unknown,
-): value is { value: number; unit: string; typed: string | null } {
+/** Keys say nothing to a person. */
+const isKey = (value: unknown): boolean =>
+  typeof value === "string" && /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-/.test(value);
+
+interface Amount {
+  unit: string;
+  typed: string | null;
+  /** Not there before the server has read it. */
+  value?: number;
+}
+
+function isQuantity(value: unknown): value is Amount {
   return (
     typeof value === "object" &&
     value !== null &&
     "unit" in value &&
-    "value" in value
+    "typed" in value
   );
+}
+
+/** As it was typed; its unit is said where nobody typed one. */
+function amountOf({ typed, value, unit }: Amount): string {
+  const said = typed ?? value?.toString() ?? "";
+  return said === "" || /[\p{L}°"″'′]/u.test(said) ? said : `${said} ${unit}`;
 }
 
 /** The message for one field of a form, when the problem is there. */

@@ -46,6 +46,41 @@ test("what was typed in a change that is not stored stands there whole", () => {
       note: "left lamp had come loose, screwed tight",
     }),
   ).toBe("left lamp had come loose, screwed tight");
+  expect(
+    saidBy({
+      kind: "setLimit",
+      version: 3,
+      limit: "toe",
+      value: { typed: "0.15", unit: "°", known: "document" },
+    } as unknown as NewCommand),
+  ).toBe("toe, 0.15 °");
+  expect(
+    saidBy({
+      kind: "storeMeasure",
+      value: { typed: "40 mm", unit: "in", known: "measured" },
+    } as unknown as NewCommand),
+  ).toBe("40 mm");
+  // Keys and what stands in its name already are left out.
+  expect(
+    saidBy({
+      kind: "bookWork",
+      id: "b",
+      bay: "lift 2",
+      day: "2026-12-07",
+      from: 480,
+      people: ["019a2310-b788-77d3-a334-2741fc53636c"],
+    }),
+  ).toBe("lift 2, 2026-12-07, 480");
+  expect(
+    saidBy({
+      kind: "doStep",
+      id: "s",
+      step: "vehicle/weight-back",
+      minutes: 12,
+      reason: "owner waits",
+      reached: null,
+    }),
+  ).toBe("12, owner waits");
 });
 
 test("of their row only what the change touched is told", () => {

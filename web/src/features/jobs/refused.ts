@@ -11,6 +11,7 @@ const typedIn = (command: NewCommand) => ({
   ...command,
   kind: null,
   version: null,
+  step: null,
 });
 
 /** The same in a line. */
