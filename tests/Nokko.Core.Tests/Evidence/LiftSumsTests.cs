@@ -55,6 +55,30 @@ public class LiftSumsTests
             iter: 60
         );
 
+    /// <summary>A vehicle that nobody has seen yet lies about the platform's line by the spread of vehicles, and by nothing else.</summary>
+    [Fact]
+    public void What_is_believed_of_a_platform_is_what_a_new_vehicle_gets_without_the_spread_between_vehicles() =>
+        Trials.Sample(
+            trials =>
+            {
+                var line = new LiftLine(Strut, Sums(trials));
+                var next = line.Belief(default);
+                Near(next.OffsetMm, line.OffsetMm);
+                Assert.Equal(next.Ratio.Mean, line.RatioEstimate.Mean, 1e-9);
+                Assert.Equal(
+                    Math.Pow(next.Ratio.Sd, 2),
+                    Math.Pow(line.RatioEstimate.Sd, 2) + Math.Pow(line.VehicleSd, 2),
+                    1e-9
+                );
+                Assert.Equal(
+                    next.Covariance,
+                    line.Covariance,
+                    1e-9 * next.OffsetMm.Sd * next.Ratio.Sd
+                );
+            },
+            iter: 60
+        );
+
     [Fact]
     public void A_vehicle_that_goes_leaves_what_was_there_before()
     {

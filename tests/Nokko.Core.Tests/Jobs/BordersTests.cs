@@ -40,6 +40,40 @@ public class BordersTests
     }
 
     [Fact]
+    public void Tyres_of_a_round_are_those_of_which_something_was_typed()
+    {
+        var begin = new BeginWalkRound(
+            _shop.Key(),
+            _shop.Key(),
+            _shop.Document.CurrentStage()!.Id,
+            Workshop.Conditions() with
+            {
+                Tyres =
+                [
+                    new(Corner.LF, "285/70R17", null),
+                    new(Corner.RF, null, Workshop.Typed("240", Unit.KPa)),
+                    new(Corner.LR, " ", Workshop.Typed(" ", Unit.KPa)),
+                    new(Corner.RR, null, null),
+                ],
+            }
+        );
+        _shop.Do(begin);
+        Assert.Equal(
+            [(Corner.LF, "285/70R17", (double?)null), (Corner.RF, null, 240)],
+            _shop
+                .Document.WalkRounds.Single()
+                .Tyres.Select(t => (t.Wheel, t.Size, t.Pressure?.In(Unit.KPa)))
+        );
+        var wrong = begin with
+        {
+            CommandId = _shop.Key(),
+            Id = _shop.Key(),
+            Conditions = begin.Conditions with { Tyres = [new(Corner.RR, "big ones", null)] },
+        };
+        Assert.Equal("conditions.tyres.RR", _shop.Refused(wrong).Field);
+    }
+
+    [Fact]
     public void To_choose_a_plan_touches_it_and_the_one_that_was_chosen_and_no_other()
     {
         _shop.ReadBefore();

@@ -45,6 +45,29 @@ public class SignTests
         Assert.Equal(told, _shop.Document.Signatures.Single().Told);
     }
 
+    /// <summary>20 1/2 in before: each corner by its own rise, the greatest is told.</summary>
+    [Theory]
+    [InlineData("22 1/2", "22 1/4", "2 in higher")]
+    [InlineData("22 1/4", "22 1/2", "2 in higher")]
+    [InlineData("22", "22", "1 1/2 in higher")]
+    public void How_much_higher_it_stands_at_most_is_told(string left, string right, string says)
+    {
+        _shop.Begun();
+        _shop.DoTheWork();
+        _shop.ReadAll(
+            ("LF", left),
+            ("LM", "42"),
+            ("LR", "22 7/8"),
+            ("RR", "22 7/8"),
+            ("RM", "42"),
+            ("RF", right)
+        );
+        Assert.Contains(
+            Told,
+            t => t.StartsWith($"It stands up to {says}", StringComparison.Ordinal)
+        );
+    }
+
     [Fact]
     public void Nobody_signs_what_changed_while_the_pen_was_in_the_hand()
     {

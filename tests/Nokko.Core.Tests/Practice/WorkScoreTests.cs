@@ -97,6 +97,47 @@ public sealed class WorkScoreTests
     }
 
     [Fact]
+    public void Rubber_that_is_closed_hanging_holds_its_axle_high_and_costs_a_third()
+    {
+        var learner = Learner.Levelling();
+        learner.PlanTheBest();
+        learner.Fit();
+        double Stands(string lip) =>
+            learner
+                .Run.Vehicle.TrueMm(
+                    learner.Shop.Document.CurrentStage()!.Id,
+                    lip,
+                    Datum.Hub,
+                    Settled.Driven,
+                    DateTimeOffset.MaxValue
+                )!
+                .Value;
+        double Got() => learner.Score.Lines.Single(l => l.Area == ScoreArea.Fitting).Got;
+        var (left, right, rear, got) = (Stands("LF"), Stands("RF"), Stands("LR"), Got());
+        Assert.Equal(15, got, 1e-9);
+        var rubber = learner.Shop.Document.Joints.First(j =>
+            j.Kind == JointKind.BondedRubber && j.Where == "LF"
+        );
+        learner.Shop.Do(
+            new TightenJoint(
+                learner.Shop.Key(),
+                learner.Shop.Key(),
+                rubber.Id,
+                Pass.Final,
+                Workshop.Typed("101", Unit.PoundFoot),
+                false,
+                "wrench",
+                WheelPosition.Hanging,
+                "the ramp was needed"
+            )
+        );
+        Assert.Equal(PracticeVehicle.HangingMm, Stands("LF") - left, 1e-6);
+        Assert.Equal(PracticeVehicle.HangingMm, Stands("RF") - right, 1e-6);
+        Assert.Equal(rear, Stands("LR"), 1e-6);
+        Assert.Equal(10, Got(), 1e-9);
+    }
+
+    [Fact]
     public void What_a_plan_costs_is_its_parts_and_its_hours()
     {
         var learner = Learner.Levelling();

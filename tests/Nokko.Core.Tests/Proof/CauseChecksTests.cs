@@ -177,33 +177,41 @@ public class CauseChecksTests
         );
     }
 
-    [Fact]
-    public void The_body_over_its_frame_tells_crushed_mounts()
+    [Theory]
+    [InlineData("left", Corner.LF, Corner.RR)]
+    [InlineData("right", Corner.RF, Corner.LR)]
+    public void The_body_over_its_frame_tells_crushed_mounts(string side, Corner on, Corner off)
     {
-        double[] left =
+        var first = side == "left" ? 0 : 1;
+        double[] low =
         [
             .. Corners.All.Select(c =>
             {
                 var plane = CausesTests.Plane.Response(CausesTests.Lip(c).X, CausesTests.Lip(c).Y);
-                return -8 * (plane[0] + plane[2]);
+                return -8 * (plane[first] + plane[first + 2]);
             }),
         ];
-        var miss = Miss(left) with { OnMounts = true };
+        var miss = Miss(low) with { OnMounts = true };
         Causes With(params double[] frame) =>
             Causes.Of(
                 miss with
                 {
                     Spares =
                     [
-                        new(Causes.SpareKind.Mounts, Corner.LF, frame[0], 2),
-                        new(Causes.SpareKind.Mounts, Corner.RR, frame[1], 2),
+                        new(Causes.SpareKind.Mounts, on, frame[0], 2),
+                        new(Causes.SpareKind.Mounts, off, frame[1], 2),
                     ],
                 }
             );
-        Assert.True(CausesTests.Of(With(-8, 0), CauseKind.MountCrushed, "left").Chance > 0.9);
+        Assert.True(CausesTests.Of(With(-8, 0), CauseKind.MountCrushed, side).Chance > 0.9);
+        // Mounts that stand on the other side say that it is not those.
         Assert.True(
-            CausesTests.Of(With(0, 0), CauseKind.MountCrushed, "left").Chance
-                < CausesTests.Of(Causes.Of(miss), CauseKind.MountCrushed, "left").Chance
+            CausesTests.Of(With(0, -8), CauseKind.MountCrushed, side).Chance
+                < CausesTests.Of(With(0, 0), CauseKind.MountCrushed, side).Chance
+        );
+        Assert.True(
+            CausesTests.Of(With(0, 0), CauseKind.MountCrushed, side).Chance
+                < CausesTests.Of(Causes.Of(miss), CauseKind.MountCrushed, side).Chance
         );
     }
 

@@ -66,6 +66,14 @@ public class WheelWeightsTests
                 StringComparison.Ordinal
             );
         }
+        // At the border it is usual still.
+        foreach (var (kg, off) in new[] { (Scale.Low, -1), (Scale.High, 1) })
+        {
+            string Typed(double of) =>
+                string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{of} kg");
+            Assert.Null(Read(Typed(kg)).Trouble);
+            Assert.NotNull(Read(Typed(kg + off)).Trouble);
+        }
         var asked = Assert.IsType<TapeReading.Asked>(Read("60 kg").Trouble);
         Assert.Contains("60 kg is outside", asked.Question, StringComparison.Ordinal);
         Assert.Equal(60, Read("60 kg", HeightReader.AsRead).Value!.Value);

@@ -17,6 +17,14 @@ public class QuantityInputTests
         return refused.Refusal.Message;
     }
 
+    [Fact]
+    public void Below_ten_million_it_is_a_number_and_from_there_on_a_slip()
+    {
+        Assert.Equal(9_999_999, Read("9999999", Unit.Km).Value);
+        Assert.Contains("is no number", Refused("10000000", Unit.Km), StringComparison.Ordinal);
+        Assert.Contains("is no number", Refused("10000001", Unit.Km), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("1150", "lb", 1150, "lb")]
     [InlineData("1150 kg", "lb", 1150, "kg")]

@@ -92,7 +92,18 @@ public class TapeReaderTests
     [Fact]
     public void A_comma_before_three_digits_is_asked_about()
     {
-        Assert.IsType<TapeReading.Asked>(TapeReader.Read("1,020", Millimetres));
+        // Each answer says what it comes to, in the field's own unit or in the one that was typed.
+        foreach (var (text, mm, unit) in new[] { ("1,020", 1.0, "mm"), ("1,020 in", 25.4, "in") })
+        {
+            var asked = Assert.IsType<TapeReading.Asked>(TapeReader.Read(text, Millimetres));
+            Assert.Equal(
+                [
+                    ($"1.020 {unit}", Math.Round(1.02 * mm, 9)),
+                    ($"1020 {unit}", Math.Round(1020 * mm, 9)),
+                ],
+                asked.Choices.Select(c => (c.Label, Math.Round(c.Mm, 9)))
+            );
+        }
         var read = Assert.IsType<TapeReading.Understood>(
             TapeReader.Read("1,020", Millimetres, ["thousand"])
         );
