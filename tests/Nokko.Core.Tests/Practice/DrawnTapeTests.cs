@@ -1,5 +1,6 @@
 using CsCheck;
 using Nokko.Core.Practice;
+using Nokko.Core.Tests.Jobs;
 using Nokko.Core.Units;
 using Nokko.Core.WalkRounds;
 using Xunit;
@@ -88,5 +89,44 @@ public sealed class DrawnTapeTests
         Assert.Equal(-20, tape.Ticks.Min(t => t.AtMm), 1e-9);
         Assert.Equal("0", tape.Numbers[0].Text);
         Assert.Equal("edge of the rim", tape.Mark);
+    }
+
+    [Fact]
+    public void The_tape_hangs_wrong_once_and_shows_what_it_does()
+    {
+        var shop = new Workshop();
+        shop.Walk();
+        var truth = PracticeVehicleTests.Truth() with
+        {
+            Flaws = [new TapeFlaw("LF", 0, 1), new TapeFlaw("RF", 7, 0)],
+        };
+        var round = shop.Document.WalkRounds[^1];
+        TapeView Tape(string station, int? eye = null, bool hooked = false) =>
+            new PracticeVehicle(shop.Document, truth, []).Tape(
+                round,
+                station,
+                Datum.Hub,
+                eye,
+                hooked,
+                DateTimeOffset.MaxValue
+            )!;
+        Assert.Equal(520 - 6.32, ReadMm(Tape("LF")), 1.2);
+        Assert.Equal(520, ReadMm(Tape("LF", eye: 0)), 1.2);
+        Assert.Equal(521 - 7, ReadMm(Tape("RF")), 1.2);
+        Assert.Equal(521, ReadMm(Tape("RF", hooked: true)), 1.2);
+        // The same look shows the same; a second read is another, and begins right.
+        Assert.Equal(Tape("LR").Ticks, Tape("LR").Ticks);
+        shop.Do(shop.Reading("LF", "20 1/4"));
+        Assert.Equal(520, ReadMm(Tape("LF")), 1.2);
+        Assert.Null(
+            new PracticeVehicle(shop.Document, truth, []).Tape(
+                round,
+                "LF",
+                Datum.Own,
+                0,
+                false,
+                DateTimeOffset.MaxValue
+            )
+        );
     }
 }

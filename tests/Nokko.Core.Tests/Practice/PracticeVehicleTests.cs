@@ -354,42 +354,6 @@ public sealed class PracticeVehicleTests
     }
 
     [Fact]
-    public void The_tape_hangs_wrong_once_and_shows_what_it_does()
-    {
-        var shop = new Workshop();
-        shop.Walk();
-        var truth = Truth() with { Flaws = [new TapeFlaw("LF", 0, 1), new TapeFlaw("RF", 7, 0)] };
-        var round = shop.Document.WalkRounds[^1];
-        TapeView Tape(string station, int? eye = null, bool hooked = false) =>
-            new PracticeVehicle(shop.Document, truth, []).Tape(
-                round,
-                station,
-                Datum.Hub,
-                eye,
-                hooked,
-                Late
-            )!;
-        Assert.Equal(520 - 6.32, DrawnTapeTests.ReadMm(Tape("LF")), 1.2);
-        Assert.Equal(520, DrawnTapeTests.ReadMm(Tape("LF", eye: 0)), 1.2);
-        Assert.Equal(521 - 7, DrawnTapeTests.ReadMm(Tape("RF")), 1.2);
-        Assert.Equal(521, DrawnTapeTests.ReadMm(Tape("RF", hooked: true)), 1.2);
-        // The same look shows the same; a second read is another, and begins right.
-        Assert.Equal(Tape("LR").Ticks, Tape("LR").Ticks);
-        shop.Do(shop.Reading("LF", "20 1/4"));
-        Assert.Equal(520, DrawnTapeTests.ReadMm(Tape("LF")), 1.2);
-        Assert.Null(
-            new PracticeVehicle(shop.Document, truth, []).Tape(
-                round,
-                "LF",
-                Datum.Own,
-                0,
-                false,
-                Late
-            )
-        );
-    }
-
-    [Fact]
     public void A_place_that_the_learner_added_lies_on_the_body_s_plane_sills_and_bumpers_below_the_lips()
     {
         var job = new Workshop().Document;

@@ -57,4 +57,31 @@ public class CauseRuleTests
     [Fact]
     public void What_is_thought_of_all_comes_to_about_one() =>
         Assert.InRange(Enum.GetValues<CauseKind>().Sum(k => CauseRule.Of(k).Share), 0.95, 1.05);
+
+    [Fact]
+    public void Every_cause_has_its_words_and_what_can_be_done_its_check()
+    {
+        foreach (var kind in Enum.GetValues<CauseKind>())
+        {
+            foreach (var where in new[] { "LF", "front", "rear", "vehicle", "left" })
+            {
+                Assert.NotEmpty(CauseWords.Said(kind, where));
+                if (CauseRule.Of(kind).HasCheck)
+                {
+                    Assert.NotEmpty(CauseWords.CheckOf(kind, where, true));
+                }
+                else
+                {
+                    Assert.Throws<ArgumentOutOfRangeException>(() =>
+                        CauseWords.CheckOf(kind, where, true)
+                    );
+                }
+            }
+        }
+        Assert.Contains(
+            "right rear",
+            CauseWords.Said(CauseKind.Slip, "RR"),
+            StringComparison.Ordinal
+        );
+    }
 }

@@ -371,31 +371,4 @@ public class CausesTests
             );
         }
     }
-
-    [Fact]
-    public void Every_cause_has_its_words_and_what_can_be_done_its_check()
-    {
-        foreach (var kind in Enum.GetValues<CauseKind>())
-        {
-            foreach (var where in new[] { "LF", "front", "rear", "vehicle", "left" })
-            {
-                Assert.NotEmpty(CauseWords.Said(kind, where));
-                if (CauseRule.Of(kind).HasCheck)
-                {
-                    Assert.NotEmpty(CauseWords.CheckOf(kind, where, true));
-                }
-                else
-                {
-                    Assert.Throws<ArgumentOutOfRangeException>(() =>
-                        CauseWords.CheckOf(kind, where, true)
-                    );
-                }
-            }
-        }
-        Assert.Contains(
-            "right rear",
-            CauseWords.Said(CauseKind.Slip, "RR"),
-            StringComparison.Ordinal
-        );
-    }
 }
