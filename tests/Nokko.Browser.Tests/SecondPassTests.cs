@@ -133,12 +133,11 @@ public sealed class SecondPassTests(DemoServer demo)
         second.Slow(0);
         Assert.EndsWith("/plan", second.Driver.Url, StringComparison.Ordinal);
         Assert.Contains("3260", Apart(second), StringComparison.Ordinal);
-        second.Press("Keep mine over theirs");
-        second.Until(
-            d => d.FindElements(By.CssSelector("[role=alert] tbody")).Count == 0,
-            "the choice is made there"
-        );
-        second.AllSaved();
+        // From any other page one press leads there.
+        second.Press("Nokko");
+        second.Press("■ 1 not stored");
+        second.Sees("Brenna Tarn changed this first");
+        Insists(second);
         GoTo(second, "take-in");
         first.Open(first.Driver.Url);
         first.Until(_ => Wheelbase(first) == "3260 mm", "what was insisted on from there");
@@ -179,13 +178,18 @@ public sealed class SecondPassTests(DemoServer demo)
         second.Offline(false);
         second.Sees("Brenna Tarn changed this first");
         Assert.StartsWith("Left front ", Apart(second), StringComparison.Ordinal);
-        second.Press("Keep mine over theirs");
-        second.Until(
+        Insists(second);
+        first.Until(_ => Stacks(first) == Stacks(second), "what was insisted on, with the first");
+    }
+
+    private static void Insists(Driving.Browser browser)
+    {
+        browser.Press("Keep mine over theirs");
+        browser.Until(
             d => d.FindElements(By.CssSelector("[role=alert] tbody")).Count == 0,
             "the choice is made"
         );
-        second.AllSaved();
-        first.Until(_ => Stacks(first) == Stacks(second), "what was insisted on, with the first");
+        browser.AllSaved();
     }
 
     private static void GoTo(Driving.Browser browser, string page) =>

@@ -12,6 +12,16 @@ namespace Nokko.Core.Tests.Plans;
 /// <summary>Where a word, a companion or a limit of a plan begins and ends, and what a figure of it rests on.</summary>
 public class EdgesOfAPlanTests
 {
+    /// <summary>Over the rear axle, and it stays.</summary>
+    private static readonly StatedLoad Canopy = new()
+    {
+        Id = Sample.Id(60),
+        Name = "canopy",
+        Mass = Sample.Of(120, Unit.Kg),
+        Behind = Sample.Mm(3600),
+        Stays = true,
+    };
+
     private static readonly (string, double)[] OnCoils =
     [
         (SuspensionSizes.SpringLength, 300),
@@ -133,14 +143,6 @@ public class EdgesOfAPlanTests
     [Fact]
     public void What_stays_is_named_and_its_effect_is_as_sure_as_the_rates()
     {
-        var stays = new StatedLoad
-        {
-            Id = Sample.Id(60),
-            Name = "canopy",
-            Mass = Sample.Of(120, Unit.Kg),
-            Behind = Sample.Mm(3600),
-            Stays = true,
-        };
         var plan = Sample.Plan((Corner.LF, Sample.Plate(1, 30)), (Corner.RF, Sample.Plate(2, 30)));
         Vehicle With(params (string, double)[] rates) =>
             StacksTests.On(
@@ -154,12 +156,12 @@ public class EdgesOfAPlanTests
         );
         Assert.Contains(
             "With canopy, which stays.",
-            StacksTests.Predict(plan, rated, loads: [stays]).Basis
+            StacksTests.Predict(plan, rated, loads: [Canopy]).Basis
         );
         foreach (var (vehicle, share) in new[] { (rated, 0.07), (With(), 0.3) })
         {
             var without = StacksTests.Predict(plan, vehicle).RearRise;
-            var with = StacksTests.Predict(plan, vehicle, loads: [stays]).RearRise;
+            var with = StacksTests.Predict(plan, vehicle, loads: [Canopy]).RearRise;
             var effect = with.Value!.Value - without.Value!.Value;
             Assert.True(effect < -5);
             Assert.Equal(
@@ -200,14 +202,6 @@ public class EdgesOfAPlanTests
             ],
             vehicle
         );
-        var stays = new StatedLoad
-        {
-            Id = Sample.Id(60),
-            Name = "canopy",
-            Mass = Sample.Of(120, Unit.Kg),
-            Behind = Sample.Mm(3600),
-            Stays = true,
-        };
         var plan = Sample.Plan((Corner.LF, Sample.Plate(1, 30)), (Corner.RF, Sample.Plate(2, 30)));
         double[] Rises(params StatedLoad[] loads) =>
             [
@@ -216,7 +210,7 @@ public class EdgesOfAPlanTests
                     .Stations.Where(s => s.Station is "LR" or "lip over the floor" or "tube")
                     .Select(s => s.Rise.Have().Mean),
             ];
-        var (without, with) = (Rises(), Rises(stays));
+        var (without, with) = (Rises(), Rises(Canopy));
         var (overHub, overFloor, tube) = (
             with[0] - without[0],
             with[1] - without[1],

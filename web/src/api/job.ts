@@ -154,12 +154,8 @@ export function useRefreshJob() {
   };
 }
 
-/** Sends a change of this job: stored, waiting, or refused. */
-export type Send = (command: NewCommand, says: string) => Promise<Outcome>;
-
-/** Sends changes of this job. What is refused when this is not on the page any more is told at its top: what shows at once what it changes, and goes away by it, gets this from above. */
-export function useSend(): Send {
-  const job = useJob().document.job.id;
+/** Whether this is on the page still: who sends a change and goes away by it, or goes on before the answer, does not hear that it was refused. */
+export function useThere(): () => boolean {
   const there = useRef(true);
   useEffect(() => {
     there.current = true;
@@ -167,8 +163,17 @@ export function useSend(): Send {
       there.current = false;
     };
   }, []);
-  return (command, says) =>
-    outbox.post({ job, command, says }, () => there.current);
+  return () => there.current;
+}
+
+/** Sends a change of this job: stored, waiting, or refused. */
+export type Send = (command: NewCommand, says: string) => Promise<Outcome>;
+
+/** Sends changes of this job. What is refused when this is not on the page any more is told at its top: what shows at once what it changes, and goes away by it, gets this from above. */
+export function useSend(): Send {
+  const job = useJob().document.job.id;
+  const there = useThere();
+  return (command, says) => outbox.post({ job, command, says }, there);
 }
 
 /** Carries out a command on the shop at once; it is not kept for later. The same key twice is done once. */

@@ -151,6 +151,11 @@ const places: [string, string][] = [
 function SaveState() {
   const { letters, refused, failing, signedOut } = useOutbox();
   const others = outbox.ofOthers();
+  const { pathname } = useLocation();
+  // What was refused is told on the pages of its job.
+  const [first] = refused;
+  const job =
+    first && letters.length === 0 ? `/jobs/${first.letter.job}/` : null;
   const words =
     letters.length === 0
       ? refused.length === 0
@@ -174,7 +179,13 @@ function SaveState() {
         whiteSpace: "normal",
       }}
     >
-      {words}
+      {job !== null && !pathname.startsWith(job) ? (
+        <Link component={To} to={`${job}walk-round`} color="inherit">
+          {words}
+        </Link>
+      ) : (
+        words
+      )}
     </Box>
   );
 }

@@ -6,7 +6,7 @@ import {
 import { useRef, useState } from "react";
 import { v7 } from "uuid";
 import { api, must, type Schemas } from "../../api/client";
-import { outbox, remembered } from "../../api/job";
+import { outbox, remembered, useThere } from "../../api/job";
 import { asError } from "../../shared/ProblemNote";
 import type { Moment, View } from "./week";
 
@@ -57,6 +57,7 @@ export interface Put {
 /** Books, moves and takes out; what was done last, and what was refused. A hand that is faster than the line goes on from where it was itself. */
 export function useBooking(view: View) {
   const client = useQueryClient();
+  const there = useThere();
   const [problem, setProblem] = useState<Error | null>(null);
   const [done, setDone] = useState<Done | null>(null);
   const [puts, setPuts] = useState<Record<string, Put | undefined>>({});
@@ -73,7 +74,7 @@ export function useBooking(view: View) {
     setDone(null);
     under.current++;
     try {
-      const outcome = await outbox.post({ job, command, says });
+      const outcome = await outbox.post({ job, command, says }, there);
       const its = own.current.get(job);
       const version =
         its && "stored" in outcome
@@ -122,10 +123,10 @@ export function useBooking(view: View) {
       setProblem(null);
     },
     book: (job: string, wanted: Wanted, says: string, over?: number) => {
-      const there = view.jobs.find((b) => b.job === job);
+      const booked = view.jobs.find((b) => b.job === job);
       const its = own.current.get(job) ?? {
-        id: there?.booking.id ?? v7(),
-        version: there?.version ?? null,
+        id: booked?.booking.id ?? v7(),
+        version: booked?.version ?? null,
       };
       own.current.set(job, its);
       setPuts((now) => ({ ...now, [job]: { bay: wanted.bay, at: wanted.at } }));
